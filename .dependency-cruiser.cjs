@@ -1,0 +1,51 @@
+/** The layers of docs/decisions/0001-layers.md: an import may only point down. */
+const layers = ['app', 'features', 'ui', 'store', 'workers', 'exchange', 'core'];
+const above = (layer) => layers.slice(0, layers.indexOf(layer)).join('|');
+const coreRooms = ['project', 'drawing', 'advice', 'members', 'reinforcement', 'codes', 'analysis', 'section', 'materials', 'geometry', 'calc', 'units'];
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^src/core' },
+      to: { path: 'node_modules/(react|react-dom|next|radix-ui|recharts|zustand|localforage|pdfmake|papaparse)(/|$)' },
+    },
+    ...['features', 'ui', 'store', 'workers', 'exchange', 'core'].map((layer) => ({
+      name: `${layer}-points-down`,
+      severity: 'error',
+      from: { path: `^src/${layer}/` },
+      to: { path: `^src/(${above(layer)})/`, ...(layer === 'ui' ? { pathNot: '^$' } : {}) },
+    })),
+    {
+      name: 'a-feature-stands-alone',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/($1)/' },
+    },
+    ...coreRooms.slice(1).map((room, i) => ({
+      name: `core-${room}-points-down`,
+      severity: 'error',
+      from: { path: `^src/core/${room}/` },
+      to: { path: `^src/core/(${coreRooms.slice(0, i + 1).join('|')})/` },
+    })),
+    {
+      name: 'members-name-no-code',
+      severity: 'error',
+      from: { path: '^src/core/(members|reinforcement|drawing|analysis)/' },
+      to: { path: '^src/core/codes/(en1992|aci318)/' },
+    },
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
+    },
+  },
+};

@@ -1,0 +1,41 @@
+import { defineConfig } from '@playwright/test';
+import { existsSync } from 'node:fs';
+
+const chromium =
+  process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
+const port = Number(process.env.E2E_PORT ?? 3217);
+
+export default defineConfig({
+  testDir: './e2e',
+  testMatch: '**/*.spec.ts',
+  outputDir: './test-results',
+  timeout: 90_000,
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: '.reports/e2e.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `npx next start -H 127.0.0.1 -p ${port}`,
+    url: `http://127.0.0.1:${port}`,
+    timeout: 120_000,
+    reuseExistingServer: false,
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+  },
+});

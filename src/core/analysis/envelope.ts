@@ -1,0 +1,237 @@
+import { everyMask, maskLabel, spanMasks, worstMasks, type PatternRule, type SpanMask } from './arrangements';
+import { isAlwaysThere, type Combination, type LoadCase } from './combination';
+import { momentAt, shearAt, STRIDE, superpose, type LineBeam, type Mesh, type Response } from './line-beam';
+
+/** The responses of one load case: whole, and span by span where it may be absent from single spans. */
+export interface CaseResponse {
+  readonly loadCase: LoadCase;
+  readonly parts: readonly { readonly span: number | undefined; readonly response: Response }[];
+}
+
+/** One combination with its loads laid out in one way. */
+export interface Arrangement {
+  readonly combination: Combination;
+  readonly label: string;
+  readonly response: Response;
+}
+
+const MOST_ARRANGEMENTS_LISTED = 6; // spans, up to which every arrangement is tried in the exhaustive rule
+
+/** Lays out every combination in every arrangement of the rule. Variable cases without patterns are tried present and absent. */
+export function arrange(
+  combinations: readonly Combination[],
+  cases: readonly CaseResponse[],
+  mesh: Mesh,
+  spans: number,
+  rule: PatternRule,
+): Arrangement[] {
+  const arrangements: Arrangement[] = [];
+  for (const combination of combinations) {
+    const active = combination.factors.flatMap(({ caseId, factor }) => {
+      const found = cases.find((c) => c.loadCase.id === caseId);
+      return found && factor !== 0 ? [{ ...found, factor }] : [];
+    });
+    if (active.length === 0) continue;
+    const fixed = active.filter((c) => isAlwaysThere(c.loadCase.nature));
+    const patterned = active.filter((c) => !isAlwaysThere(c.loadCase.nature) && c.loadCase.pattern);
+    const optional = active.filter((c) => !isAlwaysThere(c.loadCase.nature) && !c.loadCase.pattern);
+    const masks = patterned.length === 0 ? [undefined] : masksFor(patterned, mesh, spans, rule);
+    for (const mask of masks) {
+      for (const present of everyMask(optional.length)) {
+        const loads = [
+          ...fixed.flatMap(parts),
+          ...patterned.flatMap((c) => parts(c).filter(({ span }) => span === undefined || mask![span]!)),
+          ...optional.filter((_, i) => present[i]!).flatMap(parts),
+        ];
+        if (loads.length === 0) continue;
+        arrangements.push({
+          combination,
+          label: arrangementLabel(mask, optional.filter((_, i) => !present[i]!).map((c) => c.loadCase.title)),
+          response: superpose(loads.map((l) => l.response), loads.map((l) => l.factor)),
+        });
+      }
+    }
+  }
+  return arrangements;
+}
+
+type Factored = CaseResponse & { readonly factor: number };
+const parts = (c: Factored) => c.parts.map((part) => ({ ...part, factor: c.factor }));
+
+function arrangementLabel(mask: SpanMask | undefined, absent: readonly string[]): string {
+  const without = absent.length > 0 ? `without ${absent.join(', ')}` : '';
+  return [mask ? maskLabel(mask) : '', without].filter(Boolean).join(', ');
+}
+
+function masksFor(patterned: readonly Factored[], mesh: Mesh, spans: number, rule: PatternRule): SpanMask[] {
+  if (rule !== 'exhaustive') return spanMasks(spans, rule);
+  if (spans <= MOST_ARRANGEMENTS_LISTED) return everyMask(spans);
+  const bySpan = Array.from({ length: spans }, (_, span) => {
+    const loads = patterned.flatMap(parts).filter((p) => p.span === span);
+    return loads.length > 0 ? sampleEffects(mesh, superpose(loads.map((l) => l.response), loads.map((l) => l.factor))) : [];
+  });
+  const places = Math.max(...bySpan.map((effects) => effects.length));
+  return worstMasks(bySpan.map((effects) => (effects.length > 0 ? effects : new Float64Array(places))));
+}
+
+function sampleEffects(mesh: Mesh, response: Response): number[] {
+  const effects: number[] = [];
+  for (let e = 0; e < mesh.stiffness.length; e += 1) {
+    const l = mesh.x[e + 1]! - mesh.x[e]!;
+    for (let k = 0; k <= 8; k += 1) {
+      effects.push(momentAt(response.elements, e, (k * l) / 8), shearAt(response.elements, e, (k * l) / 8));
+    }
+  }
+  effects.push(...response.reactions);
+  return effects;
+}
+
+/** A place on the beam: the element, the distance from its left end, and the position along the beam. */
+export interface Station {
+  readonly element: number;
+  readonly s: number;
+  readonly x: number;
+  readonly span: number;
+}
+
+/** How the moment over a support is taken for design. */
+export interface SupportZone {
+  /** Half the width on each side that is cut off the peak; zero where the peak stands. */
+  readonly half: number;
+  /** Monolithic: the moment at the face. Bearing: the peak less R t / 8. */
+  readonly rule: 'face' | 'rounded';
+}
+
+export interface Envelope {
+  readonly stations: readonly Station[];
+  readonly maxM: Float64Array;
+  readonly minM: Float64Array;
+  readonly maxV: Float64Array;
+  readonly minV: Float64Array;
+  /** Index of the governing arrangement at each station. */
+  readonly maxMBy: Int32Array;
+  readonly minMBy: Int32Array;
+  readonly maxVBy: Int32Array;
+  readonly minVBy: Int32Array;
+  /** Largest and smallest reaction at each support. */
+  readonly maxR: Float64Array;
+  readonly minR: Float64Array;
+}
+
+/** Stations: both ends of each element, about `perSpan` between them, those positions that are asked for, and the peaks of moment. */
+export function placeStations(mesh: Mesh, arrangements: readonly Arrangement[], extra: readonly number[], perSpan: number): Station[] {
+  const stations: Station[] = [];
+  const peaks = peakPositions(mesh, arrangements);
+  for (let e = 0; e < mesh.stiffness.length; e += 1) {
+    const a = mesh.x[e]!;
+    const l = mesh.x[e + 1]! - a;
+    const span = mesh.spanOf[e]!;
+    const spanLength = mesh.x[mesh.supportNode[span + 1]!]! - mesh.x[mesh.supportNode[span]!]!;
+    const n = Math.max(2, Math.ceil((perSpan * l) / spanLength));
+    const inside = [...Array.from({ length: n + 1 }, (_, k) => (k * l) / n), ...[...extra, ...peaks].map((x) => x - a)];
+    const sorted = inside.filter((s) => s >= 0 && s <= l).sort((p, q) => p - q);
+    let last = -1;
+    for (const s of sorted) {
+      if (s - last < 0.01 && s !== l) continue;
+      if (s === l && stations.length > 0 && l - last < 0.01) stations.pop();
+      stations.push({ element: e, s, x: a + s, span });
+      last = s;
+    }
+  }
+  return stations;
+}
+
+/** Where the moment of some arrangement is stationary and larger than in all others of its span, sagging or hogging. */
+function peakPositions(mesh: Mesh, arrangements: readonly Arrangement[]): number[] {
+  const best = new Map<string, { readonly m: number; readonly x: number }>();
+  for (const { response } of arrangements) {
+    const el = response.elements;
+    for (let e = 0; e < mesh.stiffness.length; e += 1) {
+      for (const s of shearZeros(el, e, mesh.x[e + 1]! - mesh.x[e]!)) {
+        const m = momentAt(el, e, s);
+        const key = `${mesh.spanOf[e]} ${m > 0}`;
+        const known = best.get(key);
+        if (!known || Math.abs(m) > Math.abs(known.m)) best.set(key, { m, x: mesh.x[e]! + s });
+      }
+    }
+  }
+  return [...best.values()].map((peak) => peak.x);
+}
+
+/** Roots of V(s) = V0 - q s - q' s2 / 2 inside an element of length l. */
+function shearZeros(el: Float64Array, e: number, l: number): number[] {
+  const [v, q, dq] = [el[STRIDE * e]!, el[STRIDE * e + 2]!, el[STRIDE * e + 3]!];
+  const inside = (s: number) => s > 0 && s < l;
+  if (Math.abs(dq) * l < 1e-12 * (Math.abs(q) + Math.abs(v) / l)) return q !== 0 && inside(v / q) ? [v / q] : [];
+  const disc = q * q + 2 * dq * v;
+  if (disc < 0) return [];
+  return [(-q + Math.sqrt(disc)) / dq, (-q - Math.sqrt(disc)) / dq].filter(inside);
+}
+
+/** The largest and smallest effects at each station. Over supports the moment is cut as the support zones say. */
+export function envelope(mesh: Mesh, beam: LineBeam, arrangements: readonly Arrangement[], stations: readonly Station[], zones: readonly SupportZone[]): Envelope {
+  const n = stations.length;
+  const env = {
+    stations,
+    maxM: new Float64Array(n).fill(-Infinity), minM: new Float64Array(n).fill(Infinity), maxV: new Float64Array(n).fill(-Infinity), minV: new Float64Array(n).fill(Infinity),
+    maxMBy: new Int32Array(n), minMBy: new Int32Array(n), maxVBy: new Int32Array(n), minVBy: new Int32Array(n),
+    maxR: new Float64Array(beam.supports.length).fill(-Infinity), minR: new Float64Array(beam.supports.length).fill(Infinity),
+  }; // prettier-ignore
+  const cuts = hoggingCuts(mesh, stations, zones);
+  arrangements.forEach(({ response }, a) => {
+    const el = response.elements;
+    for (let i = 0; i < n; i += 1) {
+      const { element, s } = stations[i]!;
+      const v = shearAt(el, element, s);
+      let m = momentAt(el, element, s);
+      const cut = cuts[i];
+      if (cut && m < 0) m = Math.max(m, Math.min(0, cut(response)));
+      if (m > env.maxM[i]!) [env.maxM[i], env.maxMBy[i]] = [m, a];
+      if (m < env.minM[i]!) [env.minM[i], env.minMBy[i]] = [m, a];
+      if (v > env.maxV[i]!) [env.maxV[i], env.maxVBy[i]] = [v, a];
+      if (v < env.minV[i]!) [env.minV[i], env.minVBy[i]] = [v, a];
+    }
+    response.reactions.forEach((r, i) => {
+      env.maxR[i] = Math.max(env.maxR[i]!, r);
+      env.minR[i] = Math.min(env.minR[i]!, r);
+    });
+  });
+  return env;
+}
+
+/** For each station over a support, how the hogging moment of a response is limited there. */
+function hoggingCuts(mesh: Mesh, stations: readonly Station[], zones: readonly SupportZone[]) {
+  return stations.map((station) => {
+    const isRight = station.x < (mesh.x[mesh.supportNode[station.span]!]! + mesh.x[mesh.supportNode[station.span + 1]!]!) / 2;
+    const support = isRight ? station.span : station.span + 1;
+    const zone = zones[support]!;
+    const node = mesh.supportNode[support]!;
+    const centre = mesh.x[node]!;
+    if (zone.half <= 0 || Math.abs(station.x - centre) >= zone.half) return undefined;
+    if (zone.rule === 'rounded') {
+      const element = isRight ? node : node - 1;
+      const s = isRight ? 0 : mesh.x[node]! - mesh.x[node - 1]!;
+      return (r: Response) => momentAt(r.elements, element, s) + (Math.max(0, r.reactions[support]!) * 2 * zone.half) / 8;
+    }
+    const face = isRight ? centre + zone.half : centre - zone.half;
+    const element = elementAt(mesh, face);
+    return (r: Response) => momentAt(r.elements, element, face - mesh.x[element]!);
+  });
+}
+
+/** The element in which a position lies. */
+export function elementAt(mesh: Mesh, x: number): number {
+  let e = 0;
+  while (e < mesh.stiffness.length - 1 && mesh.x[e + 1]! <= x) e += 1;
+  return e;
+}
+
+/** Positions where a curve over the stations changes its sign, by straight lines between stations. */
+export function zeros(stations: readonly Station[], values: Float64Array): number[] {
+  const found: number[] = [];
+  for (let i = 1; i < stations.length; i += 1) {
+    const [a, b] = [values[i - 1]!, values[i]!];
+    if (a * b < 0) found.push(stations[i - 1]!.x + ((stations[i]!.x - stations[i - 1]!.x) * a) / (a - b));
+  }
+  return found;
+}

@@ -1,0 +1,125 @@
+import { formatNumber, prettyUnit, trimZeros } from '../units/format';
+import { getUnit } from '../units/unit';
+import type { UnitSystem } from '../units/quantity';
+import type { Step } from './calc';
+import type { Expr } from './expression';
+
+/** A symbol split for typesetting: "V_Rd_max" has base V and subscript "Rd,max"; "f_c_prime" has a prime. */
+export interface SymbolParts {
+  readonly base: string;
+  readonly sub: string;
+  readonly prime: boolean;
+}
+
+const greek: Record<string, string> = {
+  alpha: 'α', beta: 'β', gamma: 'γ', delta: 'δ', epsilon: 'ε', eta: 'η', theta: 'θ', kappa: 'κ', lambda: 'λ', mu: 'μ', nu: 'ν', xi: 'ξ',
+  rho: 'ρ', sigma: 'σ', tau: 'τ', phi: 'φ', chi: 'χ', psi: 'ψ', omega: 'ω', zeta: 'ζ', Delta: 'Δ', Sigma: 'Σ',
+}; // prettier-ignore
+
+/** Splits the identifier of a symbol into what is printed. */
+export function splitSymbol(symbol: string): SymbolParts {
+  const [base = '', ...subs] = symbol.split('_');
+  const prime = subs.includes('prime');
+  const sub = subs.filter((s) => s !== 'prime').map((s) => greek[s] ?? s).join(',');
+  return { base: greek[base] ?? base, sub, prime };
+}
+
+/** The symbol as one line of text, e.g. "V_Rd,max". */
+export function symbolText(symbol: string): string {
+  const { base, sub, prime } = splitSymbol(symbol);
+  return base + (prime ? '′' : '') + (sub ? `_${sub}` : '');
+}
+
+/** A writer of one notation: text, MathML or TeX. Each function returns typeset source. */
+export interface Notation {
+  num(text: string): string;
+  /** mantissa x 10^exponent */
+  power10(mantissa: string, exponent: number): string;
+  sym(name: string): string;
+  binary(op: '+' | '-' | '*', a: string, b: string): string;
+  fraction(a: string, b: string): string;
+  power(a: string, b: string): string;
+  negative(a: string): string;
+  group(a: string): string;
+  root(a: string): string;
+  call(name: string, args: string[]): string;
+}
+
+/** How each symbol in a formula is written: by its name, or by the number put in for it. */
+type Write = (symbol: string) => string;
+
+const precedence = { '+': 1, '-': 1, '*': 2, '/': 3, '^': 4 } as const;
+
+/** Prints an expression in a notation; `write` decides what stands for a symbol. */
+export function print(expr: Expr, n: Notation, write: Write = n.sym, isNumeric = false): string {
+  const rec = (e: Expr) => print(e, n, write, isNumeric);
+  switch (expr.op) {
+    case 'num':
+      return n.num(expr.text);
+    case 'sym':
+      return write(expr.name);
+    case 'neg':
+      return n.negative(wrap(expr.a, 2, n, rec));
+    case 'call':
+      if (expr.fn === 'sqrt') return n.root(rec(expr.args[0]!));
+      if (expr.fn === 'abs') return n.call('abs', expr.args.map(rec));
+      return n.call(expr.fn, expr.args.map(rec));
+    case '/':
+      return n.fraction(rec(expr.a), rec(expr.b));
+    case '^':
+      return n.power(isNumeric && expr.a.op === 'sym' ? n.group(rec(expr.a)) : wrap(expr.a, 5, n, rec), rec(expr.b));
+    default: {
+      const level = precedence[expr.op];
+      return n.binary(expr.op, wrap(expr.a, level, n, rec), wrap(expr.b, expr.op === '+' ? level : level + (expr.op === '-' ? 1 : 0), n, rec));
+    }
+  }
+}
+
+function wrap(expr: Expr, level: number, n: Notation, rec: (e: Expr) => string): string {
+  const own = expr.op === 'neg' ? 1 : expr.op in precedence ? precedence[expr.op as '+'] : 9;
+  return own < level ? n.group(rec(expr)) : rec(expr);
+}
+
+/** A number for a line of arithmetic: four significant figures or more, powers of ten above 10 million. */
+export function workingNumber(value: number, n: Notation): string {
+  const size = Math.abs(value);
+  if (size >= 1e7 || (size < 1e-3 && size > 0)) {
+    const exponent = size >= 1e7 ? Math.floor(Math.log10(size) / 3) * 3 : Math.floor(Math.log10(size));
+    return n.power10(significant(value / 10 ** exponent, 4), exponent);
+  }
+  return n.num(significant(value, 4));
+}
+
+/** Rounds to `figures` significant figures but never drops whole digits. */
+export function significant(value: number, figures: number): string {
+  if (!Number.isFinite(value)) return '–';
+  if (value === 0) return '0';
+  const digits = Math.max(0, figures - 1 - Math.floor(Math.log10(Math.abs(value))));
+  return trimZeros(formatNumber(value, Math.min(digits, 8)));
+}
+
+/** The three columns of one derivation line in a notation: formula, numbers put in, result with its unit. */
+export interface StepText {
+  readonly symbol: string;
+  readonly formula?: string;
+  readonly numbers?: string;
+  readonly result: string;
+  readonly unit: string;
+}
+
+/** Prints a step of a derivation in a unit system. Undefined for a note. */
+export function printStep(step: Step, n: Notation, system: UnitSystem): StepText | undefined {
+  if (step.kind === 'note') return undefined;
+  const unit = getUnit(system === 'US' ? step.unitUS : step.unit);
+  const shown = { symbol: n.sym(step.symbol), result: significant(step.value / unit.factor, 4), unit: prettyUnit(unit.name) };
+  if (step.kind === 'given') return shown;
+  // An empirical formula is written in its own system, whatever the project shows.
+  const work = step.empirical ?? system;
+  const put = (symbol: string) => {
+    const input = step.inputs.find((i) => i.symbol === symbol)!;
+    const factor = getUnit(work === 'US' ? input.workUS : input.workSI).factor;
+    const text = workingNumber(input.value / factor, n);
+    return input.value < 0 ? n.group(text) : text;
+  };
+  return { ...shown, formula: print(step.expr, n), numbers: print(step.expr, n, put, true) };
+}

@@ -1,0 +1,43 @@
+import type { Calc } from '../../calc/calc';
+import type { Limit } from '../design-code';
+import { INCH, PSI } from './materials';
+import { twelveInches } from './shear';
+import { symbols, twoForms, type Form } from './symbols';
+
+export const F = {
+  ldSmall: twoForms('l_d', 'f_y * psi_t * psi_g / (2.1 * lambda * sqrt_fc) * d_b', 'f_y * psi_t * psi_g / (25 * lambda * sqrt_fc) * d_b', 'table 25.4.2.3'),
+  ldLarge: twoForms('l_d', 'f_y * psi_t * psi_g / (1.7 * lambda * sqrt_fc) * d_b', 'f_y * psi_t * psi_g / (20 * lambda * sqrt_fc) * d_b', 'table 25.4.2.3'),
+  root: twoForms('sqrt_fc', 'min(sqrt(f_c_prime), 8.3)', 'min(sqrt(f_c_prime), 100)', '25.4.1.4'),
+};
+
+/** Clear distance between bars of a layer, 25.2.1: 25 mm or 1 in, db, 4/3 of the aggregate. */
+export function clearSpacing(diameter: number, aggregate: number, form: Form): Limit {
+  return { value: Math.max(form === 'SI' ? 25 : INCH, diameter, (4 / 3) * aggregate), clause: '25.2.1' };
+}
+
+/** Clear distance between layers, 25.2.2. */
+export function layerGap(form: Form): Limit {
+  return { value: form === 'SI' ? 25 : INCH, clause: '25.2.2' };
+}
+
+/** psi_g of table 25.4.2.5: by grade. */
+function gradeFactor(fy: number, form: Form): number {
+  const ksi = form === 'SI' ? fy / 7 : fy / PSI / 1000; // 420 MPa stands for 60 ksi, 550 for 80, 690 for 100
+  if (ksi <= 60.5) return 1;
+  return ksi <= 80.5 ? 1.15 : 1.3;
+}
+
+/** Development length of a straight uncoated bar in tension (mm), table 25.4.2.3 (spacing and cover as there), at least 12 in. */
+export function developmentLength(c: Calc, diameter: number, isTop: boolean, fc: number, fy: number, lambda: number, form: Form): number {
+  const psi_t = c.given(symbols.psi_t, isTop ? 1.3 : 1, isTop ? 'more than 12 in (300 mm) of fresh concrete below' : 'bottom bars');
+  const psi_g = c.given(symbols.psi_g, gradeFactor(fy, form));
+  const sqrt_fc = c.let(F.root[form], { f_c_prime: fc });
+  const isSmall = diameter <= (form === 'SI' ? 19.2 : 0.755 * INCH);
+  const l_d = c.let((isSmall ? F.ldSmall : F.ldLarge)[form], { f_y: fy, psi_t, psi_g, lambda, sqrt_fc, d_b: diameter });
+  return Math.max(l_d, twelveInches(form));
+}
+
+/** Stirrups that hold compression bars, 9.7.6.4.3. */
+export function compressionStirrupSpacing(bar: number, stirrup: number, leastWidth: number): Limit {
+  return { value: Math.min(16 * bar, 48 * stirrup, leastWidth), clause: '9.7.6.4.3' };
+}

@@ -1,0 +1,189 @@
+import type { PatternRule } from '../analysis/arrangements';
+import type { Combination, LoadCase } from '../analysis/combination';
+import type { Calc } from '../calc/calc';
+import type { CatalogueId } from '../materials/bars';
+import type { ConcreteLaw, FlexuralSection, SteelLaw } from '../section/flexural-section';
+
+export type CodeId = 'en1992' | 'aci318';
+
+/** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
+export interface CodeSettings {
+  readonly id: CodeId;
+  /** National choices of EN 1992, or the form of ACI 318 (SI or US customary). */
+  readonly variant: string;
+  /** Values of choices by key; those left out have their default. */
+  readonly choices: Readonly<Record<string, string>>;
+}
+
+/** Something that the code leaves open, as the user sees it on the ladder and may change. */
+export interface Choice {
+  readonly key: string;
+  readonly title: string;
+  readonly clause: string;
+  /** Named options, or a number within limits. */
+  readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
+  readonly default: string;
+  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear';
+}
+
+/** Stresses in MPa, lengths in mm. */
+export interface Materials {
+  /** fck or f'c. */
+  readonly concreteStrength: number;
+  /** kg/mm3, of plain concrete; normal weight when left at the code's default. */
+  readonly density: number;
+  readonly aggregateSize: number;
+  /** fyk or fy. */
+  readonly steelStrength: number;
+  readonly ductility: 'A' | 'B' | 'C';
+  /** fywk or fyt. */
+  readonly linkStrength: number;
+}
+
+export type MaterialDefaults = Materials & { readonly catalogue: CatalogueId; readonly unitWeight: number };
+
+/** A section as a check in bending sees it. */
+export interface BendingSection extends FlexuralSection {
+  /** Width of the compressed face, of the web, and depth of the compressed flange (0 when there is none). */
+  readonly b: number;
+  readonly bw: number;
+  readonly hf: number;
+  /** Width of the tension face (for minimum steel of a flange in tension). */
+  readonly tensionWidth: number;
+  readonly grossArea: number;
+}
+
+export interface BendingResistance {
+  /** Design resistance (N mm): MRd or phi Mn. */
+  readonly moment: number;
+  readonly x: number;
+  readonly d: number;
+  /** Depth of the furthest tension bars. */
+  readonly dt: number;
+  readonly tensionArea: number;
+  readonly tensionStrain: number;
+  readonly compressionForce: number;
+  readonly compressionDepth: number;
+}
+
+export interface RequiredSteel {
+  readonly tension: number;
+  readonly compression: number;
+  /** Set when the section cannot carry the moment as asked; says why and what would help. */
+  readonly refusal?: string;
+}
+
+/** What the ductility check compares: x/d with its limit, or the tension strain with its least value. */
+export interface Ductility {
+  readonly title: string;
+  readonly clause: string;
+  readonly demand: number;
+  readonly capacity: number;
+  readonly utilisation: number;
+  readonly kind: 'ratio' | 'strain';
+}
+
+export interface ShearSection {
+  readonly bw: number;
+  readonly d: number;
+  readonly h: number;
+  /** Longitudinal tension steel that is anchored beyond the section. */
+  readonly tensionArea: number;
+  readonly grossArea: number;
+}
+
+export interface Links {
+  readonly diameter: number;
+  /** Area of all legs in one cross-section. */
+  readonly area: number;
+  readonly legs: number;
+  readonly spacing: number;
+}
+
+export interface ShearResistance {
+  readonly force: number;
+  /** What the concrete section can carry at most (crushing of struts, or the limit on Vs). */
+  readonly limit: number;
+  /** Distance by which the moment line is shifted for the longitudinal steel. */
+  readonly shift: number;
+}
+
+export interface LinkRequirement {
+  /** Area of links per length (mm2/mm), the larger of strength and minimum. */
+  readonly areaPerLength: number;
+  readonly minimum: number;
+  readonly maxAlong: number;
+  readonly maxAcross: number;
+  /** The section itself is too small, whatever the links. */
+  readonly isCrushed: boolean;
+}
+
+/** A rule of detailing that compares a length or an area with a limit. */
+export interface Limit {
+  readonly value: number;
+  readonly clause: string;
+}
+
+/**
+ * A code of practice, asked by topic. All values in N, mm, MPa. Calculations write to `c`, so the same call serves searches and derivations.
+ */
+export interface DesignCode {
+  readonly settings: CodeSettings;
+  readonly title: string;
+  readonly linkWord: 'links' | 'stirrups';
+  readonly choices: readonly Choice[];
+  readonly defaults: MaterialDefaults;
+  /** What a concrete strength is called: "C35/45", "f′c 4000 psi". */
+  concreteLabel(strength: number): string;
+  steelLabel(strength: number, ductility: string): string;
+  /** Faults in materials, by field. */
+  materialFaults(m: Materials): readonly { readonly field: keyof Materials; readonly reason: string }[];
+  concreteLaw(c: Calc, m: Materials): ConcreteLaw;
+  steelLaw(c: Calc, m: Materials): SteelLaw;
+  elasticModulus(c: Calc, m: Materials): number;
+
+  combinations(cases: readonly LoadCase[]): Combination[];
+  patternRule(): PatternRule;
+  supportMoment(): { readonly rule: 'face' | 'rounded' | 'centre'; readonly minimumRatio: number; readonly clause: string };
+  leastRedistribution(m: Materials): Limit;
+
+  bendingResistance(c: Calc, s: BendingSection, m: Materials): BendingResistance | undefined;
+  bendingSteel(c: Calc, moment: number, s: BendingSection, d: number, d2: number, m: Materials, delta: number, singlyOnly: boolean): RequiredSteel;
+  ductility(c: Calc, r: BendingResistance, m: Materials, delta: number): Ductility | undefined;
+  minimumSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
+  maximumSteel(c: Calc, s: BendingSection, m: Materials): number | undefined;
+  readonly steelClauses: { readonly minimum: string; readonly maximum: string; readonly bending: string };
+
+  shearResistance(c: Calc, s: ShearSection, links: Links, m: Materials): ShearResistance;
+  linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials): LinkRequirement;
+  /** How far from the face the shear of a uniform load need not be checked; zero when the choice says so. */
+  shearDistance(d: number): number;
+  readonly shearClauses: { readonly resistance: string; readonly crushing: string; readonly minimum: string; readonly along: string; readonly across: string };
+
+  clearSpacing(diameter: number, aggregate: number): Limit;
+  layerGap(diameter: number, aggregate: number): Limit;
+  /** Straight length in which a bar comes to its full design stress. */
+  anchorageLength(c: Calc, bar: { readonly diameter: number }, place: { readonly isTop: boolean; readonly h: number }, m: Materials): number;
+  readonly anchorageClause: string;
+  /** Largest spacing of links that hold compression bars. */
+  compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number): Limit;
+  /** Topics that this code has here only in part or not at all. */
+  readonly notCovered: readonly { readonly title: string; readonly clause: string }[];
+}
+
+/** Reads a choice: the value set, or the default. Throws RangeError for a key that the code does not have. */
+export function readChoice(choices: readonly Choice[], settings: CodeSettings, key: string): string {
+  const choice = choices.find((c) => c.key === key);
+  if (!choice) throw new RangeError(`No such choice: ${key}`);
+  const set = settings.choices[key];
+  return set !== undefined && isValidChoice(choice, set) ? set : choice.default;
+}
+
+/** Whether a value is one that a choice allows. */
+export function isValidChoice(choice: Choice, value: string): boolean {
+  if ('min' in choice.options) {
+    const number = Number(value);
+    return value.trim() !== '' && number >= choice.options.min && number <= choice.options.max;
+  }
+  return choice.options.some((option) => option.value === value);
+}

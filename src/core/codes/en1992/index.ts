@@ -1,0 +1,108 @@
+import { silent, type Calc } from '../../calc/calc';
+import { readChoice, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import { combinations, type UltimateRule } from './combinations';
+import { anchorageLength, clearSpacing } from './detailing';
+import * as flexure from './flexure';
+import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
+import { findAnnex } from './national';
+import * as shear from './shear';
+
+/** What EN 1992-1-1 leaves to the engineer, or to the national annex in a way that allows several readings. */
+const choices: readonly Choice[] = [
+  { key: 'ultimateRule', title: 'Ultimate combinations', clause: 'EN 1990 6.4.3.2(3)', topic: 'combinations', default: '6.10',
+    options: [{ value: '6.10', label: 'expression 6.10' }, { value: '6.10ab', label: 'the worse of 6.10a and 6.10b' }] },
+  { key: 'pattern', title: 'Loaded spans', clause: '5.1.3(1)', topic: 'analysis', default: 'alternateAndAdjacent',
+    options: [{ value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' }, { value: 'allAndAlternate', label: 'all spans, and alternate (UK annex)' },
+      { value: 'exhaustive', label: 'every arrangement' }, { value: 'allSpans', label: 'all spans only' }] },
+  { key: 'supportMoment', title: 'Moment over supports', clause: '5.3.2.2(3), (4)', topic: 'analysis', default: 'face',
+    options: [{ value: 'face', label: 'at the face, at least 0.65 of the fixed-end moment' }, { value: 'rounded', label: 'peak less R t / 8 (bearing)' }, { value: 'centre', label: 'at the centre line' }] },
+  { key: 'diagram', title: 'Stress of concrete', clause: '3.1.7', topic: 'bending', default: 'block',
+    options: [{ value: 'block', label: 'rectangular block' }, { value: 'parabola', label: 'parabola and rectangle' }] },
+  { key: 'depthLimit', title: 'Limit of x/d', clause: '5.5(4), 5.6.3(2)', topic: 'bending', default: 'plastic',
+    options: [{ value: 'plastic', label: '5.5(4), and at most 0.45 (0.35 above C50/60)' }, { value: 'redistribution', label: '5.5(4) alone' }] },
+  { key: 'compressionBars', title: 'Bars in the compressed zone', clause: '6.1', topic: 'bending', default: 'count',
+    options: [{ value: 'count', label: 'counted in the resistance' }, { value: 'ignore', label: 'left out' }] },
+  { key: 'leverArm', title: 'Lever arm', clause: '6.1 (practice)', topic: 'bending', default: 'free',
+    options: [{ value: 'free', label: 'as calculated' }, { value: 'capped', label: 'at most 0.95 d' }] },
+  { key: 'cotTheta', title: 'cot of the strut angle (0: the best)', clause: '6.2.3(2)', topic: 'shear', default: '0', options: { min: 0, max: 2.5 } },
+  { key: 'linkStress', title: 'Stress of links', clause: '6.2.3(3) note 2', topic: 'shear', default: 'full',
+    options: [{ value: 'full', label: 'fywd, with struts of nu (6.6N)' }, { value: 'low', label: '0.8 fywk, with stronger struts' }] },
+  { key: 'shearPlace', title: 'Shear near supports', clause: '6.2.1(8)', topic: 'shear', default: 'atD',
+    options: [{ value: 'atD', label: 'links from d beyond the face' }, { value: 'atFace', label: 'links from the face' }] },
+]; // prettier-ignore
+
+const notCovered = [
+  { title: 'Torsion', clause: '6.3' },
+  { title: 'Shear between web and flanges', clause: '6.2.4' },
+  { title: 'Crack width', clause: '7.3' },
+  { title: 'Deflection', clause: '7.4' },
+  { title: 'Anchorage at end supports, laps', clause: '8.4, 8.7, 9.2.1.4' },
+];
+
+/** EN 1992-1-1:2004+A1 with the national choices of an annex. Throws RangeError for an unknown annex. */
+export function en1992(settings: CodeSettings): DesignCode {
+  const annex = findAnnex(settings.variant);
+  const choose = (key: string) => readChoice(choices, settings, key);
+  const cot = Number(choose('cotTheta'));
+  const shearBasis: shear.ShearBasis = { annex, cotTheta: cot < 1 ? 'best' : cot, lowLinkStress: choose('linkStress') === 'low' };
+
+  function flexureBasis(c: Calc, m: Materials): flexure.FlexureBasis {
+    return {
+      concrete: concreteLaw(c, m, annex, choose('diagram')),
+      steel: steelLaw(c, m, annex),
+      fcd: designStrength(silent, m.concreteStrength, annex.alphaCC, annex.gammaC),
+      ...blockFactors(silent, m.concreteStrength),
+      countCompressionBars: choose('compressionBars') === 'count',
+      capLeverArm: choose('leverArm') === 'capped',
+    };
+  }
+  const depthLimit = (c: Calc, m: Materials, delta: number) =>
+    flexure.depthLimit(c, delta, designStrains(silent, m.concreteStrength).ecu2, m.concreteStrength, annex, choose('depthLimit'));
+
+  return {
+    settings,
+    title: `EN 1992-1-1 with ${annex.title}`,
+    linkWord: 'links',
+    choices,
+    defaults: { concreteStrength: 30, density: 2500e-9, unitWeight: 25e-6, aggregateSize: 20, steelStrength: 500, ductility: 'B', linkStrength: 500, catalogue: 'metric' },
+    concreteLabel,
+    steelLabel: (strength, ductility) => `B${Number(strength.toFixed(0))}${ductility}`,
+    materialFaults: (m) => [
+      ...(m.concreteStrength >= 12 && m.concreteStrength <= 90 ? [] : [{ field: 'concreteStrength' as const, reason: 'fck must lie between 12 and 90 MPa (3.1.2).' }]),
+      ...(m.steelStrength >= 400 && m.steelStrength <= 600 ? [] : [{ field: 'steelStrength' as const, reason: 'fyk must lie between 400 and 600 MPa (3.2.2(3)).' }]),
+      ...(m.linkStrength >= 200 && m.linkStrength <= 600 ? [] : [{ field: 'linkStrength' as const, reason: 'fywk must lie between 200 and 600 MPa.' }]),
+    ],
+    concreteLaw: (c, m) => concreteLaw(c, m, annex, choose('diagram')),
+    steelLaw: (c, m) => steelLaw(c, m, annex),
+    elasticModulus: (c, m) => secantModulus(c, m.concreteStrength),
+
+    combinations: (cases) => combinations(cases, annex, choose('ultimateRule') as UltimateRule),
+    patternRule: () => choose('pattern') as ReturnType<DesignCode['patternRule']>,
+    supportMoment: () => {
+      const rule = choose('supportMoment') as 'face' | 'rounded' | 'centre';
+      return { rule, minimumRatio: rule === 'face' ? 0.65 : 0, clause: '5.3.2.2' };
+    },
+    leastRedistribution: (m) => ({ value: m.ductility === 'A' ? annex.redistribution.k6 : annex.redistribution.k5, clause: '5.5(4)' }),
+
+    bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, flexureBasis(c, m)),
+    bendingSteel: (c, moment, s, d, d2, m, delta, singlyOnly) =>
+      flexure.bendingSteel(c, moment, s, d, d2, flexureBasis(c, m), depthLimit(c, m, delta), singlyOnly),
+    ductility: (c, r, m, delta) => flexure.ductility(c, r, depthLimit(c, m, delta)),
+    minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
+    maximumSteel: (c, s) => flexure.maximumSteel(c, s),
+    steelClauses: { minimum: '9.2.1.1(1)', maximum: '9.2.1.1(3)', bending: '6.1' },
+
+    shearResistance: (c, s, links, m) => shear.beamResistance(c, s, links, m, shearBasis),
+    linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, m, shearBasis),
+    shearDistance: (d) => (choose('shearPlace') === 'atD' ? d : 0),
+    shearClauses: { resistance: '6.2.3', crushing: '6.2.3(3)', minimum: '9.2.2(5)', along: '9.2.2(6)', across: '9.2.2(8)' },
+
+    clearSpacing,
+    layerGap: clearSpacing,
+    anchorageLength: (c, bar, place, m) => anchorageLength(c, bar.diameter, place.isTop, place.h, m, annex),
+    anchorageClause: '8.4.3',
+    // 9.2.1.2(3): links that hold compression bars stand within 15 diameters.
+    compressionLinkSpacing: (bar) => ({ value: 15 * bar, clause: '9.2.1.2(3)' }),
+    notCovered,
+  };
+}

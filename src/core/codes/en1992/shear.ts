@@ -1,0 +1,133 @@
+import { silent, type Calc } from '../../calc/calc';
+import type { LinkRequirement, Links, Materials, ShearResistance, ShearSection } from '../design-code';
+import { F as materials } from './materials';
+import type { NationalAnnex } from './national';
+import { formula, symbols } from './symbols';
+
+export const F = {
+  k: formula('k', 'min(1 + sqrt(200/d), 2)', '6.2.2(1)', { empirical: 'SI' }),
+  rho: formula('rho_l', 'min(A_sl / (b_w * d), 0.02)', '6.2.2(1)'),
+  crdc: formula('C_Rd_c', '0.18 / gamma_C', '6.2.2(1)'),
+  vrdc: formula('v_Rd_c', 'C_Rd_c * k * (100 * rho_l * f_ck)^(1/3) + 0.15 * sigma_cp', '(6.2.a)', { empirical: 'SI' }),
+  vmin: formula('v_min', '0.035 * k^(3/2) * sqrt(f_ck)', '(6.3N)', { empirical: 'SI' }),
+  VRdc: formula('V_Rd_c', 'max(v_Rd_c, v_min + 0.15 * sigma_cp) * b_w * d', '(6.2)'),
+  z: formula('z', '0.9 * d', '6.2.3(1)'),
+  nu1: formula('nu_1', '0.6 * (1 - f_ck/250)', '(6.6N)', { empirical: 'SI' }),
+  fywd: formula('f_ywd', 'f_ywk / gamma_S', '6.2.3(3)'),
+  fywdLow: formula('f_ywd', '0.8 * f_ywk', '6.2.3(3)'),
+  VRdmax: formula('V_Rd_max', 'alpha_cw * b_w * z * nu_1 * f_cd / (cot_theta + 1/cot_theta)', '(6.9)'),
+  VRds: formula('V_Rd_s', 'A_sw / s * z * f_ywd * cot_theta', '(6.8)'),
+  VRd: formula('V_Rd', 'min(V_Rd_s, V_Rd_max)', '6.2.1(5)'),
+  theta: formula('theta', 'asin(2 * V_Ed / (alpha_cw * b_w * z * nu_1 * f_cd)) / 2', '(6.9)'),
+  cot: formula('cot_theta', 'max(1, min(2.5, cot(theta)))', '(6.7N)'),
+  cotBest: formula('cot_theta', 'max(1, min(2.5, sqrt(max(0, alpha_cw * b_w * nu_1 * f_cd * s / (A_sw * f_ywd) - 1))))', '(6.8), (6.9)'),
+  asw: formula('a_sw', 'V_Ed / (z * f_ywd * cot_theta)', '(6.8)'),
+  aswMin: formula('a_sw_min', '0.08 * sqrt(f_ck) / f_ywk * b_w', '(9.5N)', { empirical: 'SI' }),
+  sMax: formula('s_max', '0.75 * d', '(9.6N)'),
+  stMax: formula('s_t_max', 'min(0.75 * d, 600)', '(9.8N)', { empirical: 'SI' }),
+  shift: formula('a_l', 'z * cot_theta / 2', '(9.2)'),
+};
+
+/** cot theta is a number between 1 and 2.5, or "best". */
+export interface ShearBasis {
+  readonly annex: NationalAnnex;
+  readonly cotTheta: number | 'best';
+  /** nu1 0.6 (0.9 - fck/200 above 60 MPa) with links stressed to 0.8 fywk, 6.2.3(3) note 2. */
+  readonly lowLinkStress: boolean;
+}
+
+interface StrutValues {
+  readonly z: number;
+  readonly nu_1: number;
+  readonly f_cd: number;
+  readonly f_ywd: number;
+  readonly alpha_cw: number;
+}
+
+const ALPHA_CW = 1; // 6.2.3(3): not prestressed, axial force not counted
+
+/** The strength that concrete is counted with in shear: some annexes cap it. */
+export function shearStrength(fck: number, annex: NationalAnnex): number {
+  return Math.min(fck, annex.shearStrengthCap);
+}
+
+/** Resistance without links (N), 6.2.2(1). `sigma` is the mean compression (MPa, tension negative). */
+export function resistanceWithoutLinks(c: Calc, s: ShearSection, fck: number, annex: NationalAnnex, sigma = 0): number {
+  const f_ck = c.given(symbols.f_ck, shearStrength(fck, annex));
+  const k = c.let(F.k, { d: s.d });
+  const rho_l = c.let(F.rho, { A_sl: s.tensionArea, b_w: s.bw, d: s.d });
+  const C_Rd_c = c.let(F.crdc, { gamma_C: annex.gammaC });
+  const v_Rd_c = c.let(F.vrdc, { C_Rd_c, k, rho_l, f_ck, sigma_cp: sigma });
+  const v_min = c.let(F.vmin, { k, f_ck });
+  return c.let(F.VRdc, { v_Rd_c, v_min, sigma_cp: sigma, b_w: s.bw, d: s.d });
+}
+
+function strutValues(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): StrutValues {
+  const { annex } = basis;
+  const f_ck = shearStrength(m.concreteStrength, annex);
+  const z = c.let(F.z, { d: s.d });
+  const f_cd = c.let(materials.fcd, { alpha_cc: annex.alphaCCShear, f_ck, gamma_C: annex.gammaC });
+  // Note 2: with link stress kept below 0.8 fywk the struts are less disturbed.
+  const nu_1 = basis.lowLinkStress ? (f_ck <= 60 ? 0.6 : Math.max(0.5, 0.9 - f_ck / 200)) : c.let(F.nu1, { f_ck });
+  if (basis.lowLinkStress) c.given(symbols.nu_1, nu_1, 'links stressed to 0.8 fywk at most, 6.2.3(3) note 2');
+  const f_ywd = basis.lowLinkStress ? c.let(F.fywdLow, { f_ywk: m.linkStrength }) : c.let(F.fywd, { f_ywk: m.linkStrength, gamma_S: annex.gammaS });
+  return { z, nu_1, f_cd, f_ywd, alpha_cw: ALPHA_CW };
+}
+
+/**
+ * Shear resistance of a beam with its links (N): that of the links and struts, or of the concrete alone where it is larger
+ * (6.2.1(3): then least links do).
+ */
+export function beamResistance(c: Calc, s: ShearSection, links: Links, m: Materials, basis: ShearBasis): ShearResistance {
+  const withLinks = resistanceWithLinks(c, s, links, m, basis);
+  const alone = resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex);
+  if (alone <= withLinks.force) return withLinks;
+  c.note('The concrete alone carries more than these links; the minimum of links is still needed.', '6.2.1(3), (4)');
+  return { ...withLinks, force: resistanceWithoutLinks(c, s, m.concreteStrength, basis.annex) };
+}
+
+/** Resistance of a section with given vertical links (N), 6.2.3. The strut angle is the one that gives most, unless it is set. */
+export function resistanceWithLinks(c: Calc, s: ShearSection, links: Links, m: Materials, basis: ShearBasis): ShearResistance {
+  const v = strutValues(c, s, m, basis);
+  const common = { ...v, b_w: s.bw, s: links.spacing, A_sw: links.area };
+  const cot_theta =
+    basis.cotTheta === 'best' ? c.let(F.cotBest, common) : c.given(symbols.cot_theta, basis.cotTheta, 'chosen by the engineer');
+  const V_Rd_s = c.let(F.VRds, { ...common, cot_theta });
+  const V_Rd_max = c.let(F.VRdmax, { ...common, cot_theta });
+  const force = c.let(F.VRd, { V_Rd_s, V_Rd_max });
+  const steepest = F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta === 'best' ? 1 : basis.cotTheta });
+  return { force, limit: steepest, shift: c.let(F.shift, { z: v.z, cot_theta }) };
+}
+
+/** Largest shear that the section carries with any links: the struts at their steepest (N). */
+export function crushingResistance(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): number {
+  const v = strutValues(c, s, m, basis);
+  const cot_theta = c.given(symbols.cot_theta, basis.cotTheta === 'best' ? 1 : basis.cotTheta, basis.cotTheta === 'best' ? 'steepest strut' : 'chosen');
+  return c.let(F.VRdmax, { ...v, b_w: s.bw, cot_theta });
+}
+
+/** Links needed for a shear force (N): the flattest strut that the concrete carries, unless the angle is set; not less than the minimum. */
+export function linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials, basis: ShearBasis): LinkRequirement & { readonly cotTheta: number } {
+  const v = strutValues(c, s, m, basis);
+  const common = { ...v, b_w: s.bw, V_Ed: c.given(symbols.V_Ed, force) };
+  const half = (v.alpha_cw * s.bw * v.z * v.nu_1 * v.f_cd) / 2;
+  const isCrushed = basis.cotTheta === 'best' ? force > half : force > F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta });
+  let cot_theta = 1;
+  if (basis.cotTheta !== 'best') cot_theta = basis.cotTheta;
+  else if (!isCrushed) {
+    const theta = c.let(F.theta, common);
+    cot_theta = theta > 0 ? c.let(F.cot, { theta }) : 2.5;
+  }
+  const alone = resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex);
+  const strength = force > alone ? c.let(F.asw, { ...common, cot_theta }) : 0;
+  if (strength === 0) c.note('The concrete alone carries this shear; the minimum of links governs.', '6.2.1(3), (4)');
+  const minimum = c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw });
+  return {
+    areaPerLength: Math.max(strength, minimum),
+    minimum,
+    maxAlong: c.let(F.sMax, { d: s.d }),
+    maxAcross: c.let(F.stMax, { d: s.d }),
+    isCrushed,
+    cotTheta: cot_theta,
+  };
+}

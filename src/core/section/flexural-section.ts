@@ -1,0 +1,175 @@
+/**
+ * A section bent about one axis, measured from its most compressed face. Lengths mm, areas mm2, stresses MPa, forces N.
+ */
+export interface FlexuralSection {
+  readonly h: number;
+  /** Horizontal strips of constant width, from the compressed face down, without gaps. */
+  readonly strips: readonly Strip[];
+  readonly layers: readonly SteelLayer[];
+}
+
+export interface Strip {
+  readonly from: number;
+  readonly to: number;
+  readonly width: number;
+}
+
+export interface SteelLayer {
+  /** From the compressed face to the bar centres. */
+  readonly depth: number;
+  readonly area: number;
+}
+
+/** The design law of concrete in compression. `stress` is the full design stress, `ultimateStrain` that of the edge. */
+export type ConcreteLaw =
+  | { readonly kind: 'block'; readonly depthFactor: number; readonly stress: number; readonly ultimateStrain: number }
+  | {
+      readonly kind: 'parabola';
+      readonly exponent: number;
+      readonly peakStrain: number;
+      readonly stress: number;
+      readonly ultimateStrain: number;
+    };
+
+/** Steel: elastic up to `yield`, then horizontal. */
+export interface SteelLaw {
+  readonly yield: number;
+  readonly modulus: number;
+}
+
+/** A force and its distance from the compressed face. Compression is positive. */
+export interface Resultant {
+  readonly force: number;
+  readonly depth: number;
+}
+
+/** Stress of a bar at a strain (compression positive). */
+export function steelStress(strain: number, steel: SteelLaw): number {
+  return Math.max(-steel.yield, Math.min(steel.yield, strain * steel.modulus));
+}
+
+/** Stress of concrete at a distance `depth` from the compressed face when the neutral axis lies at x. */
+export function concreteStress(depth: number, x: number, law: ConcreteLaw): number {
+  if (law.kind === 'block') return depth <= law.depthFactor * x ? law.stress : 0;
+  const strain = (law.ultimateStrain * (x - depth)) / x;
+  if (strain <= 0) return 0;
+  if (strain >= law.peakStrain) return law.stress;
+  return law.stress * (1 - (1 - strain / law.peakStrain) ** law.exponent);
+}
+
+/** Resultant of concrete in compression with the neutral axis at x and the edge at its ultimate strain. */
+export function concreteResultant(strips: readonly Strip[], x: number, law: ConcreteLaw): Resultant {
+  let force = 0;
+  let moment = 0;
+  for (const strip of strips) {
+    if (law.kind === 'block') {
+      const to = Math.min(strip.to, law.depthFactor * x);
+      if (to <= strip.from) break;
+      const f = (to - strip.from) * strip.width * law.stress;
+      force += f;
+      moment += (f * (to + strip.from)) / 2;
+    } else {
+      const to = Math.min(strip.to, x);
+      if (to <= strip.from) break;
+      const plateau = Math.min(to, Math.max(strip.from, x * (1 - law.peakStrain / law.ultimateStrain)));
+      for (const [a, b] of [[strip.from, plateau], [plateau, to]] as const) {
+        if (b <= a) continue;
+        for (let i = 0; i < GAUSS.length; i += 1) {
+          const [node, weight] = GAUSS[i]!;
+          const y = (a + b) / 2 + ((b - a) / 2) * node;
+          const f = concreteStress(y, x, law) * strip.width * weight * ((b - a) / 2);
+          force += f;
+          moment += f * y;
+        }
+      }
+    }
+  }
+  return { force, depth: force > 0 ? moment / force : 0 };
+}
+
+/** Gauss-Legendre with six points: exact for the parabola with exponent 2, and to 1e-7 for the smaller exponents. */
+const GAUSS: readonly (readonly [node: number, weight: number])[] = [
+  [-0.932469514203152, 0.17132449237917], [-0.661209386466265, 0.360761573048139], [-0.238619186083197, 0.467913934572691],
+  [0.238619186083197, 0.467913934572691], [0.661209386466265, 0.360761573048139], [0.932469514203152, 0.17132449237917],
+]; // prettier-ignore
+
+/** The ultimate state of a section in bending, all values by strain compatibility. */
+export interface FlexuralState {
+  /** Depth of the neutral axis. */
+  readonly x: number;
+  readonly concrete: Resultant;
+  /** In the order of the section's layers; compression positive. Force includes the deduction of displaced concrete. */
+  readonly layers: readonly { readonly strain: number; readonly stress: number; readonly force: number }[];
+  /** Moment about the compressed face of all forces: the resistance when they are in equilibrium with N = 0. */
+  readonly moment: number;
+}
+
+function layerForce(layer: SteelLayer, x: number, law: ConcreteLaw, steel: SteelLaw, deductDisplaced: boolean) {
+  const strain = (law.ultimateStrain * (x - layer.depth)) / x;
+  const stress = steelStress(strain, steel);
+  const displaced = deductDisplaced && strain > 0 ? concreteStress(layer.depth, x, law) : 0;
+  return { strain, stress, force: layer.area * (stress - displaced) };
+}
+
+/** Sum of all forces with the neutral axis at x (N, compression positive). */
+export function axialForceAt(section: FlexuralSection, x: number, law: ConcreteLaw, steel: SteelLaw, deduct = false): number {
+  let force = concreteResultant(section.strips, x, law).force;
+  for (const layer of section.layers) force += layerForce(layer, x, law, steel, deduct).force;
+  return force;
+}
+
+/**
+ * Finds the neutral axis at which the section carries no axial force, by bisection with false position.
+ * Returns undefined when there is no tension steel to hold the compression.
+ */
+export function ultimateState(
+  section: FlexuralSection,
+  law: ConcreteLaw,
+  steel: SteelLaw,
+  deduct = false,
+): FlexuralState | undefined {
+  if (!section.layers.some((layer) => layer.area > 0)) return undefined;
+  let low = section.h * 1e-6;
+  let high = section.h * 4;
+  let atLow = axialForceAt(section, low, law, steel, deduct);
+  let atHigh = axialForceAt(section, high, law, steel, deduct);
+  if (atLow > 0 || atHigh < 0) return undefined;
+  for (let i = 0; i < 200 && high - low > 1e-10 * section.h; i += 1) {
+    // False position gets close quickly; every third step halves, so that it cannot stall at a jump.
+    const x = i % 3 === 2 ? (low + high) / 2 : low - (atLow * (high - low)) / (atHigh - atLow);
+    const force = axialForceAt(section, x, law, steel, deduct);
+    if (force === 0) {
+      low = high = x;
+    } else if (force < 0) {
+      low = x;
+      atLow = force;
+    } else {
+      high = x;
+      atHigh = force;
+    }
+  }
+  return stateAt(section, (low + high) / 2, law, steel, deduct);
+}
+
+/** Stresses and forces of a section with the neutral axis at x. */
+export function stateAt(section: FlexuralSection, x: number, law: ConcreteLaw, steel: SteelLaw, deduct = false): FlexuralState {
+  const concrete = concreteResultant(section.strips, x, law);
+  const layers = section.layers.map((layer) => layerForce(layer, x, law, steel, deduct));
+  let moment = -concrete.force * concrete.depth;
+  layers.forEach((layer, i) => (moment -= layer.force * section.layers[i]!.depth));
+  return { x, concrete, layers, moment };
+}
+
+/** Total area and depth of the centroid of those layers that lie beyond a depth. */
+export function tensionSteel(section: FlexuralSection, beyond: number): { readonly area: number; readonly d: number; readonly furthest: number } {
+  let area = 0;
+  let sum = 0;
+  let furthest = 0;
+  for (const layer of section.layers) {
+    if (layer.depth <= beyond) continue;
+    area += layer.area;
+    sum += layer.area * layer.depth;
+    furthest = Math.max(furthest, layer.depth);
+  }
+  return { area, d: area > 0 ? sum / area : 0, furthest };
+}
