@@ -1,0 +1,104 @@
+import { codeVariants } from '@/core/codes/registry';
+import { designMember, type Member, type MemberResult, type Project } from '@/core/project/project';
+import { sizeLabel, steelLabel } from '@/core/project/labels';
+import { formatQuantity, formatUtilisation } from '@/core/units/format';
+import { readProjectText } from '@/exchange/project-text';
+import { resultsToJson } from '@/exchange/result-json';
+import type { Fault } from '@/core/members/beam/faults';
+
+export interface Run {
+  readonly output: string;
+  readonly errors: string;
+  /** 0 all hold, 1 something exceeds or cannot be computed, 2 the file or the call is wrong. */
+  readonly exitCode: 0 | 1 | 2;
+}
+
+const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT]
+
+  --json            complete results as JSON on standard output
+  --member MARK     only members with this mark or id; may be repeated
+  --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
+
+Exit code: 0 all hold, 1 something exceeds, 2 the file or the call is wrong.
+`;
+
+interface Call {
+  file: string;
+  json: boolean;
+  members: string[];
+  code: string | undefined;
+}
+
+function readCall(args: readonly string[]): Call | string {
+  const call: Call = { file: '', json: false, members: [], code: undefined };
+  for (let i = 0; i < args.length; i += 1) {
+    const arg = args[i]!;
+    if (arg === '--json') call.json = true;
+    else if (arg === '--member' || arg === '--code') {
+      const value = args[(i += 1)];
+      if (value === undefined) return `${arg} needs a value`;
+      if (arg === '--member') call.members.push(value);
+      else call.code = value;
+    } else if (arg.startsWith('--')) return `unknown option ${arg}`;
+    else if (call.file) return `one file at a time: ${arg}`;
+    else call.file = arg;
+  }
+  return call.file ? call : 'no file given';
+}
+
+const wrong = (errors: string): Run => ({ output: '', errors, exitCode: 2 });
+const listFaults = (faults: readonly Fault[]) => faults.map((f) => `  ${f.path || '(file)'}: ${f.reason}\n`).join('');
+
+/** Designs the members of a project file and prints a schedule or JSON. Pure but for `read`. */
+export function runDesign(args: readonly string[], read: (path: string) => string): Run {
+  if (args.includes('--help')) return { output: USAGE, errors: '', exitCode: 0 };
+  const call = readCall(args);
+  if (typeof call === 'string') return wrong(`${call}\n\n${USAGE}`);
+  let text: string;
+  try {
+    text = read(call.file);
+  } catch (error) {
+    return wrong(`Cannot read ${call.file}: ${(error as Error).message}\n`);
+  }
+  const opened = readProjectText(text);
+  if (!opened.ok) return wrong(`${call.file} has faults:\n${listFaults(opened.faults)}`);
+  const project = withCode(opened.project, call.code);
+  if (!project) return wrong(`No such code: ${call.code}\n\n${USAGE}`);
+  const chosen = call.members.length === 0 ? project.members : project.members.filter((m) => call.members.includes(m.mark) || call.members.includes(m.id));
+  const missing = call.members.filter((name) => !project.members.some((m) => m.mark === name || m.id === name));
+  if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
+  const results = chosen.map((member) => ({ member, result: designMember(project, member, call.json ? 'all' : []) }));
+  const faults = results.flatMap(({ member, result }) => result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })));
+  const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
+  if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, exitCode: 2 };
+  const exceeds = results.some(({ result }) => result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'));
+  return { output, errors: '', exitCode: exceeds ? 1 : 0 };
+}
+
+function withCode(project: Project, code: string | undefined): Project | undefined {
+  if (code === undefined) return project;
+  const [id, variant] = code.split('/');
+  const found = codeVariants.find((v) => v.id === id && (variant === undefined || v.variant === variant));
+  return found && { ...project, code: { id: found.id, variant: found.variant, choices: {} } };
+}
+
+/** A table with a row for each member. */
+function schedule(project: Project, results: readonly { member: Member; result: MemberResult }[]): string {
+  const rows = results.map(({ member, result }) => {
+    const g = result.governing;
+    return [
+      member.mark,
+      member.title,
+      sizeLabel(member, project.display),
+      result.steel ? steelLabel(project, result.steel) : '',
+      result.faults.length > 0 ? 'faults in the input' : (g?.title ?? ''),
+      result.faults.length > 0 ? '–' : formatUtilisation(g?.utilisation ?? null),
+      g?.place.x !== null && g?.place.x !== undefined ? formatQuantity(g.place.x, 'station', project.display) : (g?.place.label ?? ''),
+      g?.combination ?? '',
+    ];
+  });
+  const head = ['Member', 'Title', 'Size', 'Bars', 'Governing check', 'Util.', 'Place', 'Combination'];
+  const widths = head.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]!.length)));
+  const line = (cells: readonly string[]) => cells.map((c, i) => c.padEnd(widths[i]!)).join('  ').trimEnd();
+  return [line(head), line(widths.map((w) => '-'.repeat(w))), ...rows.map(line)].join('\n') + '\n';
+}

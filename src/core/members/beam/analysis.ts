@@ -1,0 +1,184 @@
+import type { Combination, LoadCase } from '../../analysis/combination';
+import { arrange, envelope, placeStations, type Arrangement, type CaseResponse, type Envelope, type SupportZone } from '../../analysis/envelope';
+import { handCheck, simpleMidspanMoment, totalLoad, type HandCheck } from '../../analysis/hand-check';
+import { analyse, makeMesh, momentAt, type LineBeam, type LineLoad, type LineSupport, type Mesh, type UnitCase } from '../../analysis/line-beam';
+import { isCantilever, redistribute } from '../../analysis/redistribution';
+import { silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { grossProperties } from '../../geometry/beam-outline';
+import { outlineOf, SELF_WEIGHT, supportPositions, type BeamInput, type BeamLoad, type BeamSupport } from './input';
+
+export interface BeamAnalysis {
+  readonly mesh: Mesh;
+  readonly line: LineBeam;
+  readonly cases: readonly LoadCase[];
+  readonly combinations: readonly Combination[];
+  readonly arrangements: readonly Arrangement[];
+  readonly envelope: Envelope;
+  readonly handChecks: readonly HandCheck[];
+  /** Faces of each support along the beam; equal to its centre line where the width is zero or an end is free. */
+  readonly faces: readonly { readonly left: number; readonly right: number; readonly centre: number }[];
+}
+
+const STATIONS_PER_SPAN = 60;
+
+/** All cases of a beam, self-weight among them when it is on. */
+export function allCases(beam: BeamInput): LoadCase[] {
+  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
+  const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: 'A', pattern: false };
+  return [
+    ...(beam.selfWeight ? [own] : []),
+    ...beam.cases,
+    ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : []),
+  ];
+}
+
+/** The combinations that a beam is designed for: those of the code less those switched off, and the engineer's own. */
+export function activeCombinations(beam: BeamInput, code: DesignCode): Combination[] {
+  const used = allCases(beam).filter((c) => c.nature === 'permanent' || c.nature === 'settlement' || beam.loads.some((l) => l.case === c.id));
+  const own = new Set(beam.ownCombinations.map((c) => c.id));
+  return [...code.combinations(used).filter((c) => !beam.combinationsOff.includes(c.id) && !own.has(c.id)), ...beam.ownCombinations];
+}
+
+function lineSupport(support: BeamSupport): LineSupport {
+  switch (support.type) {
+    case 'pinned':
+      return { vertical: 'held', rotation: 'free' };
+    case 'fixed':
+      return { vertical: 'held', rotation: 'held' };
+    case 'free':
+      return { vertical: 'free', rotation: 'free' };
+    case 'spring':
+      return { vertical: support.vertical ?? 'held', rotation: support.rotation ?? 'free' };
+  }
+}
+
+/** A load of the beam as loads on single spans. */
+export function lineLoads(load: BeamLoad, beam: BeamInput): LineLoad[] {
+  const length = (span: number) => beam.spans[span]!.length;
+  switch (load.type) {
+    case 'uniform': {
+      const spans = load.span === 'all' ? beam.spans.map((_, i) => i) : [load.span];
+      return spans.map((span) => ({ kind: 'distributed', span, from: 0, to: length(span), start: load.value, end: load.value }));
+    }
+    case 'partial':
+      return [{ kind: 'distributed', span: load.span, from: load.from, to: load.to, start: load.value, end: load.value }];
+    case 'trapezoidal':
+      return [{ kind: 'distributed', span: load.span, from: load.from, to: load.to, start: load.start, end: load.end }];
+    case 'point':
+      return [{ kind: 'point', span: load.span, at: load.at, force: load.force }];
+    case 'moment':
+      return [{ kind: 'moment', span: load.span, at: load.at, moment: load.moment }];
+  }
+}
+
+function selfWeightLoads(beam: BeamInput): LineLoad[] {
+  return beam.spans.map((span, i) => {
+    const q = grossProperties(outlineOf(beam, i)).area * beam.unitWeight;
+    return { kind: 'distributed', span: i, from: 0, to: span.length, start: q, end: q };
+  });
+}
+
+function loadsOfCase(beam: BeamInput, id: string): LineLoad[] {
+  if (id === SELF_WEIGHT) return selfWeightLoads(beam);
+  return beam.loads.filter((l) => l.case === id).flatMap((l) => lineLoads(l, beam));
+}
+
+function supportFaces(beam: BeamInput) {
+  return supportPositions(beam).map((centre, i) => {
+    const half = beam.supports[i]!.type === 'free' ? 0 : beam.supports[i]!.width / 2;
+    return { centre, left: i === 0 ? centre : centre - half, right: i === beam.spans.length ? centre : centre + half };
+  });
+}
+
+interface CaseUnit {
+  readonly loadCase: LoadCase;
+  readonly span: number | undefined;
+  readonly unit: UnitCase;
+}
+
+/** Analysis of the whole beam: every case, combination and arrangement, and the envelope. Throws MechanismError. */
+export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
+  const E = code.elasticModulus(silent, beam.materials);
+  const line: LineBeam = {
+    spans: beam.spans.map((span, i) => ({ length: span.length, stiffness: E * grossProperties(outlineOf(beam, i)).inertia })),
+    supports: beam.supports.map(lineSupport),
+  };
+  const cases = allCases(beam);
+  const units = cases.flatMap((loadCase): CaseUnit[] => {
+    if (loadCase.nature === 'settlement') {
+      const settlements = beam.supports.flatMap((s, support) => (s.settlement !== 0 ? [{ support, value: s.settlement }] : []));
+      return [{ loadCase, span: undefined, unit: { loads: [], settlements } }];
+    }
+    const loads = loadsOfCase(beam, loadCase.id);
+    if (!loadCase.pattern) return [{ loadCase, span: undefined, unit: { loads } }];
+    return beam.spans.map((_, span) => ({ loadCase, span, unit: { loads: loads.filter((l) => l.span === span) } }));
+  });
+  const mesh = makeMesh(line, units.map((u) => u.unit));
+  const deltas = beam.supports.map((s) => s.redistribution);
+  const responses = analyse(line, mesh, units.map((u) => u.unit)).map((r) => redistribute(line, mesh, r, deltas));
+  const caseResponses: CaseResponse[] = cases.map((loadCase) => ({
+    loadCase,
+    parts: units.flatMap((u, i) => (u.loadCase === loadCase ? [{ span: u.span, response: responses[i]! }] : [])),
+  }));
+
+  const combinations = activeCombinations(beam, code);
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
+  const arrangements = arrange(ultimate, caseResponses, mesh, beam.spans.length, code.patternRule());
+  const faces = supportFaces(beam);
+  const rule = code.supportMoment();
+  const zones: SupportZone[] = beam.supports.map((s) => ({
+    half: rule.rule === 'centre' || s.type === 'free' ? 0 : s.width / 2,
+    rule: rule.rule === 'rounded' ? 'rounded' : 'face',
+  }));
+  const extra = faces.flatMap((f) => [f.left, f.right]);
+  const stations = placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN);
+  const env = envelope(mesh, line, arrangements, stations, zones);
+  if (rule.minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, rule.minimumRatio);
+  return { mesh, line, cases, combinations, arrangements, envelope: env, handChecks: handChecks(beam, mesh, responses, units), faces };
+}
+
+/** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */
+function keepFixedEndShare(env: Envelope, beam: BeamInput, line: LineBeam, arrangements: readonly Arrangement[], faces: BeamAnalysis['faces'], ratio: number): void {
+  beam.supports.forEach((support, i) => {
+    const isEnd = i === 0 || i === beam.spans.length;
+    if (support.type === 'free' || support.width === 0 || (isEnd && support.type === 'pinned')) return;
+    for (const [span, side] of [[i - 1, 1], [i, 0]] as const) {
+      if (span < 0 || span >= beam.spans.length || isCantilever(line, span)) continue;
+      let least = 0;
+      let by = 0;
+      arrangements.forEach(({ response }, a) => {
+        const m = -ratio * response.fixedEndMoments[2 * span + side]! * support.redistribution;
+        if (m < least) [least, by] = [m, a];
+      });
+      const { centre, left, right } = faces[i]!;
+      env.stations.forEach((st, k) => {
+        const inside = st.span === span && (side === 1 ? st.x >= left - 0.01 && st.x <= centre : st.x >= centre && st.x <= right + 0.01);
+        if (inside && least < env.minM[k]!) [env.minM[k], env.minMBy[k]] = [least, by];
+      });
+    }
+  });
+}
+
+/** Sums and simple-beam moments for all cases loaded once, factor 1, before any redistribution of moments matters. */
+function handChecks(beam: BeamInput, mesh: Mesh, responses: readonly ReturnType<typeof redistribute>[], units: readonly CaseUnit[]): HandCheck[] {
+  const counts = units.map((u) => (u.loadCase.nature === 'settlement' ? 0 : 1));
+  const loads = units.flatMap((u, i) => (counts[i] ? u.unit.loads : []));
+  const reactions = responses.reduce((sum, r, i) => sum + counts[i]! * r.reactions.reduce((a, b) => a + b, 0), 0);
+  const checks = [handCheck('Sum of loads and of reactions, all cases unfactored', 'force', loads.reduce((sum, l) => sum + totalLoad(l), 0), reactions)];
+  const total = (e: number, s: number) => responses.reduce((sum, r, i) => sum + counts[i]! * momentAt(r.elements, e, s), 0);
+  beam.spans.forEach((span, i) => {
+    if (beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free') return;
+    const first = mesh.supportNode[i]!;
+    const last = mesh.supportNode[i + 1]! - 1;
+    const left = total(first, 0);
+    const right = total(last, mesh.x[last + 1]! - mesh.x[last]!);
+    const middle = mesh.x[first]! + span.length / 2;
+    let e = first;
+    while (e < last && mesh.x[e + 1]! < middle - 1e-6) e += 1;
+    const atMiddle = total(e, middle - mesh.x[e]!);
+    const own = loads.filter((l) => l.span === i);
+    checks.push(handCheck(`Span ${i + 1}: simple-beam moment (w L²/8) and midspan plus mean of supports`, 'moment', simpleMidspanMoment(own, span.length), atMiddle - (left + right) / 2));
+  });
+  return checks;
+}

@@ -1,0 +1,167 @@
+import { derive, silent, type Calc } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { formatQuantity } from '../../units/format';
+import type { UnitSystem } from '../../units/quantity';
+import { guarded, makeCheck, type DerivableCheck } from '../check';
+import { supportName, type BeamInput } from './input';
+import type { ResistanceMap } from './resistance';
+import type { BeamStrips } from './result';
+import { compressionFace, concreteOf, sectionAt, type Sense } from './section-at';
+import { outlineOf } from './input';
+import { requiredSteel } from './strips';
+
+/** What the checks of a beam share. */
+export interface CheckBasis {
+  readonly beam: BeamInput;
+  readonly code: DesignCode;
+  readonly strips: BeamStrips;
+  readonly resistance: ResistanceMap;
+  /** Name of the combination and arrangement governing a moment or shear. */
+  readonly combinationAt: (by: Int32Array, station: number) => string;
+  readonly units: UnitSystem;
+}
+
+/** A stretch of the beam that one check in bending looks after. */
+export interface Region {
+  readonly sense: Sense;
+  readonly label: string;
+  readonly id: string;
+  readonly delta: number;
+  readonly stations: readonly number[];
+}
+
+/** Spans for sagging, and the neighbourhood of each support for hogging. */
+export function regions(beam: BeamInput, strips: BeamStrips): Region[] {
+  const inSpan = (span: number) => [...strips.span.keys()].filter((i) => strips.span[i] === span);
+  const spans = beam.spans.map((_, i): Region => ({ sense: 'sagging', id: `span-${i + 1}`, label: `span ${i + 1}`, delta: 1, stations: inSpan(i) }));
+  const starts: number[] = [0];
+  beam.spans.forEach((s) => starts.push(starts[starts.length - 1]! + s.length));
+  const supports = beam.supports.flatMap((s, j): Region[] => {
+    if (s.type === 'free') return [];
+    const stations = [j - 1, j].flatMap((i) => {
+      const span = beam.spans[i];
+      if (!span) return [];
+      const far = beam.supports[i === j ? j + 1 : j - 1]!;
+      const reach = far.type === 'free' ? span.length : span.length / 2;
+      return inSpan(i).filter((k) => Math.abs(strips.x[k]! - starts[j]!) <= reach);
+    });
+    return [{ sense: 'hogging', id: `support-${supportName(j)}`, label: `support ${supportName(j)}`, delta: s.redistribution, stations }];
+  });
+  return [...spans, ...supports];
+}
+
+/** Where a region is worst: largest ratio of shifted moment to resistance. */
+function worstStation(strips: BeamStrips, region: Region): { readonly i: number; readonly ratio: number; readonly demand: number } {
+  const demand = region.sense === 'sagging' ? strips.shiftedSagging : strips.shiftedHogging;
+  const resistance = region.sense === 'sagging' ? strips.resistanceSagging : strips.resistanceHogging;
+  const plain = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
+  let best = { i: region.stations[0] ?? 0, ratio: 0, demand: 0 };
+  for (const i of region.stations) {
+    if (demand[i]! <= 0) continue;
+    const ratio = resistance[i]! > 0 ? demand[i]! / resistance[i]! : Infinity;
+    // Among equals, the place where the moment itself stands, not only its shift.
+    const isBetter = ratio > best.ratio * (1 + 1e-9) || (ratio > best.ratio * (1 - 1e-9) && plain(i) > plain(best.i));
+    if (isBetter) best = { i, ratio, demand: demand[i]! };
+  }
+  return best;
+}
+
+export function bendingChecks(basis: CheckBasis): DerivableCheck[] {
+  const { beam, code, strips } = basis;
+  return regions(beam, strips).flatMap((region) => {
+    const { i, demand } = worstStation(strips, region);
+    if (demand <= 0) return [];
+    const place = { x: strips.x[i]!, label: region.label };
+    const base = { id: `bending-${region.id}`, family: 'bending' as const, title: `Bending, ${region.label}`, clause: code.steelClauses.bending, place };
+    return [guarded(base, () => bendingCheck(basis, region, i, demand, base))];
+  });
+}
+
+function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: number, base: Parameters<typeof guarded>[0]): DerivableCheck {
+  const { beam, code, strips, resistance, units } = basis;
+  const span = strips.span[i]!;
+  const x = strips.x[i]!;
+  const capacity = (region.sense === 'sagging' ? strips.resistanceSagging : strips.resistanceHogging)[i]!;
+  const steel = resistance.tensionSteel(span, x, region.sense);
+  const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d);
+  const area = (v: number) => formatQuantity(v, 'area', units);
+  const face = region.sense === 'sagging' ? 'Bottom' : 'Top';
+  const exceeds = demand > capacity;
+  const refusal = exceeds ? steelRefusal(basis, span, region, demand, steel.d) : undefined;
+  const reason = !exceeds
+    ? undefined
+    : refusal
+      ? `${face} bars at ${region.label}: the section ${refusal}.`
+      : Number.isFinite(needed) && needed > steel.area
+        ? `${face} bars at ${region.label}: needs ${area(needed)}, has ${area(steel.area)}.`
+        : `${face} at ${region.label}: ${formatQuantity(demand, 'moment', units)} against ${formatQuantity(capacity, 'moment', units)}; the section itself is too small.`;
+  const by = region.sense === 'sagging' ? strips.maxMBy : strips.minMBy;
+  const peak = nearestPeak(strips, region, demand, i);
+  return makeCheck(
+    {
+      ...base,
+      demand: { value: demand, kind: 'moment' },
+      capacity: { value: capacity, kind: 'moment' },
+      utilisation: capacity > 0 ? demand / capacity : Infinity,
+      combination: basis.combinationAt(by, peak),
+      assumptions: code.choices.filter((c) => c.topic === 'bending' || c.topic === 'analysis').map((c) => c.key),
+      ...(reason ? { reason } : {}),
+    },
+    () => derive((c) => deriveBending(c, basis, region, i, demand)),
+  );
+}
+
+/** The station whose own moment is the shifted demand. */
+function nearestPeak(strips: BeamStrips, region: Region, demand: number, near: number): number {
+  const own = (k: number) => (region.sense === 'sagging' ? strips.maxM[k]! : -strips.minM[k]!);
+  const matches = region.stations.filter((k) => Math.abs(own(k) - demand) <= 1e-9 * demand);
+  return matches.reduce((a, b) => (Math.abs(strips.x[b]! - strips.x[near]!) < Math.abs(strips.x[a]! - strips.x[near]!) ? b : a), matches[0] ?? near);
+}
+
+function steelRefusal({ beam, code }: CheckBasis, span: number, region: Region, moment: number, d: number): string | undefined {
+  const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
+  const d2 = beam.cover[compressionFace(region.sense)] + 20;
+  return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
+}
+
+function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, region: Region, i: number, demand: number): void {
+  const span = strips.span[i]!;
+  const x = strips.x[i]!;
+  const here = sectionAt(beam, resistance.map, span, x, region.sense);
+  c.note(`Bending moment of ${region.label}, moved along the beam by the shift of the tension line where that is worse.`);
+  const shares = here.tension.shares.filter((s) => s < 1);
+  if (shares.length > 0) c.note(`Bars near their end count with ${shares.map((s) => `${Math.round(100 * s)} %`).join(', ')} of their strength here.`, code.anchorageClause);
+  code.bendingResistance(c, here.section, beam.materials);
+  c.note('Steel needed for this moment, with the bars where they are:');
+  const { d } = resistance.tensionSteel(span, x, region.sense);
+  const d2 = beam.cover[compressionFace(region.sense)] + 20;
+  code.bendingSteel(c, demand, { ...here.section, layers: [] }, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced);
+}
+
+/** Neutral axis or tension strain where the moments are largest: the worst of all regions. */
+export function ductilityCheck(basis: CheckBasis): DerivableCheck[] {
+  const { beam, code, strips, resistance } = basis;
+  const found = regions(beam, strips).flatMap((region) => {
+    const { i, demand } = worstStation(strips, region);
+    if (demand <= 0) return [];
+    const state = resistance.bendingAt(strips.span[i]!, strips.x[i]!, region.sense);
+    const ductility = state && code.ductility(silent, state, beam.materials, region.delta);
+    return state && ductility ? [{ region, i, state, ductility }] : [];
+  });
+  if (found.length === 0) return [];
+  const worst = found.reduce((a, b) => (b.ductility.utilisation > a.ductility.utilisation ? b : a));
+  const { region, i, state, ductility } = worst;
+  const exceeds = ductility.utilisation > 1;
+  const text = (v: number) => (ductility.kind === 'strain' ? v.toFixed(4) : v.toFixed(3));
+  return [
+    makeCheck(
+      {
+        id: 'ductility', family: 'bending', title: ductility.title, clause: ductility.clause,
+        demand: { value: ductility.demand, kind: ductility.kind }, capacity: { value: ductility.capacity, kind: ductility.kind }, utilisation: ductility.utilisation,
+        place: { x: strips.x[i]!, label: region.label }, assumptions: ['depthLimit', 'yieldStrain'].filter((k) => code.choices.some((c) => c.key === k)),
+        ...(exceeds ? { reason: `At ${region.label}: ${text(ductility.demand)} against ${text(ductility.capacity)}; less tension steel, more in compression, or a deeper section.` } : {}),
+      }, // prettier-ignore
+      () => derive((c) => void code.ductility(c, code.bendingResistance(c, sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense).section, beam.materials) ?? state, beam.materials, region.delta)),
+    ),
+  ];
+}

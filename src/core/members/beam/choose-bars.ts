@@ -1,0 +1,106 @@
+import { CalcError, silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { barsPerLayer, barOf, placeBars, type BarGroup } from '../../reinforcement/bar-groups';
+import { catalogues } from '../../materials/bars';
+import { usualSizes } from '../../reinforcement/usual-sizes';
+import { outlineOf, type BeamInput } from './input';
+import { compressionFace, concreteOf, tensionFace, type Sense } from './section-at';
+import { centroidFromFace, faceGeometry } from './steel';
+
+/** A moment that bars in one face of one span have to carry. */
+export interface BarTask {
+  readonly span: number;
+  readonly sense: Sense;
+  readonly moment: number;
+  readonly delta: number;
+}
+
+export interface Chosen {
+  readonly bars: BarGroup;
+  /** Steel that the other face needs in compression (mm2). */
+  readonly compression: number;
+  readonly score: number;
+  /** No choice reaches what is needed; this is the nearest. */
+  readonly isShort: boolean;
+}
+
+/** Effective depth and steel required for a task with bars of a given layout. */
+export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, group: BarGroup, linkDiameter: number) {
+  const catalogue = catalogues[beam.catalogue];
+  const outline = outlineOf(beam, task.span);
+  const face = faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter);
+  const placement = placeBars([group], catalogue, face, code);
+  const { area, fromFace } = centroidFromFace(placement, [1]);
+  const d = outline.h - fromFace;
+  const section = { ...concreteOf(outline, task.sense), layers: [] };
+  const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
+  const minimum = task.moment > 0 ? code.minimumSteel(silent, section, d, beam.materials) : 0;
+  const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
+  return { placement, area, d, required: Math.max(need.tension, minimum), compression: need.compression, refusal: need.refusal };
+}
+
+/** The fewest bars of one size that carry a task, undefined when no number that fits does. */
+function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, linkDiameter: number): Chosen | undefined {
+  const catalogue = catalogues[beam.catalogue];
+  const bar = barOf({ count: 1, size }, catalogue);
+  const perLayer = barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code);
+  if (perLayer < 2) return undefined;
+  let count = 2;
+  while (count <= 2 * perLayer) {
+    const now = requiredWith(beam, code, task, { count, size }, linkDiameter);
+    if (now.refusal) return undefined;
+    if (now.area >= now.required - 1e-6) {
+      const layers = now.placement.layers;
+      // Steel counts first; a second layer, many thin bars and crowding count against.
+      const crowding = count > 6 ? 0.02 * (count - 6) : 0;
+      const score = now.area * (1 + 0.05 * (layers - 1) + crowding) + 20 * count;
+      return { bars: { count, size }, compression: now.compression, score, isShort: false };
+    }
+    count = Math.max(count + 1, Math.min(2 * perLayer + 1, Math.ceil(now.required / bar.area)));
+  }
+  return undefined;
+}
+
+/** The heaviest layout that fits in two layers: what is taken when nothing suffices, so that the check can say by how much. */
+function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): Chosen {
+  const catalogue = catalogues[beam.catalogue];
+  const layouts = sizes.map((size) => {
+    const bar = barOf({ count: 1, size }, catalogue);
+    const count = Math.max(2, 2 * barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code));
+    return { bars: { count, size }, area: count * bar.area };
+  });
+  const best = layouts.reduce((a, b) => (b.area > a.area ? b : a));
+  return { bars: best.bars, compression: 0, score: best.area * 3, isShort: true };
+}
+
+function choose(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): Chosen {
+  const options = sizes.flatMap((size) => {
+    try {
+      return fewest(beam, code, task, size, linkDiameter) ?? [];
+    } catch (error) {
+      if (error instanceof CalcError) return [];
+      throw error;
+    }
+  });
+  if (options.length === 0) return heaviest(beam, code, task, sizes, linkDiameter);
+  return options.reduce((a, b) => (b.score < a.score ? b : a));
+}
+
+/** The sizes that may be used for main bars, in rising order. */
+export function mainSizes(beam: BeamInput): readonly string[] {
+  return beam.barRules.mainSizes.length > 0 ? beam.barRules.mainSizes : usualSizes[beam.catalogue].main;
+}
+
+/**
+ * Bars for several tasks of one face: one size for all where that costs less than 15 % more than the best of each, so that a site
+ * has few sizes to handle.
+ */
+export function chooseBars(beam: BeamInput, code: DesignCode, tasks: readonly BarTask[], linkDiameter: number): Chosen[] {
+  const sizes = mainSizes(beam);
+  const each = tasks.map((task) => choose(beam, code, task, sizes, linkDiameter));
+  const total = (list: readonly Chosen[]) => list.reduce((sum, c) => sum + c.score, 0);
+  const uniform = sizes.map((size) => tasks.map((task) => choose(beam, code, task, [size], linkDiameter))).filter((list) => !list.some((c) => c.isShort));
+  if (uniform.length === 0) return each;
+  const best = uniform.reduce((a, b) => (total(b) < total(a) ? b : a));
+  return total(best) <= 1.15 * total(each) ? best : each;
+}

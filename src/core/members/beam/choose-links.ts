@@ -1,0 +1,91 @@
+import type { Envelope } from '../../analysis/envelope';
+import { silent } from '../../calc/calc';
+import type { DesignCode, ShearSection } from '../../codes/design-code';
+import { catalogues } from '../../materials/bars';
+import { barOf } from '../../reinforcement/bar-groups';
+import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
+import { outlineOf, type BeamInput, type LinkZone } from './input';
+
+/** A place of a span where links are needed: position from the span's left end (mm), shear (N), section. */
+export interface ShearPlace {
+  readonly at: number;
+  readonly force: number;
+  readonly section: ShearSection;
+}
+
+interface Need {
+  readonly at: number;
+  readonly areaPerLength: number;
+  readonly maxAlong: number;
+}
+
+const MOST_LEGS = 8;
+
+/** Legs so that none stand further apart across than allowed. */
+export function legsAcross(width: number, maxAcross: number): number {
+  return Math.max(2, Math.ceil(width / maxAcross - 1e-6) + 1);
+}
+
+/** Zones of links for a span: the ends as close as they must be, the middle as wide as it may be. */
+export function chooseLinks(beam: BeamInput, code: DesignCode, span: number, places: readonly ShearPlace[], holdsCompression: { readonly bar: number } | null): LinkZone[] {
+  const usual = usualSizes[beam.catalogue];
+  const catalogue = catalogues[beam.catalogue];
+  const length = beam.spans[span]!.length;
+  const outline = outlineOf(beam, span);
+  const sizes = beam.barRules.linkSizes.length > 0 ? beam.barRules.linkSizes : usual.links;
+  const requirements = places.map((p) => ({ at: p.at, ...code.linkRequirement(silent, p.force, p.section, beam.materials) }));
+  const across = Math.min(...requirements.map((r) => r.maxAcross), Infinity);
+  let fallback: LinkZone[] | undefined;
+  for (let extraLegs = 0; extraLegs <= MOST_LEGS - 2; extraLegs += 1) {
+    for (const size of sizes) {
+      const bar = barOf({ count: 1, size }, catalogue);
+      const legs = legsAcross(outline.b - 2 * beam.cover.side - bar.diameter, across) + extraLegs;
+      const hold = holdsCompression ? code.compressionLinkSpacing(holdsCompression.bar, bar.diameter, Math.min(outline.b, outline.h)).value : Infinity;
+      const needs = requirements.map((r) => ({ at: r.at, areaPerLength: r.areaPerLength, maxAlong: Math.min(r.maxAlong, hold, usual.mostSpacing) }));
+      const zones = zonesFor(needs, length, size, legs, legs * bar.area, usual.spacingStep, usual.lengthStep);
+      const closest = Math.min(...zones.map((z) => z.spacing));
+      if (closest >= usual.leastSpacing) return zones;
+      fallback ??= zones.map((z) => ({ ...z, spacing: Math.max(z.spacing, usual.leastSpacing) }));
+    }
+  }
+  return fallback!;
+}
+
+function zonesFor(needs: readonly Need[], length: number, size: string, legs: number, area: number, step: number, lengthStep: number): LinkZone[] {
+  const spacingFor = (list: readonly Need[]) =>
+    Math.max(step, roundDown(Math.min(...list.map((n) => Math.min(n.maxAlong, n.areaPerLength > 0 ? area / n.areaPerLength : Infinity)), 12 * step), step));
+  if (needs.length === 0) return [{ to: length, size, legs, spacing: 8 * step }];
+  const closest = spacingFor(needs);
+  const widest = spacingFor([needs.reduce((a, b) => (b.areaPerLength / area + 1 / b.maxAlong < a.areaPerLength / area + 1 / a.maxAlong ? b : a))]);
+  const whole = [{ to: length, size, legs, spacing: closest }];
+  if (widest <= closest) return whole;
+  const tight = (n: Need) => n.areaPerLength > (area / widest) * (1 + 1e-9) || n.maxAlong < widest - 1e-6;
+  const half = length / 2;
+  const left = needs.filter((n) => n.at <= half);
+  const right = needs.filter((n) => n.at > half);
+  const leftEnd = roundUp(Math.max(0, ...left.filter(tight).map((n) => n.at)), lengthStep);
+  const rightStart = length - roundUp(Math.max(0, ...right.filter(tight).map((n) => length - n.at)), lengthStep);
+  if (rightStart - leftEnd < 3 * widest) return whole;
+  const zones: LinkZone[] = [];
+  if (leftEnd > 0) zones.push({ to: leftEnd, size, legs, spacing: spacingFor(left) });
+  zones.push({ to: rightStart, size, legs, spacing: widest });
+  if (rightStart < length) zones.push({ to: length, size, legs, spacing: spacingFor(right) });
+  return zones;
+}
+
+/** Where shear is checked: from `d` (or whatever the code says) beyond the faces of supports; right up to free ends. */
+export function shearPlaces(
+  env: Envelope,
+  span: number,
+  start: number,
+  limits: { readonly from: number; readonly to: number },
+  sectionAt: (x: number, station: number) => ShearSection,
+): (ShearPlace & { readonly station: number })[] {
+  const places: (ShearPlace & { readonly station: number })[] = [];
+  env.stations.forEach((st, i) => {
+    if (st.span !== span || st.x < limits.from - 0.01 || st.x > limits.to + 0.01) return;
+    const force = Math.max(Math.abs(env.maxV[i]!), Math.abs(env.minV[i]!));
+    places.push({ at: st.x - start, force, section: sectionAt(st.x, i), station: i });
+  });
+  return places;
+}

@@ -1,0 +1,192 @@
+import type { DesignCode } from '../../codes/design-code';
+import { catalogues } from '../../materials/bars';
+import { areaOf, barOf, barsPerLayer, type BarGroup } from '../../reinforcement/bar-groups';
+import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
+import type { BeamAnalysis } from './analysis';
+import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
+import { chooseLinks, shearPlaces } from './choose-links';
+import { shiftedMoments } from './demand';
+import { supportPositions, type BeamInput, type LinkZone } from './input';
+import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
+import type { Sense } from './section-at';
+import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
+
+/**
+ * The steel of a beam: what the engineer set, and for the rest a first choice that a site can place. Few sizes, the lower bars half
+ * through and half in midspan, top bars over supports as far as they are needed, links in up to three zones a span.
+ */
+export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): BeamSteel {
+  const linkSize = beam.barRules.linkSizes[0] ?? usualSizes[beam.catalogue].links[0]!;
+  const linkDiameter = barOf({ count: 1, size: linkSize }, catalogues[beam.catalogue]).diameter;
+  const chosen = chooseMain(beam, code, analysis, linkDiameter);
+  const draft = (links: readonly (readonly LinkZone[])[]): BeamSteel => ({
+    bottom: chosen.bottom.map((b) => ({ main: b.main, extra: b.extra.count > 0 ? { bars: b.extra, from: 0, to: Infinity } : null })),
+    top: chosen.top.map((main) => ({ main })),
+    support: chosen.support.map((bars) => bars && { bars, from: -Infinity, to: Infinity }),
+    links,
+  });
+  const provisional = beam.spans.map((s) => [{ to: s.length, size: linkSize, legs: 2, spacing: 150 }]);
+  const forShear = new ResistanceMap(beam, code, new SteelMap(beam, draft(provisional), code, () => 1));
+  const links = beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, analysis, forShear, i, chosen.compression[i]!));
+  const withLegs = chosen.top.map((main, i) => (beam.bars.top[i]?.main ? main : { ...main, count: Math.max(main.count, ...links[i]!.map((z) => z.legs)) }));
+  return withEnds(beam, code, analysis, { ...draft(links), top: withLegs.map((main) => ({ main })) });
+}
+
+interface MainBars {
+  readonly bottom: readonly { readonly main: BarGroup; readonly extra: BarGroup }[];
+  readonly top: readonly BarGroup[];
+  readonly support: readonly (BarGroup | null)[];
+  /** Diameter of bars that are needed in compression in a span. */
+  readonly compression: readonly (number | null)[];
+}
+
+const NO_BARS: BarGroup = { count: 0, size: '' };
+
+/** Largest moments of one sense over a range of a span. */
+function largest(analysis: BeamAnalysis, span: number, sense: Sense, from: number, to: number): number {
+  const { stations, maxM, minM } = analysis.envelope;
+  let moment = 0;
+  stations.forEach((st, i) => {
+    if (st.span === span && st.x >= from && st.x <= to) moment = Math.max(moment, sense === 'sagging' ? maxM[i]! : -minM[i]!);
+  });
+  return moment;
+}
+
+function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, linkDiameter: number): MainBars {
+  const starts = supportPositions(beam);
+  const catalogue = catalogues[beam.catalogue];
+  const saggingTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'sagging', delta: 1, moment: largest(analysis, i, 'sagging', starts[i]!, starts[i]! + s.length) }));
+  const sagging = chooseBars(beam, code, saggingTasks, linkDiameter);
+  const supportTasks = beam.supports.flatMap((s, j) => {
+    const sides = [j - 1, j].filter((i) => i >= 0 && i < beam.spans.length);
+    const tasks = sides.map((i): BarTask => ({ span: i, sense: 'hogging', delta: s.redistribution, moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2) }));
+    const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
+    return s.type !== 'free' && worst.moment > 0 ? [{ support: j, task: worst }] : [];
+  });
+  const hogging = supportTasks.length > 0 ? chooseBars(beam, code, supportTasks.map((t) => t.task), linkDiameter) : [];
+  const support: (BarGroup | null)[] = beam.supports.map((_, j) => beam.bars.support[j]?.bars ?? null);
+  const bottomNeed = beam.spans.map(() => 0);
+  supportTasks.forEach(({ support: j }, k) => {
+    support[j] ??= hogging[k]!.bars;
+    for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
+  });
+  const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
+  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.35 * s.length, starts[i]! + 0.65 * s.length) }));
+  const mid = chooseBars(beam, code, midTasks, linkDiameter);
+  const top = beam.spans.map((_, i) => {
+    const isCantilever = beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free';
+    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever ? undefined : mid[i], sagging[i]!.compression, linkDiameter);
+  });
+  const compression = beam.spans.map((_, i) => {
+    const inTop = sagging[i]!.compression > 0 ? [barOf(top[i]!, catalogue).diameter] : [];
+    const inBottom = bottomNeed[i]! > 0 ? [barOf(bottom[i]!.main, catalogue).diameter] : [];
+    return inTop.length + inBottom.length > 0 ? Math.min(...inTop, ...inBottom) : null;
+  });
+  return { bottom, top, support, compression };
+}
+
+/** Three bars or fewer run through; of more, half run through and half stand in midspan. */
+function splitBottom(beam: BeamInput, span: number, chosen: Chosen, compressionNeed: number): { main: BarGroup; extra: BarGroup } {
+  const own = beam.bars.bottom[span];
+  const { size, count } = chosen.bars;
+  const area = areaOf([{ count: 1, size }], catalogues[beam.catalogue]);
+  const through = Math.max(2, count <= 3 ? count : Math.ceil(count / 2), Math.ceil(compressionNeed / area));
+  const main = own?.main ?? { size, count: through };
+  if (own?.extra.bars) return { main, extra: own.extra.bars };
+  const missing = count * area - areaOf([main], catalogues[beam.catalogue]);
+  const extraCount = Math.max(0, Math.ceil(missing / area - 1e-6));
+  return { main, extra: extraCount > 0 ? { size, count: extraCount } : NO_BARS };
+}
+
+/** Top bars of a span: two to hold the links, more where the middle hogs or compression steel is needed. */
+function hangers(beam: BeamInput, code: DesignCode, span: number, mid: Chosen | undefined, compression: number, linkDiameter: number): BarGroup {
+  const catalogue = catalogues[beam.catalogue];
+  const sizes = beam.barRules.mainSizes.length > 0 ? mainSizes(beam) : [usualSizes[beam.catalogue].hanger, ...mainSizes(beam)];
+  const light: BarGroup = { count: 2, size: sizes[0]! };
+  let best = mid && areaOf([mid.bars], catalogue) > areaOf([light], catalogue) && mid.score > 0 && needsMoreThan(mid) ? mid.bars : light;
+  if (areaOf([best], catalogue) >= compression) return best;
+  const face = faceGeometry(beam, 'top', span, linkDiameter);
+  for (const size of sizes) {
+    const bar = barOf({ count: 1, size }, catalogue);
+    const count = Math.max(2, Math.ceil(compression / bar.area));
+    best = { count, size };
+    if (count <= barsPerLayer(bar.diameter, face, code)) break;
+  }
+  return best;
+}
+
+/** The choice for a moment of zero is two light bars: then hangers of the lightest size do. */
+const needsMoreThan = (mid: Chosen) => mid.bars.count > 2 || mid.isShort;
+
+function linksOfSpan(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap, span: number, compressionBar: number | null): LinkZone[] {
+  const starts = supportPositions(beam);
+  const { maxM, minM } = analysis.envelope;
+  const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
+  const places = shearPlaces(analysis.envelope, span, starts[span]!, limits, (x, i) => resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)));
+  return chooseLinks(beam, code, span, places, compressionBar ? { bar: compressionBar } : null);
+}
+
+/** The stretch of a span where links are checked: between d (as the code has it) beyond the faces; up to a free end. */
+export function shearLimits(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, span: number, depthAt: (x: number) => number): { readonly from: number; readonly to: number } {
+  const left = analysis.faces[span]!;
+  const right = analysis.faces[span + 1]!;
+  const from = beam.supports[span]!.type === 'free' ? left.centre : left.right + code.shearDistance(depthAt(left.right));
+  const to = beam.supports[span + 1]!.type === 'free' ? right.centre : right.left - code.shearDistance(depthAt(right.left));
+  const middle = (left.centre + right.centre) / 2;
+  return from < to ? { from, to } : { from: middle - 1, to: middle + 1 };
+}
+
+/** Sets the ends of bars that stop: where the shifted moment no longer needs them, and an anchorage length on. */
+function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, draft: BeamSteel): BeamSteel {
+  const starts = supportPositions(beam);
+  const { lengthStep } = usualSizes[beam.catalogue];
+  const bare: BeamSteel = { ...draft, bottom: draft.bottom.map((b) => ({ ...b, extra: null })), support: draft.support.map(() => null) };
+  const catalogue = { catalogue: catalogues[beam.catalogue] };
+  const anchorage = anchorageLengths(beam, code, catalogue);
+  const resistance = new ResistanceMap(beam, code, new SteelMap(beam, bare, code, anchorage));
+  const full = new ResistanceMap(beam, code, new SteelMap(beam, draft, code, () => 1));
+  const { stations, maxM, minM } = analysis.envelope;
+  const shifted = shiftedMoments(stations, maxM, minM, (i) => {
+    const { span, x } = stations[i]!;
+    return full.shearAt(full.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)), full.map.linkZoneAt(span, x)).shift;
+  });
+  const lacking = (span: number, sense: Sense, from: number, to: number): number[] =>
+    stations.flatMap((st, i) => {
+      if (st.span !== span || st.x < from || st.x > to) return [];
+      const demand = sense === 'sagging' ? shifted.sagging[i]! : shifted.hogging[i]!;
+      return demand > (resistance.bendingAt(span, st.x, sense)?.moment ?? 0) * 0.999 ? [st.x] : [];
+    });
+
+  const bottom = draft.bottom.map((b, i) => {
+    if (!b.extra) return b;
+    const own = beam.bars.bottom[i]!.extra;
+    const [start, end] = [starts[i]!, starts[i + 1]!];
+    const where = lacking(i, 'sagging', start, end);
+    const middle = (start + end) / 2;
+    const on = anchorage('bottom', b.extra.bars.size, i);
+    const from = own.from !== null ? start + own.from : start + roundDown(Math.max(0, Math.min(...where, middle) - on - start), lengthStep);
+    const to = own.to !== null ? start + own.to : end - roundDown(Math.max(0, end - Math.max(...where, middle) - on), lengthStep);
+    return { main: b.main, extra: { bars: b.extra.bars, from, to } };
+  });
+  const support = draft.support.map((run, j): BarRun | null => {
+    if (!run) return null;
+    const own = beam.bars.support[j]!;
+    const centre = starts[j]!;
+    const reach = (span: number, side: -1 | 1): number => {
+      const L = beam.spans[span]?.length;
+      if (L === undefined) return 0;
+      const far = beam.supports[side === 1 ? span + 1 : span]!;
+      if (far.type === 'free') return L;
+      const where = lacking(span, 'hogging', side === 1 ? centre : centre - L / 2, side === 1 ? centre + L / 2 : centre);
+      const furthest = where.length > 0 ? Math.max(...where.map((x) => Math.abs(x - centre))) : 0;
+      const half = beam.supports[j]!.width / 2;
+      return Math.min(L, roundUp(Math.max(furthest, half) + anchorage('top', run.bars.size, span), lengthStep));
+    };
+    const left = own.left ?? reach(j - 1, -1);
+    const right = own.right ?? reach(j, 1);
+    if (!own.bars && left <= 0 && right <= 0) return null;
+    return { bars: run.bars, from: Math.max(starts[0]!, centre - left), to: Math.min(starts[starts.length - 1]!, centre + right) };
+  });
+  return { ...draft, bottom, support };
+}
+

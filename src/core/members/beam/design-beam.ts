@@ -1,0 +1,95 @@
+import { zeros } from '../../analysis/envelope';
+import { MechanismError } from '../../analysis/line-beam';
+import type { DesignCode } from '../../codes/design-code';
+import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../check';
+import { analyseBeam, type BeamAnalysis } from './analysis';
+import { bendingChecks, ductilityCheck, type CheckBasis } from './bending-checks';
+import { chooseSteel } from './choose-steel';
+import { compressionChecks } from './compression-check';
+import { beamFaults } from './faults';
+import { designForces } from './design-forces';
+import type { BeamInput } from './input';
+import { supportName } from './input';
+import { beamQuantities } from './quantities';
+import { anchorageLengths, ResistanceMap } from './resistance';
+import { emptyBeamResult, type BeamResult } from './result';
+import { shearChecks } from './shear-checks';
+import { SteelMap } from './steel';
+import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
+import { beamStrips } from './strips';
+import { catalogues } from '../../materials/bars';
+
+/** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
+export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
+  const faults = beamFaults(beam, code);
+  if (faults.length > 0) return emptyBeamResult(faults);
+  if (beam.mode === 'forces') return designForces(beam, code, options);
+  let analysis: BeamAnalysis;
+  try {
+    analysis = analyseBeam(beam, code);
+  } catch (error) {
+    if (error instanceof MechanismError) return emptyBeamResult([{ path: 'supports', reason: error.message }]);
+    throw error;
+  }
+  if (analysis.arrangements.length === 0) return nothingToDesign(analysis);
+  const steel = chooseSteel(beam, code, analysis);
+  const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
+  const resistance = new ResistanceMap(beam, code, map);
+  const strips = beamStrips(beam, code, analysis, resistance);
+  const basis: CheckBasis = {
+    beam, code, strips, resistance, units: options.units,
+    combinationAt: (by, i) => {
+      const a = analysis.arrangements[by[i]!];
+      return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
+    },
+  }; // prettier-ignore
+  const checks = finishChecks(
+    [
+      ...bendingChecks(basis), ...ductilityCheck(basis), ...compressionChecks(basis), ...shearChecks(basis, analysis),
+      ...minimumSteelCheck(basis), ...maximumSteelCheck(basis), ...spacingCheck(basis), ...redistributionCheck(basis),
+      ...topicsNotCovered(code.notCovered),
+    ], // prettier-ignore
+    options,
+  );
+  const { envelope: env } = analysis;
+  return {
+    type: 'beam',
+    faults: [],
+    strips,
+    arrangements: analysis.arrangements.map((a) => ({ combination: a.combination.id, title: a.combination.title, label: a.label })),
+    combinations: analysis.combinations,
+    reactions: beam.supports.flatMap((s, i) => (s.type === 'free' ? [] : [{ support: i, max: env.maxR[i]!, min: env.minR[i]! }])),
+    handChecks: analysis.handChecks,
+    zeros: { sagging: zeros(env.stations, env.maxM), hogging: zeros(env.stations, env.minM) },
+    steel,
+    checks,
+    governing: governing(checks) ?? null,
+    quantities: beamQuantities(beam, map),
+  };
+}
+
+/** A member with no ultimate combination, or no load at all, says so and shows no figure. */
+function nothingToDesign(analysis: BeamAnalysis): BeamResult {
+  const hasUltimate = analysis.combinations.some((c) => c.kind === 'ultimate');
+  const { check } = makeCheck({
+    id: 'nothing', family: 'bending', title: hasUltimate ? 'No loads' : 'No ultimate combination', clause: '', demand: null, capacity: null, utilisation: null, status: 'failed',
+    place: { x: null, label: '' },
+    reason: hasUltimate ? 'There is no load on this beam: nothing is designed.' : 'No ultimate combination is switched on: nothing is designed.',
+  }); // prettier-ignore
+  return { ...emptyBeamResult([]), combinations: analysis.combinations, checks: [check], governing: check };
+}
+
+function redistributionCheck({ beam, code }: CheckBasis): DerivableCheck[] {
+  const least = code.leastRedistribution(beam.materials);
+  const lowest = beam.supports.reduce((best, s, i) => (s.redistribution < beam.supports[best]!.redistribution ? i : best), 0);
+  const { redistribution } = beam.supports[lowest]!;
+  if (redistribution >= 1) return [];
+  return [
+    makeCheck({
+      id: 'redistribution', family: 'bending', title: 'Redistribution', clause: least.clause,
+      demand: { value: 1 - redistribution, kind: 'percent' }, capacity: { value: 1 - least.value, kind: 'percent' }, utilisation: (1 - redistribution) / (1 - least.value),
+      place: { x: null, label: `support ${supportName(lowest)}` },
+      ...(redistribution < least.value ? { reason: `At most ${Math.round(100 * (1 - least.value))} % may be redistributed.` } : {}),
+    }), // prettier-ignore
+  ];
+}

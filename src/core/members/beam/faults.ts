@@ -1,0 +1,121 @@
+import type { DesignCode } from '../../codes/design-code';
+import { catalogues, findBar } from '../../materials/bars';
+import type { BeamInput } from './input';
+import { outlineOf, supportName } from './input';
+
+/** Something in the input that stops the design, by the path of its field. */
+export interface Fault {
+  readonly path: string;
+  readonly reason: string;
+}
+
+/** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
+export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
+  return [
+    ...code.materialFaults(beam.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
+    ...sectionFaults(beam),
+    ...barFaults(beam),
+    ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam)]),
+  ];
+}
+
+function sectionFaults(beam: BeamInput): Fault[] {
+  const faults: Fault[] = [];
+  const add = (path: string, reason: string) => faults.push({ path, reason });
+  beam.spans.forEach((span, i) => {
+    const o = outlineOf(beam, i);
+    const at = (field: string) => (i > 0 || field in span.section ? `spans[${i}].section.${field}` : `section.${field}`);
+    const { top, bottom, side } = beam.cover;
+    if (!(o.b >= 50 && o.b <= 5000)) add(at('b'), 'The width must lie between 50 mm and 5 m.');
+    else if (2 * side + 40 > o.b) add('cover.side', `Two side covers and the links leave no room in a width of ${Math.round(o.b)} mm.`);
+    if (!(o.h >= 80 && o.h <= 5000)) add(at('h'), 'The depth must lie between 80 mm and 5 m.');
+    else if (top + bottom + 60 > o.h) add('cover.bottom', `The covers leave no room in a depth of ${Math.round(o.h)} mm.`);
+    if (o.shape !== 'rectangular') {
+      if (!(o.flangeWidth >= o.b)) add(at('flangeWidth'), 'The flange must be at least as wide as the web.');
+      if (o.flangeWidth > 20_000) add(at('flangeWidth'), 'The flange is wider than 20 m.');
+      if (!(o.flangeDepth >= 30 && o.flangeDepth < o.h)) add(at('flangeDepth'), 'The flange must be at least 30 mm deep and less than the beam.');
+    }
+    if (beam.mode === 'loads' && !(span.length >= 100 && span.length <= 100_000)) add(`spans[${i}].length`, 'A span must lie between 0.1 and 100 m.');
+  });
+  for (const face of ['top', 'bottom', 'side'] as const)
+    if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300)) add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');
+  return faults;
+}
+
+function supportFaults(beam: BeamInput): Fault[] {
+  const faults: Fault[] = [];
+  const add = (path: string, reason: string) => faults.push({ path, reason });
+  if (beam.spans.length < 1 || beam.spans.length > 22) add('spans', 'A beam has 1 to 20 spans and up to two cantilevers.');
+  if (beam.supports.length !== beam.spans.length + 1) {
+    add('supports', `${beam.spans.length} spans need ${beam.spans.length + 1} supports or ends, there are ${beam.supports.length}.`);
+    return faults;
+  }
+  const last = beam.supports.length - 1;
+  beam.supports.forEach((s, i) => {
+    if (s.type === 'free' && i > 0 && i < last) add(`supports[${i}].type`, 'Only an end can be free.');
+    if (!(s.width >= 0)) add(`supports[${i}].width`, 'A width cannot be negative.');
+    const shortest = Math.min(beam.spans[i - 1]?.length ?? Infinity, beam.spans[i]?.length ?? Infinity);
+    if (s.width >= shortest) add(`supports[${i}].width`, `Support ${supportName(i)} is wider than its span is long.`);
+    if (!(s.redistribution > 0 && s.redistribution <= 1.3)) add(`supports[${i}].redistribution`, 'The ratio after redistribution lies between the limit of the code and 1.');
+    if (s.type === 'spring' && ((s.vertical ?? 1) <= 0 || (s.rotation ?? 0) < 0)) add(`supports[${i}].vertical`, 'A spring needs a stiffness above zero.');
+  });
+  const held = beam.supports.filter((s) => s.type !== 'free').length;
+  const turnsHeld = beam.supports.some((s) => s.type === 'fixed' || (s.type === 'spring' && (s.rotation ?? 0) > 0));
+  if (held === 0 || (held === 1 && !turnsHeld)) add('supports', 'The beam is a mechanism: it needs two supports, or one fixed support.');
+  return faults;
+}
+
+function loadFaults(beam: BeamInput): Fault[] {
+  const faults: Fault[] = [];
+  const ids = new Set<string>();
+  beam.cases.forEach((c, i) => {
+    if (ids.has(c.id)) faults.push({ path: `cases[${i}].id`, reason: `There are two load cases "${c.id}".` });
+    ids.add(c.id);
+  });
+  beam.loads.forEach((load, i) => {
+    const add = (field: string, reason: string) => faults.push({ path: `loads[${i}].${field}`, reason });
+    if (!ids.has(load.case)) add('case', `There is no load case "${load.case}".`);
+    if (load.type === 'uniform' && load.span === 'all') return;
+    const span = beam.spans[load.span as number];
+    if (!span) return add('span', `There is no span ${Number(load.span) + 1}.`);
+    const L = span.length + 0.5;
+    if (load.type === 'partial' || load.type === 'trapezoidal') {
+      if (load.from < 0 || load.from > L) add('from', 'The load begins off the span.');
+      if (load.to > L) add('to', `The load ends off the span, which is ${Math.round(span.length)} mm long.`);
+      if (load.to <= load.from) add('to', 'The load must end beyond where it begins.');
+    }
+    if ((load.type === 'point' || load.type === 'moment') && (load.at < 0 || load.at > L))
+      add('at', `The load stands off the span, which is ${Math.round(span.length)} mm long.`);
+  });
+  return faults;
+}
+
+function forceFaults(beam: BeamInput): Fault[] {
+  return beam.forces.length === 0 ? [{ path: 'forces', reason: 'No design forces yet: type a moment and a shear.' }] : [];
+}
+
+function barFaults(beam: BeamInput): Fault[] {
+  const faults: Fault[] = [];
+  const catalogue = catalogues[beam.catalogue];
+  const checkGroup = (group: { count: number; size: string } | null, path: string, least: number) => {
+    if (!group) return;
+    if (!findBar(catalogue, group.size)) faults.push({ path: `${path}.size`, reason: `No bar "${group.size}" among ${catalogue.title} bars.` });
+    if (!Number.isInteger(group.count) || group.count < least || group.count > 60)
+      faults.push({ path: `${path}.count`, reason: `The number of bars must be a whole number from ${least} to 60.` });
+  };
+  beam.bars.bottom.forEach((b, i) => {
+    checkGroup(b.main, `bars.bottom[${i}].main`, 2);
+    checkGroup(b.extra.bars, `bars.bottom[${i}].extra.bars`, 0);
+  });
+  beam.bars.top.forEach((b, i) => checkGroup(b.main, `bars.top[${i}].main`, 2));
+  beam.bars.support.forEach((b, i) => checkGroup(b.bars, `bars.support[${i}].bars`, 2));
+  beam.bars.links.forEach(({ zones }, i) =>
+    zones?.forEach((zone, k) => {
+      const path = `bars.links[${i}].zones[${k}]`;
+      if (!findBar(catalogue, zone.size)) faults.push({ path: `${path}.size`, reason: `No bar "${zone.size}" among ${catalogue.title} bars.` });
+      if (!(zone.spacing >= 25 && zone.spacing <= 1000)) faults.push({ path: `${path}.spacing`, reason: 'The spacing must lie between 25 and 1000 mm.' });
+      if (!Number.isInteger(zone.legs) || zone.legs < 2 || zone.legs > 20) faults.push({ path: `${path}.legs`, reason: 'Links have 2 to 20 legs.' });
+    }),
+  );
+  return faults;
+}

@@ -1,0 +1,130 @@
+import type { Combination, LoadCase } from '../../analysis/combination';
+import type { Materials } from '../../codes/design-code';
+import type { BeamOutline } from '../../geometry/beam-outline';
+import type { CatalogueId } from '../../materials/bars';
+import type { BarGroup } from '../../reinforcement/bar-groups';
+
+/** Lengths mm, forces N, line loads N/mm, moments N mm; positions along a span from its left end. Loads positive down. */
+
+export type SupportType = 'pinned' | 'fixed' | 'free' | 'spring';
+
+export interface BeamSupport {
+  readonly type: SupportType;
+  /** Width along the beam. */
+  readonly width: number;
+  /** Spring stiffness; null is rigid for vertical, none for rotation. Only for a spring. */
+  readonly vertical: number | null;
+  readonly rotation: number | null;
+  readonly settlement: number;
+  /** Moment after over before redistribution. */
+  readonly redistribution: number;
+}
+
+export interface BeamSpan {
+  readonly length: number;
+  /** Dimensions that differ from those of the beam. */
+  readonly section: Partial<BeamOutline>;
+}
+
+export type BeamLoad = { readonly case: string; readonly note: string } & (
+  | { readonly type: 'uniform'; readonly span: number | 'all'; readonly value: number }
+  | { readonly type: 'partial'; readonly span: number; readonly from: number; readonly to: number; readonly value: number }
+  | { readonly type: 'trapezoidal'; readonly span: number; readonly from: number; readonly to: number; readonly start: number; readonly end: number }
+  | { readonly type: 'point'; readonly span: number; readonly at: number; readonly force: number }
+  | { readonly type: 'moment'; readonly span: number; readonly at: number; readonly moment: number }
+);
+export type BeamLoadType = BeamLoad['type'];
+
+export interface Cover {
+  /** To the outside of the links. */
+  readonly top: number;
+  readonly bottom: number;
+  readonly side: number;
+}
+
+/** Bars that stop inside a span; null is chosen automatically. */
+export interface ExtraBars {
+  readonly bars: BarGroup | null;
+  readonly from: number | null;
+  readonly to: number | null;
+}
+
+export interface SupportBars {
+  readonly bars: BarGroup | null;
+  /** Lengths from the support's centre line. */
+  readonly left: number | null;
+  readonly right: number | null;
+}
+
+export interface LinkZone {
+  /** Where the zone ends, from the left end of the span; the last zone ends with the span. */
+  readonly to: number;
+  readonly size: string;
+  readonly legs: number;
+  readonly spacing: number;
+}
+
+export interface BeamBars {
+  /** By span. */
+  readonly bottom: readonly { readonly main: BarGroup | null; readonly extra: ExtraBars }[];
+  readonly top: readonly { readonly main: BarGroup | null }[];
+  readonly links: readonly { readonly zones: readonly LinkZone[] | null }[];
+  /** By support. */
+  readonly support: readonly SupportBars[];
+}
+
+/** What the automatic choice of bars may use; an empty list is everything usual. */
+export interface BarRules {
+  readonly mainSizes: readonly string[];
+  readonly linkSizes: readonly string[];
+  /** Refuse compression steel that strength would need. */
+  readonly singlyReinforced: boolean;
+}
+
+/** One set of design forces at a named place. M sagging positive. */
+export interface GivenForces {
+  readonly place: string;
+  readonly combination: string;
+  readonly moment: number;
+  readonly shear: number;
+}
+
+/** A continuous beam, or (mode "forces") a section whose design forces are known. */
+export interface BeamInput {
+  readonly mode: 'loads' | 'forces';
+  readonly section: BeamOutline;
+  readonly spans: readonly BeamSpan[];
+  readonly supports: readonly BeamSupport[];
+  readonly materials: Materials;
+  readonly catalogue: CatalogueId;
+  readonly cover: Cover;
+  readonly unitWeight: number;
+  readonly selfWeight: boolean;
+  readonly cases: readonly LoadCase[];
+  readonly loads: readonly BeamLoad[];
+  readonly forces: readonly GivenForces[];
+  readonly bars: BeamBars;
+  readonly barRules: BarRules;
+  /** Combinations switched off, by id; and the engineer's own. */
+  readonly combinationsOff: readonly string[];
+  readonly ownCombinations: readonly Combination[];
+}
+
+/** The outline of a span. */
+export function outlineOf(beam: BeamInput, span: number): BeamOutline {
+  return { ...beam.section, ...beam.spans[span]?.section };
+}
+
+/** Distances of the supports from the left end. */
+export function supportPositions(beam: BeamInput): number[] {
+  const x = [0];
+  for (const span of beam.spans) x.push(x[x.length - 1]! + span.length);
+  return x;
+}
+
+/** Names of supports as on the grid: A, B, ... Z, AA. */
+export function supportName(i: number): string {
+  return i < 26 ? String.fromCharCode(65 + i) : supportName(Math.floor(i / 26) - 1) + supportName(i % 26);
+}
+
+export const SELF_WEIGHT = 'SW';

@@ -1,0 +1,66 @@
+import type { Combination } from '../../analysis/combination';
+import type { HandCheck } from '../../analysis/hand-check';
+import type { Check } from '../check';
+import type { Fault } from './faults';
+import type { BeamSteel } from './steel';
+
+/** Curves along the beam, one number for each station. N, mm; moments N mm; steel mm2. */
+export interface BeamStrips {
+  readonly x: Float64Array;
+  readonly span: Int32Array;
+  readonly maxM: Float64Array;
+  readonly minM: Float64Array;
+  readonly maxV: Float64Array;
+  readonly minV: Float64Array;
+  /** Index into `arrangements`, governing each curve. */
+  readonly maxMBy: Int32Array;
+  readonly minMBy: Int32Array;
+  readonly maxVBy: Int32Array;
+  readonly minVBy: Int32Array;
+  /** Moments shifted along the beam, as the steel has to carry them; both positive. */
+  readonly shiftedSagging: Float64Array;
+  readonly shiftedHogging: Float64Array;
+  readonly resistanceSagging: Float64Array;
+  readonly resistanceHogging: Float64Array;
+  readonly resistanceV: Float64Array;
+  readonly requiredBottom: Float64Array;
+  readonly requiredTop: Float64Array;
+  readonly providedBottom: Float64Array;
+  readonly providedTop: Float64Array;
+}
+
+export interface SupportReaction {
+  readonly support: number;
+  readonly max: number;
+  readonly min: number;
+}
+
+export interface BeamQuantities {
+  /** mm3, kg, kg, mm2 */
+  readonly concrete: number;
+  readonly bars: number;
+  readonly links: number;
+  readonly formwork: number;
+}
+
+/** Everything that the design of a beam gives. Plain data. */
+export interface BeamResult {
+  readonly type: 'beam';
+  /** Faults in the input: when there are any, nothing else was worked out. */
+  readonly faults: readonly Fault[];
+  readonly strips: BeamStrips | null;
+  readonly arrangements: readonly { readonly combination: string; readonly title: string; readonly label: string }[];
+  readonly combinations: readonly Combination[];
+  readonly reactions: readonly SupportReaction[];
+  readonly handChecks: readonly HandCheck[];
+  /** Where the envelopes of moment cross zero (mm). */
+  readonly zeros: { readonly sagging: readonly number[]; readonly hogging: readonly number[] };
+  readonly steel: BeamSteel | null;
+  readonly checks: readonly Check[];
+  readonly governing: Check | null;
+  readonly quantities: BeamQuantities | null;
+}
+
+export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
+  return { type: 'beam', faults, strips: null, arrangements: [], combinations: [], reactions: [], handChecks: [], zeros: { sagging: [], hogging: [] }, steel: null, checks: [], governing: null, quantities: null };
+}

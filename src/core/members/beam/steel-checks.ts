@@ -1,0 +1,89 @@
+import { derive, silent } from '../../calc/calc';
+import { formatQuantity } from '../../units/format';
+import { makeCheck, type DerivableCheck } from '../check';
+import { regions, type CheckBasis } from './bending-checks';
+import { outlineOf } from './input';
+import { concreteOf, tensionFace } from './section-at';
+import type { Face } from './steel';
+
+/** Least tension steel where the moment is largest in each region: the worst of all. */
+export function minimumSteelCheck({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
+  const found = regions(beam, strips).flatMap((region) => {
+    const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
+    const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
+    if (region.stations.length === 0 || moment(i) <= 0) return [];
+    const span = strips.span[i]!;
+    const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
+    const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
+    const least = code.minimumSteel(silent, section, d, beam.materials);
+    return [{ region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity }];
+  });
+  if (found.length === 0) return [];
+  const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+  const face = tensionFace(w.region.sense) === 'top' ? 'Top' : 'Bottom';
+  return [
+    makeCheck(
+      {
+        id: 'minimum-steel', family: 'detailing', title: 'Least steel', clause: code.steelClauses.minimum,
+        demand: { value: w.least, kind: 'area' }, capacity: { value: w.area, kind: 'area' }, utilisation: w.ratio, place: { x: w.x, label: w.region.label },
+        ...(w.ratio > 1 ? { reason: `${face} bars at ${w.region.label}: at least ${formatQuantity(w.least, 'area', units)}, has ${formatQuantity(w.area, 'area', units)}.` } : {}),
+      }, // prettier-ignore
+      () => derive((c) => void code.minimumSteel(c, w.section, w.d, beam.materials)),
+    ),
+  ];
+}
+
+/** Most steel in a face, where the code limits it. */
+export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): DerivableCheck[] {
+  let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
+  strips.x.forEach((_x, i) => {
+    for (const sense of ['sagging', 'hogging'] as const) {
+      const section = { ...concreteOf(outlineOf(beam, strips.span[i]!), sense), layers: [] };
+      const most = code.maximumSteel(silent, section, beam.materials);
+      const area = (sense === 'sagging' ? strips.providedBottom : strips.providedTop)[i]!;
+      if (most !== undefined && (!worst || area / most > worst.ratio)) worst = { ratio: area / most, i, sense, area, most };
+    }
+  });
+  if (!worst) return [];
+  const { i, sense, area, most, ratio } = worst;
+  const span = strips.span[i]!;
+  return [
+    makeCheck(
+      {
+        id: 'maximum-steel', family: 'detailing', title: 'Most steel', clause: code.steelClauses.maximum,
+        demand: { value: area, kind: 'area' }, capacity: { value: most, kind: 'area' }, utilisation: ratio, place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
+        ...(ratio > 1 ? { reason: `${formatQuantity(area, 'area', units)} in one face, at most ${formatQuantity(most, 'area', units)} outside laps.` } : {}),
+      }, // prettier-ignore
+      () => derive((c) => void code.maximumSteel(c, { ...concreteOf(outlineOf(beam, span), sense), layers: [] }, beam.materials)),
+    ),
+  ];
+}
+
+/** Clear distance between bars in every face of every span and support: the tightest of all. */
+export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
+  const seen = new Set<string>();
+  let worst: { ratio: number; clear: number; required: number; label: string; x: number; misfit?: string } | undefined;
+  strips.x.forEach((x, i) => {
+    const span = strips.span[i]!;
+    for (const face of ['bottom', 'top'] as Face[]) {
+      const { groups } = resistance.map.barsAt(face, span, x);
+      const key = `${face} ${span} ${groups.map((g) => `${g.count}${g.size}`).join()}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const placed = resistance.map.placement(face, span, groups);
+      const ratio = placed.misfit ? Infinity : placed.clearRequired / placed.clear;
+      if (!worst || ratio > worst.ratio) worst = { ratio, clear: placed.clear, required: placed.clearRequired, label: `${face}, span ${span + 1}`, x, ...(placed.misfit ? { misfit: placed.misfit } : {}) };
+    }
+  });
+  if (!worst) return [];
+  const clause = code.clearSpacing(20, beam.materials.aggregateSize).clause;
+  const isOver = worst.ratio > 1 + 1e-9;
+  return [
+    makeCheck({
+      id: 'bar-spacing', family: 'detailing', title: 'Clear bar spacing', clause,
+      demand: { value: worst.required, kind: 'smallLength' }, capacity: Number.isFinite(worst.clear) ? { value: worst.clear, kind: 'smallLength' } : null, utilisation: worst.ratio,
+      place: { x: worst.x, label: worst.label },
+      ...(isOver ? { reason: worst.misfit ? `${worst.label}: ${worst.misfit}.` : `${worst.label}: ${formatQuantity(worst.clear, 'smallLength', units)} clear, needs ${formatQuantity(worst.required, 'smallLength', units)}.` } : {}),
+    }), // prettier-ignore
+  ];
+}

@@ -1,0 +1,57 @@
+import { CalcError, silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import type { BeamAnalysis } from './analysis';
+import { shiftedMoments } from './demand';
+import type { BeamInput } from './input';
+import { outlineOf } from './input';
+import { sensesOf, type ResistanceMap } from './resistance';
+import type { BeamStrips } from './result';
+import { compressionFace, concreteOf, type Sense } from './section-at';
+
+/** Demand and resistance along the whole beam. */
+export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): BeamStrips {
+  const { stations, ...env } = analysis.envelope;
+  const n = stations.length;
+  const curve = () => new Float64Array(n);
+  const resistanceV = curve();
+  const shift = curve();
+  stations.forEach(({ span, x }, i) => {
+    const section = resistance.shearSection(span, x, sensesOf(env.maxM[i]!, env.minM[i]!));
+    const shear = resistance.shearAt(section, resistance.map.linkZoneAt(span, x));
+    resistanceV[i] = shear.force;
+    shift[i] = shear.shift;
+  });
+  const shifted = shiftedMoments(stations, env.maxM, env.minM, (i) => shift[i]!);
+  const strips = {
+    x: Float64Array.from(stations, (s) => s.x),
+    span: Int32Array.from(stations, (s) => s.span),
+    maxM: env.maxM, minM: env.minM, maxV: env.maxV, minV: env.minV, maxMBy: env.maxMBy, minMBy: env.minMBy, maxVBy: env.maxVBy, minVBy: env.minVBy,
+    shiftedSagging: shifted.sagging, shiftedHogging: shifted.hogging, resistanceSagging: curve(), resistanceHogging: curve(), resistanceV,
+    requiredBottom: curve(), requiredTop: curve(), providedBottom: curve(), providedTop: curve(),
+  }; // prettier-ignore
+  stations.forEach(({ span, x }, i) => {
+    for (const sense of ['sagging', 'hogging'] as const) {
+      const isSagging = sense === 'sagging';
+      const steel = resistance.tensionSteel(span, x, sense);
+      (isSagging ? strips.providedBottom : strips.providedTop)[i] = steel.area;
+      (isSagging ? strips.resistanceSagging : strips.resistanceHogging)[i] = resistance.bendingAt(span, x, sense)?.moment ?? 0;
+      const moment = isSagging ? shifted.sagging[i]! : shifted.hogging[i]!;
+      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(beam, code, span, sense, moment, steel.d);
+    }
+  });
+  return strips;
+}
+
+/** Tension steel for a moment at an effective depth (mm2); NaN where the section cannot carry it with such steel. */
+export function requiredSteel(beam: BeamInput, code: DesignCode, span: number, sense: Sense, moment: number, d: number): number {
+  if (moment <= 0) return 0;
+  const section = { ...concreteOf(outlineOf(beam, span), sense), layers: [] };
+  const d2 = beam.cover[compressionFace(sense)] + 20;
+  const delta = sense === 'sagging' ? 1 : Math.min(beam.supports[span]!.redistribution, beam.supports[span + 1]!.redistribution);
+  try {
+    return code.bendingSteel(silent, moment, section, d, d2, beam.materials, delta, beam.barRules.singlyReinforced).tension;
+  } catch (error) {
+    if (error instanceof CalcError) return NaN;
+    throw error;
+  }
+}

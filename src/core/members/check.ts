@@ -1,0 +1,105 @@
+import type { Step } from '../calc/calc';
+import { CalcError } from '../calc/calc';
+import type { QuantityKind, UnitSystem } from '../units/quantity';
+
+export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing';
+
+export type CheckStatus = 'holds' | 'near' | 'exceeds' | 'notApplicable' | 'notCovered' | 'failed';
+
+/** Demand or capacity of a check, in internal units. */
+export interface Measured {
+  readonly value: number;
+  readonly kind: QuantityKind;
+}
+
+/** One check of one member: the shape that the ladder, the overview, the report, the schedule and the command line all read. */
+export interface Check {
+  readonly id: string;
+  readonly family: CheckFamily;
+  readonly title: string;
+  readonly clause: string;
+  readonly demand: Measured | null;
+  readonly capacity: Measured | null;
+  /** Demand over capacity: over 1 exceeds. Null when there is no figure. */
+  readonly utilisation: number | null;
+  readonly status: CheckStatus;
+  /** Where: distance along the member (mm), null when it has no single place; and its name. */
+  readonly place: { readonly x: number | null; readonly label: string };
+  readonly combination: string;
+  /** What failed, in words with both numbers; or why there is no figure. */
+  readonly reason?: string;
+  readonly warnings: readonly string[];
+  /** Keys of the choices that this check rests on. */
+  readonly assumptions: readonly string[];
+  readonly derivation?: readonly Step[];
+}
+
+/** From here on a utilisation that prints as 1.00 counts as holding; above, three decimals show that it does not. */
+const ROUNDING = 1.0005;
+const NEAR = 0.945;
+
+/** State by the figure as it is shown: rounded first, then judged. */
+export function statusOf(utilisation: number | null): CheckStatus {
+  if (utilisation === null || Number.isNaN(utilisation)) return 'failed';
+  if (utilisation > ROUNDING) return 'exceeds';
+  return utilisation >= NEAR ? 'near' : 'holds';
+}
+
+export type CheckDraft = Omit<Check, 'status' | 'warnings' | 'assumptions' | 'derivation' | 'combination'> &
+  Partial<Pick<Check, 'status' | 'warnings' | 'assumptions' | 'combination'>>;
+
+/** A check together with the calculation that can be run again to derive it. */
+export interface DerivableCheck {
+  readonly check: Check;
+  readonly derive?: () => readonly Step[];
+}
+
+export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): DerivableCheck {
+  const check: Check = { warnings: [], assumptions: [], combination: '', status: statusOf(draft.utilisation), ...draft };
+  return derive ? { check, derive } : { check };
+}
+
+/** Runs a calculation that may find that it has no answer; then the check says why. */
+export function guarded(base: Pick<Check, 'id' | 'family' | 'title' | 'clause' | 'place'>, run: () => DerivableCheck): DerivableCheck {
+  try {
+    return run();
+  } catch (error) {
+    if (!(error instanceof CalcError)) throw error;
+    return makeCheck({ ...base, demand: null, capacity: null, utilisation: null, status: 'failed', reason: error.message });
+  }
+}
+
+/** Topics that a code lacks here are said on the ladder, never passed over. */
+export function topicsNotCovered(topics: readonly { readonly title: string; readonly clause: string }[]): DerivableCheck[] {
+  return topics.map(({ title, clause }) =>
+    makeCheck({
+      id: `not-covered-${title.toLowerCase().replace(/[^a-z]+/g, '-')}`, family: 'detailing', title, clause, demand: null, capacity: null, utilisation: null, status: 'notCovered',
+      place: { x: null, label: '' }, reason: 'Not covered here yet: check it by other means.',
+    }), // prettier-ignore
+  );
+}
+
+export interface DesignOptions {
+  /** Checks to derive in full: their ids, or all. */
+  readonly derive: readonly string[] | 'all';
+  /** The units in which sentences are written. */
+  readonly units: UnitSystem;
+}
+
+/** Sorts checks worst first and attaches the derivations that are asked for. */
+export function finishChecks(list: readonly DerivableCheck[], options: DesignOptions): Check[] {
+  const wanted = (id: string) => options.derive === 'all' || options.derive.includes(id);
+  return list.map(({ check, derive }) => (derive && wanted(check.id) ? { ...check, derivation: derive() } : check)).sort(worstFirst);
+}
+
+const severity: Record<CheckStatus, number> = { failed: 5, exceeds: 4, near: 3, holds: 2, notCovered: 1, notApplicable: 0 };
+
+/** Worst first; those without a figure after those with one, except what could not be computed. */
+export function worstFirst(a: Check, b: Check): number {
+  return severity[b.status] - severity[a.status] || (b.utilisation ?? 0) - (a.utilisation ?? 0);
+}
+
+/** The check with the largest utilisation, undefined when none has a figure. */
+export function governing(checks: readonly Check[]): Check | undefined {
+  return [...checks].sort(worstFirst).find((c) => c.utilisation !== null || c.status === 'failed');
+}

@@ -1,0 +1,27 @@
+import type { BeamSupport, ExtraBars, SupportBars } from '../members/beam/input';
+import type { BeamMember } from './project';
+
+const noExtra: ExtraBars = { bars: null, from: null, to: null };
+const noSupportBars: SupportBars = { bars: null, left: null, right: null };
+const pinned: BeamSupport = { type: 'pinned', width: 0, vertical: null, rotation: null, settlement: 0, redistribution: 1 };
+
+const resize = <T>(list: readonly T[], length: number, filler: T): T[] => Array.from({ length }, (_, i) => list[i] ?? filler);
+
+/** Brings the lists that go by span and support to the right length. A beam without supports stands on pins. */
+export function completeBeam(beam: BeamMember): BeamMember {
+  const spans = beam.spans.length;
+  const { bars } = beam;
+  return {
+    ...beam,
+    supports: beam.supports.length === 0 ? resize([], spans + 1, pinned) : beam.supports,
+    bars: {
+      ...bars,
+      bottom: resize(bars.bottom, spans, { main: null, extra: noExtra }),
+      top: resize(bars.top, spans, { main: null }),
+      links: resize(bars.links, spans, { zones: null }),
+      support: resize(bars.support, spans + 1, noSupportBars),
+    },
+  };
+}
+
+export { pinned as pinnedSupport, noExtra, noSupportBars };

@@ -1,0 +1,39 @@
+import type { BeamSteel } from '../members/beam/steel';
+import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
+import { formatValue, unitLabel } from '../units/format';
+import type { UnitSystem } from '../units/quantity';
+import type { Member, Project } from './project';
+
+/** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
+export function barPrefix(project: Pick<Project, 'code'>): string {
+  return project.code.id === 'en1992' ? 'H' : '';
+}
+
+export function barLabel(group: BarGroup, project: Pick<Project, 'code'>): string {
+  return groupLabel(group, barPrefix(project));
+}
+
+/** "H8 @ 150" or "#3 @ 6 in": size and spacing of links. */
+export function linkLabel(zone: { readonly size: string; readonly spacing: number; readonly legs: number }, project: Pick<Project, 'code' | 'display'>): string {
+  const size = /^\d/.test(zone.size) ? `${barPrefix(project)}${zone.size}` : zone.size;
+  const spacing = project.display === 'US' ? `${Number((zone.spacing / 25.4).toFixed(2))} in` : String(Math.round(zone.spacing));
+  return `${zone.legs > 2 ? `${zone.legs} legs ` : ''}${size} @ ${spacing}`;
+}
+
+/** "300 × 550". */
+export function sizeLabel(member: Member, system: UnitSystem): string {
+  const number = (v: number) => formatValue(v, 'length', system).replace(/\.?0+$/, (zeros) => (zeros.startsWith('.') ? '' : zeros));
+  return `${number(member.section.b)} × ${number(member.section.h)}${system === 'US' ? ` ${unitLabel('length', system)}` : ''}`;
+}
+
+/** The bars of a beam in a few words: most bottom bars, most top bars, closest links. */
+export function steelLabel(project: Project, steel: BeamSteel): string {
+  const bottom = steel.bottom.map((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])].filter((g) => g.count > 0));
+  const most = <T>(list: readonly T[], weight: (t: T) => number): T | undefined => (list.length > 0 ? list.reduce((a, b) => (weight(b) > weight(a) ? b : a)) : undefined);
+  const count = (groups: readonly BarGroup[]) => groups.reduce((sum, g) => sum + g.count * (parseFloat(g.size.replace(/\D+/g, '')) || 0) ** 2, 0);
+  const lower = most(bottom, count);
+  const upper = most([...steel.support.flatMap((s) => (s ? [[s.bars]] : [])), ...steel.top.map((t) => [t.main])], count);
+  const links = most(steel.links.flat(), (z) => 1 / z.spacing);
+  const join = (groups: readonly BarGroup[] | undefined) => (groups ?? []).map((g) => barLabel(g, project)).join('+');
+  return `${join(upper)} / ${join(lower)}${links ? `, ${linkLabel(links, project)}` : ''}`;
+}

@@ -1,0 +1,77 @@
+import type { CodeSettings, DesignCode } from '../codes/design-code';
+import { makeCode } from '../codes/registry';
+import { designBeam } from '../members/beam/design-beam';
+import type { BeamInput } from '../members/beam/input';
+import type { BeamResult } from '../members/beam/result';
+import type { DesignOptions } from '../members/check';
+import type { UnitSystem } from '../units/quantity';
+
+/** An engineer's decision on a check: accepted with a reason, for the inputs that it was made for. */
+export interface Decision {
+  readonly check: string;
+  readonly reason: string;
+  readonly by: string;
+  /** ISO date. */
+  readonly date: string;
+  /** Utilisation that was accepted; a worse one asks again. */
+  readonly utilisation: number;
+}
+
+export type ReportDetail = 'summary' | 'working' | 'full';
+
+interface MemberBase {
+  readonly id: string;
+  readonly mark: string;
+  readonly title: string;
+  /** Part of the building, under which members are grouped. */
+  readonly place: string;
+  readonly decisions: readonly Decision[];
+  readonly report: ReportDetail;
+  /** Choices of the code that differ from those of the project. */
+  readonly choices: Readonly<Record<string, string>>;
+}
+
+export type BeamMember = MemberBase & { readonly type: 'beam' } & BeamInput;
+/** Every type of member; further types are added here. */
+export type Member = BeamMember;
+export type MemberResult = BeamResult;
+
+export interface ProjectInfo {
+  readonly number: string;
+  readonly author: string;
+  readonly checker: string;
+  readonly revision: string;
+  /** ISO date, or empty. */
+  readonly date: string;
+  readonly description: string;
+}
+
+export interface Project {
+  readonly format: 'intarsia';
+  readonly version: number;
+  readonly id: string;
+  readonly name: string;
+  readonly info: ProjectInfo;
+  readonly code: CodeSettings;
+  /** Units in which the project is shown. */
+  readonly display: UnitSystem;
+  readonly paper: 'A4' | 'Letter';
+  readonly members: readonly Member[];
+}
+
+export const FORMAT_VERSION = 1;
+
+/** The code that a member is designed to: that of the project with the member's own choices. */
+export function codeOf(project: Pick<Project, 'code'>, member: Pick<Member, 'choices'>): DesignCode {
+  return makeCode({ ...project.code, choices: { ...project.code.choices, ...member.choices } });
+}
+
+/** The one way through: a validated member to its result. Pure. */
+export function designMember(project: Pick<Project, 'code' | 'display'>, member: Member, derive: DesignOptions['derive'] = []): MemberResult {
+  return designBeam(member, codeOf(project, member), { derive, units: project.display });
+}
+
+/** The decision that stands for a check: one that was made, and for a utilisation not lower than today's. */
+export function decisionFor(member: Pick<Member, 'decisions'>, check: { readonly id: string; readonly utilisation: number | null }): Decision | undefined {
+  return member.decisions.find((d) => d.check === check.id && check.utilisation !== null && check.utilisation <= d.utilisation + 0.005);
+}

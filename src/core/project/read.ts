@@ -1,0 +1,93 @@
+import { ValidationError, type AnySchema } from 'yup';
+import type { CodeSettings } from '../codes/design-code';
+import { isKnownVariant, makeCode } from '../codes/registry';
+import type { Fault } from '../members/beam/faults';
+import { completeBeam } from './complete';
+import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from './file-units';
+import { migrate } from './migrate';
+import { FORMAT_VERSION, type Member, type Project } from './project';
+import { projectSchema } from './schema';
+
+export type ReadResult = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly faults: readonly Fault[] };
+
+const refuse = (path: string, reason: string): ReadResult => ({ ok: false, faults: [{ path, reason }] });
+const isObject = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Reads a parsed project file: units converted, defaults filled, every fault listed by its path. Unknown fields are kept. */
+export function readProject(raw: unknown): ReadResult {
+  if (!isObject(raw)) return refuse('', 'This is not an Intarsia project: the file holds no object.');
+  if (raw.format !== 'intarsia') return refuse('format', 'This is not an Intarsia project: "format" must be "intarsia".');
+  if (typeof raw.version !== 'number') return refuse('version', 'The version is missing.');
+  if (raw.version > FORMAT_VERSION)
+    return refuse('version', `The file has format version ${raw.version}; this program reads up to ${FORMAT_VERSION}. Open it with a newer program.`);
+  const current = migrate(raw);
+  const settings = codeSettings(current.code);
+  if (typeof settings === 'string') return refuse('code', settings);
+  const { units, faults } = readFileUnits(current.units);
+  const schema = projectSchema(makeCode(settings).defaults);
+  const converted = convertIn(schema, current, '', units, faults) as Record<string, unknown>;
+  try {
+    const cast = schema.validateSync({ ...converted, code: settings }, { abortEarly: false }) as unknown as Project;
+    if (faults.length > 0) return { ok: false, faults };
+    const { units: _units, ...project } = cast as Project & { units?: unknown };
+    return { ok: true, project: { ...project, version: FORMAT_VERSION, members: uniqueIds(project.members.map(completeBeam)) } };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const list = error.inner.length > 0 ? error.inner : [error];
+    const found = list.map((e) => ({ path: e.path ?? '', reason: e.message.replace(e.path ?? '', '').trim() }));
+    return { ok: false, faults: [...faults, ...found.filter((f) => !faults.some((g) => g.path === f.path))] };
+  }
+}
+
+function codeSettings(raw: unknown): CodeSettings | string {
+  if (raw === undefined) return { id: 'en1992', variant: 'recommended', choices: {} };
+  if (!isObject(raw)) return 'must be an object with "id" and "variant"';
+  const id = raw.id ?? 'en1992';
+  const variant = raw.variant ?? (id === 'aci318' ? 'SI' : 'recommended');
+  if (typeof id !== 'string' || typeof variant !== 'string' || !isKnownVariant(id, variant)) return `There is no code "${String(id)}" with variant "${String(variant)}" here.`;
+  return { id: id as CodeSettings['id'], variant, choices: (raw.choices ?? {}) as CodeSettings['choices'] };
+}
+
+/** Walks the schema and the value together and brings every quantity into internal units. */
+function convertIn(schema: AnySchema, value: unknown, path: string, units: FileUnits, faults: Fault[]): unknown {
+  if (value === undefined || value === null) return value;
+  const { meta, fields, inner } = look(schema, value);
+  if (meta?.quantity) {
+    const read = readFileQuantity(value, meta.quantity, units);
+    if (typeof read === 'number') return read;
+    faults.push({ path, reason: read });
+    return 0;
+  }
+  if (fields && isObject(value)) {
+    const out: Record<string, unknown> = { ...value };
+    for (const [key, field] of Object.entries(fields)) {
+      if (key in value) out[key] = convertIn(field, value[key], path ? `${path}.${key}` : key, units, faults);
+    }
+    return out;
+  }
+  if (inner && Array.isArray(value)) return value.map((v, i) => convertIn(inner, v, `${path}[${i}]`, units, faults));
+  return value;
+}
+
+interface Looked {
+  readonly meta: { readonly quantity?: FileQuantity } | undefined;
+  readonly fields: Record<string, AnySchema> | undefined;
+  readonly inner: AnySchema | undefined;
+}
+
+/** What the walkers need to know about a schema: its quantity, its fields, or what its entries are. */
+export function look(schema: AnySchema, value: unknown): Looked {
+  const resolved = schema.resolve({ value }) as AnySchema & { fields?: Record<string, AnySchema>; innerType?: AnySchema };
+  return { meta: resolved.spec.meta as Looked['meta'], fields: resolved.fields, inner: resolved.innerType };
+}
+
+/** Gives every member an id of its own. */
+function uniqueIds(members: readonly Member[]): Member[] {
+  const seen = new Set<string>();
+  return members.map((member, i) => {
+    let id = member.id || `m${i + 1}`;
+    while (seen.has(id)) id += '-2';
+    seen.add(id);
+    return { ...member, id, mark: member.mark || `B${i + 1}` };
+  });
+}

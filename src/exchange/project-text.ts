@@ -1,0 +1,23 @@
+import type { Fault } from '@/core/members/beam/faults';
+import type { Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+
+/** Largest file that is read: a project of 500 members takes about 5 MB. */
+export const MOST_CHARACTERS = 20_000_000;
+
+export type TextRead = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly faults: readonly Fault[] };
+
+/** Reads the text of a project file. Damaged, foreign, huge and newer files are refused with the reason. */
+export function readProjectText(text: string): TextRead {
+  if (text.length > MOST_CHARACTERS) return refuse(`The file is too large: ${Math.round(text.length / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.`);
+  if (text.trim() === '') return refuse('The file is empty.');
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    return refuse(`The file is damaged or not an Intarsia project: ${(error as Error).message}.`);
+  }
+  return readProject(raw);
+}
+
+const refuse = (reason: string): TextRead => ({ ok: false, faults: [{ path: '', reason }] });

@@ -1,0 +1,96 @@
+import { plain } from '@/core/calc/notations';
+import type { Step } from '@/core/calc/calc';
+import { printStep, symbolText } from '@/core/calc/typeset';
+import type { Check, Measured } from '@/core/members/check';
+import type { BeamStrips } from '@/core/members/beam/result';
+import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
+import { displayUnit, type UnitSystem } from '@/core/units/quantity';
+import { getUnit } from '@/core/units/unit';
+import { writeProject } from '@/core/project/write';
+
+/**
+ * Results as the command line and the server answer them; documented in docs/file-format.md. Every number stands beside its unit, in
+ * the units in which the project is shown. Infinite and missing numbers are null.
+ */
+export function resultsToJson(project: Project, results: readonly { readonly member: Member; readonly result: MemberResult }[]) {
+  const system = project.display;
+  const echoed = JSON.parse(writeProject(project)) as { units: unknown; members: { id: string }[] };
+  return {
+    format: 'intarsia-results',
+    version: 1,
+    project: { name: project.name, code: { ...project.code }, display: system },
+    inputUnits: echoed.units,
+    members: results.map(({ member, result }) => ({
+      id: member.id,
+      mark: member.mark,
+      title: member.title,
+      type: member.type,
+      code: codeOf(project, member).title,
+      input: echoed.members.find((m) => m.id === member.id) ?? null,
+      faults: result.faults,
+      governing: result.governing?.id ?? null,
+      utilisation: finite(result.governing?.utilisation ?? null),
+      checks: result.checks.map((c) => checkToJson(c, member, system)),
+      combinations: result.combinations,
+      arrangements: result.arrangements,
+      reactions: result.reactions.map((r) => ({ support: r.support, max: measured({ value: r.max, kind: 'force' }, system), min: measured({ value: r.min, kind: 'force' }, system) })),
+      handChecks: result.handChecks.map((h) => ({ title: h.title, agrees: h.agrees, byHand: measured({ value: h.byHand, kind: h.kind }, system), byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system) })),
+      steel: result.steel,
+      quantities: result.quantities && {
+        concrete: measured({ value: result.quantities.concrete, kind: 'volume' }, system),
+        bars: measured({ value: result.quantities.bars, kind: 'mass' }, system),
+        links: measured({ value: result.quantities.links, kind: 'mass' }, system),
+      },
+      strips: result.strips && stripsToJson(result.strips, system),
+    })),
+  };
+}
+
+const finite = (v: number | null): number | null => (v !== null && Number.isFinite(v) ? v : null);
+
+function measured(m: Measured | null, system: UnitSystem) {
+  if (!m) return null;
+  const { unit } = displayUnit(m.kind, system);
+  return { value: finite(m.value / unit.factor), unit: unit.name };
+}
+
+function checkToJson(check: Check, member: Member, system: UnitSystem) {
+  const { derivation, ...rest } = check;
+  const decision = decisionFor(member, check);
+  return {
+    ...rest,
+    utilisation: finite(check.utilisation),
+    demand: measured(check.demand, system),
+    capacity: measured(check.capacity, system),
+    place: { label: check.place.label, x: measured(check.place.x === null ? null : { value: check.place.x, kind: 'station' }, system) },
+    ...(decision ? { decision } : {}),
+    ...(derivation ? { derivation: derivation.map((s) => stepToJson(s, system)) } : {}),
+  };
+}
+
+/** One step of a derivation, with formula and numbers as plain text. */
+export function stepToJson(step: Step, system: UnitSystem) {
+  if (step.kind === 'note') return { note: step.text, ...(step.clause ? { clause: step.clause } : {}) };
+  const unit = getUnit(system === 'US' ? step.unitUS : step.unit);
+  const printed = printStep(step, plain, system)!;
+  const base = { symbol: symbolText(step.symbol), name: step.name, value: finite(step.value / unit.factor), unit: unit.name };
+  if (step.kind === 'given') return { ...base, ...(step.source ? { source: step.source } : {}) };
+  return { ...base, clause: step.clause, formula: printed.formula, numbers: printed.numbers };
+}
+
+function stripsToJson(s: BeamStrips, system: UnitSystem) {
+  const curve = (values: ArrayLike<number>, kind: Measured['kind']) => {
+    const { factor } = displayUnit(kind, system).unit;
+    return Array.from(values, (v) => finite(Number((v / factor).toPrecision(10))));
+  };
+  const names = { station: displayUnit('station', system).unit.name, moment: displayUnit('moment', system).unit.name, force: displayUnit('force', system).unit.name, area: displayUnit('area', system).unit.name };
+  return {
+    units: names,
+    x: curve(s.x, 'station'),
+    span: Array.from(s.span),
+    maxM: curve(s.maxM, 'moment'), minM: curve(s.minM, 'moment'), maxV: curve(s.maxV, 'force'), minV: curve(s.minV, 'force'),
+    shiftedSagging: curve(s.shiftedSagging, 'moment'), shiftedHogging: curve(s.shiftedHogging, 'moment'),
+    resistanceSagging: curve(s.resistanceSagging, 'moment'), resistanceHogging: curve(s.resistanceHogging, 'moment'), resistanceV: curve(s.resistanceV, 'force'),
+    requiredBottom: curve(s.requiredBottom, 'area'), requiredTop: curve(s.requiredTop, 'area'), providedBottom: curve(s.providedBottom, 'area'), providedTop: curve(s.providedTop, 'area'),
+  }; // prettier-ignore
+}
