@@ -6,7 +6,7 @@ import { guarded, makeCheck, type DerivableCheck } from '../check';
 import { supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { compressionFace, concreteOf, sectionAt, type Sense } from './section-at';
+import { concreteOf, sectionAt, type Sense } from './section-at';
 import { outlineOf } from './input';
 import { requiredSteel } from './strips';
 
@@ -83,11 +83,11 @@ function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: numb
   const x = strips.x[i]!;
   const capacity = (region.sense === 'sagging' ? strips.resistanceSagging : strips.resistanceHogging)[i]!;
   const steel = resistance.tensionSteel(span, x, region.sense);
-  const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d);
+  const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d, resistance.compressionDepth(span, x, region.sense));
   const area = (v: number) => formatQuantity(v, 'area', units);
   const face = region.sense === 'sagging' ? 'Bottom' : 'Top';
   const exceeds = demand > capacity;
-  const refusal = exceeds ? steelRefusal(basis, span, region, demand, steel.d) : undefined;
+  const refusal = exceeds ? steelRefusal(basis, span, x, region, demand, steel.d) : undefined;
   const reason = !exceeds
     ? undefined
     : refusal
@@ -118,9 +118,9 @@ function nearestPeak(strips: BeamStrips, region: Region, demand: number, near: n
   return matches.reduce((a, b) => (Math.abs(strips.x[b]! - strips.x[near]!) < Math.abs(strips.x[a]! - strips.x[near]!) ? b : a), matches[0] ?? near);
 }
 
-function steelRefusal({ beam, code }: CheckBasis, span: number, region: Region, moment: number, d: number): string | undefined {
+function steelRefusal({ beam, code, resistance }: CheckBasis, span: number, x: number, region: Region, moment: number, d: number): string | undefined {
   const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
-  const d2 = beam.cover[compressionFace(region.sense)] + 20;
+  const d2 = resistance.compressionDepth(span, x, region.sense);
   return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
 }
 
@@ -134,7 +134,7 @@ function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, 
   code.bendingResistance(c, here.section, beam.materials);
   c.note('Steel needed for this moment, with the bars where they are:');
   const { d } = resistance.tensionSteel(span, x, region.sense);
-  const d2 = beam.cover[compressionFace(region.sense)] + 20;
+  const d2 = resistance.compressionDepth(span, x, region.sense);
   code.bendingSteel(c, demand, { ...here.section, layers: [] }, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced);
 }
 

@@ -1,4 +1,3 @@
-import type { Envelope } from '../../analysis/envelope';
 import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
@@ -71,21 +70,4 @@ function zonesFor(needs: readonly Need[], length: number, size: string, legs: nu
   zones.push({ to: rightStart, size, legs, spacing: widest });
   if (rightStart < length) zones.push({ to: length, size, legs, spacing: spacingFor(right) });
   return zones;
-}
-
-/** Where shear is checked: from `d` (or whatever the code says) beyond the faces of supports; right up to free ends. */
-export function shearPlaces(
-  env: Envelope,
-  span: number,
-  start: number,
-  limits: { readonly from: number; readonly to: number },
-  sectionAt: (x: number, station: number) => ShearSection,
-): (ShearPlace & { readonly station: number })[] {
-  const places: (ShearPlace & { readonly station: number })[] = [];
-  env.stations.forEach((st, i) => {
-    if (st.span !== span || st.x < limits.from - 0.01 || st.x > limits.to + 0.01) return;
-    const force = Math.max(Math.abs(env.maxV[i]!), Math.abs(env.minV[i]!));
-    places.push({ at: st.x - start, force, section: sectionAt(st.x, i), station: i });
-  });
-  return places;
 }

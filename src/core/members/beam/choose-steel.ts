@@ -4,8 +4,8 @@ import { areaOf, barOf, barsPerLayer, type BarGroup } from '../../reinforcement/
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
-import { chooseLinks, shearPlaces } from './choose-links';
-import { shiftedMoments } from './demand';
+import { chooseLinks } from './choose-links';
+import { shearBetween, shiftedMoments } from './demand';
 import { supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import type { Sense } from './section-at';
@@ -71,7 +71,7 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
     for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
   });
   const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
-  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.35 * s.length, starts[i]! + 0.65 * s.length) }));
+  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length), isSecondary: true }));
   const mid = chooseBars(beam, code, midTasks, linkDiameter);
   const top = beam.spans.map((_, i) => {
     const isCantilever = beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free';
@@ -120,9 +120,14 @@ const needsMoreThan = (mid: Chosen) => mid.bars.count > 2 || mid.isShort;
 
 function linksOfSpan(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap, span: number, compressionBar: number | null): LinkZone[] {
   const starts = supportPositions(beam);
-  const { maxM, minM } = analysis.envelope;
+  const { maxM, minM, maxV, minV, stations } = analysis.envelope;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
-  const places = shearPlaces(analysis.envelope, span, starts[span]!, limits, (x, i) => resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)));
+  const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
+  const places = shearBetween(curves, span, limits.from, limits.to).map(({ x, force, station: i }) => ({
+    at: x - starts[span]!,
+    force,
+    section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
+  }));
   return chooseLinks(beam, code, span, places, compressionBar ? { bar: compressionBar } : null);
 }
 

@@ -17,7 +17,7 @@ export function compressionChecks({ beam, code, strips, resistance, units }: Che
     const x = strips.x[i]!;
     const { d } = resistance.tensionSteel(span, x, region.sense);
     const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
-    const d2 = beam.cover[compressionFace(region.sense)] + 20;
+    const d2 = resistance.compressionDepth(span, x, region.sense);
     const run = (c: typeof silent) => code.bendingSteel(c, moment(i), section, d, d2, beam.materials, region.delta, false);
     try {
       const { compression } = run(silent);

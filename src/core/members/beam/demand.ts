@@ -28,3 +28,39 @@ export function shiftedMoments(
   }
   return { sagging, hogging };
 }
+
+/** Shear curves as the envelope and the strips both have them. */
+export interface ShearCurves {
+  readonly x: ArrayLike<number>;
+  readonly span: ArrayLike<number>;
+  readonly maxV: Float64Array;
+  readonly minV: Float64Array;
+}
+
+/** Largest shear at a place, and the station whose moments and combination stand for it. */
+export interface ShearDemand {
+  readonly x: number;
+  readonly force: number;
+  readonly station: number;
+}
+
+/**
+ * Shear at the stations of a span between two positions, and at these positions themselves by straight lines between stations
+ * (exact for uniform loads, and never less than the envelope).
+ */
+export function shearBetween(curves: ShearCurves, span: number, from: number, to: number): ShearDemand[] {
+  const found: ShearDemand[] = [];
+  const force = (i: number) => Math.max(Math.abs(curves.maxV[i]!), Math.abs(curves.minV[i]!));
+  for (let i = 0; i < curves.x.length; i += 1) {
+    if (curves.span[i] !== span) continue;
+    const x = curves.x[i]!;
+    const next = curves.span[i + 1] === span ? curves.x[i + 1]! : x;
+    if (x >= from && x <= to) found.push({ x, force: force(i), station: i });
+    for (const at of [from, to]) {
+      if (!(at > x && at < next)) continue;
+      const t = (at - x) / (next - x);
+      found.push({ x: at, force: force(i) * (1 - t) + force(i + 1) * t, station: t < 0.5 ? i : i + 1 });
+    }
+  }
+  return found;
+}

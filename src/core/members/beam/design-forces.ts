@@ -10,7 +10,7 @@ import { chooseLinks } from './choose-links';
 import type { BeamInput, GivenForces } from './input';
 import { linksOf, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
-import { compressionFace, concreteOf, sectionAt, tensionFace, type Sense } from './section-at';
+import { concreteOf, sectionAt, tensionFace, type Sense } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
 import { outlineOf } from './input';
 
@@ -63,7 +63,7 @@ function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap
       const capacity = state?.moment ?? 0;
       const { d, area } = resistance.tensionSteel(0, 0, sense);
       const plain = { ...concreteOf(outlineOf(beam, 0), sense), layers: [] };
-      const d2 = beam.cover[compressionFace(sense)] + 20;
+      const d2 = resistance.compressionDepth(0, 0, sense);
       const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
       const show = (v: number) => formatQuantity(v, 'area', options.units);

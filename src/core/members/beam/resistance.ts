@@ -35,6 +35,11 @@ export class ResistanceMap {
     return { d: outlineOf(this.beam, span).h - fromFace, area };
   }
 
+  /** Depth of the bars in the compressed face below it (mm). */
+  compressionDepth(span: number, x: number, sense: Sense): number {
+    return outlineOf(this.beam, span).h - this.tensionSteel(span, x, sense === 'sagging' ? 'hogging' : 'sagging').d;
+  }
+
   /** The section in shear: the shallower of the faces that are in tension there, with its steel. */
   shearSection(span: number, x: number, senses: readonly Sense[]): ShearSection {
     const outline = outlineOf(this.beam, span);

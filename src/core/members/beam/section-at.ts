@@ -21,9 +21,17 @@ export function concreteOf(outline: BeamOutline, sense: Sense): Omit<BendingSect
     b,
     bw: outline.b,
     hf: b > outline.b ? strips[0]!.to : 0,
-    tensionWidth: outline.shape === 'rectangular' ? outline.b : widthAt(tensionFace(sense), outline),
+    tensionWidth: meanTensionWidth(outline, sense),
     grossArea: grossProperties(outline).area,
   };
+}
+
+/** Mean width of the tension zone: of the gross section between its tension face and its centroid. */
+function meanTensionWidth(outline: BeamOutline, sense: Sense): number {
+  const { centroid } = grossProperties(outline);
+  const depth = sense === 'sagging' ? centroid : outline.h - centroid;
+  const area = bandsFrom(tensionFace(sense), outline).reduce((sum, s) => sum + s.width * Math.max(0, Math.min(s.to, depth) - s.from), 0);
+  return area / depth;
 }
 
 /** Bars of a face as layers measured from the compressed face. */

@@ -4,6 +4,7 @@ import { formatQuantity } from '../../units/format';
 import { makeCheck, type CheckDraft, type DerivableCheck } from '../check';
 import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
+import { shearBetween, type ShearDemand } from './demand';
 import { shearLimits } from './choose-steel';
 import { outlineOf, supportName, type LinkZone } from './input';
 import { linksOf, sensesOf } from './resistance';
@@ -22,18 +23,12 @@ interface ShearStation {
 function stationsOf(basis: CheckBasis, analysis: BeamAnalysis, span: number): ShearStation[] {
   const { beam, code, strips, resistance } = basis;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
-  return [...strips.x.keys()].flatMap((i) => (strips.span[i] === span && strips.x[i]! >= limits.from - 0.01 && strips.x[i]! <= limits.to + 0.01 ? [shearStation(basis, i)] : []));
+  return shearBetween(strips, span, limits.from, limits.to).map((d) => shearStation(basis, span, d));
 }
 
-function shearStation({ strips, resistance }: CheckBasis, i: number): ShearStation {
-  const span = strips.span[i]!;
-  const x = strips.x[i]!;
-  return {
-    i, span, x,
-    force: Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!)),
-    section: resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!)),
-    zone: resistance.map.linkZoneAt(span, x),
-  }; // prettier-ignore
+function shearStation({ strips, resistance }: CheckBasis, span: number, { x, force, station: i }: ShearDemand): ShearStation {
+  const section = resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  return { i, span, x, force, section, zone: resistance.map.linkZoneAt(span, x) };
 }
 
 const worst = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined => (list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a)));
@@ -91,11 +86,10 @@ function strengthCheck(basis: CheckBasis, s: ShearStation, id: string, label: st
 /** At the faces of supports the whole shear has to pass through the concrete. */
 function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
   const { strips, code, beam, resistance, units } = basis;
-  const nearFaces = [...strips.x.keys()].filter((i) => {
-    const span = strips.span[i]!;
-    return strips.x[i]! >= analysis.faces[span]!.right - 0.01 && strips.x[i]! <= analysis.faces[span + 1]!.left + 0.01;
-  });
-  const s = worst(nearFaces.map((i) => shearStation(basis, i)), (t) => t.force / resistance.shearAt(t.section, t.zone).limit);
+  const nearFaces = beam.spans.flatMap((_, span) =>
+    shearBetween(strips, span, analysis.faces[span]!.right, analysis.faces[span + 1]!.left).map((d) => shearStation(basis, span, d)),
+  );
+  const s = worst(nearFaces, (t) => t.force / resistance.shearAt(t.section, t.zone).limit);
   if (!s || s.force <= 0) return [];
   const { limit } = resistance.shearAt(s.section, s.zone);
   return [

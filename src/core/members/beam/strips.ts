@@ -6,7 +6,7 @@ import type { BeamInput } from './input';
 import { outlineOf } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { compressionFace, concreteOf, type Sense } from './section-at';
+import { concreteOf, type Sense } from './section-at';
 
 /** Demand and resistance along the whole beam. */
 export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): BeamStrips {
@@ -36,17 +36,16 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
       (isSagging ? strips.providedBottom : strips.providedTop)[i] = steel.area;
       (isSagging ? strips.resistanceSagging : strips.resistanceHogging)[i] = resistance.bendingAt(span, x, sense)?.moment ?? 0;
       const moment = isSagging ? shifted.sagging[i]! : shifted.hogging[i]!;
-      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(beam, code, span, sense, moment, steel.d);
+      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(beam, code, span, sense, moment, steel.d, resistance.compressionDepth(span, x, sense));
     }
   });
   return strips;
 }
 
-/** Tension steel for a moment at an effective depth (mm2); NaN where the section cannot carry it with such steel. */
-export function requiredSteel(beam: BeamInput, code: DesignCode, span: number, sense: Sense, moment: number, d: number): number {
+/** Tension steel for a moment with tension steel at d and compression steel at d2 (mm2); NaN where the section cannot carry it with such steel. */
+export function requiredSteel(beam: BeamInput, code: DesignCode, span: number, sense: Sense, moment: number, d: number, d2: number): number {
   if (moment <= 0) return 0;
   const section = { ...concreteOf(outlineOf(beam, span), sense), layers: [] };
-  const d2 = beam.cover[compressionFace(sense)] + 20;
   const delta = sense === 'sagging' ? 1 : Math.min(beam.supports[span]!.redistribution, beam.supports[span + 1]!.redistribution);
   try {
     return code.bendingSteel(silent, moment, section, d, d2, beam.materials, delta, beam.barRules.singlyReinforced).tension;
