@@ -63,7 +63,7 @@ function zonesFor(needs: readonly Need[], length: number, size: string, legs: nu
   const left = needs.filter((n) => n.at <= half);
   const right = needs.filter((n) => n.at > half);
   const leftEnd = roundUp(Math.max(0, ...left.filter(tight).map((n) => n.at)), lengthStep);
-  const rightStart = length - roundUp(Math.max(0, ...right.filter(tight).map((n) => length - n.at)), lengthStep);
+  const rightStart = length - roundUp(Math.max(0, ...right.filter(tight).map((n) => length - n.at + 1)), lengthStep);
   if (rightStart - leftEnd < 3 * widest) return whole;
   const zones: LinkZone[] = [];
   if (leftEnd > 0) zones.push({ to: leftEnd, size, legs, spacing: spacingFor(left) });

@@ -26,10 +26,15 @@ export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAna
     links,
   });
   const provisional = beam.spans.map((s) => [{ to: s.length, size: linkSize, legs: 2, spacing: 150 }]);
-  const forShear = new ResistanceMap(beam, code, new SteelMap(beam, draft(provisional), code, () => 1));
-  const links = beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, analysis, forShear, i, chosen.compression[i]!));
-  const withLegs = chosen.top.map((main, i) => (beam.bars.top[i]?.main ? main : { ...main, count: Math.max(main.count, ...links[i]!.map((z) => z.legs)) }));
-  return withEnds(beam, code, analysis, { ...draft(links), top: withLegs.map((main) => ({ main })) });
+  const linksFor = (steel: BeamSteel, anchorage: ConstructorParameters<typeof SteelMap>[3]) => {
+    const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, anchorage));
+    return beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, analysis, resistance, i, chosen.compression[i]!));
+  };
+  const first = linksFor(draft(provisional), () => 1);
+  const top = chosen.top.map((main, i) => ({ main: beam.bars.top[i]?.main ?? { ...main, count: Math.max(main.count, ...first[i]!.map((z) => z.legs)) } }));
+  const ended = withEnds(beam, code, analysis, { ...draft(first), top });
+  // The bars now have their ends, and with them the effective depths along the beam: the links are chosen again for these.
+  return { ...ended, links: linksFor(ended, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] })) };
 }
 
 interface MainBars {

@@ -1,0 +1,49 @@
+import { designMember } from '@/core/project/project';
+import { readProjectText } from '@/exchange/project-text';
+import { resultsToJson } from '@/exchange/result-json';
+
+/** Most bytes of a posted project, and most time that one answer may take. */
+const MOST_BYTES = 5_000_000;
+const MOST_TIME = 20_000; // ms
+
+const refuse = (status: number, faults: readonly { path: string; reason: string }[]) => Response.json({ format: 'intarsia-faults', faults }, { status });
+
+/** Designs a posted project file and answers with the JSON of the command line. Nothing is kept. */
+export async function POST(request: Request): Promise<Response> {
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  const tooLarge = () => refuse(413, [{ path: '', reason: `At most ${MOST_BYTES / 1e6} MB are taken.` }]);
+  if (announced > MOST_BYTES) return tooLarge();
+  const text = await readLimited(request);
+  if (text === undefined) return tooLarge();
+  const read = readProjectText(text);
+  if (!read.ok) return refuse(422, read.faults);
+  const derive = new URL(request.url).searchParams.get('derive') === 'none' ? [] : ('all' as const);
+  const end = Date.now() + MOST_TIME;
+  const results = [];
+  for (const member of read.project.members) {
+    if (Date.now() > end) return refuse(503, [{ path: '', reason: `The design takes longer than ${MOST_TIME / 1000} s here: post fewer members, or use the command line.` }]);
+    results.push({ member, result: designMember(read.project, member, derive) });
+    // Other requests get their turn between members.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  return Response.json(resultsToJson(read.project, results));
+}
+
+/** Reads the body up to the limit; undefined when there is more, whatever its headers said. */
+async function readLimited(request: Request): Promise<string | undefined> {
+  if (!request.body) return '';
+  const reader = request.body.getReader();
+  const decoder = new TextDecoder();
+  let size = 0;
+  let text = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return text + decoder.decode();
+    size += value.byteLength;
+    if (size > MOST_BYTES) {
+      await reader.cancel();
+      return undefined;
+    }
+    text += decoder.decode(value, { stream: true });
+  }
+}

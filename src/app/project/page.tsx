@@ -1,0 +1,10 @@
+import { Suspense } from 'react';
+import { ProjectScreen } from '@/features/project/ProjectScreen';
+
+export default function Page() {
+  return (
+    <Suspense>
+      <ProjectScreen />
+    </Suspense>
+  );
+}

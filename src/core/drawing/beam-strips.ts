@@ -1,0 +1,76 @@
+import { supportPositions, type BeamInput, type LinkZone } from '../members/beam/input';
+import type { BeamResult, BeamStrips } from '../members/beam/result';
+import { formatValue } from '../units/format';
+import type { UnitSystem } from '../units/quantity';
+import type { StripPicture } from './strip-drawing';
+
+export interface StripSource {
+  readonly member: BeamInput;
+  readonly result: BeamResult;
+  readonly strips: BeamStrips;
+  readonly units: UnitSystem;
+  readonly linkLabel: (zone: LinkZone) => string;
+  /** Whether zones of links are named (and edited) on the shear strip. */
+  readonly showNames: boolean;
+}
+
+const negative = (values: Float64Array) => values.map((v) => Math.max(0, -v));
+const positive = (values: Float64Array) => values.map((v) => Math.max(0, v));
+
+/** Below this share of the largest value a peak is not written. */
+const WORTH_A_FIGURE = 0.12;
+
+/** The strips of a beam: bending with hogging above, shear inside its resistance, steel required against provided. */
+export function stripPictures(source: StripSource) {
+  const { member, strips: s, units } = source;
+  const starts = supportPositions(member);
+  const length = starts[starts.length - 1]!;
+  const format = (kind: 'moment' | 'force' | 'area') => (v: number) => formatValue(v, kind, units, kind === 'area' && units === 'US' ? 2 : 0);
+  const hogging = negative(s.minM);
+  const sagging = positive(s.maxM);
+  const common = { length, x: s.x };
+  const bending: StripPicture = {
+    ...common, title: 'Bending', format: format('moment'),
+    above: { demand: hogging, resistance: s.resistanceHogging, shifted: s.shiftedHogging }, below: { demand: sagging, resistance: s.resistanceSagging, shifted: s.shiftedSagging },
+    marks: [...spanPeaks(member, s, sagging), ...starts.flatMap((x) => supportPeak(s, hogging, x))],
+  }; // prettier-ignore
+  const shear: StripPicture = {
+    ...common, title: 'Shear', format: format('force'), above: { demand: positive(s.maxV), resistance: s.resistanceV }, below: { demand: negative(s.minV), resistance: s.resistanceV },
+    marks: [], ...(source.showNames ? { names: zoneNames(source, starts, length) } : {}),
+  }; // prettier-ignore
+  const steel: StripPicture = {
+    ...common, title: 'Steel', format: format('area'), above: { demand: s.requiredTop, resistance: s.providedTop }, below: { demand: s.requiredBottom, resistance: s.providedBottom },
+    marks: spanPeaks(member, s, s.requiredBottom),
+  }; // prettier-ignore
+  return { bending, shear, steel };
+}
+
+function spanPeaks(member: BeamInput, s: BeamStrips, values: Float64Array): StripPicture['marks'] {
+  const most = Math.max(...values);
+  return member.spans.flatMap((_, span) => {
+    let best = -1;
+    for (let i = 0; i < values.length; i += 1) if (s.span[i] === span && (best < 0 || values[i]! > values[best]!)) best = i;
+    return best >= 0 && values[best]! > WORTH_A_FIGURE * most ? [{ x: s.x[best]!, side: 'below' as const, value: values[best]!, style: 'demand' as const }] : [];
+  });
+}
+
+function supportPeak(s: BeamStrips, hogging: Float64Array, x: number): StripPicture['marks'] {
+  const NEAR = 600; // mm on either side of the support
+  let best = -1;
+  for (let i = 0; i < s.x.length; i += 1) if (Math.abs(s.x[i]! - x) < NEAR && (best < 0 || hogging[i]! > hogging[best]!)) best = i;
+  if (best < 0 || hogging[best]! < WORTH_A_FIGURE * Math.max(...hogging)) return [];
+  return [{ x: s.x[best]!, side: 'above', value: hogging[best]!, style: 'demand' }];
+}
+
+function zoneNames({ result, linkLabel }: StripSource, starts: readonly number[], length: number) {
+  return (result.steel?.links ?? []).flatMap((zones, span) => {
+    let from = 0;
+    return zones.map((zone, k) => {
+      const x = starts[span]! + (from + zone.to) / 2;
+      const isNarrow = (zone.to - from) / length < 0.1;
+      from = zone.to;
+      const full = linkLabel(zone);
+      return { x, text: isNarrow ? full.replace(/^.*@ /, '@ ') : full, edit: `bars.links[${span}].zones[${k}]`, label: `Links of span ${span + 1}, zone ${k + 1}` };
+    });
+  });
+}

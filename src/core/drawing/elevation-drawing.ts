@@ -1,0 +1,205 @@
+import type { LoadCase } from '../analysis/combination';
+import { lineLoads } from '../members/beam/analysis';
+import { outlineOf, supportName, supportPositions, type BeamInput, type BeamLoad } from '../members/beam/input';
+import type { BeamSteel } from '../members/beam/steel';
+import type { BarGroup } from '../reinforcement/bar-groups';
+import { formatQuantity, formatValue } from '../units/format';
+import type { UnitSystem } from '../units/quantity';
+import { arcPoints, arrow, dimension, line, type Drawing, type Point, type Shape } from './shapes';
+
+export interface ElevationPicture {
+  readonly beam: BeamInput;
+  readonly steel: BeamSteel | null;
+  readonly units: UnitSystem;
+  readonly barLabel: (group: BarGroup) => string;
+}
+
+/** Where things stand on an elevation, shared with the strips below it. */
+export interface Frame {
+  readonly width: number;
+  /** Left and right end of the beam on the sheet. */
+  readonly left: number;
+  readonly right: number;
+}
+
+const BEAM_TOP = 118;
+const BEAM_MOST = 58;
+const ELEVATION_HEIGHT = 236;
+
+/** The beam from the side with loads, bars, links and supports. The depth is stretched; its title says by how much. */
+export function elevationDrawing(p: ElevationPicture, frame: Frame): Drawing {
+  const starts = supportPositions(p.beam);
+  const length = starts[starts.length - 1]!;
+  const scale = (frame.right - frame.left) / length;
+  const toX = (x: number) => frame.left + Math.max(0, Math.min(length, x)) * scale;
+  const deepest = Math.max(...p.beam.spans.map((_, i) => outlineOf(p.beam, i).h));
+  const depthScale = BEAM_MOST / deepest;
+  const shapes: Shape[] = [
+    ...loadBands(p, toX, starts),
+    ...concrete(p, toX, starts, depthScale),
+    ...links(p, toX, starts, depthScale),
+    ...bars(p, toX, starts, depthScale),
+    ...supports(p, toX, starts, depthScale),
+    ...spanDimensions(p, toX, starts),
+  ];
+  return { width: frame.width, height: ELEVATION_HEIGHT, title: `Elevation, depth drawn ×${Math.max(1, Math.round(depthScale / scale))}`, shapes };
+}
+
+const depthOf = (p: ElevationPicture, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
+
+function concrete(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+  const bottom: Point[] = p.beam.spans.flatMap((_, i): Point[] => [[toX(starts[i]!), BEAM_TOP + depthOf(p, i, depthScale)], [toX(starts[i + 1]!), BEAM_TOP + depthOf(p, i, depthScale)]]); // prettier-ignore
+  const [first, last] = [bottom[0]![0], bottom[bottom.length - 1]![0]];
+  const flange = p.beam.section.shape === 'rectangular' ? [] : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
+  return [{ kind: 'path', closed: true, line: 'cut', fill: 'concreteLight', points: [[first, BEAM_TOP], ...bottom, [last, BEAM_TOP]] }, ...flange];
+}
+
+function flangeY(p: ElevationPicture, depthScale: number): number {
+  const { shape, h, flangeDepth } = p.beam.section;
+  return BEAM_TOP + (shape === 'invertedT' ? h - flangeDepth : flangeDepth) * depthScale;
+}
+
+function links(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+  const steel = p.steel;
+  if (!steel) return [];
+  return steel.links.flatMap((zones, i) => {
+    let from = 0;
+    return zones.flatMap((zone) => {
+      const count = Math.max(1, Math.round((zone.to - from) / zone.spacing));
+      const step = (zone.to - from) / count;
+      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) => line([x, BEAM_TOP + 5], [x, BEAM_TOP + depthOf(p, i, depthScale) - 5], 'link'));
+      from = zone.to;
+      return lines;
+    });
+  });
+}
+
+function bars(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+  const { steel, beam } = p;
+  if (!steel) return [];
+  const shapes: Shape[] = [];
+  const name = (at: Point, text: string, edit: string, label: string): Shape => ({ kind: 'text', at, text, style: 'strong', anchor: 'middle', edit, label, halo: true });
+  steel.bottom.forEach(({ main, extra }, i) => {
+    const y = BEAM_TOP + depthOf(p, i, depthScale) - 7;
+    const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
+    shapes.push(line([a + 3, y], [b - 3, y], 'bar'));
+    if (extra) shapes.push(line([toX(extra.from), y - 4], [toX(extra.to), y - 4], 'barHeavy'));
+    const middle = (a + b) / 2;
+    const belowY = BEAM_TOP + depthOf(p, i, depthScale) + 15;
+    const both = extra ? `${p.barLabel(main)} +` : p.barLabel(main);
+    const shift = extra ? 16 : 0;
+    shapes.push(name([middle - shift, belowY], both, `bars.bottom[${i}].main`, `Bottom bars of span ${i + 1}`));
+    if (extra) shapes.push(name([middle + 20, belowY], p.barLabel(extra.bars), `bars.bottom[${i}].extra.bars`, `Extra bottom bars of span ${i + 1}`));
+    const top = BEAM_TOP + 7;
+    shapes.push(line([a + 3, top], [b - 3, top], 'bar'));
+    const isWide = b - a > 120;
+    if (isWide) shapes.push(name([middle, BEAM_TOP - 4], p.barLabel(steel.top[i]!.main), `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
+  });
+  steel.support.forEach((run, j) => {
+    if (!run) return;
+    const y = BEAM_TOP + 11;
+    shapes.push(line([toX(run.from), y], [toX(run.to), y], 'barHeavy'));
+    const isEnd = j === 0 ? 22 : j === beam.spans.length ? -22 : 0;
+    shapes.push(name([toX(starts[j]!) + isEnd, BEAM_TOP - 4], p.barLabel(run.bars), `bars.support[${j}].bars`, `Top bars over support ${supportName(j)}`));
+  });
+  return shapes;
+}
+
+function supports(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+  const { beam } = p;
+  return beam.supports.flatMap((s, j): Shape[] => {
+    const x = toX(starts[j]!);
+    const base = BEAM_TOP + depthOf(p, Math.min(j, beam.spans.length - 1), depthScale);
+    const edit = `supports[${j}]`;
+    const gridY = BEAM_TOP + BEAM_MOST + 42;
+    const circle: Shape[] = [
+      line([x, base + 4], [x, gridY - 9], 'grid'),
+      { kind: 'circle', at: [x, gridY], r: 9, line: 'axis', fill: 'surface' },
+      { kind: 'text', at: [x, gridY + 4], text: supportName(j), style: 'plain', anchor: 'middle', edit, label: `Support ${supportName(j)}: ${s.type}` },
+    ];
+    if (s.type === 'free') return circle;
+    if (s.type === 'fixed') {
+      const side = j === 0 ? -1 : 1;
+      return [line([x, BEAM_TOP - 8], [x, base + 8], 'cut'), ...Array.from({ length: 7 }, (_, k) => line([x, BEAM_TOP - 6 + k * 11], [x + side * 7, BEAM_TOP + k * 11], 'dim')), ...circle];
+    }
+    if (s.width > 0) {
+      const half = Math.max(4, (toX(starts[j]! + s.width / 2) - toX(starts[j]! - s.width / 2)) / 2);
+      const l = x - half;
+      const r = x + half;
+      return [{ kind: 'path', line: 'outline', fill: 'concreteLight', points: [[l, base], [l, base + 18], [(l + r) / 2 - 2, base + 15], [(l + r) / 2 + 2, base + 21], [r, base + 18], [r, base]] }, ...circle];
+    }
+    const zigzag: Shape[] = s.type === 'spring' ? [{ kind: 'path', line: 'outline', points: [[x, base], [x + 5, base + 3], [x - 5, base + 7], [x + 5, base + 11], [x - 5, base + 15], [x, base + 18]] }] : [{ kind: 'path', closed: true, line: 'outline', fill: 'surface', points: [[x, base], [x + 8, base + 14], [x - 8, base + 14]] }];
+    return [...zigzag, line([x - 12, base + 18], [x + 12, base + 18], 'axis'), ...circle];
+  });
+}
+
+function spanDimensions(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+  const y = BEAM_TOP + BEAM_MOST + 42;
+  return p.beam.spans.flatMap((span, i) => {
+    const [a, b] = [toX(starts[i]!) + 9, toX(starts[i + 1]!) - 9];
+    return dimension([a, y], [b, y], formatValue(span.length, 'span', p.units), `spans[${i}].length`, `Length of span ${i + 1}`);
+  });
+}
+
+const BAND = 13;
+const BANDS_BOTTOM = 98;
+
+/** Loads: one row for permanent line loads, one for variable ones, and point loads through both. */
+function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+  const { beam } = p;
+  const natureOf = (load: BeamLoad): LoadCase['nature'] => beam.cases.find((c) => c.id === load.case)?.nature ?? 'permanent';
+  const rows = { permanent: BANDS_BOTTOM - BAND, variable: BANDS_BOTTOM - 2 * BAND - 3 };
+  const taken = { permanent: 0, variable: 0 };
+  return beam.loads.flatMap((load, k): Shape[] => {
+    const isPermanent = natureOf(load) === 'permanent';
+    const edit = `loads[${k}]`;
+    const text = `${load.case} ${loadText(load, p.units)}`;
+    const name = `Load ${k + 1}: ${text}`;
+    if (load.type === 'point') {
+      const x = toX(starts[load.span]! + load.at);
+      return [...arrow([x, 46], [x, BEAM_TOP - 1], 'load', 'demandWash', 7), { kind: 'text', at: [x + 4, 44], text, style: 'demand', edit, label: name, halo: true }];
+    }
+    if (load.type === 'moment') {
+      const x = toX(starts[load.span]! + load.at);
+      const isClockwise = load.moment >= 0;
+      const arc = arcPoints([x, BEAM_TOP + 24], 12, isClockwise ? Math.PI * 1.25 : -Math.PI / 4, isClockwise ? -Math.PI / 4 : Math.PI * 1.25);
+      const tip = arc[arc.length - 1]!;
+      return [{ kind: 'path', points: arc, line: 'load' }, ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandWash', 6), { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true }];
+    }
+    const row = isPermanent ? 'permanent' : 'variable';
+    const y = rows[row];
+    const parts = lineLoads(load, beam).filter((l) => l.kind === 'distributed');
+    const highest = Math.max(...parts.map((l) => Math.max(Math.abs(l.start), Math.abs(l.end))), 1e-9);
+    const shapes = parts.flatMap((l): Shape[] => {
+      const [a, b] = [toX(starts[l.span]! + l.from), toX(starts[l.span]! + l.to)];
+      const [ha, hb] = [BAND * Math.max(0.25, Math.abs(l.start) / highest), BAND * Math.max(0.25, Math.abs(l.end) / highest)];
+      const bottom = y + BAND;
+      const ticks = Array.from({ length: Math.max(1, Math.floor((b - a) / 22)) }, (_, t) => a + ((t + 0.5) * (b - a)) / Math.max(1, Math.floor((b - a) / 22)));
+      return [
+        { kind: 'path', closed: true, line: isPermanent ? 'load' : 'loadVariable', fill: isPermanent ? 'permanentWash' : 'none', points: [[a, bottom], [a, bottom - ha], [b, bottom - hb], [b, bottom]] },
+        ...ticks.flatMap((x) => arrow([x, bottom - BAND + 4], [x, bottom - 1.5], 'load', 'demandWash', 3)),
+      ];
+    });
+    const first = parts[0]!;
+    // Several loads in one row: their figures are set one after another.
+    const at = toX(starts[first.span]! + first.from) + 10;
+    taken[row] += 1;
+    const offset = (taken[row] - 1) * 92;
+    return [...shapes, { kind: 'text', at: [Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, style: 'demand', edit, label: name, halo: true }];
+  });
+}
+
+/** A load in figures, without its case. */
+export function loadText(load: BeamLoad, units: UnitSystem): string {
+  switch (load.type) {
+    case 'uniform':
+    case 'partial':
+      return formatQuantity(load.value, 'lineLoad', units);
+    case 'trapezoidal':
+      return `${formatValue(load.start, 'lineLoad', units)} to ${formatQuantity(load.end, 'lineLoad', units)}`;
+    case 'point':
+      return formatQuantity(load.force, 'force', units);
+    case 'moment':
+      return formatQuantity(load.moment, 'moment', units);
+  }
+}

@@ -1,0 +1,98 @@
+import { outlinePoints, type BeamOutline } from '../geometry/beam-outline';
+import type { Placement } from '../reinforcement/bar-groups';
+import { dimension, line, type Drawing, type Point, type Shape } from './shapes';
+
+export interface SectionPicture {
+  readonly outline: BeamOutline;
+  readonly cover: { readonly top: number; readonly bottom: number; readonly side: number };
+  readonly linkDiameter: number;
+  readonly legs: number;
+  readonly top: Placement;
+  readonly bottom: Placement;
+  readonly labels: { readonly top: string; readonly bottom: string; readonly links: string; readonly b: string; readonly h: string; readonly flange?: string; readonly flangeDepth?: string };
+  /** Values edited at the labels. */
+  readonly edits: { readonly top?: string; readonly bottom?: string; readonly links?: string };
+  /** Depth of the stress block and the face it lies at. */
+  readonly block?: { readonly face: 'top' | 'bottom'; readonly depth: number };
+}
+
+/** A cut through the beam to scale: concrete, links, bars and the dimensions that are edited on it. */
+export function sectionDrawing(p: SectionPicture, width: number, height: number): Drawing {
+  const o = p.outline;
+  const points = outlinePoints(o);
+  const xs = points.map(([x]) => x);
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  // A wide flange is cut off: what matters is the web with its bars.
+  const reach = o.shape === 'rectangular' ? o.b / 2 : o.b / 2 + Math.min(0.55 * o.b, (o.flangeWidth - o.b) / 2);
+  const clip = (x: number) => Math.max(-reach, Math.min(reach, x));
+  const scale = Math.min((width - 120) / (2 * reach), (height - 58) / o.h);
+  const centre = width / 2 - 6;
+  const bottomY = height - 30;
+  const at = (x: number, y: number): Point => [centre + clip(x) * scale, bottomY - y * scale];
+  const shapes: Shape[] = [{ kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' }];
+  if (p.block) {
+    const [from, to] = p.block.face === 'top' ? [o.h - p.block.depth, o.h] : [0, p.block.depth];
+    shapes.push(...compressed(points, from, to, at));
+  }
+  if (reach * 2 < right - left - 1) for (const side of [-1, 1]) shapes.push(...breakMark(at, side * reach, o));
+
+  const linkBox = { x: o.b / 2 - p.cover.side, top: o.h - p.cover.top, bottom: p.cover.bottom };
+  const inset = p.linkDiameter;
+  for (const d of [0, inset]) {
+    const [x, t, b] = [linkBox.x - d, linkBox.top - d, linkBox.bottom + d];
+    shapes.push({ kind: 'path', closed: true, line: 'link', points: [at(-x, b), at(x, b), at(x, t), at(-x, t)] });
+  }
+  for (let leg = 1; leg < p.legs - 1; leg += 1) {
+    const x = -linkBox.x + inset / 2 + (leg * (2 * linkBox.x - inset)) / (p.legs - 1);
+    shapes.push(line(at(x, linkBox.bottom), at(x, linkBox.top), 'link'));
+  }
+  for (const bar of p.top.bars) shapes.push(disc(at(bar.x, o.h - bar.fromFace), bar.diameter * scale));
+  for (const bar of p.bottom.bars) shapes.push(disc(at(bar.x, bar.fromFace), bar.diameter * scale));
+
+  const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
+  shapes.push(
+    ...dimension([topLeft[0] - 14, bottomY], [topLeft[0] - 14, topLeft[1]], p.labels.h, 'section.h', 'Overall depth h'),
+    ...dimension([at(-o.b / 2, 0)[0], bottomY + 18], [bottomRight[0], bottomY + 18], p.labels.b, 'section.b', 'Width b'),
+    label([centre, topLeft[1] - 7], p.labels.top, 'middle', p.edits.top, 'Top bars'),
+    label([bottomRight[0] + 9, bottomY - 6], p.labels.bottom, 'start', p.edits.bottom, 'Bottom bars'),
+    label([bottomRight[0] + 9, bottomY - (o.h * scale) / 2 + 3], p.labels.links, 'start', p.edits.links, 'Links'),
+  );
+  if (p.labels.flange) {
+    const y = p.outline.shape === 'invertedT' ? at(0, o.flangeDepth)[1] - 5 : at(0, o.h - o.flangeDepth)[1] + 13;
+    shapes.push(label([at(reach, 0)[0] + 4, y], p.labels.flange, 'start', 'section.flangeWidth', 'Flange width'));
+    if (p.labels.flangeDepth) shapes.push(label([at(reach, 0)[0] + 4, y + 13], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
+  }
+  return { width, height, title: 'Section', shapes };
+}
+
+const disc = (at: Point, diameter: number): Shape => ({ kind: 'circle', at, r: Math.max(2.5, diameter / 2), fill: 'steel' });
+
+function label(at: Point, text: string, anchor: 'start' | 'middle', edit: string | undefined, name: string): Shape {
+  return { kind: 'text', at, text, style: 'strong', anchor, halo: true, label: name, ...(edit ? { edit } : {}) };
+}
+
+/** The part of the outline between two heights, hatched as compressed. */
+function compressed(points: readonly (readonly [number, number])[], from: number, to: number, at: (x: number, y: number) => Point): Shape[] {
+  const levels = [...new Set([from, to, ...points.map(([, y]) => y).filter((y) => y > from && y < to)])].sort((a, b) => a - b);
+  return levels.slice(1).map((upper, i) => {
+    const lower = levels[i]!;
+    const middle = (lower + upper) / 2;
+    const crossings = points.flatMap(([x1, y1], k) => {
+      const [x2, y2] = points[(k + 1) % points.length]!;
+      return (y1 > middle) !== (y2 > middle) ? [x1 + ((x2 - x1) * (middle - y1)) / (y2 - y1)] : [];
+    });
+    const [l, r] = [Math.min(...crossings), Math.max(...crossings)];
+    return { kind: 'path', closed: true, fill: 'compression', points: [at(l, lower), at(r, lower), at(r, upper), at(l, upper)] } as const;
+  });
+}
+
+/** The zigzag where a wide flange is cut off. */
+function breakMark(at: (x: number, y: number) => Point, x: number, o: BeamOutline): Shape[] {
+  const isBottom = o.shape === 'invertedT';
+  const [low, high] = isBottom ? [0, o.flangeDepth] : [o.h - o.flangeDepth, o.h];
+  const [px, y1] = at(x, low);
+  const [, y2] = at(x, high);
+  if (o.shape === 'L' && x < 0) return [];
+  const m = (y1 + y2) / 2;
+  return [{ kind: 'path', line: 'dim', points: [[px, y1 + 5], [px, m + 4], [px - 3, m + 1], [px + 3, m - 1], [px, m - 4], [px, y2 - 5]] }];
+}

@@ -1,0 +1,73 @@
+/**
+ * Drawings as data: flat lists of shapes in sheet units (1/96 in), y down. The screen and the PDF render the same lists; a style is a
+ * name that each renderer knows. A text with `edit` is the place where that value is edited.
+ */
+export type LineStyle =
+  | 'cut' | 'outline' | 'tentative' | 'dim' | 'tick' | 'axis' | 'rule' | 'grid' | 'bar' | 'barHeavy' | 'link' | 'demand' | 'resistance' | 'shifted' | 'excess' | 'load' | 'loadVariable' | 'station'; // prettier-ignore
+
+export type FillStyle =
+  | 'none' | 'concrete' | 'concreteLight' | 'compression' | 'steel' | 'demandWash' | 'resistanceWash' | 'excessHatch' | 'permanentWash' | 'surface' | 'ebony'; // prettier-ignore
+
+export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' | 'over' | 'symbol';
+
+export type Point = readonly [x: number, y: number];
+
+export type Shape =
+  | { readonly kind: 'path'; readonly points: readonly Point[]; readonly closed?: boolean; readonly line?: LineStyle; readonly fill?: FillStyle; readonly edit?: string }
+  | { readonly kind: 'circle'; readonly at: Point; readonly r: number; readonly line?: LineStyle; readonly fill?: FillStyle }
+  | {
+      readonly kind: 'text';
+      readonly at: Point;
+      readonly text: string;
+      readonly style: TextStyle;
+      readonly anchor?: 'start' | 'middle' | 'end';
+      /** Degrees, anticlockwise. */
+      readonly turn?: number;
+      /** Path of the value that is edited here. */
+      readonly edit?: string;
+      /** What the value is, for those who hear the drawing. */
+      readonly label?: string;
+      readonly halo?: boolean;
+    };
+
+export interface Drawing {
+  readonly width: number;
+  readonly height: number;
+  readonly title: string;
+  readonly shapes: readonly Shape[];
+}
+
+export const line = (a: Point, b: Point, style: LineStyle): Shape => ({ kind: 'path', points: [a, b], line: style });
+
+/** A dimension: line with slanted ticks and a figure above it. Horizontal or vertical. */
+export function dimension(a: Point, b: Point, text: string, edit?: string, label?: string): Shape[] {
+  const isVertical = Math.abs(b[0] - a[0]) < 1e-6;
+  const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  const tick = ([x, y]: Point) => line([x - 3.5, y + 3.5], [x + 3.5, y - 3.5], 'tick');
+  return [
+    line(a, b, 'dim'),
+    tick(a),
+    tick(b),
+    {
+      kind: 'text', at: isVertical ? [middle[0] - 4, middle[1]] : [middle[0], middle[1] - 3.5], text, style: 'plain', anchor: 'middle', halo: true,
+      ...(isVertical ? { turn: 90 } : {}), ...(edit ? { edit } : {}), ...(label ? { label } : {}),
+    }, // prettier-ignore
+  ];
+}
+
+/** An arrow from one point to another with a filled head. */
+export function arrow(from: Point, to: Point, style: LineStyle, fill: FillStyle, head = 5): Shape[] {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+  const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
+  const base: Point = [to[0] - ux * head, to[1] - uy * head];
+  const half = head * 0.42;
+  return [line(from, base, style), { kind: 'path', closed: true, fill, points: [to, [base[0] - uy * half, base[1] + ux * half], [base[0] + uy * half, base[1] - ux * half]] }];
+}
+
+/** Points of an arc, for three-quarter arrows of moments. */
+export function arcPoints(centre: Point, r: number, from: number, to: number): Point[] {
+  return Array.from({ length: 17 }, (_, i) => {
+    const t = from + ((to - from) * i) / 16;
+    return [centre[0] + r * Math.cos(t), centre[1] - r * Math.sin(t)];
+  });
+}

@@ -1,0 +1,54 @@
+import { silent } from '../../calc/calc';
+import type { BendingResistance, DesignCode } from '../../codes/design-code';
+import type { BeamOutline } from '../../geometry/beam-outline';
+import { barOf, type BarGroup, type Placement } from '../../reinforcement/bar-groups';
+import { catalogues } from '../../materials/bars';
+import { outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
+import { anchorageLengths } from './resistance';
+import { sectionAt, type Sense } from './section-at';
+import { SteelMap, type BeamSteel } from './steel';
+
+/** One cut through a beam with its bars and its ultimate state. */
+export interface SectionState {
+  readonly span: number;
+  readonly sense: Sense;
+  readonly outline: BeamOutline;
+  readonly top: Placement;
+  readonly bottom: Placement;
+  readonly topGroups: readonly BarGroup[];
+  readonly bottomGroups: readonly BarGroup[];
+  readonly zone: LinkZone;
+  readonly linkDiameter: number;
+  readonly resistance: BendingResistance | null;
+  /** Strain of the compressed edge, and depth of the stress block over x (1 for a parabola). */
+  readonly edgeStrain: number;
+  readonly blockFactor: number;
+  readonly blockStress: number;
+}
+
+/** Cuts the beam at x (mm) for a sense of bending. */
+export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel, x: number, sense: Sense): SectionState {
+  const starts = supportPositions(beam);
+  const span = Math.max(0, Math.min(beam.spans.length - 1, starts.findIndex((s) => s > x) - 1 >= 0 ? starts.findIndex((s) => s > x) - 1 : beam.spans.length - 1));
+  const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
+  const here = sectionAt(beam, map, span, x, sense);
+  const top = map.barsAt('top', span, x);
+  const bottom = map.barsAt('bottom', span, x);
+  const zone = map.linkZoneAt(span, x);
+  const law = code.concreteLaw(silent, beam.materials);
+  return {
+    span,
+    sense,
+    outline: outlineOf(beam, span),
+    top: map.placement('top', span, top.groups),
+    bottom: map.placement('bottom', span, bottom.groups),
+    topGroups: top.groups,
+    bottomGroups: bottom.groups,
+    zone,
+    linkDiameter: barOf({ count: 1, size: zone.size }, map.catalogue).diameter,
+    resistance: code.bendingResistance(silent, here.section, beam.materials) ?? null,
+    edgeStrain: law.ultimateStrain,
+    blockFactor: law.kind === 'block' ? law.depthFactor : 1,
+    blockStress: law.stress,
+  };
+}

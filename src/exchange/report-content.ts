@@ -1,0 +1,34 @@
+import type { Check } from '@/core/members/check';
+import { codeOf, decisionFor, designMember, type Decision, type Member, type MemberResult, type Project, type ReportDetail } from '@/core/project/project';
+import { readChoice } from '@/core/codes/design-code';
+
+/** What a report says of one member, before it is set on a screen or a page. */
+export interface MemberReport {
+  readonly member: Member;
+  readonly result: MemberResult;
+  readonly codeTitle: string;
+  readonly detail: ReportDetail;
+  /** Checks with the derivations that the detail asks for: none, that of the governing checks, or all. */
+  readonly checks: readonly { readonly check: Check; readonly decision: Decision | undefined; readonly showsSteps: boolean }[];
+  readonly assumptions: readonly { readonly title: string; readonly clause: string; readonly value: string; readonly isDefault: boolean }[];
+}
+
+const WORKING_CHECKS = 4;
+
+/** Designs a member with all derivations and sorts out what its report shows. */
+export function memberReport(project: Project, member: Member, detail: ReportDetail = member.report): MemberReport {
+  const result = designMember(project, member, detail === 'summary' ? [] : 'all');
+  const code = codeOf(project, member);
+  const shown = result.checks.filter((c) => c.status !== 'notCovered');
+  const checks = shown.map((check, i) => ({
+    check,
+    decision: decisionFor(member, check),
+    showsSteps: (check.derivation?.length ?? 0) > 0 && (detail === 'full' || (detail === 'working' && (i < WORKING_CHECKS || check.status === 'exceeds'))),
+  }));
+  const assumptions = code.choices.map((choice) => {
+    const value = readChoice(code.choices, code.settings, choice.key);
+    const label = 'min' in choice.options ? value : (choice.options.find((o) => o.value === value)?.label ?? value);
+    return { title: choice.title, clause: choice.clause, value: label, isDefault: !(choice.key in code.settings.choices) };
+  });
+  return { member, result, codeTitle: code.title, detail, checks, assumptions };
+}

@@ -1,0 +1,206 @@
+'use client';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { ToggleGroup } from 'radix-ui';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { emptyBeamResult } from '@/core/members/beam/result';
+import { codeOf, type Member, type Project } from '@/core/project/project';
+import { formatValue } from '@/core/units/format';
+import { addMember, freshId, freshMark } from '@/store/commands';
+import { setActiveMember } from '@/store/designing';
+import { isCurrent, useProject } from '@/store/project-store';
+import { Ladder } from '@/ui/Ladder';
+import { memberActions, MemberList } from '@/ui/MemberList';
+import { Missing, Notice } from '@/ui/Missing';
+import { newBeam } from '@/ui/new-beam';
+import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
+import { useLoadedProject } from '@/ui/use-loaded-project';
+import { BasisPanel } from './BasisPanel';
+import { CombinationsPanel } from './CombinationsPanel';
+import { fieldAt } from './fields';
+import { ForcesPanel } from './ForcesPanel';
+import { HandChecks } from './HandChecks';
+import { LoadsPanel } from './LoadsPanel';
+import { SectionPanel } from './SectionPanel';
+import { Strips } from './Strips';
+import { SupportEditor } from './SupportEditor';
+import { ValueEditor } from './ValueEditor';
+
+export function BeamScreen() {
+  const loaded = useLoadedProject();
+  const id = useSearchParams().get('m') ?? '';
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
+  const member = loaded.project.members.find((m) => m.id === id);
+  if (!member) return <Missing reason="There is no such member in this project." />;
+  return <Sheet key={member.id} project={loaded.project} id={id} />;
+}
+
+type Panel = 'strips' | 'loads' | 'combinations' | 'basis' | 'hand';
+
+/** A member's whole screen. While a value is typed everything on it is shown for the tentative value. */
+function Sheet({ project: kept, id }: { project: Project; id: string }) {
+  const router = useRouter();
+  const { preview, results, lastGood, notice, setNotice, edit } = useProject();
+  const project = preview ?? kept;
+  const member = project.members.find((m) => m.id === id)!;
+  const [panel, setPanel] = useState<Panel>('strips');
+  const [editing, setEditing] = useState<{ path: string; target: Element } | null>(null);
+  const [station, setStation] = useState<number | null>(null);
+  useEffect(() => {
+    setActiveMember(id);
+    return () => setActiveMember(null);
+  }, [id]);
+  const entry = results[id];
+  const isFresh = isCurrent(entry, project, member);
+  const faults = isFresh ? entry!.result.faults : [];
+  // With faults in the input the last good result stays, marked as old.
+  const good = entry && entry.result.faults.length === 0 ? entry : lastGood[id];
+  const fits = good && good.member.spans.length === member.spans.length && good.member.mode === member.mode;
+  const result = fits ? good.result : emptyBeamResult([]);
+  const isStale = !isFresh || faults.length > 0;
+  const length = member.spans.reduce((sum, s) => sum + s.length, 0);
+  const at = Math.min(station ?? result.governing?.place.x ?? length / 2, length);
+
+  const openEditor = useCallback((path: string, target: Element) => {
+    setEditing({ path, target });
+  }, []);
+  const openNext = (direction: 1 | -1) => {
+    const path = editing?.path;
+    setEditing(null);
+    // After the drawing has been made anew: the next value in its order.
+    requestAnimationFrame(() => {
+      const all = [...document.querySelectorAll<SVGTextElement>('[data-edit][role=button]')];
+      const from = all.findIndex((el) => el.dataset.edit === path);
+      const next = all[(from + direction + all.length) % all.length];
+      next?.focus();
+      if (next?.dataset.edit) openEditor(next.dataset.edit, next);
+    });
+  };
+  const close = () => {
+    const path = editing?.path;
+    setEditing(null);
+    requestAnimationFrame(() => document.querySelector<SVGTextElement>(`[data-edit="${CSS.escape(path ?? '')}"]`)?.focus());
+  };
+  const add = () => {
+    const made = newBeam(kept, freshId(kept), freshMark(kept, member.mark), member.place);
+    edit(`add ${made.mark}`, addMember(made, id));
+    router.push(`/beam?p=${encodeURIComponent(kept.id)}&m=${made.id}`);
+  };
+  useSheetKeys(kept, id, { add, setPanel });
+  const field = editing && fieldAt(editing.path, { project: kept, member: kept.members.find((m) => m.id === id)!, steel: result.steel });
+  const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
+
+  return (
+    <div className="grid h-screen grid-rows-[auto_1fr]">
+      <TopBar project={kept} memberId={id} crumb={<><span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b></>} />
+      <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
+        <MemberList project={kept} activeId={id} onAdd={add} />
+        <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
+          <Title project={kept} member={member} panel={panel} onPanel={setPanel} />
+          {faults.length > 0 && (
+            <div role="alert" className="mx-3.5 mb-1 border-l-2 border-madder pl-2 text-madder-text">
+              {faults.slice(0, 4).map((f) => (
+                <p key={f.path + f.reason}>{f.reason}</p>
+              ))}
+              <p className="text-walnut">The last good result stays below, marked as old.</p>
+            </div>
+          )}
+          {panel === 'strips' && member.mode === 'loads' && <Centre {...{ project, member, result, station: at, onStation: setStation, onEdit: openEditor, editing: editing?.path ?? null, isStale }} />}
+          {panel === 'strips' && member.mode === 'forces' && <ForcesPanel project={project} member={member} result={result} onEdit={openEditor} editing={editing?.path ?? null} />}
+          {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
+          {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
+          {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
+          {panel === 'hand' && <HandChecks project={kept} result={result} />}
+        </main>
+        <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label="Section and checks">
+          {member.mode === 'loads' && <SectionPanel project={project} member={member} result={result} station={at} onEdit={openEditor} editing={editing?.path ?? null} />}
+          <div className="purfling-x -mx-3.5" />
+          <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
+        </aside>
+      </div>
+      {editing && field && <ValueEditor key={editing.path} member={kept.members.find((m) => m.id === id)!} field={field} target={editing.target} onClose={close} onNext={openNext} />}
+      {editing && supportIndex !== undefined && <SupportEditor project={kept} member={member} index={Number(supportIndex)} target={editing.target} onClose={close} />}
+      <Notice text={notice} onClose={() => setNotice(null)} />
+    </div>
+  );
+}
+
+function Title({ project, member, panel, onPanel }: { project: Project; member: Member; panel: Panel; onPanel: (p: Panel) => void }) {
+  const router = useRouter();
+  const code = codeOf(project, member);
+  const spans = member.spans.map((s) => formatValue(s.length / 1000, 'number', 'SI', 1)).join(' + ');
+  const us = member.spans.map((s) => formatValue(s.length, 'span', 'US', 1)).join(' + ');
+  const subtitle = [code.concreteLabel(member.materials.concreteStrength), member.mode === 'forces' ? 'known design forces' : project.display === 'US' ? `${us} ft` : `${spans} m`].join(' · ');
+  const actions = memberActions(project, member, router.push);
+  const names: Record<Panel, string> = { strips: member.mode === 'forces' ? 'Section' : 'Drawing', loads: 'Loads', combinations: 'Combinations', basis: 'Basis', hand: 'Hand checks' };
+  const offered = member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'combinations', 'basis', 'hand'] as const);
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3 px-3.5 pb-1 pt-2">
+      <h1 className="whitespace-nowrap">
+        {member.title || 'Beam'} {member.mark}
+      </h1>
+      <span className="truncate text-walnut">{subtitle}</span>
+      <span className="flex-1" />
+      <ToggleGroup.Root type="single" value={panel} onValueChange={(v) => v && onPanel(v as Panel)} aria-label="What the sheet shows" className="flex border border-groove">
+        {offered.map((p) => (
+          <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">
+            {names[p]}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <Menu label={<span className="sr-only">Member</span>} align="end">
+        <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
+        <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>Move up</MenuItem>
+        <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>Move down</MenuItem>
+        <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
+      </Menu>
+    </div>
+  );
+}
+
+/** Elevation and strips, as wide as the middle of the screen. */
+function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'heights'> & { isStale: boolean }) {
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 748, height: 700 });
+  useEffect(() => {
+    const el = box.current;
+    if (!el) return;
+    const observer = new ResizeObserver(([e]) => e && setSize({ width: Math.floor(e.contentRect.width), height: Math.floor(e.contentRect.height) }));
+    observer.observe(el);
+    return () => observer.disconnect();
+  }, []);
+  const room = Math.max(330, size.height - 236 - 40);
+  const heights = { bending: Math.round(room * 0.44), shear: Math.round(room * 0.32), steel: Math.round(room * 0.24) };
+  return (
+    <div ref={box} className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${props.isStale ? 'stale' : ''}`} data-stale={props.isStale || undefined}>
+      <Strips {...props} width={size.width} heights={heights} />
+      {props.member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {props.member.mark}: open Loads and add one, or paste a table.</p>}
+    </div>
+  );
+}
+
+function useSheetKeys(project: Project, id: string, { add, setPanel }: { add: () => void; setPanel: (p: Panel) => void }) {
+  const router = useRouter();
+  useEffect(() => {
+    const go = (by: number) => {
+      const at = project.members.findIndex((m) => m.id === id);
+      const next = project.members[at + by];
+      if (next) router.push(`/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(next.id)}`);
+    };
+    const onKey = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLElement && e.target.closest('input, textarea, select, [role=dialog]')) return;
+      if (e.altKey && e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) memberActions(project, project.members.find((m) => m.id === id)!, router.push)[e.key === 'ArrowUp' ? 'up' : 'down']();
+      else if (e.altKey && e.key === 'ArrowUp') go(-1);
+      else if (e.altKey && e.key === 'ArrowDown') go(1);
+      else if (e.ctrlKey || e.metaKey || e.altKey) return;
+      else if (e.key === 'n' || e.key === 'N') add();
+      else if (e.key === 'm' || e.key === 'M') document.querySelector<HTMLElement>('aside a[aria-current]')?.focus();
+      else if (e.key === 'l' || e.key === 'L') document.querySelector<HTMLElement>('[data-check] button')?.focus();
+      else if (/^[1-5]$/.test(e.key)) setPanel((['strips', 'loads', 'combinations', 'basis', 'hand'] as const)[Number(e.key) - 1]!);
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [project, id, add, setPanel, router]);
+}

@@ -1,0 +1,206 @@
+'use client';
+import { useState } from 'react';
+import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
+import type { BeamLoad, BeamLoadType } from '@/core/members/beam/input';
+import type { Fault } from '@/core/members/beam/faults';
+import type { Member, Project } from '@/core/project/project';
+import type { QuantityKind } from '@/core/units/quantity';
+import { PASTE_HELP, readLoads, type PastedLoads } from '@/exchange/paste-loads';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { QuantityInput } from '@/ui/QuantityInput';
+
+interface PanelProps {
+  readonly project: Project;
+  readonly member: Member;
+  readonly faults: readonly Fault[];
+}
+
+const natures: Record<Nature, string> = { permanent: 'permanent', imposed: 'imposed', roof: 'roof, imposed', snow: 'snow', rain: 'rain', wind: 'wind', earthquake: 'earthquake', settlement: 'settlement' };
+const categories: Record<ImposedCategory, string> = { A: 'A dwellings', B: 'B offices', C: 'C assembly', D: 'D shops', E: 'E storage', F: 'F light traffic', G: 'G traffic', H: 'H roofs' };
+
+/** Load cases and loads as tables, typed or pasted from a spreadsheet. */
+export function LoadsPanel({ project, member, faults }: PanelProps) {
+  const { edit } = useProject();
+  const [refused, setRefused] = useState<PastedLoads['refused']>([]);
+  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const onPaste = (e: React.ClipboardEvent) => {
+    const text = e.clipboardData.getData('text');
+    if (!/[\t\n;]/.test(text)) return;
+    e.preventDefault();
+    const read = readLoads(text, member.cases, member.spans.length, project.display);
+    if (read.loads.length > 0) change(`paste ${read.loads.length} loads`, (m) => void m.loads.push(...(read.loads as BeamLoad[])));
+    setRefused(read.refused);
+  };
+  return (
+    <div className="overflow-auto px-3.5 py-2" onPaste={onPaste}>
+      <Cases project={project} member={member} faults={faults} />
+      <div className="mt-3 flex items-baseline justify-between">
+        <h2>Loads</h2>
+        <span className="small">Ctrl V here pastes rows: {PASTE_HELP}</span>
+      </div>
+      <table className="grid-table" aria-label="Loads">
+        <thead>
+          <tr>
+            {['Case', 'Type', 'Span', 'Value', 'To value', 'From or at', 'To', 'Note', ''].map((h) => (
+              <th key={h}>{h}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {member.loads.map((load, i) => (
+            <LoadRow key={i} project={project} member={member} load={load} index={i} faults={faults.filter((f) => f.path.startsWith(`loads[${i}]`))} />
+          ))}
+        </tbody>
+      </table>
+      <button type="button" className="btn mt-2" disabled={member.cases.length === 0} onClick={() => change('add a load', (m) => void m.loads.push({ type: 'uniform', case: m.cases[m.cases.length - 1]!.id, span: 'all', value: 10, note: '' }))}>
+        Add a load
+      </button>
+      {refused.length > 0 && (
+        <div className="mt-2 border-l-2 border-madder pl-2" role="alert">
+          <p className="text-madder-text">{refused.length} pasted rows were not taken:</p>
+          {refused.slice(0, 8).map((r) => (
+            <p key={r.row} className="small">
+              Row {r.row}, “{r.text}”: {r.reason}
+            </p>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Cases({ member, faults }: PanelProps) {
+  const { edit } = useProject();
+  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const set = (i: number, patch: Partial<LoadCase>) =>
+    change(`load case ${member.cases[i]!.id}`, (m) => {
+      const before = m.cases[i]!.id;
+      Object.assign(m.cases[i]!, patch);
+      if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
+    });
+  return (
+    <>
+      <div className="flex items-baseline justify-between">
+        <h2>Load cases</h2>
+        <label className="flex items-center gap-1.5">
+          <input type="checkbox" checked={member.selfWeight} onChange={(e) => change(e.target.checked ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = e.target.checked))} /> Self-weight counted
+        </label>
+      </div>
+      <table className="grid-table" aria-label="Load cases">
+        <thead>
+          <tr>
+            {['Name', 'Title', 'Nature', 'Category', 'May be absent from single spans', ''].map((h) => (
+              <th key={h}>{h}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {member.cases.map((c, i) => (
+            <tr key={i}>
+              <td className="w-16">
+                <input className="field" aria-label="Name of load case" defaultValue={c.id} key={c.id} onBlur={(e) => e.target.value.trim() && e.target.value !== c.id && set(i, { id: e.target.value.trim().slice(0, 20) })} />
+                {faults.filter((f) => f.path.startsWith(`cases[${i}]`)).map((f) => <span key={f.path} className="text-madder-text">{f.reason}</span>)}
+              </td>
+              <td>
+                <input className="field" aria-label="Title of load case" defaultValue={c.title} key={c.title} onBlur={(e) => e.target.value !== c.title && set(i, { title: e.target.value.slice(0, 60) })} />
+              </td>
+              <td>
+                <select className="field" aria-label="Nature" value={c.nature} onChange={(e) => set(i, { nature: e.target.value as Nature, pattern: e.target.value === 'imposed' })}>
+                  {Object.entries(natures).filter(([k]) => k !== 'settlement').map(([k, name]) => <option key={k} value={k}>{name}</option>)}
+                </select>
+              </td>
+              <td>
+                <select className="field" aria-label="Category" value={c.category} disabled={c.nature !== 'imposed'} onChange={(e) => set(i, { category: e.target.value as ImposedCategory })}>
+                  {Object.entries(categories).map(([k, name]) => <option key={k} value={k}>{name}</option>)}
+                </select>
+              </td>
+              <td>
+                <input type="checkbox" aria-label="May be absent from single spans" checked={c.pattern} disabled={c.nature === 'permanent'} onChange={(e) => set(i, { pattern: e.target.checked })} />
+              </td>
+              <td>
+                <button type="button" className="link" onClick={() => change(`delete load case ${c.id}`, (m) => { m.cases.splice(i, 1); m.loads = m.loads.filter((l) => l.case !== c.id); })}>
+                  Delete
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button type="button" className="btn mt-2" onClick={() => change('add a load case', (m) => void m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: 'A', pattern: true }))}>
+        Add a load case
+      </button>
+    </>
+  );
+}
+
+const freshCase = (taken: readonly string[]) => ['Q', 'Q2', 'Q3', 'Q4', 'Q5', 'Q6', 'Q7'].find((id) => !taken.includes(id)) ?? `Q${taken.length + 1}`;
+
+/** A load of another type at the same place. */
+function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
+  const base = { case: load.case, note: load.note };
+  const span = load.span === 'all' ? 0 : load.span;
+  const value = 'value' in load ? load.value : 10;
+  switch (type) {
+    case 'uniform':
+      return { ...base, type, span: load.span, value };
+    case 'partial':
+      return { ...base, type, span, value, from: 0, to: length };
+    case 'trapezoidal':
+      return { ...base, type, span, start: value, end: 0, from: 0, to: length };
+    case 'point':
+      return { ...base, type, span, force: 50_000, at: length / 2 };
+    case 'moment':
+      return { ...base, type, span, moment: 20e6, at: length / 2 };
+  }
+}
+
+function LoadRow({ project, member, load, index, faults }: { project: Project; member: Member; load: BeamLoad; index: number; faults: readonly Fault[] }) {
+  const { edit } = useProject();
+  const label = `load ${index + 1} of ${member.mark}`;
+  const set = (patch: Record<string, unknown>) => edit(label, onMember(member.id, (m) => void Object.assign(m.loads[index]!, patch)));
+  const cell = (key: string, kind: QuantityKind) =>
+    key in load ? <QuantityInput kind={kind} system={project.display} value={(load as unknown as Record<string, number>)[key]!} label={`${key} of load ${index + 1}`} onKeep={(v) => set({ [key]: v ?? 0 })} /> : null;
+  const length = member.spans[load.span === 'all' ? 0 : load.span]?.length ?? 0;
+  return (
+    <>
+      <tr>
+        <td className="w-16">
+          <select className="field" aria-label="Case" value={load.case} onChange={(e) => set({ case: e.target.value })}>
+            {member.cases.map((c) => <option key={c.id}>{c.id}</option>)}
+          </select>
+        </td>
+        <td>
+          <select className="field" aria-label="Type" value={load.type} onChange={(e) => edit(label, onMember(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))))}>
+            {['uniform', 'partial', 'trapezoidal', 'point', 'moment'].map((t) => <option key={t}>{t}</option>)}
+          </select>
+        </td>
+        <td className="w-16">
+          <select className="field" aria-label="Span" value={String(load.span)} onChange={(e) => set({ span: e.target.value === 'all' ? 'all' : Number(e.target.value) })}>
+            {load.type === 'uniform' && <option>all</option>}
+            {member.spans.map((_, i) => <option key={i} value={i}>{i + 1}</option>)}
+          </select>
+        </td>
+        <td>{cell('value', 'lineLoad') ?? cell('start', 'lineLoad') ?? cell('force', 'force') ?? cell('moment', 'moment')}</td>
+        <td>{cell('end', 'lineLoad')}</td>
+        <td>{cell('from', 'span') ?? cell('at', 'span')}</td>
+        <td>{cell('to', 'span')}</td>
+        <td>
+          <input className="field" aria-label="Note" defaultValue={load.note} key={load.note} onBlur={(e) => e.target.value !== load.note && set({ note: e.target.value.slice(0, 120) })} />
+        </td>
+        <td>
+          <button type="button" className="link" onClick={() => edit(`delete ${label}`, onMember(member.id, (m) => void m.loads.splice(index, 1)))}>
+            Delete
+          </button>
+        </td>
+      </tr>
+      {faults.map((f) => (
+        <tr key={f.path}>
+          <td colSpan={9} className="text-madder-text">
+            {f.reason}
+          </td>
+        </tr>
+      ))}
+    </>
+  );
+}

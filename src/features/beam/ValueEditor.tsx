@@ -1,0 +1,126 @@
+'use client';
+import { Popover } from 'radix-ui';
+import { useEffect, useRef, useState } from 'react';
+import { formatUtilisation } from '@/core/units/format';
+import type { Member } from '@/core/project/project';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { Inlay } from '@/ui/Inlay';
+import { standingOf, standingText } from '@/ui/Glyph';
+import type { Field } from './fields';
+
+interface ValueEditorProps {
+  readonly member: Member;
+  readonly field: Field;
+  readonly target: Element;
+  readonly onClose: () => void;
+  /** Keeps the value and opens the next one of the drawing, or the one before. */
+  readonly onNext: (direction: 1 | -1) => void;
+}
+
+/** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
+export function ValueEditor({ member, field, target, onClose, onNext }: ValueEditorProps) {
+  const [text, setText] = useState(field.text);
+  const { edit, setPreview, results } = useProject();
+  const [before] = useState(() => results[member.id]?.result.governing ?? null);
+  const anchor = useRef({ getBoundingClientRect: () => target.getBoundingClientRect() });
+  const parsed = field.parse(text);
+  const entry = results[member.id];
+  const isTyped = text !== field.text;
+  const now = entry?.result.governing ?? null;
+  const faults = entry?.result.faults ?? [];
+  const isWorking = isTyped && parsed.ok && entry?.member === member;
+
+  const type = (value: string) => {
+    setText(value);
+    const next = field.parse(value);
+    setPreview(next.ok && value !== field.text ? onMember(member.id, next.apply) : null);
+  };
+  const leave = () => {
+    setPreview(null);
+    onClose();
+  };
+  const keep = (): boolean => {
+    if (!parsed.ok) return false;
+    if (isTyped) edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member.id, parsed.apply));
+    else setPreview(null);
+    return true;
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    if (e.key === 'Enter') {
+      e.preventDefault();
+      if (keep()) onClose();
+    } else if (e.key === 'Tab') {
+      e.preventDefault();
+      if (keep()) onNext(e.shiftKey ? -1 : 1);
+    } else if ((e.key === 'ArrowUp' || e.key === 'ArrowDown') && field.step) {
+      e.preventDefault();
+      type(field.step(text, e.key === 'ArrowUp' ? 1 : -1, e.shiftKey ? 10 : e.altKey ? 0.1 : 1));
+    }
+  };
+  useEffect(() => () => useProject.getState().setPreview(null), []);
+
+  const standing = standingOf(now?.status);
+  const reason = !parsed.ok ? parsed.reason : isTyped && faults.length > 0 ? faults[0]!.reason : null;
+  return (
+    <Popover.Root open onOpenChange={(open) => !open && leave()}>
+      <Popover.Anchor virtualRef={anchor} />
+      <Popover.Portal>
+        <Popover.Content side="top" sideOffset={14} collisionPadding={8} className="framed z-30 w-[19.5rem] px-2.5 py-2" aria-label={field.label} onKeyDown={onKeyDown} onOpenAutoFocus={(e) => selectInput(e)}>
+          <div className="flex items-baseline justify-between gap-2">
+            <b className="font-semibold">{field.label}</b>
+            <span className="small">{field.hint}</span>
+          </div>
+          <div className="my-1 flex items-center gap-3">
+            <div className={`flex h-[1.65rem] items-stretch ${parsed.ok && !reason ? 'border-2 border-ebony' : 'border-2 border-dashed border-madder'}`}>
+              <input className={`bg-transparent px-2 text-[0.94rem] font-medium outline-none ${field.unit ? 'w-[4.6rem]' : 'w-[8rem]'}`} value={text} aria-label={field.label} aria-invalid={!parsed.ok} onChange={(e) => type(e.target.value)} />
+              {field.unit && <span className="flex items-center border-l border-ebony px-2 text-walnut">{field.unit}</span>}
+            </div>
+            <div>
+              <div className="flex items-center gap-2">
+                <Inlay utilisation={now?.utilisation ?? null} standing={isWorking ? 'working' : standing} before={before?.utilisation} framed />
+                <span data-testid="editor-utilisation" className={standingText[standing]}>
+                  {isTyped ? `${formatUtilisation(before?.utilisation ?? null)} → ` : ''}
+                  {isWorking ? '–' : formatUtilisation(now?.utilisation ?? null)}
+                </span>
+              </div>
+            </div>
+          </div>
+          {reason ? <p className="text-madder-text">{reason}</p> : <p className="small">governs: {now?.title.toLowerCase() ?? 'nothing yet'}</p>}
+          <div className="small mt-1 flex gap-3 border-t border-line pt-1">
+            {field.reset ? (
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, onMember(member.id, field.reset!));
+                  onClose();
+                }}
+              >
+                choose automatically
+              </button>
+            ) : (
+              <span>was {field.text}</span>
+            )}
+            <span className="ml-auto">
+              <b className="font-semibold">↑ ↓</b> {field.stepHint}
+            </span>
+            <span>
+              <b className="font-semibold">Enter</b> keep
+            </span>
+            <span>
+              <b className="font-semibold">Esc</b> leave
+            </span>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function selectInput(e: Event) {
+  e.preventDefault();
+  const input = (e.currentTarget as HTMLElement | null)?.querySelector('input');
+  input?.focus();
+  input?.select();
+}

@@ -1,0 +1,187 @@
+import type { Draft } from 'immer';
+import { catalogues, findBar } from '@/core/materials/bars';
+import { supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
+import type { BeamSteel } from '@/core/members/beam/steel';
+import { barLabel, linkLabel } from '@/core/project/labels';
+import type { Member, Project } from '@/core/project/project';
+import type { BarGroup } from '@/core/reinforcement/bar-groups';
+import { formatForEditing, unitLabel } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import { displayUnit, type QuantityKind } from '@/core/units/quantity';
+
+export type FieldParse = { readonly ok: true; readonly apply: (m: Draft<Member>) => void } | { readonly ok: false; readonly reason: string };
+
+/** A value of the drawing as its editor sees it. */
+export interface Field {
+  readonly label: string;
+  readonly hint: string;
+  readonly unit: string;
+  readonly text: string;
+  readonly parse: (text: string) => FieldParse;
+  /** One step up or down from a text; `size` is 1, 10 or 0.1. */
+  readonly step?: (text: string, direction: 1 | -1, size: number) => string;
+  readonly stepHint?: string;
+  /** Set by hand over an automatic choice: the way back. */
+  readonly reset?: (m: Draft<Member>) => void;
+}
+
+interface Place {
+  readonly project: Project;
+  readonly member: Member;
+  readonly steel: BeamSteel | null;
+}
+
+/** Finds the field of a path on the drawing, e.g. "section.h" or "bars.support[1].bars". Undefined for paths with an editor of their own. */
+export function fieldAt(path: string, place: Place): Field | undefined {
+  const indices = [...path.matchAll(/\[(\d+)\]/g)].map((m) => Number(m[1]));
+  const [i = 0, k = 0] = indices;
+  const shape = path.replace(/\[\d+\]/g, '[]');
+  const { member, steel } = place;
+  switch (shape) {
+    case 'section.h':
+    case 'section.b':
+    case 'section.flangeWidth':
+    case 'section.flangeDepth': {
+      const key = shape.slice(8) as 'h' | 'b' | 'flangeWidth' | 'flangeDepth';
+      const names = { h: 'Overall depth h', b: 'Width b', flangeWidth: 'Flange width', flangeDepth: 'Flange depth' };
+      return quantityField(place, names[key], 'all spans', 'length', member.section[key], (m, v) => void (m.section[key] = v));
+    }
+    case 'spans[].length':
+      return quantityField(place, `Span ${i + 1}`, 'between centres of supports', 'span', member.spans[i]!.length, (m, v) => void (m.spans[i]!.length = v));
+    case 'bars.bottom[].main':
+      return barField(place, `Bottom bars, span ${i + 1}`, steel?.bottom[i]?.main, member.bars.bottom[i]!.main !== null, (m, g) => void (m.bars.bottom[i]!.main = g));
+    case 'bars.bottom[].extra.bars':
+      return barField(place, `Extra bottom bars, span ${i + 1}`, steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' }, member.bars.bottom[i]!.extra.bars !== null, (m, g) => void (m.bars.bottom[i]!.extra.bars = g));
+    case 'bars.top[].main':
+      return barField(place, `Top bars, span ${i + 1}`, steel?.top[i]?.main, member.bars.top[i]!.main !== null, (m, g) => void (m.bars.top[i]!.main = g));
+    case 'bars.support[].bars':
+      return barField(place, `Top bars over ${supportName(i)}`, steel?.support[i]?.bars, member.bars.support[i]!.bars !== null, (m, g) => void (m.bars.support[i]!.bars = g));
+    case 'bars.links[].zones[]':
+      return linkField(place, i, k);
+    case 'loads[]':
+      return loadField(place, i);
+  }
+  return undefined;
+}
+
+function quantityField({ project }: Pick<Place, 'project'>, label: string, hint: string, kind: QuantityKind, value: number, set: (m: Draft<Member>, v: number) => void): Field {
+  const system = project.display;
+  const { unit, step } = displayUnit(kind, system);
+  return {
+    label,
+    hint,
+    unit: unitLabel(kind, system),
+    text: formatForEditing(value, kind, system),
+    parse: (text) => {
+      const parsed = parseQuantity(text, kind, system);
+      return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.value) } : parsed;
+    },
+    step: (text, direction, size) => {
+      const parsed = parseQuantity(text, kind, system);
+      const from = parsed.ok ? parsed.value : value;
+      return formatForEditing(from + direction * size * step * unit.factor, kind, system);
+    },
+    stepHint: `${step} ${unitLabel(kind, system)}`,
+  };
+}
+
+/** Reads "4H20", "4 #6", "4x20" or "auto". */
+export function parseBars(text: string, member: Member): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
+  if (/^auto/i.test(text.trim())) return { ok: true, group: null };
+  const match = /^\s*(\d+)\s*(?:[xX×*]|of)?\s*([A-Za-z.#]*\s*\d+)\s*$/.exec(text);
+  if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
+  const bar = findBar(catalogues[member.catalogue], match[2]!);
+  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
+  const count = Number(match[1]);
+  if (count > 60) return { ok: false, reason: 'At most 60 bars.' };
+  return { ok: true, group: { count, size: bar.name } };
+}
+
+function barField(place: Place, label: string, shown: BarGroup | undefined, isOwn: boolean, set: (m: Draft<Member>, g: BarGroup | null) => void): Field {
+  const { member, project } = place;
+  return {
+    label,
+    hint: isOwn ? 'set by hand' : 'chosen automatically',
+    unit: '',
+    text: shown ? barLabel(shown, project) : '',
+    parse: (text) => {
+      const parsed = parseBars(text, member);
+      return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.group) } : parsed;
+    },
+    step: (text, direction, size) => {
+      const parsed = parseBars(text, member);
+      if (!parsed.ok || !parsed.group) return text;
+      const { bars } = catalogues[member.catalogue];
+      if (size === 1) return barLabel({ ...parsed.group, count: Math.max(0, parsed.group.count + direction) }, project);
+      const at = bars.findIndex((b) => b.name === parsed.group!.size);
+      return barLabel({ ...parsed.group, size: bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name }, project);
+    },
+    stepHint: 'a bar, Shift a size',
+    ...(isOwn ? { reset: (m) => set(m, null) } : {}),
+  };
+}
+
+/** Reads "H8 @ 150", "#3 @ 6 in", "4 legs H10 @ 100". */
+export function parseLinks(text: string, member: Member, system: Project['display'], legsNow: number): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
+  const match = /^\s*(?:(\d+)\s*legs?\s+)?([A-Za-z.#]*\s*\d+)\s*(?:@|at|\/|-)\s*(.+)$/.exec(text);
+  if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
+  const bar = findBar(catalogues[member.catalogue], match[2]!);
+  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
+  const spacing = parseQuantity(match[3]!, 'length', system);
+  if (!spacing.ok) return spacing;
+  return { ok: true, zone: { legs: match[1] ? Number(match[1]) : legsNow, size: bar.name, spacing: spacing.value } };
+}
+
+function linkField(place: Place, span: number, index: number): Field | undefined {
+  const { project, member, steel } = place;
+  const zones = steel?.links[span];
+  const zone = zones?.[index];
+  if (!zones || !zone) return undefined;
+  const isOwn = member.bars.links[span]!.zones !== null;
+  const step = project.display === 'US' ? 25.4 : 25;
+  return {
+    label: `Links, span ${span + 1}, zone ${index + 1} of ${zones.length}`,
+    hint: isOwn ? 'set by hand' : 'chosen automatically',
+    unit: '',
+    text: linkLabel(zone, project),
+    parse: (text) => {
+      if (/^auto/i.test(text.trim())) return { ok: true, apply: (m) => void (m.bars.links[span]!.zones = null) };
+      const parsed = parseLinks(text, member, project.display, zone.legs);
+      if (!parsed.ok) return parsed;
+      const next = zones.map((z, j) => (j === index ? { ...z, ...parsed.zone } : { ...z }));
+      return { ok: true, apply: (m) => void (m.bars.links[span]!.zones = next) };
+    },
+    step: (text, direction, size) => {
+      const parsed = parseLinks(text, member, project.display, zone.legs);
+      return parsed.ok ? linkLabel({ ...parsed.zone, spacing: Math.max(step, parsed.zone.spacing + direction * (size === 10 ? 4 : 1) * step) }, project) : text;
+    },
+    stepHint: project.display === 'US' ? '1 in' : '25 mm',
+    ...(isOwn ? { reset: (m) => void (m.bars.links[span]!.zones = null) } : {}),
+  };
+}
+
+function loadField(place: Place, i: number): Field | undefined {
+  const load = place.member.loads[i];
+  if (!load) return undefined;
+  const title = place.member.cases.find((c) => c.id === load.case)?.title ?? load.case;
+  const where = load.span === 'all' ? 'all spans' : `span ${load.span + 1}`;
+  switch (load.type) {
+    case 'uniform':
+    case 'partial':
+      return quantityField(place, `${load.case}, ${title}`, `${load.type} load, ${where}`, 'lineLoad', load.value, (m, v) => void ((m.loads[i] as { value: number }).value = v));
+    case 'trapezoidal':
+      return quantityField(place, `${load.case}, ${title}`, `value at its start, ${where}`, 'lineLoad', load.start, (m, v) => void ((m.loads[i] as { start: number }).start = v));
+    case 'point':
+      return quantityField(place, `${load.case}, ${title}`, `point load, ${where}`, 'force', load.force, (m, v) => void ((m.loads[i] as { force: number }).force = v));
+    case 'moment':
+      return quantityField(place, `${load.case}, ${title}`, `moment, clockwise positive, ${where}`, 'moment', load.moment, (m, v) => void ((m.loads[i] as { moment: number }).moment = v));
+  }
+}
+
+/** Name of the place of a station: in which span, or at which support. */
+export function placeName(member: Member, x: number): string {
+  const starts = supportPositions(member);
+  const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
+  if (support >= 0) return `support ${supportName(support)}`;
+  return `span ${Math.max(1, starts.findIndex((s) => s > x))}`;
+}

@@ -1,0 +1,227 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
+import type { Check, CheckFamily } from '@/core/members/check';
+import { governing } from '@/core/members/check';
+import { sizeLabel, steelLabel } from '@/core/project/labels';
+import { decisionFor, type Member, type Project } from '@/core/project/project';
+import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
+import { addMember, freshId, freshMark } from '@/store/commands';
+import { setActiveMember } from '@/store/designing';
+import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
+import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
+import { Inlay } from '@/ui/Inlay';
+import { memberActions, memberStanding } from '@/ui/MemberList';
+import { Missing, Notice } from '@/ui/Missing';
+import { newBeam } from '@/ui/new-beam';
+import { Silhouette } from '@/ui/Silhouette';
+import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
+import { useLoadedProject } from '@/ui/use-loaded-project';
+
+export function ProjectScreen() {
+  const loaded = useLoadedProject();
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
+  return <Overview project={loaded.project} />;
+}
+
+const families: readonly { readonly key: CheckFamily; readonly title: string }[] = [
+  { key: 'bending', title: 'Bending' },
+  { key: 'shear', title: 'Shear' },
+  { key: 'detailing', title: 'Detailing' },
+];
+
+interface RowData {
+  readonly member: Member;
+  readonly entry: ResultEntry | undefined;
+  readonly standing: Standing;
+  readonly utilisation: number | null;
+}
+
+const order: Record<Standing, number> = { over: 5, decided: 4, near: 3, working: 2, within: 1, open: 0 };
+
+/** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
+function Overview({ project }: { project: Project }) {
+  const router = useRouter();
+  const { results, edit, notice, setNotice } = useProject();
+  useEffect(() => setActiveMember(null), []);
+  const rows: RowData[] = project.members.map((member) => ({ member, entry: results[member.id], ...memberStanding(project, member, results[member.id]) }));
+  const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
+  const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
+  const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
+  const add = (mode: Member['mode']) => {
+    const last = project.members[project.members.length - 1];
+    const made = newBeam(project, freshId(project), freshMark(project, last?.mark ?? 'B0'), last?.place ?? '', mode);
+    edit(`add ${made.mark}`, addMember(made));
+    router.push(`/beam?p=${encodeURIComponent(project.id)}&m=${made.id}`);
+  };
+  return (
+    <div className="grid h-screen grid-rows-[auto_auto_1fr_auto]">
+      <TopBar project={project} crumb={<b className="font-semibold">All members</b>} />
+      <div className="flex items-center border-b border-ebony px-4 py-2">
+        <div>
+          <h1>{project.name}</h1>
+          <p className="text-walnut">{[project.info.description, `${project.members.length} members`].filter(Boolean).join(' · ')}</p>
+        </div>
+        <div className="ml-auto flex items-center gap-6">
+          {done < rows.length && (
+            <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
+              <p className="small pb-1">
+                Designing · {done} of {rows.length}
+              </p>
+              <div className="flex gap-px">
+                {sorted.map((r) => (
+                  <span key={r.member.id} className={`h-2.5 w-3 border border-ebony ${isCurrent(r.entry, project, r.member) ? 'bg-verdigris' : ''}`} />
+                ))}
+              </div>
+            </div>
+          )}
+          <div className="grid grid-cols-3 gap-x-4 gap-y-0.5 border-l border-line pl-6">
+            {(['over', 'near', 'within', 'decided', 'open'] as const).map((s) => (
+              <span key={s} className="flex items-center gap-1.5">
+                <Glyph standing={s} /> <b className="font-semibold">{count(s)}</b> {s === 'open' ? 'to come' : s}
+              </span>
+            ))}
+          </div>
+          <button type="button" className="btn" onClick={() => add('loads')}>
+            Add a beam
+          </button>
+        </div>
+      </div>
+      <div className="min-h-0 overflow-auto px-4">
+        {rows.length === 0 && (
+          <p className="py-8 text-[0.9rem]">
+            No members yet.{' '}
+            <button type="button" className="link" onClick={() => add('loads')}>
+              Add a beam
+            </button>{' '}
+            or{' '}
+            <button type="button" className="link" onClick={() => add('forces')}>
+              check a section with known forces
+            </button>
+            .
+          </p>
+        )}
+        <table className="w-full border-collapse" aria-label="Members, worst first">
+          <thead className="sticky top-0 z-[2] bg-holly">
+            <tr className="h-7 border-b border-ebony text-left">
+              <th aria-label="State" />
+              <th aria-label="Shape" />
+              <th className="font-semibold">
+                Member <span className="font-normal text-walnut">worst first</span>
+              </th>
+              {['Place', 'Size', 'Reinforcement', ...families.map((f) => f.title), 'What governs', ''].map((h) => (
+                <th key={h} className="font-semibold">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {sorted.map((row) => (
+              <Row key={row.member.id} project={project} {...row} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Totals project={project} rows={rows} />
+      <Notice text={notice} onClose={() => setNotice(null)} />
+    </div>
+  );
+}
+
+function Row({ project, member, entry, standing }: RowData & { project: Project }) {
+  const router = useRouter();
+  const href = `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member.id)}`;
+  const result = entry?.result;
+  const isWorking = standing === 'working';
+  const actions = memberActions(project, member, router.push);
+  return (
+    <tr className="h-[1.9rem] cursor-pointer border-b border-line hover:bg-sycamore" onClick={() => router.push(href)}>
+      <td className="w-5">
+        <Glyph standing={standing} />
+      </td>
+      <td className="w-7">
+        <Silhouette shape={member.section.shape} />
+      </td>
+      <td className="whitespace-nowrap pr-3">
+        <a
+          href={href}
+          onClick={(e) => {
+            e.preventDefault();
+            e.stopPropagation();
+            router.push(href);
+          }}
+        >
+          <b className="mr-2 font-semibold">{member.mark}</b>
+          {member.title}
+        </a>
+      </td>
+      <td className="pr-3 text-walnut">{member.place}</td>
+      <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
+      <td className="pr-3 text-walnut">{result?.steel ? steelLabel(project, result.steel) : ''}</td>
+      {families.map((f) => (
+        <FamilyCell key={f.key} check={worstOf(result?.checks ?? [], f.key)} member={member} isWorking={isWorking} />
+      ))}
+      <td className="max-w-64 truncate" title={reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}>
+        {isWorking ? 'Designing' : reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}
+      </td>
+      <td onClick={(e) => e.stopPropagation()}>
+        <Menu align="end" label={<span className="sr-only">{member.mark}</span>}>
+          <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
+          <MenuItem onSelect={actions.up}>Move up</MenuItem>
+          <MenuItem onSelect={actions.down}>Move down</MenuItem>
+          <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
+        </Menu>
+      </td>
+    </tr>
+  );
+}
+
+const worstOf = (checks: readonly Check[], family: CheckFamily) => governing(checks.filter((c) => c.family === family));
+
+function reasonOf(fault: string | undefined, check: Check | null): string {
+  if (fault) return fault;
+  if (!check) return 'Waiting';
+  return check.reason ?? [check.title, check.combination.split(',')[0]].filter(Boolean).join(', ');
+}
+
+function FamilyCell({ check, member, isWorking }: { check: Check | undefined; member: Member; isWorking: boolean }) {
+  if (!check) return <td className="w-28" />;
+  const standing = isWorking ? 'working' : standingOf(check.status, decisionFor(member, check) !== undefined);
+  return (
+    <td className="w-28">
+      <span className="flex items-center gap-1">
+        <Inlay utilisation={check.utilisation} standing={standing} width={42} framed />
+        <span className={standingText[standing]}>{isWorking ? '–' : formatUtilisation(check.utilisation)}</span>
+      </span>
+    </td>
+  );
+}
+
+function Totals({ project, rows }: { project: Project; rows: readonly RowData[] }) {
+  const list = rows.flatMap((r) => (r.entry?.result.quantities ? [r.entry.result.quantities] : []));
+  const sum = (pick: (q: (typeof list)[number]) => number) => list.reduce((total, q) => total + pick(q), 0);
+  const concrete = sum((q) => q.concrete);
+  const [bars, links] = [sum((q) => q.bars), sum((q) => q.links)];
+  const system = project.display;
+  const figures = [
+    { title: 'Concrete', value: formatValue(concrete, 'volume', system, 1), unit: unitLabel('volume', system), note: `${list.length} members counted` },
+    { title: 'Reinforcement', value: formatValue(bars + links, 'mass', system), unit: unitLabel('mass', system), note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, without laps and hooks of bars` },
+    { title: 'Steel per concrete', value: concrete > 0 ? formatValue((bars + links) / concrete, 'massPerVolume', system) : '–', unit: unitLabel('massPerVolume', system), note: 'over all members' },
+  ];
+  return (
+    <footer className="flex">
+      <div className="absolute inset-x-0 -mt-[3px] purfling-x" />
+      {figures.map((f) => (
+        <div key={f.title} className="border-r border-line px-4 py-2.5">
+          <h2>{f.title}</h2>
+          <p className="font-serif text-[1.875rem] leading-[2.375rem]">
+            {f.value} <span className="font-plex text-[0.8125rem]">{f.unit}</span>
+          </p>
+          <p className="small">{f.note}</p>
+        </div>
+      ))}
+    </footer>
+  );
+}

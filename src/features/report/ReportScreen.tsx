@@ -1,0 +1,143 @@
+'use client';
+import { proxy } from 'comlink';
+import { useSearchParams } from 'next/navigation';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { decisionFor, type Project, type ProjectInfo, type ReportDetail } from '@/core/project/project';
+import { formatUtilisation } from '@/core/units/format';
+import { memberReport } from '@/exchange/report-content';
+import { onProject } from '@/store/commands';
+import { downloadBlob, fileName } from '@/store/files';
+import { setActiveMember } from '@/store/designing';
+import { useProject } from '@/store/project-store';
+import { Glyph } from '@/ui/Glyph';
+import { Missing, Notice } from '@/ui/Missing';
+import { TopBar } from '@/ui/TopBar';
+import { useLoadedProject } from '@/ui/use-loaded-project';
+import { startReportWorker } from '@/workers/start-worker';
+import { ReportPage } from './ReportPage';
+
+export function ReportScreen() {
+  const loaded = useLoadedProject();
+  const id = useSearchParams().get('m');
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
+  return <Report project={loaded.project} first={id} />;
+}
+
+const details: Record<ReportDetail, string> = { summary: 'one page', working: 'working', full: 'every step' };
+
+/** What goes into the report, how it will look, and the way to paper. */
+function Report({ project, first }: { project: Project; first: string | null }) {
+  const { notice, setNotice, edit } = useProject();
+  const [chosen, setChosen] = useState<readonly string[]>(() => (first ? [first] : project.members.map((m) => m.id)));
+  const [progress, setProgress] = useState<number | null>(null);
+  const worker = useRef<ReturnType<typeof startReportWorker> | null>(null);
+  useEffect(() => setActiveMember(null), []);
+  useEffect(() => () => worker.current?.stop(), []);
+  const members = project.members.filter((m) => chosen.includes(m.id));
+  const reports = useMemo(() => members.map((m) => memberReport(project, m)), [project, chosen]); // eslint-disable-line react-hooks/exhaustive-deps -- members follow from these two
+  const stop = () => {
+    worker.current?.stop();
+    worker.current = null;
+    setProgress(null);
+  };
+  const savePdf = async () => {
+    stop();
+    setProgress(0);
+    const made = startReportWorker();
+    worker.current = made;
+    try {
+      const bytes = await made.api.pdf(project, members.map((m) => ({ id: m.id, detail: m.report })), proxy(setProgress));
+      const name = members.length === 1 ? `${fileName(project.name)}-${fileName(members[0]!.mark)}` : fileName(project.name);
+      downloadBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${name}.pdf`);
+    } catch (error) {
+      console.error(error);
+      setNotice('The PDF could not be made. The project is not touched; Print still works.');
+    }
+    stop();
+  };
+  const setInfo = (key: keyof ProjectInfo, value: string) => value !== project.info[key] && edit(`${key} of the title block`, onProject((p) => void (p.info[key] = value.slice(0, 200))));
+  const over = reports.flatMap((r) => r.checks.filter((c) => c.check.status === 'exceeds' && !c.decision).map((c) => `${r.member.mark}: ${c.check.title}`));
+  const decisions = reports.reduce((sum, r) => sum + r.checks.filter((c) => c.check.status === 'exceeds' && decisionFor(r.member, c.check)).length, 0);
+  return (
+    <div className="grid h-screen grid-rows-[auto_1fr] print:block print:h-auto">
+      <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
+      <div className="grid min-h-0 grid-cols-[15rem_1fr_16.5rem] print:block">
+        <aside className="no-print overflow-y-auto border-r border-ebony p-3" aria-label="What goes in">
+          <h2 className="pb-1">What goes in</h2>
+          {project.members.map((m) => (
+            <div key={m.id} className="flex items-center gap-2 py-0.5">
+              <label className="flex min-w-0 flex-1 items-center gap-2">
+                <input type="checkbox" checked={chosen.includes(m.id)} onChange={(e) => setChosen(e.target.checked ? [...chosen, m.id] : chosen.filter((id) => id !== m.id))} />
+                <b className="font-semibold">{m.mark}</b> <span className="truncate text-walnut">{m.title}</span>
+              </label>
+              <select className="field !w-[5.2rem]" aria-label={`Detail of ${m.mark}`} value={m.report} onChange={(e) => edit(`report detail of ${m.mark}`, onProject((p) => void (p.members.find((x) => x.id === m.id)!.report = e.target.value as ReportDetail)))}>
+                {Object.entries(details).map(([k, name]) => (
+                  <option key={k} value={k}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </div>
+          ))}
+        </aside>
+        <main className="overflow-auto bg-sycamore p-6 print:overflow-visible print:bg-white print:p-0" aria-label="Report">
+          {reports.map((report) => (
+            <ReportPage key={report.member.id} project={project} report={report} />
+          ))}
+          {reports.length === 0 && <p>Choose a member on the left.</p>}
+        </main>
+        <aside className="no-print overflow-y-auto border-l border-ebony p-3.5" aria-label="Title block and files">
+          <h2>Title block</h2>
+          {(['number', 'author', 'checker', 'revision', 'date'] as const).map((key) => (
+            <label key={key} className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5 capitalize">
+              {key}
+              <input className="field" type={key === 'date' ? 'date' : 'text'} defaultValue={project.info[key]} key={project.info[key]} onBlur={(e) => setInfo(key, e.target.value)} />
+            </label>
+          ))}
+          <label className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5">
+            Paper
+            <select className="field" value={project.paper} onChange={(e) => edit('paper', onProject((p) => void (p.paper = e.target.value as 'A4' | 'Letter')))}>
+              <option>A4</option>
+              <option>Letter</option>
+            </select>
+          </label>
+          <h2 className="mt-4 border-t border-line pt-3">Before you hand it over</h2>
+          {over.slice(0, 6).map((text) => (
+            <p key={text} className="flex items-start gap-2 py-0.5">
+              <Glyph standing="over" /> {text} is over the limit.
+            </p>
+          ))}
+          {decisions > 0 && (
+            <p className="flex items-center gap-2 py-0.5">
+              <Glyph standing="decided" /> {decisions} engineer’s {decisions === 1 ? 'decision' : 'decisions'}.
+            </p>
+          )}
+          {!project.info.checker && (
+            <p className="flex items-center gap-2 py-0.5">
+              <Glyph standing="open" /> Checker: empty.
+            </p>
+          )}
+          {over.length === 0 && <p className="py-0.5">Nothing is over the limit; largest utilisation {formatUtilisation(Math.max(0, ...reports.map((r) => r.result.governing?.utilisation ?? 0)))}.</p>}
+          <div className="mt-3 flex flex-wrap gap-2 border-t border-line pt-3">
+            <button type="button" className="btn btn-solid" disabled={members.length === 0 || progress !== null} onClick={() => void savePdf()}>
+              Save as PDF
+            </button>
+            <button type="button" className="btn" onClick={() => window.print()}>
+              Print
+            </button>
+            {progress !== null && (
+              <span role="status" className="flex items-center gap-2">
+                setting pages, {Math.round(progress * 100)} %
+                <button type="button" className="link" onClick={stop}>
+                  Stop
+                </button>
+              </span>
+            )}
+          </div>
+        </aside>
+      </div>
+      <Notice text={notice} onClose={() => setNotice(null)} />
+    </div>
+  );
+}

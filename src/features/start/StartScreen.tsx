@@ -1,0 +1,261 @@
+'use client';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { AlertDialog } from 'radix-ui';
+import { codeVariants } from '@/core/codes/registry';
+import type { Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+import type { Fault } from '@/core/members/beam/faults';
+import { MOST_CHARACTERS, readProjectText } from '@/exchange/project-text';
+import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntry } from '@/store/storage';
+import { startFromRevision } from '@/store/autosave';
+import { useProject } from '@/store/project-store';
+import { newBeam } from '@/ui/new-beam';
+import { Brand } from '@/ui/TopBar';
+import { PlayhouseSection } from './PlayhouseSection';
+
+type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us';
+
+const freshProjectId = () => `p${Date.now().toString(36)}${Math.floor(Math.random() * 1e6).toString(36)}`;
+
+/** Where everything begins: the demo, a new project, a file, or what is kept in this browser. */
+export function StartScreen() {
+  const router = useRouter();
+  const wanted = useSearchParams().get('open');
+  const [kept, setKept] = useState<readonly ProjectEntry[]>([]);
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const opened = useRef(false);
+  useEffect(() => {
+    void listProjects().then(setKept, () => setKept([]));
+  }, []);
+
+  /** Keeps a project in the browser and opens it. Without storage it opens all the same, and the bar says that it is not saved. */
+  const enter = async (project: Project, member?: string) => {
+    const outcome = await saveProject(project, 0, true);
+    startFromRevision(outcome.ok ? outcome.revision : 0);
+    useProject.getState().open(project);
+    if (!outcome.ok) useProject.getState().setSave({ kind: 'failed', reason: outcome.kind, message: outcome.message });
+    router.push(member ? `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member)}` : `/project?p=${encodeURIComponent(project.id)}`);
+  };
+  const openDemo = async (name: DemoName) => {
+    const answer = await fetch(`/examples/${name}.intarsia`);
+    const read = readProjectText(await answer.text());
+    if (!read.ok) {
+      setFaults(read.faults);
+      return;
+    }
+    // A demo that was opened before goes on where it was left.
+    const before = (await listProjects().catch(() => [])).some((p) => p.id === read.project.id);
+    if (before) router.push(`/project?p=${encodeURIComponent(read.project.id)}`);
+    else await enter(read.project);
+  };
+  useEffect(() => {
+    if (wanted !== 'demo' || opened.current) return;
+    opened.current = true;
+    void openDemo('alderlight-playhouse');
+  });
+
+  const openFile = async (file: File) => {
+    if (file.size > MOST_CHARACTERS) {
+      setFaults([{ path: '', reason: `The file is too large: ${Math.round(file.size / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.` }]);
+      return;
+    }
+    const read = readProjectText(await file.text());
+    if (!read.ok) {
+      setFaults(read.faults);
+      return;
+    }
+    setFaults([]);
+    const id = read.project.id || freshProjectId();
+    const taken = (await listProjects().catch(() => [])).some((p) => p.id === id);
+    // An imported file never writes over a project of the same origin that is already here.
+    await enter({ ...read.project, id: taken ? freshProjectId() : id });
+  };
+  return (
+    <div className="min-h-screen">
+      <header className="relative flex h-[2.625rem] items-center gap-2 px-4 pb-1 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
+        <Brand />
+        <span className="small ml-auto">Works without a network. Files stay on this computer.</span>
+      </header>
+      <main className="mx-auto max-w-[76rem] px-4">
+        <div className="pt-4">
+          <h1>Alderlight Playhouse</h1>
+          <p className="text-walnut">long section through foyer, auditorium, stage and scene dock</p>
+          <PlayhouseSection />
+        </div>
+        <div className="purfling-x mt-2" />
+        <div className="grid grid-cols-3 divide-x divide-line">
+          <section className="py-5 pr-8">
+            <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">Open the demo</h2>
+            <p className="my-3 text-[0.8125rem] leading-5">Alderlight Playhouse: a small theatre with nine beams designed to EN 1992. One of them fails and one is wasteful, so there is something to mend.</p>
+            <button type="button" className="btn btn-solid !h-8" onClick={() => void openDemo('alderlight-playhouse')}>
+              Open Alderlight Playhouse
+            </button>
+            <p className="my-3">
+              <button type="button" className="link" onClick={() => void openDemo('alderlight-annex-us')}>
+                Open the workshop annex
+              </button>{' '}
+              to ACI 318 in US units.
+            </p>
+          </section>
+          <NewProject onMake={(project, member) => void enter(project, member)} />
+          <section className="py-5 pl-8">
+            <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">Open a file</h2>
+            <FileDrop onFile={(f) => void openFile(f)} />
+            {faults.length > 0 && (
+              <div role="alert" className="mt-2 border-l-2 border-madder pl-2">
+                <p className="text-madder-text">The file was not opened. Nothing in this browser was changed.</p>
+                {faults.slice(0, 12).map((f) => (
+                  <p key={f.path + f.reason}>
+                    {f.path && <b className="font-medium">{f.path}: </b>}
+                    {f.reason}
+                  </p>
+                ))}
+                {faults.length > 12 && <p>and {faults.length - 12} more.</p>}
+              </div>
+            )}
+            <KeptProjects kept={kept} onDeleted={(id) => setKept((list) => list.filter((p) => p.id !== id))} onOpen={(id) => void openKept(id, router.push, setFaults)} />
+          </section>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+async function openKept(id: string, go: (path: string) => void, fail: (faults: Fault[]) => void) {
+  const outcome = await loadProject(id);
+  if (!outcome.ok) fail([{ path: '', reason: outcome.reason }]);
+  else go(`/project?p=${encodeURIComponent(id)}`);
+}
+
+function FileDrop({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [over, setOver] = useState(false);
+  return (
+    <div
+      className={`mt-3 flex h-16 items-center border border-dashed border-walnut px-4 text-[0.8125rem] ${over ? 'bg-holly' : 'bg-sycamore'}`}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        const file = e.dataTransfer.files[0];
+        if (file) onFile(file);
+      }}
+    >
+      <span>
+        Drop an Intarsia file here, or{' '}
+        <button type="button" className="link" onClick={() => input.current?.click()}>
+          choose one
+        </button>
+      </span>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        aria-label="Project file"
+        accept=".intarsia,.json,application/json"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) onFile(file);
+          e.target.value = '';
+        }}
+      />
+    </div>
+  );
+}
+
+function NewProject({ onMake }: { onMake: (project: Project, member: string) => void }) {
+  const [name, setName] = useState('');
+  const [variant, setVariant] = useState(codeVariants.findIndex((v) => v.variant === 'uk'));
+  const [display, setDisplay] = useState<'SI' | 'US'>('SI');
+  const make = (mode: 'loads' | 'forces') => {
+    const { id, variant: v } = codeVariants[variant]!;
+    const read = readProject({ format: 'intarsia', version: 1, id: freshProjectId(), name: name.trim() || 'Untitled project', code: { id, variant: v }, display, paper: display === 'US' ? 'Letter' : 'A4' });
+    if (!read.ok) return;
+    const beam = newBeam(read.project, 'm1', 'B1', '', mode);
+    onMake({ ...read.project, members: [beam] }, beam.id);
+  };
+  const row = 'grid grid-cols-[4rem_1fr] items-center gap-2 border-b border-groove py-1 text-[0.8125rem]';
+  return (
+    <section className="px-8 py-5">
+      <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">New project</h2>
+      <label className={`${row} mt-2`}>
+        Name
+        <input className="h-6 bg-transparent outline-none" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} />
+      </label>
+      <label className={row}>
+        Code
+        <select
+          className="h-6 bg-transparent"
+          value={variant}
+          onChange={(e) => {
+            setVariant(Number(e.target.value));
+            setDisplay(codeVariants[Number(e.target.value)]!.variant === 'US' ? 'US' : 'SI');
+          }}
+        >
+          {codeVariants.map((v, i) => (
+            <option key={v.title} value={i}>
+              {v.title}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className={row}>
+        Units
+        <select className="h-6 bg-transparent" value={display} onChange={(e) => setDisplay(e.target.value as 'SI' | 'US')}>
+          <option value="SI">kN, mm</option>
+          <option value="US">kip, in</option>
+        </select>
+      </label>
+      <div className="mt-4 flex items-center gap-3">
+        <button type="button" className="btn !h-8" onClick={() => make('loads')}>
+          Start with a beam
+        </button>
+        <button type="button" className="link" onClick={() => make('forces')}>
+          check a section with known M and V
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function KeptProjects({ kept, onOpen, onDeleted }: { kept: readonly ProjectEntry[]; onOpen: (id: string) => void; onDeleted: (id: string) => void }) {
+  if (kept.length === 0) return <p className="small mt-3">One file holds one project. Load tables can be pasted from a spreadsheet once a member is open.</p>;
+  return (
+    <div className="mt-4">
+      <h3 className="font-semibold">In this browser</h3>
+      {kept.map((p) => (
+        <div key={p.id} className="flex items-center gap-3 border-b border-line py-1">
+          <button type="button" className="link min-w-0 truncate" onClick={() => onOpen(p.id)}>
+            {p.name || 'Untitled project'}
+          </button>
+          <span className="small ml-auto whitespace-nowrap">
+            {p.members} {p.members === 1 ? 'member' : 'members'} · {new Date(p.saved).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}
+          </span>
+          <AlertDialog.Root>
+            <AlertDialog.Trigger className="link small" aria-label={`Delete ${p.name}`}>
+              Delete
+            </AlertDialog.Trigger>
+            <AlertDialog.Portal>
+              <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ebony/20" />
+              <AlertDialog.Content className="framed fixed left-1/2 top-40 z-50 w-96 -translate-x-1/2 p-4">
+                <AlertDialog.Title className="font-semibold">Delete {p.name} from this browser</AlertDialog.Title>
+                <AlertDialog.Description className="my-2">Files that you saved elsewhere stay. This cannot be undone.</AlertDialog.Description>
+                <div className="flex gap-2">
+                  <AlertDialog.Action className="btn btn-solid" onClick={() => void deleteProject(p.id).then(() => onDeleted(p.id))}>
+                    Delete
+                  </AlertDialog.Action>
+                  <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
+                </div>
+              </AlertDialog.Content>
+            </AlertDialog.Portal>
+          </AlertDialog.Root>
+        </div>
+      ))}
+    </div>
+  );
+}

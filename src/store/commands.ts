@@ -1,0 +1,64 @@
+import { castDraft, produce, type Draft } from 'immer';
+import type { Member, Project } from '@/core/project/project';
+
+type Change = (project: Project) => Project;
+
+/** Changes one member; the others stay the same objects, so their results stay current. */
+export function onMember(id: string, recipe: (member: Draft<Member>) => void): Change {
+  return (project) => {
+    const index = project.members.findIndex((m) => m.id === id);
+    if (index < 0) return project;
+    return produce(project, (draft) => recipe(draft.members[index]!));
+  };
+}
+
+export function onProject(recipe: (project: Draft<Project>) => void): Change {
+  return (project) => produce(project, recipe);
+}
+
+/** Adds a member after another, or at the end. */
+export function addMember(member: Member, after?: string): Change {
+  return onProject((p) => {
+    const at = after === undefined ? p.members.length : p.members.findIndex((m) => m.id === after) + 1;
+    p.members.splice(at, 0, castDraft(member));
+  });
+}
+
+export function deleteMember(id: string): Change {
+  return onProject((p) => {
+    p.members = p.members.filter((m) => m.id !== id);
+  });
+}
+
+/** Moves a member up (-1) or down (+1) in the list. */
+export function moveMember(id: string, by: -1 | 1): Change {
+  return onProject((p) => {
+    const from = p.members.findIndex((m) => m.id === id);
+    const to = from + by;
+    if (from < 0 || to < 0 || to >= p.members.length) return;
+    const [member] = p.members.splice(from, 1);
+    p.members.splice(to, 0, member!);
+  });
+}
+
+/** An id that no member has yet. */
+export function freshId(project: Project): string {
+  let n = project.members.length + 1;
+  while (project.members.some((m) => m.id === `m${n}`)) n += 1;
+  return `m${n}`;
+}
+
+/** A mark that no member has yet, after the pattern of another: G2 becomes G3. */
+export function freshMark(project: Project, like: string): string {
+  const [, stem = 'B', number = '0'] = /^(.*?)(\d*)$/.exec(like) ?? [];
+  let n = Number(number) + 1;
+  while (project.members.some((m) => m.mark === `${stem}${n}`)) n += 1;
+  return `${stem || 'B'}${n}`;
+}
+
+/** A copy of a member with its own id and mark. */
+export function copyMember(project: Project, id: string): { readonly change: Change; readonly id: string } {
+  const source = project.members.find((m) => m.id === id)!;
+  const copy: Member = { ...source, id: freshId(project), mark: freshMark(project, source.mark), decisions: [] };
+  return { change: addMember(copy, id), id: copy.id };
+}

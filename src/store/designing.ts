@@ -1,0 +1,58 @@
+import type { Member, Project } from '@/core/project/project';
+import { DesignPool } from '@/workers/design-pool';
+import { startDesignWorker } from '@/workers/start-worker';
+import { isCurrent, useProject } from './project-store';
+
+const WORKERS = 2;
+
+let pool: DesignPool | undefined;
+const getPool = () => (pool ??= new DesignPool(Array.from({ length: WORKERS }, startDesignWorker)));
+
+/** What was asked for last, so that nothing is asked for twice. */
+const asked = new Map<string, { member: Member; code: Project['code']; display: Project['display']; derive: string }>();
+
+function request(project: Project, member: Member, derive: readonly string[], isUrgent: boolean): void {
+  const before = asked.get(member.id);
+  const wanted = { member, code: project.code, display: project.display, derive: derive.join() };
+  if (before && before.member === member && before.code === wanted.code && before.display === wanted.display && before.derive === wanted.derive) return;
+  asked.set(member.id, wanted);
+  const { code, display } = project;
+  getPool()
+    .submit({ key: member.id, basis: { code, display }, member, derive, isUrgent })
+    .then(
+      (result) => result && useProject.getState().putResult({ result, member, code, display }),
+      (error: unknown) => {
+        console.error(error);
+        useProject.getState().setNotice('A design stopped with an error of the program. The project is safe; the last results stay marked as old.');
+      },
+    );
+}
+
+let active: string | null = null;
+
+/** The member on screen: it is designed first, with the derivations of its open rungs. */
+export function setActiveMember(id: string | null): void {
+  active = id;
+  refresh();
+}
+
+/** Asks for every result that is missing or older than its input. While a value is typed, for the tentative member. */
+function refresh(): void {
+  const { project, preview, results, openChecks } = useProject.getState();
+  const shown = preview ?? project;
+  if (!shown) return;
+  const current = shown.members.find((m) => m.id === active);
+  if (current) request(shown, current, openChecks, true);
+  for (const member of shown.members) {
+    if (member.id !== active && !isCurrent(results[member.id], shown, member)) request(shown, member, [], false);
+  }
+}
+
+/** Keeps all results up to date with the project. Returns the way to stop. */
+export function startDesigning(): () => void {
+  refresh();
+  return useProject.subscribe((state, before) => {
+    if (state.project?.id !== before.project?.id) asked.clear();
+    if (state.project !== before.project || state.preview !== before.preview || state.openChecks !== before.openChecks) refresh();
+  });
+}

@@ -1,0 +1,103 @@
+import { create } from 'zustand';
+import type { Member, MemberResult, Project } from '@/core/project/project';
+
+/** A result and the very input that it belongs to: it is current only while these are the same objects. */
+export interface ResultEntry {
+  readonly result: MemberResult;
+  readonly member: Member;
+  readonly code: Project['code'];
+  readonly display: Project['display'];
+}
+
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: string }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'failed'; readonly reason: 'conflict' | 'full' | 'denied'; readonly message: string };
+
+interface HistoryStep {
+  /** Name of the command that led away from this state. */
+  readonly label: string;
+  readonly project: Project;
+}
+
+interface ProjectState {
+  readonly project: Project | null;
+  /** A tentative state while a value is being typed; never saved. */
+  readonly preview: Project | null;
+  readonly past: readonly HistoryStep[];
+  readonly future: readonly HistoryStep[];
+  readonly results: Readonly<Record<string, ResultEntry>>;
+  /** Last result of a member without faults, to be shown while the input is wrong. */
+  readonly lastGood: Readonly<Record<string, ResultEntry>>;
+  readonly openChecks: readonly string[];
+  readonly save: SaveState;
+  readonly notice: string | null;
+
+  open(project: Project, notice?: string): void;
+  close(): void;
+  /** The one way to change a project: a named command. */
+  edit(label: string, change: (project: Project) => Project): void;
+  setPreview(change: ((project: Project) => Project) | null): void;
+  undo(): void;
+  redo(): void;
+  putResult(entry: ResultEntry): void;
+  setOpenChecks(ids: readonly string[]): void;
+  setSave(save: SaveState): void;
+  setNotice(notice: string | null): void;
+}
+
+const MOST_STEPS = 200;
+
+export const useProject = create<ProjectState>((set, get) => ({
+  project: null,
+  preview: null,
+  past: [],
+  future: [],
+  results: {},
+  lastGood: {},
+  openChecks: [],
+  save: { kind: 'saved', at: '' },
+  notice: null,
+
+  open: (project, notice) => set({ project, preview: null, past: [], future: [], results: {}, lastGood: {}, openChecks: [], notice: notice ?? null, save: { kind: 'saved', at: '' } }),
+  close: () => set({ project: null, preview: null, past: [], future: [], results: {}, lastGood: {} }),
+  edit: (label, change) => {
+    const { project, past } = get();
+    if (!project) return;
+    const next = change(project);
+    if (next === project) {
+      set({ preview: null });
+      return;
+    }
+    set({ project: next, preview: null, past: [...past, { label, project }].slice(-MOST_STEPS), future: [] });
+  },
+  setPreview: (change) => {
+    const { project } = get();
+    set({ preview: change && project ? change(project) : null });
+  },
+  undo: () => {
+    const { project, past, future } = get();
+    const last = past[past.length - 1];
+    if (!project || !last) return;
+    set({ project: last.project, preview: null, past: past.slice(0, -1), future: [{ label: last.label, project }, ...future], notice: `Undone: ${last.label}` });
+  },
+  redo: () => {
+    const { project, past, future } = get();
+    const next = future[0];
+    if (!project || !next) return;
+    set({ project: next.project, preview: null, past: [...past, { label: next.label, project }], future: future.slice(1), notice: `Done again: ${next.label}` });
+  },
+  putResult: (entry) =>
+    set((s) => ({
+      results: { ...s.results, [entry.member.id]: entry },
+      lastGood: entry.result.faults.length === 0 ? { ...s.lastGood, [entry.member.id]: entry } : s.lastGood,
+    })),
+  setOpenChecks: (openChecks) => set({ openChecks }),
+  setSave: (save) => set({ save }),
+  setNotice: (notice) => set({ notice }),
+}));
+
+/** Whether a result belongs to the input as it now stands. */
+export function isCurrent(entry: ResultEntry | undefined, project: Project, member: Member): boolean {
+  return entry !== undefined && entry.member === member && entry.code === project.code && entry.display === project.display;
+}

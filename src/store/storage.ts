@@ -1,0 +1,126 @@
+import localforage from 'localforage';
+import { readProjectText, type TextRead } from '@/exchange/project-text';
+import { writeProject } from '@/core/project/write';
+import type { Project } from '@/core/project/project';
+
+/**
+ * Projects in the browser. Each project has two slots written in turn and a head that names the good one with a checksum, so that a torn
+ * write leaves the last good state; and a short history to go back to.
+ */
+interface Head {
+  readonly slot: 'a' | 'b';
+  readonly revision: number;
+  readonly checksum: string;
+}
+
+export interface ProjectEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly members: number;
+  /** ISO time of the last save. */
+  readonly saved: string;
+}
+
+export interface HistoryEntry {
+  readonly saved: string;
+  readonly text: string;
+}
+
+export type SaveOutcome =
+  | { readonly ok: true; readonly revision: number }
+  | { readonly ok: false; readonly kind: 'conflict' | 'full' | 'denied'; readonly message: string };
+
+export type LoadOutcome =
+  | { readonly ok: true; readonly project: Project; readonly revision: number; readonly recovered?: string }
+  | { readonly ok: false; readonly reason: string };
+
+const HISTORY_LENGTH = 10;
+const HISTORY_INTERVAL = 2 * 60_000; // ms between kept states
+
+let instance: LocalForage | undefined;
+const db = () => (instance ??= localforage.createInstance({ name: 'intarsia', storeName: 'projects' }));
+const key = (id: string, part: string) => `project/${id}/${part}`;
+
+/** FNV-1a over the text: enough to notice a torn or half-written slot. */
+export function checksum(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return `${text.length}-${(hash >>> 0).toString(16)}`;
+}
+
+export async function listProjects(): Promise<ProjectEntry[]> {
+  return ((await db().getItem<ProjectEntry[]>('index')) ?? []).sort((a, b) => b.saved.localeCompare(a.saved));
+}
+
+/** Saves a project that was opened or last saved at `revision`. Refuses when another tab has saved in between. */
+export async function saveProject(project: Project, revision: number, force = false): Promise<SaveOutcome> {
+  try {
+    const head = await db().getItem<Head>(key(project.id, 'head'));
+    if (head && head.revision !== revision && !force)
+      return { ok: false, kind: 'conflict', message: 'This project was changed in another tab or window.' };
+    const text = writeProject(project);
+    const slot = head?.slot === 'a' ? 'b' : 'a';
+    const saved = new Date().toISOString();
+    const next: Head = { slot, revision: (head?.revision ?? 0) + 1, checksum: checksum(text) };
+    await db().setItem(key(project.id, slot), text);
+    await db().setItem(key(project.id, 'head'), next);
+    await keepHistory(project.id, { saved, text });
+    const others = (await listProjects()).filter((p) => p.id !== project.id);
+    await db().setItem('index', [...others, { id: project.id, name: project.name, members: project.members.length, saved }]);
+    return { ok: true, revision: next.revision };
+  } catch (error) {
+    const name = (error as { name?: string }).name ?? '';
+    const isFull = /quota/i.test(name) || /quota|full/i.test(String((error as Error).message));
+    return isFull
+      ? { ok: false, kind: 'full', message: 'The browser has no space left for this project.' }
+      : { ok: false, kind: 'denied', message: 'The browser does not let this page keep data.' };
+  }
+}
+
+async function keepHistory(id: string, entry: HistoryEntry): Promise<void> {
+  const history = await projectHistory(id);
+  const newest = history[0];
+  if (newest && Date.parse(entry.saved) - Date.parse(newest.saved) < HISTORY_INTERVAL) return;
+  await db().setItem(key(id, 'history'), [entry, ...history].slice(0, HISTORY_LENGTH));
+}
+
+/** Earlier states of a project, newest first. */
+export async function projectHistory(id: string): Promise<HistoryEntry[]> {
+  return (await db().getItem<HistoryEntry[]>(key(id, 'history'))) ?? [];
+}
+
+/** Loads the last good state: the slot of the head, else the other slot, else the newest of the history. */
+export async function loadProject(id: string): Promise<LoadOutcome> {
+  let head: Head | null;
+  try {
+    head = await db().getItem<Head>(key(id, 'head'));
+  } catch {
+    return { ok: false, reason: 'The browser does not let this page read its data.' };
+  }
+  if (!head) return { ok: false, reason: 'There is no such project in this browser.' };
+  const good = await readSlot(id, head.slot, head.checksum);
+  if (good?.ok) return { ok: true, project: good.project, revision: head.revision };
+  const other = await readSlot(id, head.slot === 'a' ? 'b' : 'a');
+  if (other?.ok) return { ok: true, project: other.project, revision: head.revision, recovered: 'The last save was torn; this is the state before it.' };
+  for (const { text, saved } of await projectHistory(id)) {
+    const read = readProjectText(text);
+    if (read.ok) return { ok: true, project: read.project, revision: head.revision, recovered: `The saved project was damaged; this is the state of ${saved}.` };
+  }
+  return { ok: false, reason: 'The saved project is damaged and no earlier state can be read.' };
+}
+
+async function readSlot(id: string, slot: 'a' | 'b', expected?: string): Promise<TextRead | undefined> {
+  const text = await db().getItem<string>(key(id, slot));
+  if (typeof text !== 'string' || (expected !== undefined && checksum(text) !== expected)) return undefined;
+  return readProjectText(text);
+}
+
+export async function deleteProject(id: string): Promise<void> {
+  for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
+  await db().setItem('index', (await listProjects()).filter((p) => p.id !== id));
+}
+
+/** The revision that stands in the store, to notice another tab. */
+export async function storedRevision(id: string): Promise<number> {
+  return (await db().getItem<Head>(key(id, 'head')))?.revision ?? 0;
+}

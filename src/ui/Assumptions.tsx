@@ -1,0 +1,45 @@
+'use client';
+import { readChoice, type Choice, type DesignCode } from '@/core/codes/design-code';
+import type { Member } from '@/core/project/project';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+
+/** What the code leaves open, as it stands for a member; each can be changed here. A default is marked until it is set. */
+export function Assumptions({ choices, code, member }: { choices: readonly Choice[]; code: DesignCode; member: Member }) {
+  const { edit } = useProject();
+  const set = (choice: Choice, value: string) =>
+    edit(
+      `set ${choice.title.toLowerCase()} of ${member.mark}`,
+      onMember(member.id, (m) => {
+        m.choices = { ...m.choices, [choice.key]: value };
+      }),
+    );
+  return (
+    <div className="mt-1.5 border-t border-groove pt-1">
+      <h3 className="small pb-0.5 font-semibold">Assumptions</h3>
+      {choices.map((choice) => {
+        const value = readChoice(choices, code.settings, choice.key);
+        const isSet = choice.key in member.choices;
+        return (
+          <label key={choice.key} className="grid grid-cols-[7.2rem_minmax(0,1fr)_auto] items-center gap-1.5 py-px text-[0.6875rem]">
+            <span className="truncate" title={`${choice.title}, ${choice.clause}`}>
+              {choice.title}
+            </span>
+            {'min' in choice.options ? (
+              <input className="field !h-5" defaultValue={value} inputMode="decimal" onBlur={(e) => e.target.value !== value && set(choice, e.target.value)} />
+            ) : (
+              <select className="field !h-5" value={value} onChange={(e) => set(choice, e.target.value)}>
+                {choice.options.map((o) => (
+                  <option key={o.value} value={o.value}>
+                    {o.label}
+                  </option>
+                ))}
+              </select>
+            )}
+            <span className="text-ash">{isSet ? 'set' : 'default'}</span>
+          </label>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
+import { fills, lines, texts } from './drawing-styles';
+
+interface DrawingViewProps {
+  readonly drawing: Drawing;
+  /** Opens the editor of a value; without it the drawing is only looked at. */
+  readonly onEdit?: (path: string, target: Element) => void;
+  /** The value whose editor is open. */
+  readonly editing?: string | null;
+  readonly children?: React.ReactNode;
+}
+
+/** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
+export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewProps) {
+  return (
+    <svg width={drawing.width} height={drawing.height} viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label={drawing.title} className="block">
+      {drawing.shapes.map((shape, i) => (
+        <ShapeView key={i} shape={shape} onEdit={onEdit} editing={editing} />
+      ))}
+      {children}
+    </svg>
+  );
+}
+
+const pathOf = (points: readonly (readonly [number, number])[], closed?: boolean) =>
+  points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('') + (closed ? 'z' : '');
+const round = (v: number) => Math.round(v * 10) / 10;
+
+const stroke = (style: LineStyle | undefined) => (style ? lines[style] : { stroke: 'none' });
+const fill = (style: FillStyle | undefined) => fills[style ?? 'none'];
+
+function ShapeView({ shape, onEdit, editing }: { shape: Shape } & Pick<DrawingViewProps, 'onEdit' | 'editing'>) {
+  if (shape.kind === 'path') return <path d={pathOf(shape.points, shape.closed)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
+  if (shape.kind === 'circle') return <circle cx={round(shape.at[0])} cy={round(shape.at[1])} r={round(shape.r)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
+  return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
+}
+
+const weights: Record<TextStyle, number> = { plain: 400, small: 400, strong: 500, demand: 500, resistance: 500, over: 600, symbol: 400 };
+
+function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } } & Pick<DrawingViewProps, 'onEdit' | 'editing'>) {
+  const [x, y] = [round(shape.at[0]), round(shape.at[1])];
+  const { color, size } = texts[shape.style];
+  const isOpen = shape.edit !== undefined && shape.edit === editing;
+  const isEditable = shape.edit !== undefined && onEdit !== undefined;
+  const open = (target: Element) => onEdit?.(shape.edit!, target);
+  return (
+    <text
+      x={x}
+      y={y}
+      transform={shape.turn ? `rotate(${-shape.turn} ${x} ${y})` : undefined}
+      textAnchor={shape.anchor ?? 'start'}
+      fontSize={size}
+      fontWeight={weights[shape.style]}
+      fill={color}
+      style={shape.halo ? { paintOrder: 'stroke', stroke: '#F8F4E9', strokeWidth: isOpen ? 0 : 3, strokeLinejoin: 'round' } : undefined}
+      className={isEditable ? 'drawn-value' : undefined}
+      data-open={isOpen || undefined}
+      data-edit={shape.edit}
+      {...(isEditable
+        ? {
+            role: 'button',
+            tabIndex: 0,
+            'aria-label': `${shape.label ?? shape.edit}: ${shape.text}`,
+            onClick: (e: React.MouseEvent<SVGTextElement>) => open(e.currentTarget),
+            onKeyDown: (e: React.KeyboardEvent<SVGTextElement>) => {
+              if (e.key !== 'Enter' && e.key !== 'F2' && e.key !== ' ') return;
+              e.preventDefault();
+              open(e.currentTarget);
+            },
+          }
+        : {})}
+    >
+      {shape.text}
+    </text>
+  );
+}

@@ -1,0 +1,119 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { parseQuantity } from '@/core/units/parse';
+import { formatQuantity } from '@/core/units/format';
+import type { Member, Project } from '@/core/project/project';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+
+interface Proposal {
+  readonly verb: 'Go to' | 'Set' | 'Explain' | 'Do';
+  readonly text: string;
+  readonly run: () => void;
+}
+
+const settable = [
+  { words: ['h', 'depth'], label: 'h', set: (m: Member, v: number): Member => ({ ...m, section: { ...m.section, h: v } }) },
+  { words: ['b', 'width'], label: 'b', set: (m: Member, v: number): Member => ({ ...m, section: { ...m.section, b: v } }) },
+];
+
+/** The one field that goes, sets, explains and does. */
+export function FindOrDo({ memberId }: { memberId?: string }) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  const [index, setIndex] = useState(0);
+  const router = useRouter();
+  const { project } = useProject();
+  const list = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'k') return;
+      e.preventDefault();
+      setOpen(true);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const proposals = useMemo(() => (project ? propose(project, text, memberId, router.push) : []), [project, text, memberId, router]);
+  const run = (p: Proposal | undefined) => {
+    if (!p) return;
+    setOpen(false);
+    setText('');
+    p.run();
+  };
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+      e.preventDefault();
+      setIndex((i) => Math.max(0, Math.min(proposals.length - 1, i + (e.key === 'ArrowDown' ? 1 : -1))));
+    } else if (e.key === 'Enter') run(proposals[index]);
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="flex items-center px-2" aria-label="Find or do">
+        <span className="flex h-6 w-44 items-center justify-between border border-groove bg-sycamore px-2 text-ash max-[1100px]:w-16">
+          <span className="max-[1100px]:hidden">Find or do</span> <kbd className="font-plex text-[0.6875rem] text-walnut">Ctrl K</kbd>
+        </span>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
+        <Dialog.Content className="framed fixed right-40 top-14 z-50 w-[26rem] p-1.5" aria-describedby={undefined} onKeyDown={onKeyDown}>
+          <Dialog.Title className="sr-only">Find or do</Dialog.Title>
+          <input
+            className="h-8 w-full border-b border-ebony bg-transparent px-2 text-[0.9rem] outline-none"
+            aria-label="Find or do"
+            placeholder="a member, “h 600”, “undo”, a check"
+            value={text}
+            role="combobox"
+            aria-expanded="true"
+            aria-controls="find-or-do-list"
+            onChange={(e) => {
+              setText(e.target.value);
+              setIndex(0);
+            }}
+          />
+          <div ref={list} id="find-or-do-list" role="listbox" aria-label="Proposals" className="max-h-80 overflow-auto">
+            {proposals.map((p, i) => (
+              <div key={p.verb + p.text} role="option" aria-selected={i === index} tabIndex={-1} onClick={() => run(p)} onMouseMove={() => setIndex(i)} className={`flex cursor-pointer gap-3 px-2 py-1 ${i === index ? 'bg-ebony text-holly' : ''}`}>
+                <span className={`w-12 ${i === index ? '' : 'text-walnut'}`}>{p.verb}</span>
+                {p.text}
+              </div>
+            ))}
+            {proposals.length === 0 && <p className="px-2 py-2 text-walnut">Nothing of that name. Try a member’s mark, or “h 600”.</p>}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function propose(project: Project, text: string, memberId: string | undefined, go: (path: string) => void): Proposal[] {
+  const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const path = (m: Member) => `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(m.id)}`;
+  const matches = (s: string) => words.every((w) => s.toLowerCase().includes(w));
+  const proposals: Proposal[] = [...setProposals(project, words, memberId)];
+  for (const m of project.members) if (matches(`${m.mark} ${m.title} ${m.place}`)) proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(path(m)) });
+  if (memberId) {
+    const { results, setOpenChecks, openChecks } = useProject.getState();
+    for (const check of results[memberId]?.result.checks ?? [])
+      if (words.length > 0 && matches(`explain ${check.title}`)) proposals.push({ verb: 'Explain', text: check.title, run: () => setOpenChecks([...openChecks, check.id]) });
+  }
+  const { undo, redo } = useProject.getState();
+  const actions: [string, () => void][] = [['undo', undo], ['do again', redo], ['all members', () => go(`/project?p=${encodeURIComponent(project.id)}`)], ['report', () => go(`/report?p=${encodeURIComponent(project.id)}`)]]; // prettier-ignore
+  for (const [name, run] of actions) if (matches(name)) proposals.push({ verb: 'Do', text: name, run });
+  return proposals.slice(0, 12);
+}
+
+/** "G2 h 600" or, on a member's sheet, "h 600". */
+function setProposals(project: Project, words: readonly string[], memberId: string | undefined): Proposal[] {
+  const named = project.members.find((m) => m.mark.toLowerCase() === words[0]);
+  const rest = named ? words.slice(1) : words;
+  const member = named ?? project.members.find((m) => m.id === memberId);
+  const field = settable.find((f) => f.words.includes(rest[0] ?? ''));
+  if (!member || !field || rest.length < 2) return [];
+  const parsed = parseQuantity(rest.slice(1).join(' '), 'length', project.display);
+  if (!parsed.ok) return [];
+  const label = `${field.label} of ${member.mark} to ${formatQuantity(parsed.value, 'length', project.display)}`;
+  return [{ verb: 'Set', text: label, run: () => useProject.getState().edit(`set ${label}`, onMember(member.id, (m) => void Object.assign(m, field.set(m as Member, parsed.value)))) }];
+}

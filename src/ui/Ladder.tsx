@@ -1,0 +1,113 @@
+'use client';
+import { useState } from 'react';
+import { Accordion } from 'radix-ui';
+import type { Check } from '@/core/members/check';
+import type { Choice } from '@/core/codes/design-code';
+import { codeOf, decisionFor, type Member, type Project } from '@/core/project/project';
+import { formatQuantity, formatUtilisation, formatValue } from '@/core/units/format';
+import { useProject } from '@/store/project-store';
+import { Assumptions } from './Assumptions';
+import { DecisionDialog } from './DecisionDialog';
+import { Derivation } from './Formula';
+import { Glyph, standingOf, standingText } from './Glyph';
+import { Inlay } from './Inlay';
+
+interface LadderProps {
+  readonly project: Project;
+  readonly member: Member;
+  readonly checks: readonly Check[];
+  readonly isStale: boolean;
+  /** Moves the station line to a check's place. */
+  readonly onPlace: (x: number) => void;
+}
+
+/** The checks of a member, worst first, each opening to its derivation. */
+export function Ladder({ project, member, checks, isStale, onPlace }: LadderProps) {
+  const { openChecks, setOpenChecks } = useProject();
+  const [deciding, setDeciding] = useState<Check | null>(null);
+  const over = checks.filter((c) => c.status === 'exceeds' || c.status === 'failed');
+  const decided = over.filter((c) => decisionFor(member, c)).length;
+  const near = checks.filter((c) => c.status === 'near').length;
+  const summary = [over.length - decided > 0 && `${over.length - decided} over`, decided > 0 && `${decided} decided`, near > 0 && `${near} near`].filter(Boolean).join(' · ');
+  const withFigure = checks.filter((c) => c.status !== 'notCovered');
+  const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
+  const onValueChange = (ids: string[]) => {
+    setOpenChecks(ids);
+    const opened = checks.find((c) => c.id === ids.find((id) => !open.includes(id)));
+    if (opened?.place.x != null) onPlace(opened.place.x);
+  };
+  return (
+    <section aria-label="Checks ladder" className="flex min-h-0 flex-1 flex-col" data-stale={isStale || undefined}>
+      <div className="relative flex items-baseline gap-2.5 pb-1 pt-1.5">
+        <h2>Checks ladder</h2>
+        <span className="small">{summary || 'all within'}</span>
+        <span className="small absolute bottom-0 right-[6.9rem]">0</span>
+        <span className="small absolute bottom-0 right-[2.3rem]">1.00</span>
+      </div>
+      <div className={`relative min-h-0 flex-1 overflow-y-auto ${isStale ? 'stale' : ''}`}>
+        <div className="relative min-h-full">
+          <div className="pointer-events-none absolute inset-y-0 right-[3.05rem] w-[67px] border-x border-ebony" aria-hidden="true" />
+          <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
+            {withFigure.map((check) => (
+              <Rung key={check.id} check={check} project={project} member={member} isOpen={open.includes(check.id)} onDecide={() => setDeciding(check)} />
+            ))}
+          </Accordion.Root>
+        </div>
+        <p className="small relative border-t border-line bg-holly py-1.5">
+          Not covered here yet: {checks.filter((c) => c.status === 'notCovered').map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ') || 'nothing'}.
+        </p>
+      </div>
+      <DecisionDialog check={deciding} project={project} member={member} onClose={() => setDeciding(null)} />
+    </section>
+  );
+}
+
+function Rung({ check, project, member, isOpen, onDecide }: { check: Check; project: Project; member: Member; isOpen: boolean; onDecide: () => void }) {
+  const decision = decisionFor(member, check);
+  const standing = standingOf(check.status, decision !== undefined);
+  const where = [check.clause, check.combination.split(',')[0], check.place.x !== null ? formatValue(check.place.x, 'station', project.display) : ''].filter(Boolean).join(' · ');
+  return (
+    <Accordion.Item value={check.id} data-check={check.id}>
+      <Accordion.Header className="relative">
+        <Accordion.Trigger className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore" style={{ minHeight: '1.3125rem' }}>
+          <Glyph standing={standing} />
+          <span className="truncate whitespace-nowrap" title={check.title}>
+            {check.title}
+          </span>
+          <span className={`small truncate pl-1 text-right max-[1100px]:hidden`}>{where}</span>
+          <Inlay utilisation={check.utilisation} standing={standing} />
+          <span className={`text-right ${standingText[standing]}`}>{formatUtilisation(check.utilisation)}</span>
+        </Accordion.Trigger>
+      </Accordion.Header>
+      {check.reason && standing !== 'within' && <p className={`relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem] ${decision ? 'text-walnut' : 'text-madder-text'}`}>{check.reason}</p>}
+      {decision && (
+        <p className="relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem]">
+          <b className="font-semibold">Engineer’s decision</b> · {decision.reason} <span className="text-walnut">{[decision.by, decision.date].filter(Boolean).join(', ')}</span>
+        </p>
+      )}
+      <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">{isOpen && <OpenRung check={check} project={project} member={member} onDecide={onDecide} />}</Accordion.Content>
+    </Accordion.Item>
+  );
+}
+
+function OpenRung({ check, project, member, onDecide }: { check: Check; project: Project; member: Member; onDecide: () => void }) {
+  const code = codeOf(project, member);
+  const keys = check.assumptions;
+  const choices = code.choices.filter((c: Choice) => keys.includes(c.key));
+  const show = (m: Check['demand']) => (m ? (m.kind === 'strain' ? m.value.toFixed(4) : m.kind === 'ratio' ? m.value.toFixed(3) : formatQuantity(m.value, m.kind, project.display)) : '–');
+  return (
+    <>
+      <p className="pb-1">
+        <b className="font-semibold">{show(check.demand)}</b> against <b className="font-semibold">{show(check.capacity)}</b>
+        <span className="text-walnut"> · {[check.place.label, check.combination].filter(Boolean).join(' · ')}</span>
+      </p>
+      {check.derivation ? <Derivation steps={check.derivation} units={project.display} /> : <p className="small">{check.utilisation === null ? '' : 'A comparison of these two figures; there is no further step.'}</p>}
+      {choices.length > 0 && <Assumptions choices={choices} code={code} member={member} />}
+      {check.status === 'exceeds' && (
+        <button type="button" className="btn mt-1.5 bg-holly" onClick={onDecide}>
+          Record a decision
+        </button>
+      )}
+    </>
+  );
+}

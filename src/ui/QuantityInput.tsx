@@ -1,0 +1,59 @@
+'use client';
+import { useState } from 'react';
+import { formatForEditing, unitLabel } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
+
+interface QuantityInputProps {
+  readonly kind: QuantityKind;
+  readonly system: UnitSystem;
+  /** In internal units; null is empty. */
+  readonly value: number | null;
+  readonly label: string;
+  readonly onKeep: (value: number | null) => void;
+  readonly placeholder?: string;
+  readonly allowEmpty?: boolean;
+  readonly showUnit?: boolean;
+}
+
+/** A field that takes any unit of its kind; a refused text stays in the field with its reason and changes nothing. */
+export function QuantityInput({ kind, system, value, label, onKeep, placeholder, allowEmpty = false, showUnit = true }: QuantityInputProps) {
+  const shown = value === null ? '' : formatForEditing(value, kind, system);
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? shown;
+  const isEmpty = text.trim() === '';
+  const parsed = isEmpty && allowEmpty ? null : parseQuantity(text, kind, system);
+  const reason = typed !== null && parsed && !parsed.ok ? parsed.reason : null;
+  const keep = () => {
+    if (typed === null) return;
+    if (parsed === null) onKeep(null);
+    else if (parsed.ok) {
+      if (Math.abs(parsed.value - (value ?? NaN)) > 1e-9 * Math.abs(parsed.value) || value === null) onKeep(parsed.value);
+    } else return;
+    setTyped(null);
+  };
+  return (
+    <span className="block">
+      <span className="flex items-center gap-1">
+        <input
+          className="field"
+          aria-label={label}
+          aria-invalid={reason !== null}
+          value={text}
+          placeholder={placeholder}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={keep}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') keep();
+            if (e.key === 'Escape' && typed !== null) {
+              e.stopPropagation();
+              setTyped(null);
+            }
+          }}
+        />
+        {showUnit && <span className="w-10 shrink-0 text-walnut">{unitLabel(kind, system)}</span>}
+      </span>
+      {reason && <span className="block text-[0.6875rem] text-madder-text">{reason}</span>}
+    </span>
+  );
+}
