@@ -88,7 +88,7 @@ function stripsToJson(s: BeamStrips, system: UnitSystem) {
     units: names,
     x: curve(s.x, 'station'),
     span: Array.from(s.span),
-    maxM: curve(s.maxM, 'moment'), minM: curve(s.minM, 'moment'), maxV: curve(s.maxV, 'force'), minV: curve(s.minV, 'force'),
+    maxM: curve(s.maxM, 'moment'), minM: curve(s.minM, 'moment'), maxV: curve(s.maxV, 'force'), minV: curve(s.minV, 'force'), designV: curve(s.designV, 'force'),
     shiftedSagging: curve(s.shiftedSagging, 'moment'), shiftedHogging: curve(s.shiftedHogging, 'moment'),
     resistanceSagging: curve(s.resistanceSagging, 'moment'), resistanceHogging: curve(s.resistanceHogging, 'moment'), resistanceV: curve(s.resistanceV, 'force'),
     requiredBottom: curve(s.requiredBottom, 'area'), requiredTop: curve(s.requiredTop, 'area'), providedBottom: curve(s.providedBottom, 'area'), providedTop: curve(s.providedTop, 'area'),

@@ -41,12 +41,12 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
       <div className="relative flex items-baseline gap-2.5 pb-1 pt-1.5">
         <h2>Checks ladder</h2>
         <span className="small">{summary || 'all within'}</span>
-        <span className="small absolute bottom-0 right-[6.9rem]">0</span>
-        <span className="small absolute bottom-0 right-[2.3rem]">1.00</span>
+        <span className="small absolute bottom-0 right-[7.35rem]">0</span>
+        <span className="small absolute bottom-0 right-[2.75rem]">1.00</span>
       </div>
       <div className={`relative min-h-0 flex-1 overflow-y-auto ${isStale ? 'stale' : ''}`}>
         <div className="relative min-h-full">
-          <div className="pointer-events-none absolute inset-y-0 right-[3.05rem] w-[67px] border-x border-ebony" aria-hidden="true" />
+          <div className="pointer-events-none absolute inset-y-0 right-[calc(2.1rem+21px)] w-[67px] border-x border-ebony" aria-hidden="true" />
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
             {withFigure.map((check) => (
               <Rung key={check.id} check={check} project={project} member={member} isOpen={open.includes(check.id)} onDecide={() => setDeciding(check)} />

@@ -95,10 +95,10 @@ function IconButton({ label, path, ...props }: { label: string; path: string } &
   );
 }
 
-export function Menu({ label, children, align = 'start' }: { label: React.ReactNode; children: React.ReactNode; align?: 'start' | 'end' }) {
+export function Menu({ label, children, align = 'start', isBare = false }: { label: React.ReactNode; children: React.ReactNode; align?: 'start' | 'end'; isBare?: boolean }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={`${segment} hover:bg-sycamore`}>
+      <DropdownMenu.Trigger className={`${isBare ? 'flex items-center gap-1.5 px-1.5 py-0.5' : segment} hover:bg-sycamore`}>
         {label}
         <svg width="8" height="6" viewBox="0 0 8 6" aria-hidden="true">
           <path d="M1 1l3 3.200L7 1" fill="none" stroke="#51473C" strokeWidth="1.2" />

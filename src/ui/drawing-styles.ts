@@ -29,6 +29,7 @@ export const fills: Record<FillStyle, string> = {
   compression: 'url(#compressed)',
   steel: '#231E19',
   demandWash: '#EBCFBB',
+  demandSolid: '#A6583B',
   resistanceWash: '#E4EBDF',
   excessHatch: 'url(#over-light)',
   permanentWash: '#EBCFBB',

@@ -26,6 +26,7 @@ export function arrange(
   rule: PatternRule,
 ): Arrangement[] {
   const arrangements: Arrangement[] = [];
+  const seen = new Set<string>();
   for (const combination of combinations) {
     const active = combination.factors.flatMap(({ caseId, factor }) => {
       const found = cases.find((c) => c.loadCase.id === caseId);
@@ -43,7 +44,10 @@ export function arrange(
           ...patterned.flatMap((c) => parts(c).filter(({ span }) => span === undefined || mask![span]!)),
           ...optional.filter((_, i) => present[i]!).flatMap(parts),
         ];
-        if (loads.length === 0) continue;
+        // Wind in both senses, left out, is the same state twice.
+        const key = loads.map((l) => `${l.id}*${l.factor}`).join('+');
+        if (loads.length === 0 || seen.has(key)) continue;
+        seen.add(key);
         arrangements.push({
           combination,
           label: arrangementLabel(mask, optional.filter((_, i) => !present[i]!).map((c) => c.loadCase.title)),
@@ -56,7 +60,7 @@ export function arrange(
 }
 
 type Factored = CaseResponse & { readonly factor: number };
-const parts = (c: Factored) => c.parts.map((part) => ({ ...part, factor: c.factor }));
+const parts = (c: Factored) => c.parts.map((part) => ({ ...part, factor: c.factor, id: `${c.loadCase.id} ${part.span ?? ''}` }));
 
 function arrangementLabel(mask: SpanMask | undefined, absent: readonly string[]): string {
   const without = absent.length > 0 ? `without ${absent.join(', ')}` : '';
@@ -178,18 +182,31 @@ export function envelope(mesh: Mesh, beam: LineBeam, arrangements: readonly Arra
     maxR: new Float64Array(beam.supports.length).fill(-Infinity), minR: new Float64Array(beam.supports.length).fill(Infinity),
   }; // prettier-ignore
   const cuts = hoggingCuts(mesh, stations, zones);
+  const elements = Int32Array.from(stations, (st) => st.element);
+  const distances = Float64Array.from(stations, (st) => st.s);
   arrangements.forEach(({ response }, a) => {
     const el = response.elements;
     for (let i = 0; i < n; i += 1) {
-      const { element, s } = stations[i]!;
-      const v = shearAt(el, element, s);
-      let m = momentAt(el, element, s);
+      const v = shearAt(el, elements[i]!, distances[i]!);
+      let m = momentAt(el, elements[i]!, distances[i]!);
       const cut = cuts[i];
       if (cut && m < 0) m = Math.max(m, Math.min(0, cut(response)));
-      if (m > env.maxM[i]!) [env.maxM[i], env.maxMBy[i]] = [m, a];
-      if (m < env.minM[i]!) [env.minM[i], env.minMBy[i]] = [m, a];
-      if (v > env.maxV[i]!) [env.maxV[i], env.maxVBy[i]] = [v, a];
-      if (v < env.minV[i]!) [env.minV[i], env.minVBy[i]] = [v, a];
+      if (m > env.maxM[i]!) {
+        env.maxM[i] = m;
+        env.maxMBy[i] = a;
+      }
+      if (m < env.minM[i]!) {
+        env.minM[i] = m;
+        env.minMBy[i] = a;
+      }
+      if (v > env.maxV[i]!) {
+        env.maxV[i] = v;
+        env.maxVBy[i] = a;
+      }
+      if (v < env.minV[i]!) {
+        env.minV[i] = v;
+        env.minVBy[i] = a;
+      }
     }
     response.reactions.forEach((r, i) => {
       env.maxR[i] = Math.max(env.maxR[i]!, r);

@@ -296,12 +296,12 @@ function fixedEndMoments(beam: LineBeam, mesh: Mesh, loads: NodalLoads): Float64
 /** Shear, moment and deflection at distance s from the left end of element e. */
 export function shearAt(el: Float64Array, e: number, s: number): number {
   const o = STRIDE * e;
-  return el[o]! - el[o + 2]! * s - (el[o + 3]! * s * s) / 2;
+  return el[o]! - s * (el[o + 2]! + (s * el[o + 3]!) / 2);
 }
 
 export function momentAt(el: Float64Array, e: number, s: number): number {
   const o = STRIDE * e;
-  return el[o + 1]! + el[o]! * s - (el[o + 2]! * s * s) / 2 - (el[o + 3]! * s ** 3) / 6;
+  return el[o + 1]! + s * (el[o]! - s * (el[o + 2]! / 2 + (s * el[o + 3]!) / 6));
 }
 
 export function deflectionAt(el: Float64Array, mesh: Mesh, e: number, s: number): number {

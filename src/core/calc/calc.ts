@@ -111,6 +111,18 @@ export class Recorder implements Calc {
   }
 }
 
+/**
+ * Remembers what a silent calculation gave for an object, since searches ask for the same again and again. A recorded calculation is
+ * always run, so that its steps are there.
+ */
+export function remember<K extends object, T>(known: WeakMap<K, T>, key: K, c: Calc, make: () => T): T {
+  const before = c.recording ? undefined : known.get(key);
+  if (before !== undefined) return before;
+  const made = make();
+  if (!c.recording) known.set(key, made);
+  return made;
+}
+
 /** Runs a calculation with recording on and returns its steps. */
 export function derive(run: (calc: Calc) => void): Step[] {
   const recorder = new Recorder();

@@ -15,6 +15,8 @@ export interface StripSource {
 }
 
 const negative = (values: Float64Array) => values.map((v) => Math.max(0, -v));
+/** Shear near supports counts only up to the design value. */
+const cut = (values: Float64Array, most: Float64Array) => values.map((v, i) => Math.min(v, most[i]!));
 const positive = (values: Float64Array) => values.map((v) => Math.max(0, v));
 
 /** Below this share of the largest value a peak is not written. */
@@ -35,7 +37,7 @@ export function stripPictures(source: StripSource) {
     marks: [...spanPeaks(member, s, sagging), ...starts.flatMap((x) => supportPeak(s, hogging, x))],
   }; // prettier-ignore
   const shear: StripPicture = {
-    ...common, title: 'Shear', format: format('force'), above: { demand: positive(s.maxV), resistance: s.resistanceV }, below: { demand: negative(s.minV), resistance: s.resistanceV },
+    ...common, title: 'Shear', format: format('force'), above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) }, below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
     marks: [], ...(source.showNames ? { names: zoneNames(source, starts, length) } : {}),
   }; // prettier-ignore
   const steel: StripPicture = {

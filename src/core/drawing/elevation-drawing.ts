@@ -136,7 +136,7 @@ function supports(p: ElevationPicture, toX: (x: number) => number, starts: reado
 function spanDimensions(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[]): Shape[] {
   const y = BEAM_TOP + BEAM_MOST + 42;
   return p.beam.spans.flatMap((span, i) => {
-    const [a, b] = [toX(starts[i]!) + 9, toX(starts[i + 1]!) - 9];
+    const [a, b] = [toX(starts[i]!) + 13, toX(starts[i + 1]!) - 13];
     return dimension([a, y], [b, y], formatValue(span.length, 'span', p.units), `spans[${i}].length`, `Length of span ${i + 1}`);
   });
 }
@@ -150,6 +150,7 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
   const natureOf = (load: BeamLoad): LoadCase['nature'] => beam.cases.find((c) => c.id === load.case)?.nature ?? 'permanent';
   const rows = { permanent: BANDS_BOTTOM - BAND, variable: BANDS_BOTTOM - 2 * BAND - 3 };
   const taken = { permanent: 0, variable: 0 };
+  const atPlace = new Map<number, number>();
   return beam.loads.flatMap((load, k): Shape[] => {
     const isPermanent = natureOf(load) === 'permanent';
     const edit = `loads[${k}]`;
@@ -157,14 +158,17 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
     const name = `Load ${k + 1}: ${text}`;
     if (load.type === 'point') {
       const x = toX(starts[load.span]! + load.at);
-      return [...arrow([x, 46], [x, BEAM_TOP - 1], 'load', 'demandWash', 7), { kind: 'text', at: [x + 4, 44], text, style: 'demand', edit, label: name, halo: true }];
+      const place = Math.round(x / 40);
+      const above = atPlace.get(place) ?? 0;
+      atPlace.set(place, above + 1);
+      return [...arrow([x, 40], [x, BEAM_TOP - 1], 'load', 'demandSolid', 7), { kind: 'text', at: [x + 5, 44 - 13 * above], text, style: 'demand', edit, label: name, halo: true }];
     }
     if (load.type === 'moment') {
       const x = toX(starts[load.span]! + load.at);
       const isClockwise = load.moment >= 0;
       const arc = arcPoints([x, BEAM_TOP + 24], 12, isClockwise ? Math.PI * 1.25 : -Math.PI / 4, isClockwise ? -Math.PI / 4 : Math.PI * 1.25);
       const tip = arc[arc.length - 1]!;
-      return [{ kind: 'path', points: arc, line: 'load' }, ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandWash', 6), { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true }];
+      return [{ kind: 'path', points: arc, line: 'load' }, ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandSolid', 6), { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true }];
     }
     const row = isPermanent ? 'permanent' : 'variable';
     const y = rows[row];
@@ -177,7 +181,7 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
       const ticks = Array.from({ length: Math.max(1, Math.floor((b - a) / 22)) }, (_, t) => a + ((t + 0.5) * (b - a)) / Math.max(1, Math.floor((b - a) / 22)));
       return [
         { kind: 'path', closed: true, line: isPermanent ? 'load' : 'loadVariable', fill: isPermanent ? 'permanentWash' : 'none', points: [[a, bottom], [a, bottom - ha], [b, bottom - hb], [b, bottom]] },
-        ...ticks.flatMap((x) => arrow([x, bottom - BAND + 4], [x, bottom - 1.5], 'load', 'demandWash', 3)),
+        ...ticks.flatMap((x) => arrow([x, bottom - BAND + 4], [x, bottom - 1.5], 'load', 'demandSolid', 3.5)),
       ];
     });
     const first = parts[0]!;

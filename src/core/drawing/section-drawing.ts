@@ -23,10 +23,11 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const xs = points.map(([x]) => x);
   const [left, right] = [Math.min(...xs), Math.max(...xs)];
   // A wide flange is cut off: what matters is the web with its bars.
-  const reach = o.shape === 'rectangular' ? o.b / 2 : o.b / 2 + Math.min(0.55 * o.b, (o.flangeWidth - o.b) / 2);
+  const reach = o.shape === 'rectangular' ? o.b / 2 : o.b / 2 + Math.min(0.3 * o.b, (o.flangeWidth - o.b) / 2);
   const clip = (x: number) => Math.max(-reach, Math.min(reach, x));
-  const scale = Math.min((width - 120) / (2 * reach), (height - 58) / o.h);
-  const centre = width / 2 - 6;
+  const hasFlange = o.shape !== 'rectangular';
+  const scale = Math.min((width - 98) / (2 * reach), (height - (hasFlange ? 62 : 52)) / o.h);
+  const centre = (width - 22) / 2;
   const bottomY = height - 30;
   const at = (x: number, y: number): Point => [centre + clip(x) * scale, bottomY - y * scale];
   const shapes: Shape[] = [{ kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' }];
@@ -58,9 +59,9 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
     label([bottomRight[0] + 9, bottomY - (o.h * scale) / 2 + 3], p.labels.links, 'start', p.edits.links, 'Links'),
   );
   if (p.labels.flange) {
-    const y = p.outline.shape === 'invertedT' ? at(0, o.flangeDepth)[1] - 5 : at(0, o.h - o.flangeDepth)[1] + 13;
-    shapes.push(label([at(reach, 0)[0] + 4, y], p.labels.flange, 'start', 'section.flangeWidth', 'Flange width'));
-    if (p.labels.flangeDepth) shapes.push(label([at(reach, 0)[0] + 4, y + 13], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
+    const middle = o.shape === 'invertedT' ? at(0, o.flangeDepth / 2)[1] : at(0, o.h - o.flangeDepth / 2)[1];
+    shapes.push(label([at(reach, 0)[0] + 6, middle - 1], p.labels.flange, 'start', 'section.flangeWidth', 'Flange width'));
+    if (p.labels.flangeDepth) shapes.push(label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
   }
   return { width, height, title: 'Section', shapes };
 }

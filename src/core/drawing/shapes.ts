@@ -6,7 +6,7 @@ export type LineStyle =
   | 'cut' | 'outline' | 'tentative' | 'dim' | 'tick' | 'axis' | 'rule' | 'grid' | 'bar' | 'barHeavy' | 'link' | 'demand' | 'resistance' | 'shifted' | 'excess' | 'load' | 'loadVariable' | 'station'; // prettier-ignore
 
 export type FillStyle =
-  | 'none' | 'concrete' | 'concreteLight' | 'compression' | 'steel' | 'demandWash' | 'resistanceWash' | 'excessHatch' | 'permanentWash' | 'surface' | 'ebony'; // prettier-ignore
+  | 'none' | 'concrete' | 'concreteLight' | 'compression' | 'steel' | 'demandWash' | 'demandSolid' | 'resistanceWash' | 'excessHatch' | 'permanentWash' | 'surface' | 'ebony'; // prettier-ignore
 
 export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' | 'over' | 'symbol';
 

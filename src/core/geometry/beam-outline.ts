@@ -41,8 +41,16 @@ export interface GrossProperties {
   readonly inertia: number;
 }
 
-/** Gross properties of the plain concrete section, by bands. */
+const grossKnown = new WeakMap<BeamOutline, GrossProperties>();
+
+/** Gross properties of the plain concrete section, by bands; worked out once for each outline object. */
 export function grossProperties(o: BeamOutline): GrossProperties {
+  let known = grossKnown.get(o);
+  if (!known) grossKnown.set(o, (known = integrate(o)));
+  return known;
+}
+
+function integrate(o: BeamOutline): GrossProperties {
   const bands = bandsFrom('bottom', o);
   const area = bands.reduce((sum, s) => sum + s.width * (s.to - s.from), 0);
   const centroid = bands.reduce((sum, s) => sum + (s.width * (s.to ** 2 - s.from ** 2)) / 2, 0) / area;

@@ -148,7 +148,7 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <Menu label={<span className="sr-only">Member</span>} align="end">
+      <Menu isBare label="More" align="end">
         <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
         <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>Move up</MenuItem>
         <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>Move down</MenuItem>

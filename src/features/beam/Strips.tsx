@@ -146,7 +146,7 @@ function stationTags(s: BeamStrips, i: number, system: Project['display'], h: St
   const isHogging = s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
   const [demand, resistance] = isHogging ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!] : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
   const sign = isHogging ? '−' : '';
-  const shear = Math.max(Math.abs(s.maxV[i]!), Math.abs(s.minV[i]!));
+  const shear = s.designV[i]!;
   const [needs, has] = isHogging ? [s.requiredTop[i]!, s.providedTop[i]!] : [s.requiredBottom[i]!, s.providedBottom[i]!];
   const over = (a: number, b: number) => a > b * 1.0005;
   return [

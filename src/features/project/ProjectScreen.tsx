@@ -167,7 +167,7 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
         {isWorking ? 'Designing' : reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}
       </td>
       <td onClick={(e) => e.stopPropagation()}>
-        <Menu align="end" label={<span className="sr-only">{member.mark}</span>}>
+        <Menu isBare align="end" label={<span className="sr-only">More on {member.mark}</span>}>
           <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
           <MenuItem onSelect={actions.up}>Move up</MenuItem>
           <MenuItem onSelect={actions.down}>Move down</MenuItem>

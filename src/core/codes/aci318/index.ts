@@ -1,4 +1,4 @@
-import { silent, type Calc } from '../../calc/calc';
+import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
 import { readChoice, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { combinations } from './combinations';
@@ -46,7 +46,9 @@ export function aci318(settings: CodeSettings): DesignCode {
   const choose = (key: string) => readChoice(choices, settings, key);
   const epsTy = (c: Calc, m: Materials) => yieldStrain(c, m.steelStrength, form, choose('yieldStrain') === 'rounded');
 
-  function flexureBasis(c: Calc, m: Materials): flexure.FlexureBasis {
+  const known = new WeakMap<Materials, flexure.FlexureBasis>();
+  const flexureBasis = (c: Calc, m: Materials) => remember(known, m, c, () => makeBasis(c, m));
+  function makeBasis(c: Calc, m: Materials): flexure.FlexureBasis {
     return {
       concrete: { kind: 'block', depthFactor: beta1(c, m.concreteStrength, form), stress: 0.85 * m.concreteStrength, ultimateStrain: 0.003 },
       steel: { yield: m.steelStrength, modulus: steelModulus(form) },
@@ -57,7 +59,10 @@ export function aci318(settings: CodeSettings): DesignCode {
       deductDisplaced: choose('displaced') === 'deduct',
     };
   }
-  const shearBasis = (m: Materials): shear.ShearBasis => ({
+  const bases = new WeakMap<Materials, shear.ShearBasis>();
+  const shearBasis = (m: Materials) => remember(bases, m, silent, () => makeShearBasis(m));
+  const makeShearBasis = (m: Materials): shear.ShearBasis => ({
+    known: new WeakMap(),
     form,
     fc: m.concreteStrength,
     lambda: lightweightFactor(silent, m.density, form),

@@ -1,4 +1,4 @@
-import type { Calc } from '../../calc/calc';
+import { remember, type Calc } from '../../calc/calc';
 import type { LinkRequirement, Links, ShearResistance, ShearSection } from '../design-code';
 import { INCH, PSI } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
@@ -41,6 +41,16 @@ export interface ShearBasis {
   readonly fyt: number;
   /** Which row of table 22.5.5.1 is taken with at least least stirrups. */
   readonly row: 'larger' | 'a' | 'b';
+  /** What does not depend on the force, for searches with one set of materials. */
+  readonly known?: WeakMap<ShearSection, SectionNeeds>;
+}
+
+interface SectionNeeds {
+  readonly V_c: number;
+  readonly threshold: number;
+  readonly minimum: number;
+  readonly close: number;
+  readonly most: number;
 }
 
 export function countedStirrupStrength(fyt: number, form: Form): number {
@@ -90,20 +100,30 @@ export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: S
 
 /** Stirrups needed for a factored shear (N), with their minimum and spacing limits (9.6.3, 9.7.6.2.2). */
 export function linkRequirement(c: Calc, force: number, s: ShearSection, basis: ShearBasis): LinkRequirement {
-  const { form, fc, fyt, lambda } = basis;
+  const { form, fyt } = basis;
   const V_u = c.given(symbols.V_u, force);
-  const V_c = concreteStrength(c, s, basis, true);
+  const { V_c, threshold, minimum, close, most } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () => sectionNeeds(c, s, basis));
   const V_s_req = c.let(F.VsReq, { V_u, phi_v: PHI_SHEAR, V_c });
   const strength = c.let(F.av, { V_s_req, f_yt: fyt, d: s.d });
-  const threshold = c.let(F.threshold[form], { phi_v: PHI_SHEAR, lambda, f_c_prime: fc, b_w: s.bw, d: s.d });
-  const minimum = c.let(F.avMin[form], { f_c_prime: fc, b_w: s.bw, f_yt: fyt });
-  const isClose = V_s_req > c.let(F.VsClose[form], { f_c_prime: fc, b_w: s.bw, d: s.d });
+  const isClose = V_s_req > close;
   return {
     areaPerLength: Math.max(strength, force > threshold ? minimum : 0),
     minimum: force > threshold ? minimum : 0,
     maxAlong: c.let((isClose ? F.sMaxClose : F.sMax)[form], { d: s.d }),
     maxAcross: c.let((isClose ? F.acrossClose : F.across)[form], { d: s.d }),
-    isCrushed: V_s_req > F.VsMax[form].evaluate({ f_c_prime: fc, b_w: s.bw, d: s.d }),
+    isCrushed: V_s_req > most,
+  };
+}
+
+function sectionNeeds(c: Calc, s: ShearSection, basis: ShearBasis): SectionNeeds {
+  const { form, fc, fyt, lambda } = basis;
+  const size = { f_c_prime: fc, b_w: s.bw, d: s.d };
+  return {
+    V_c: concreteStrength(c, s, basis, true),
+    threshold: c.let(F.threshold[form], { ...size, phi_v: PHI_SHEAR, lambda }),
+    minimum: c.let(F.avMin[form], { ...size, f_yt: fyt }),
+    close: c.let(F.VsClose[form], size),
+    most: F.VsMax[form].evaluate(size),
   };
 }
 

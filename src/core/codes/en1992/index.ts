@@ -1,4 +1,4 @@
-import { silent, type Calc } from '../../calc/calc';
+import { remember, silent, type Calc } from '../../calc/calc';
 import { readChoice, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing } from './detailing';
@@ -44,9 +44,11 @@ export function en1992(settings: CodeSettings): DesignCode {
   const annex = findAnnex(settings.variant);
   const choose = (key: string) => readChoice(choices, settings, key);
   const cot = Number(choose('cotTheta'));
-  const shearBasis: shear.ShearBasis = { annex, cotTheta: cot < 1 ? 'best' : cot, lowLinkStress: choose('linkStress') === 'low' };
+  const shearBasis: shear.ShearBasis = { annex, cotTheta: cot < 1 ? 'best' : cot, lowLinkStress: choose('linkStress') === 'low', known: new WeakMap() };
 
-  function flexureBasis(c: Calc, m: Materials): flexure.FlexureBasis {
+  const known = new WeakMap<Materials, flexure.FlexureBasis>();
+  const flexureBasis = (c: Calc, m: Materials) => remember(known, m, c, () => makeBasis(c, m));
+  function makeBasis(c: Calc, m: Materials): flexure.FlexureBasis {
     return {
       concrete: concreteLaw(c, m, annex, choose('diagram')),
       steel: steelLaw(c, m, annex),

@@ -1,4 +1,4 @@
-import { silent, type Calc } from '../../calc/calc';
+import { remember, silent, type Calc } from '../../calc/calc';
 import type { LinkRequirement, Links, Materials, ShearResistance, ShearSection } from '../design-code';
 import { F as materials } from './materials';
 import type { NationalAnnex } from './national';
@@ -41,6 +41,16 @@ export interface ShearBasis {
   readonly cotTheta: number | 'best';
   /** nu1 0.6 (0.9 - fck/200 above 60 MPa) with links stressed to 0.8 fywk, 6.2.3(3) note 2. */
   readonly lowLinkStress: boolean;
+  /** What links need at a section whatever the force, for searches with one set of materials. */
+  readonly known?: WeakMap<ShearSection, SectionNeeds>;
+}
+
+interface SectionNeeds {
+  readonly v: StrutValues;
+  readonly alone: number;
+  readonly minimum: number;
+  readonly maxAlong: number;
+  readonly maxAcross: number;
 }
 
 interface StrutValues {
@@ -115,7 +125,7 @@ export function crushingResistance(c: Calc, s: ShearSection, m: Materials, basis
 
 /** Links needed for a shear force (N): the flattest strut that the concrete carries, unless the angle is set; not less than the minimum. */
 export function linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials, basis: ShearBasis): LinkRequirement & { readonly cotTheta: number } {
-  const v = strutValues(c, s, m, basis);
+  const { v, alone, minimum, maxAlong, maxAcross } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () => sectionNeeds(c, s, m, basis));
   const common = { ...v, b_w: s.bw, V_Ed: c.given(symbols.V_Ed, force) };
   const half = (v.alpha_cw * s.bw * v.z * v.nu_1 * v.f_cd) / 2;
   const isCrushed = basis.cotTheta === 'best' ? force > half : force > F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta });
@@ -125,17 +135,18 @@ export function linkRequirement(c: Calc, force: number, s: ShearSection, m: Mate
     const theta = c.let(F.theta, common);
     cot_theta = theta > 0 ? c.let(F.cot, { theta }) : 2.5;
   }
-  const alone = resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex);
   const strength = force > alone ? c.let(F.asw, { ...common, cot_theta }) : 0;
   if (strength === 0) c.note('The concrete alone carries this shear; the minimum of links governs.', '6.2.1(3), (4)');
-  const minimum = c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw });
+  return { areaPerLength: Math.max(strength, minimum), minimum, maxAlong, maxAcross, isCrushed, cotTheta: cot_theta };
+}
+
+function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): SectionNeeds {
   return {
-    areaPerLength: Math.max(strength, minimum),
-    minimum,
+    v: strutValues(c, s, m, basis),
+    alone: resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex),
+    minimum: c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw }),
     maxAlong: c.let(F.sMax, { d: s.d }),
     maxAcross: c.let(F.stMax, { d: s.d }),
-    isCrushed,
-    cotTheta: cot_theta,
   };
 }
 

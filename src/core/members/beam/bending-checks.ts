@@ -3,10 +3,10 @@ import type { DesignCode } from '../../codes/design-code';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { guarded, makeCheck, type DerivableCheck } from '../check';
-import { supportName, type BeamInput } from './input';
+import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { concreteOf, sectionAt, type Sense } from './section-at';
+import { plainSection, sectionAt, type Sense } from './section-at';
 import { outlineOf } from './input';
 import { requiredSteel } from './strips';
 
@@ -16,6 +16,7 @@ export interface CheckBasis {
   readonly code: DesignCode;
   readonly strips: BeamStrips;
   readonly resistance: ResistanceMap;
+  readonly regions: readonly Region[];
   /** Name of the combination and arrangement governing a moment or shear. */
   readonly combinationAt: (by: Int32Array, station: number) => string;
   readonly units: UnitSystem;
@@ -32,17 +33,19 @@ export interface Region {
 
 /** Spans for sagging, and the neighbourhood of each support for hogging. */
 export function regions(beam: BeamInput, strips: BeamStrips): Region[] {
-  const inSpan = (span: number) => [...strips.span.keys()].filter((i) => strips.span[i] === span);
+  const bySpan: number[][] = beam.spans.map(() => []);
+  strips.span.forEach((span, i) => bySpan[span]!.push(i));
+  const inSpan = (span: number) => bySpan[span]!;
   const spans = beam.spans.map((_, i): Region => ({ sense: 'sagging', id: `span-${i + 1}`, label: `span ${i + 1}`, delta: 1, stations: inSpan(i) }));
   const starts: number[] = [0];
   beam.spans.forEach((s) => starts.push(starts[starts.length - 1]! + s.length));
   const supports = beam.supports.flatMap((s, j): Region[] => {
-    if (s.type === 'free') return [];
+    if (!holdsMoment(beam, j)) return [];
     const stations = [j - 1, j].flatMap((i) => {
       const span = beam.spans[i];
       if (!span) return [];
-      const far = beam.supports[i === j ? j + 1 : j - 1]!;
-      const reach = far.type === 'free' ? span.length : span.length / 2;
+      // The whole span, where nothing at its far end holds a moment.
+      const reach = holdsMoment(beam, i === j ? j + 1 : j - 1) ? span.length / 2 : span.length;
       return inSpan(i).filter((k) => Math.abs(strips.x[k]! - starts[j]!) <= reach);
     });
     return [{ sense: 'hogging', id: `support-${supportName(j)}`, label: `support ${supportName(j)}`, delta: s.redistribution, stations }];
@@ -67,8 +70,8 @@ function worstStation(strips: BeamStrips, region: Region): { readonly i: number;
 }
 
 export function bendingChecks(basis: CheckBasis): DerivableCheck[] {
-  const { beam, code, strips } = basis;
-  return regions(beam, strips).flatMap((region) => {
+  const { code, strips } = basis;
+  return basis.regions.flatMap((region) => {
     const { i, demand } = worstStation(strips, region);
     if (demand <= 0) return [];
     const place = { x: strips.x[i]!, label: region.label };
@@ -119,7 +122,7 @@ function nearestPeak(strips: BeamStrips, region: Region, demand: number, near: n
 }
 
 function steelRefusal({ beam, code, resistance }: CheckBasis, span: number, x: number, region: Region, moment: number, d: number): string | undefined {
-  const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
+  const section = plainSection(outlineOf(beam, span), region.sense);
   const d2 = resistance.compressionDepth(span, x, region.sense);
   return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
 }
@@ -141,7 +144,7 @@ function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, 
 /** Neutral axis or tension strain where the moments are largest: the worst of all regions. */
 export function ductilityCheck(basis: CheckBasis): DerivableCheck[] {
   const { beam, code, strips, resistance } = basis;
-  const found = regions(beam, strips).flatMap((region) => {
+  const found = basis.regions.flatMap((region) => {
     const { i, demand } = worstStation(strips, region);
     if (demand <= 0) return [];
     const state = resistance.bendingAt(strips.span[i]!, strips.x[i]!, region.sense);

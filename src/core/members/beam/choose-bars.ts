@@ -4,7 +4,7 @@ import { barsPerLayer, barOf, placeBars, type BarGroup } from '../../reinforceme
 import { catalogues } from '../../materials/bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import { outlineOf, type BeamInput } from './input';
-import { compressionFace, concreteOf, tensionFace, type Sense } from './section-at';
+import { compressionFace, plainSection, tensionFace, type Sense } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
 
 /** A moment that bars in one face of one span have to carry. */
@@ -34,7 +34,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
   const placement = placeBars([group], catalogue, face, code);
   const { area, fromFace } = centroidFromFace(placement, [1]);
   const d = outline.h - fromFace;
-  const section = { ...concreteOf(outline, task.sense), layers: [] };
+  const section = plainSection(outline, task.sense);
   const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
   const minimum = task.moment > 0 && !task.isSecondary ? code.minimumSteel(silent, section, d, beam.materials) : 0;
   const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
@@ -75,18 +75,20 @@ function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: reado
   return { bars: best.bars, compression: 0, score: best.area * 3, isShort: true };
 }
 
-function choose(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): Chosen {
-  const options = sizes.flatMap((size) => {
+/** The fewest bars for a task in each size; undefined where none that fits suffices. */
+function optionsFor(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): (Chosen | undefined)[] {
+  return sizes.map((size) => {
     try {
-      return fewest(beam, code, task, size, linkDiameter) ?? [];
+      return fewest(beam, code, task, size, linkDiameter);
     } catch (error) {
-      if (error instanceof CalcError) return [];
+      if (error instanceof CalcError) return undefined;
       throw error;
     }
   });
-  if (options.length === 0) return heaviest(beam, code, task, sizes, linkDiameter);
-  return options.reduce((a, b) => (b.score < a.score ? b : a));
 }
+
+const best = (options: readonly (Chosen | undefined)[]): Chosen | undefined =>
+  options.reduce((a, b) => (b && (!a || b.score < a.score) ? b : a), undefined);
 
 /** The sizes that may be used for main bars, in rising order. */
 export function mainSizes(beam: BeamInput): readonly string[] {
@@ -99,10 +101,14 @@ export function mainSizes(beam: BeamInput): readonly string[] {
  */
 export function chooseBars(beam: BeamInput, code: DesignCode, tasks: readonly BarTask[], linkDiameter: number): Chosen[] {
   const sizes = mainSizes(beam);
-  const each = tasks.map((task) => choose(beam, code, task, sizes, linkDiameter));
+  const options = tasks.map((task) => optionsFor(beam, code, task, sizes, linkDiameter));
+  const each = tasks.map((task, t) => best(options[t]!) ?? heaviest(beam, code, task, sizes, linkDiameter));
   const total = (list: readonly Chosen[]) => list.reduce((sum, c) => sum + c.score, 0);
-  const uniform = sizes.map((size) => tasks.map((task) => choose(beam, code, task, [size], linkDiameter))).filter((list) => !list.some((c) => c.isShort));
+  const uniform = sizes.flatMap((_, k) => {
+    const column = options.map((row) => row[k]);
+    return column.every((c) => c !== undefined) ? [column as Chosen[]] : [];
+  });
   if (uniform.length === 0) return each;
-  const best = uniform.reduce((a, b) => (total(b) < total(a) ? b : a));
-  return total(best) <= 1.15 * total(each) ? best : each;
+  const cheapest = uniform.reduce((a, b) => (total(b) < total(a) ? b : a));
+  return total(cheapest) <= 1.15 * total(each) ? cheapest : each;
 }

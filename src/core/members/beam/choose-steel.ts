@@ -6,7 +6,7 @@ import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
 import { chooseLinks } from './choose-links';
 import { shearBetween, shiftedMoments } from './demand';
-import { supportPositions, type BeamInput, type LinkZone } from './input';
+import { holdsMoment, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import type { Sense } from './section-at';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
@@ -66,7 +66,7 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
     const sides = [j - 1, j].filter((i) => i >= 0 && i < beam.spans.length);
     const tasks = sides.map((i): BarTask => ({ span: i, sense: 'hogging', delta: s.redistribution, moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2) }));
     const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
-    return s.type !== 'free' && worst.moment > 0 ? [{ support: j, task: worst }] : [];
+    return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
   const hogging = supportTasks.length > 0 ? chooseBars(beam, code, supportTasks.map((t) => t.task), linkDiameter) : [];
   const support: (BarGroup | null)[] = beam.supports.map((_, j) => beam.bars.support[j]?.bars ?? null);
@@ -185,9 +185,10 @@ function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, dra
     const reach = (span: number, side: -1 | 1): number => {
       const L = beam.spans[span]?.length;
       if (L === undefined) return 0;
-      const far = beam.supports[side === 1 ? span + 1 : span]!;
-      if (far.type === 'free') return L;
-      const where = lacking(span, 'hogging', side === 1 ? centre : centre - L / 2, side === 1 ? centre + L / 2 : centre);
+      const far = side === 1 ? span + 1 : span;
+      if (beam.supports[far]!.type === 'free') return L;
+      const most = holdsMoment(beam, far) ? L / 2 : L;
+      const where = lacking(span, 'hogging', side === 1 ? centre : centre - most, side === 1 ? centre + most : centre);
       const furthest = where.length > 0 ? Math.max(...where.map((x) => Math.abs(x - centre))) : 0;
       const half = beam.supports[j]!.width / 2;
       return Math.min(L, roundUp(Math.max(furthest, half) + anchorage('top', run.bars.size, span), lengthStep));

@@ -2,21 +2,21 @@ import { CalcError, derive, silent } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../check';
-import { regions, type CheckBasis } from './bending-checks';
+import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
-import { compressionFace, concreteOf } from './section-at';
+import { compressionFace, plainSection } from './section-at';
 
 /** Where strength needs steel in compression: enough of it there, and links close enough to hold it. */
-export function compressionChecks({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
+export function compressionChecks({ beam, code, strips, resistance, regions, units }: CheckBasis): DerivableCheck[] {
   if (beam.barRules.singlyReinforced) return [];
-  const needs = regions(beam, strips).flatMap((region) => {
+  const needs = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
     const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
     if (region.stations.length === 0 || moment(i) <= 0) return [];
     const span = strips.span[i]!;
     const x = strips.x[i]!;
     const { d } = resistance.tensionSteel(span, x, region.sense);
-    const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
+    const section = plainSection(outlineOf(beam, span), region.sense);
     const d2 = resistance.compressionDepth(span, x, region.sense);
     const run = (c: typeof silent) => code.bendingSteel(c, moment(i), section, d, d2, beam.materials, region.delta, false);
     try {

@@ -3,7 +3,7 @@ import { MechanismError } from '../../analysis/line-beam';
 import type { DesignCode } from '../../codes/design-code';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../check';
 import { analyseBeam, type BeamAnalysis } from './analysis';
-import { bendingChecks, ductilityCheck, type CheckBasis } from './bending-checks';
+import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bending-checks';
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
@@ -37,7 +37,7 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
   const resistance = new ResistanceMap(beam, code, map);
   const strips = beamStrips(beam, code, analysis, resistance);
   const basis: CheckBasis = {
-    beam, code, strips, resistance, units: options.units,
+    beam, code, strips, resistance, regions: regions(beam, strips), units: options.units,
     combinationAt: (by, i) => {
       const a = analysis.arrangements[by[i]!];
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';

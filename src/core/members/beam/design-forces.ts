@@ -10,7 +10,7 @@ import { chooseLinks } from './choose-links';
 import type { BeamInput, GivenForces } from './input';
 import { linksOf, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
-import { concreteOf, sectionAt, tensionFace, type Sense } from './section-at';
+import { plainSection, sectionAt, tensionFace, type Sense } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
 import { outlineOf } from './input';
 
@@ -62,7 +62,7 @@ function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap
       const state = code.bendingResistance(silent, here.section, beam.materials);
       const capacity = state?.moment ?? 0;
       const { d, area } = resistance.tensionSteel(0, 0, sense);
-      const plain = { ...concreteOf(outlineOf(beam, 0), sense), layers: [] };
+      const plain = plainSection(outlineOf(beam, 0), sense);
       const d2 = resistance.compressionDepth(0, 0, sense);
       const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
@@ -130,9 +130,9 @@ function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceM
     const state = code.bendingResistance(silent, here.section, beam.materials);
     const place = { x: null, label: sense };
     const { d, area } = resistance.tensionSteel(0, 0, sense);
-    const plain = { ...concreteOf(outlineOf(beam, 0), sense), layers: [] };
+    const plain = plainSection(outlineOf(beam, 0), sense);
     const least = code.minimumSteel(silent, plain, d, beam.materials);
-    const placement = resistance.map.placement(tensionFace(sense), 0, here.tension.groups);
+    const placement = resistance.map.placement(here.tension);
     const ductility = state && code.ductility(silent, state, beam.materials, 1);
     const ratio = placement.misfit ? Infinity : placement.clearRequired / placement.clear;
     return [

@@ -110,9 +110,13 @@ export interface BeamInput {
   readonly ownCombinations: readonly Combination[];
 }
 
-/** The outline of a span. */
+const outlines = new WeakMap<BeamInput, BeamOutline[]>();
+
+/** The outline of a span; the same object for the same beam, so that what is worked out from it can be kept. */
 export function outlineOf(beam: BeamInput, span: number): BeamOutline {
-  return { ...beam.section, ...beam.spans[span]?.section };
+  let known = outlines.get(beam);
+  if (!known) outlines.set(beam, (known = beam.spans.map((s) => ({ ...beam.section, ...s.section }))));
+  return known[span] ?? beam.section;
 }
 
 /** Distances of the supports from the left end. */
@@ -125,6 +129,14 @@ export function supportPositions(beam: BeamInput): number[] {
 /** Names of supports as on the grid: A, B, ... Z, AA. */
 export function supportName(i: number): string {
   return i < 26 ? String.fromCharCode(65 + i) : supportName(Math.floor(i / 26) - 1) + supportName(i % 26);
+}
+
+/** Whether a hogging moment can stand over a support: not over a pinned end with nothing beyond it. */
+export function holdsMoment(beam: BeamInput, support: number): boolean {
+  const s = beam.supports[support]!;
+  if (s.type === 'free') return false;
+  const isEnd = support === 0 || support === beam.spans.length;
+  return !isEnd || s.type === 'fixed' || (s.type === 'spring' && (s.rotation ?? 0) > 0);
 }
 
 export const SELF_WEIGHT = 'SW';

@@ -3,13 +3,14 @@ import type { BendingResistance, DesignCode, Links, ShearResistance, ShearSectio
 import { grossProperties } from '../../geometry/beam-outline';
 import { barOf } from '../../reinforcement/bar-groups';
 import { outlineOf, type BeamInput, type LinkZone } from './input';
-import { sectionAt, tensionFace, type Sense } from './section-at';
-import { centroidFromFace, type Face, type SteelMap } from './steel';
+import { compressionFace, sectionWith, tensionFace, type Sense } from './section-at';
+import type { Face, SteelMap } from './steel';
 
 /** Resistances of a beam as reinforced, worked out once for each different section. */
 export class ResistanceMap {
-  private readonly bending = new Map<string, BendingResistance | null>();
-  private readonly shears = new Map<string, ShearResistance>();
+  private readonly bending = new Map<number, BendingResistance | null>();
+  private readonly sections = new Map<number, ShearSection>();
+  private readonly shears = new Map<ShearSection, Map<LinkZone, ShearResistance>>();
 
   constructor(
     private readonly beam: BeamInput,
@@ -18,43 +19,51 @@ export class ResistanceMap {
   ) {}
 
   bendingAt(span: number, x: number, sense: Sense): BendingResistance | null {
-    const here = sectionAt(this.beam, this.map, span, x, sense);
-    let known = this.bending.get(here.key);
+    const tension = this.map.barsAt(tensionFace(sense), span, x);
+    const compression = this.map.barsAt(compressionFace(sense), span, x);
+    const key = tension.key * 65_536 + compression.key;
+    let known = this.bending.get(key);
     if (known === undefined) {
-      known = this.code.bendingResistance(silent, here.section, this.beam.materials) ?? null;
-      this.bending.set(here.key, known);
+      const section = sectionWith(this.beam, this.map, span, sense, tension, compression);
+      known = this.code.bendingResistance(silent, section, this.beam.materials) ?? null;
+      this.bending.set(key, known);
     }
     return known;
   }
 
   /** Effective depth and anchored area of the tension steel at a place. */
   tensionSteel(span: number, x: number, sense: Sense): { readonly d: number; readonly area: number } {
-    const face = tensionFace(sense);
-    const bars = this.map.barsAt(face, span, x);
-    const { area, fromFace } = centroidFromFace(this.map.placement(face, span, bars.groups), bars.shares);
+    const { area, fromFace } = this.map.centroid(this.map.barsAt(tensionFace(sense), span, x));
     return { d: outlineOf(this.beam, span).h - fromFace, area };
   }
 
   /** Depth of the bars in the compressed face below it (mm). */
   compressionDepth(span: number, x: number, sense: Sense): number {
-    return outlineOf(this.beam, span).h - this.tensionSteel(span, x, sense === 'sagging' ? 'hogging' : 'sagging').d;
+    return this.map.centroid(this.map.barsAt(compressionFace(sense), span, x)).fromFace;
   }
 
   /** The section in shear: the shallower of the faces that are in tension there, with its steel. */
   shearSection(span: number, x: number, senses: readonly Sense[]): ShearSection {
-    const outline = outlineOf(this.beam, span);
-    const candidates = senses.map((sense) => this.tensionSteel(span, x, sense));
-    const { d, area } = candidates.reduce((a, b) => (b.d < a.d ? b : a));
-    return { bw: outline.b, d, h: outline.h, tensionArea: area, grossArea: grossProperties(outline).area };
+    let shallowest = this.map.barsAt(tensionFace(senses[0]!), span, x);
+    for (const sense of senses.slice(1)) {
+      const other = this.map.barsAt(tensionFace(sense), span, x);
+      if (this.map.centroid(other).fromFace > this.map.centroid(shallowest).fromFace) shallowest = other;
+    }
+    let known = this.sections.get(shallowest.key);
+    if (!known) {
+      const outline = outlineOf(this.beam, span);
+      const { area, fromFace } = this.map.centroid(shallowest);
+      known = { bw: outline.b, d: outline.h - fromFace, h: outline.h, tensionArea: area, grossArea: grossProperties(outline).area };
+      this.sections.set(shallowest.key, known);
+    }
+    return known;
   }
 
   shearAt(section: ShearSection, zone: LinkZone): ShearResistance {
-    const key = `${section.bw} ${section.d} ${section.tensionArea} ${zone.size} ${zone.legs} ${zone.spacing}`;
-    let known = this.shears.get(key);
-    if (!known) {
-      known = this.code.shearResistance(silent, section, linksOf(zone, this.map), this.beam.materials);
-      this.shears.set(key, known);
-    }
+    let bySection = this.shears.get(section);
+    if (!bySection) this.shears.set(section, (bySection = new Map()));
+    let known = bySection.get(zone);
+    if (!known) bySection.set(zone, (known = this.code.shearResistance(silent, section, linksOf(zone, this.map), this.beam.materials)));
     return known;
   }
 }

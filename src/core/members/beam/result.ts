@@ -12,6 +12,8 @@ export interface BeamStrips {
   readonly minM: Float64Array;
   readonly maxV: Float64Array;
   readonly minV: Float64Array;
+  /** Shear for which links are checked: near supports that at the distance which the code allows. */
+  readonly designV: Float64Array;
   /** Index into `arrangements`, governing each curve. */
   readonly maxMBy: Int32Array;
   readonly minMBy: Int32Array;

@@ -11,8 +11,16 @@ export type Sense = 'sagging' | 'hogging';
 export const tensionFace = (sense: Sense): Face => (sense === 'sagging' ? 'bottom' : 'top');
 export const compressionFace = (sense: Sense): Face => (sense === 'sagging' ? 'top' : 'bottom');
 
-/** The plain concrete of a span as bending sees it, measured from the compressed face. */
-export function concreteOf(outline: BeamOutline, sense: Sense): Omit<BendingSection, 'layers'> {
+const plainKnown = { sagging: new WeakMap<BeamOutline, BendingSection>(), hogging: new WeakMap<BeamOutline, BendingSection>() };
+
+/** The section of an outline without bars, as bending sees it: measured from the compressed face. */
+export function plainSection(outline: BeamOutline, sense: Sense): BendingSection {
+  let known = plainKnown[sense].get(outline);
+  if (!known) plainKnown[sense].set(outline, (known = makePlain(outline, sense)));
+  return known;
+}
+
+function makePlain(outline: BeamOutline, sense: Sense): BendingSection {
   const strips = bandsFrom(compressionFace(sense), outline);
   const b = widthAt(compressionFace(sense), outline);
   return {
@@ -23,6 +31,7 @@ export function concreteOf(outline: BeamOutline, sense: Sense): Omit<BendingSect
     hf: b > outline.b ? strips[0]!.to : 0,
     tensionWidth: meanTensionWidth(outline, sense),
     grossArea: grossProperties(outline).area,
+    layers: [],
   };
 }
 
@@ -48,25 +57,19 @@ export interface SectionHere {
   readonly section: BendingSection;
   readonly tension: BarsHere;
   readonly compression: BarsHere;
-  readonly key: string;
 }
 
 /** The reinforced section at a place, for one sense of bending. */
 export function sectionAt(beam: BeamInput, map: SteelMap, span: number, x: number, sense: Sense): SectionHere {
   const tension = map.barsAt(tensionFace(sense), span, x);
   const compression = map.barsAt(compressionFace(sense), span, x);
-  const key = `${sense} ${span} ${describe(tension)} / ${describe(compression)}`;
-  return {
-    key,
-    tension,
-    compression,
-    get section() {
-      const outline = outlineOf(beam, span);
-      const inTension = layersOf(map.placement(tensionFace(sense), span, tension.groups), tension.shares, outline.h, true);
-      const inCompression = layersOf(map.placement(compressionFace(sense), span, compression.groups), compression.shares, outline.h, false);
-      return { ...concreteOf(outline, sense), layers: [...inCompression, ...inTension] };
-    },
-  };
+  return { tension, compression, section: sectionWith(beam, map, span, sense, tension, compression) };
 }
 
-const describe = (bars: BarsHere) => bars.groups.map((g, i) => `${g.count}x${g.size}@${bars.shares[i]}`).join('+');
+/** The section of a span with given bars in both faces. */
+export function sectionWith(beam: BeamInput, map: SteelMap, span: number, sense: Sense, tension: BarsHere, compression: BarsHere): BendingSection {
+  const outline = outlineOf(beam, span);
+  const inTension = layersOf(map.placement(tension), tension.shares, outline.h, true);
+  const inCompression = layersOf(map.placement(compression), compression.shares, outline.h, false);
+  return { ...plainSection(outline, sense), layers: [...inCompression, ...inTension] };
+}

@@ -1,20 +1,20 @@
 import { derive, silent } from '../../calc/calc';
 import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../check';
-import { regions, type CheckBasis } from './bending-checks';
+import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
-import { concreteOf, tensionFace } from './section-at';
+import { plainSection, tensionFace } from './section-at';
 import type { Face } from './steel';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
-export function minimumSteelCheck({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
-  const found = regions(beam, strips).flatMap((region) => {
+export function minimumSteelCheck({ beam, code, strips, resistance, regions, units }: CheckBasis): DerivableCheck[] {
+  const found = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
     const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
     if (region.stations.length === 0 || moment(i) <= 0) return [];
     const span = strips.span[i]!;
     const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
-    const section = { ...concreteOf(outlineOf(beam, span), region.sense), layers: [] };
+    const section = plainSection(outlineOf(beam, span), region.sense);
     const least = code.minimumSteel(silent, section, d, beam.materials);
     return [{ region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity }];
   });
@@ -36,10 +36,10 @@ export function minimumSteelCheck({ beam, code, strips, resistance, units }: Che
 /** Most steel in a face, where the code limits it. */
 export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
+  const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainSection(outlineOf(beam, span), 'sagging'), beam.materials));
   strips.x.forEach((_x, i) => {
     for (const sense of ['sagging', 'hogging'] as const) {
-      const section = { ...concreteOf(outlineOf(beam, strips.span[i]!), sense), layers: [] };
-      const most = code.maximumSteel(silent, section, beam.materials);
+      const most = limits[strips.span[i]!];
       const area = (sense === 'sagging' ? strips.providedBottom : strips.providedTop)[i]!;
       if (most !== undefined && (!worst || area / most > worst.ratio)) worst = { ratio: area / most, i, sense, area, most };
     }
@@ -54,23 +54,22 @@ export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): De
         demand: { value: area, kind: 'area' }, capacity: { value: most, kind: 'area' }, utilisation: ratio, place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
         ...(ratio > 1 ? { reason: `${formatQuantity(area, 'area', units)} in one face, at most ${formatQuantity(most, 'area', units)} outside laps.` } : {}),
       }, // prettier-ignore
-      () => derive((c) => void code.maximumSteel(c, { ...concreteOf(outlineOf(beam, span), sense), layers: [] }, beam.materials)),
+      () => derive((c) => void code.maximumSteel(c, plainSection(outlineOf(beam, span), sense), beam.materials)),
     ),
   ];
 }
 
 /** Clear distance between bars in every face of every span and support: the tightest of all. */
 export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
-  const seen = new Set<string>();
+  const seen = new Set<number>();
   let worst: { ratio: number; clear: number; required: number; label: string; x: number; misfit?: string } | undefined;
   strips.x.forEach((x, i) => {
     const span = strips.span[i]!;
     for (const face of ['bottom', 'top'] as Face[]) {
-      const { groups } = resistance.map.barsAt(face, span, x);
-      const key = `${face} ${span} ${groups.map((g) => `${g.count}${g.size}`).join()}`;
-      if (seen.has(key)) continue;
-      seen.add(key);
-      const placed = resistance.map.placement(face, span, groups);
+      const bars = resistance.map.barsAt(face, span, x);
+      if (seen.has(bars.key)) continue;
+      seen.add(bars.key);
+      const placed = resistance.map.placement(bars);
       const ratio = placed.misfit ? Infinity : placed.clearRequired / placed.clear;
       if (!worst || ratio > worst.ratio) worst = { ratio, clear: placed.clear, required: placed.clearRequired, label: `${face}, span ${span + 1}`, x, ...(placed.misfit ? { misfit: placed.misfit } : {}) };
     }

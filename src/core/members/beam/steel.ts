@@ -21,8 +21,11 @@ export interface BarRun {
 
 export type Face = 'top' | 'bottom';
 
-/** Bars at one place of one face, with the share of their strength that their anchorage there allows. */
+/** Bars at one place of one face, with the share of their strength that their anchorage there allows. Equal bars are one object. */
 export interface BarsHere {
+  readonly key: number;
+  readonly face: Face;
+  readonly span: number;
   readonly groups: readonly BarGroup[];
   readonly shares: readonly number[];
 }
@@ -34,7 +37,11 @@ const SHARE_STEPS = 16;
 export class SteelMap {
   readonly catalogue: BarCatalogue;
   private readonly starts: number[];
-  private readonly placements = new Map<string, Placement>();
+  private readonly topAreas: number[];
+  private readonly supportAreas: number[];
+  private readonly known = new Map<number, BarsHere>();
+  private readonly placements = new Map<number, Placement>();
+  private readonly centroids = new Map<number, { readonly area: number; readonly fromFace: number }>();
 
   constructor(
     private readonly beam: BeamInput,
@@ -44,6 +51,8 @@ export class SteelMap {
   ) {
     this.catalogue = catalogues[beam.catalogue];
     this.starts = supportPositions(beam);
+    this.topAreas = steel.top.map((t) => areaOf([t.main], this.catalogue));
+    this.supportAreas = steel.support.map((run) => (run ? areaOf([run.bars], this.catalogue) : 0));
   }
 
   barsAt(face: Face, span: number, x: number): BarsHere {
@@ -52,34 +61,40 @@ export class SteelMap {
 
   private bottomAt(span: number, x: number): BarsHere {
     const { main, extra } = this.steel.bottom[span]!;
-    if (!extra || extra.bars.count === 0) return { groups: [main], shares: [1] };
-    const share = this.share('bottom', extra, x, span);
-    return share > 0 ? { groups: [main, extra.bars], shares: [1, share] } : { groups: [main], shares: [1] };
+    const steps = extra && extra.bars.count > 0 ? this.shareSteps('bottom', extra, x, span) : 0;
+    return this.intern('bottom', span, 0, steps, steps > 0 ? [main, extra!.bars] : [main], steps > 0 ? [1, steps / SHARE_STEPS] : [1]);
   }
 
   /** Support bars lap with the span bars: whichever of the two gives more at the place counts. */
   private topAt(span: number, x: number): BarsHere {
     const main = this.steel.top[span]!.main;
-    let best: BarsHere = { groups: [main], shares: [1] };
-    let area = areaOf([main], this.catalogue);
-    for (const support of [span, span + 1]) {
-      const run = this.steel.support[support];
-      if (!run) continue;
-      const share = this.share('top', run, x, span);
-      const supportArea = share * areaOf([run.bars], this.catalogue);
-      if (supportArea > area) [best, area] = [{ groups: [run.bars], shares: [share] }, supportArea];
+    let best = { source: 0, steps: 0, area: this.topAreas[span]! };
+    for (const side of [0, 1]) {
+      const run = this.steel.support[span + side];
+      const steps = run ? this.shareSteps('top', run, x, span) : 0;
+      const area = (steps / SHARE_STEPS) * this.supportAreas[span + side]!;
+      if (area > best.area) best = { source: side + 1, steps, area };
     }
-    return best;
+    if (best.source === 0) return this.intern('top', span, 0, 0, [main], [1]);
+    const { bars } = this.steel.support[span + best.source - 1]!;
+    return this.intern('top', span, best.source, best.steps, [bars], [best.steps / SHARE_STEPS]);
   }
 
-  /** Share of a run's strength at x: grows from its end over the anchorage length. At the ends of the beam it is held. */
-  private share(face: Face, run: BarRun, x: number, span: number): number {
+  private intern(face: Face, span: number, source: number, steps: number, groups: readonly BarGroup[], shares: readonly number[]): BarsHere {
+    const key = ((span * 2 + (face === 'top' ? 1 : 0)) * 3 + source) * (SHARE_STEPS + 1) + steps;
+    let bars = this.known.get(key);
+    if (!bars) this.known.set(key, (bars = { key, face, span, groups, shares }));
+    return bars;
+  }
+
+  /** Share of a run's strength at x in steps: grows from its end over the anchorage length. At the ends of the beam it is held. */
+  private shareSteps(face: Face, run: BarRun, x: number, span: number): number {
     if (x < run.from || x > run.to) return 0;
     const length = Math.max(1, this.anchorage(face, run.bars.size, span));
     const end = this.starts[this.starts.length - 1]!;
     const left = run.from <= 1 ? 1 : (x - run.from) / length;
     const right = run.to >= end - 1 ? 1 : (run.to - x) / length;
-    return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6) / SHARE_STEPS;
+    return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6);
   }
 
   linkZoneAt(span: number, x: number): LinkZone {
@@ -93,17 +108,20 @@ export class SteelMap {
     return Math.max(...this.steel.links[span]!.map((z) => barOf({ count: 1, size: z.size }, this.catalogue).diameter));
   }
 
-  faceGeometry(face: Face, span: number): FaceGeometry {
-    return faceGeometry(this.beam, face, span, this.linkDiameter(span));
+  placement(bars: BarsHere): Placement {
+    let made = this.placements.get(bars.key);
+    if (!made) {
+      const geometry = faceGeometry(this.beam, bars.face, bars.span, this.linkDiameter(bars.span));
+      this.placements.set(bars.key, (made = placeBars(bars.groups, this.catalogue, geometry, this.code)));
+    }
+    return made;
   }
 
-  placement(face: Face, span: number, groups: readonly BarGroup[]): Placement {
-    const key = `${face} ${span} ${groups.map((g) => `${g.count}x${g.size}`).join('+')}`;
-    const known = this.placements.get(key);
-    if (known) return known;
-    const made = placeBars(groups, this.catalogue, this.faceGeometry(face, span), this.code);
-    this.placements.set(key, made);
-    return made;
+  /** Area of bars as far as they count, and their centroid from their face (mm). */
+  centroid(bars: BarsHere): { readonly area: number; readonly fromFace: number } {
+    let known = this.centroids.get(bars.key);
+    if (!known) this.centroids.set(bars.key, (known = centroidFromFace(this.placement(bars), bars.shares)));
+    return known;
   }
 }
 

@@ -1,12 +1,13 @@
 import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
-import { shiftedMoments } from './demand';
+import { shearLimits } from './choose-steel';
+import { shearBetween, shiftedMoments } from './demand';
 import type { BeamInput } from './input';
 import { outlineOf } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { concreteOf, type Sense } from './section-at';
+import { plainSection, type Sense } from './section-at';
 
 /** Demand and resistance along the whole beam. */
 export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): BeamStrips {
@@ -15,6 +16,7 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
   const curve = () => new Float64Array(n);
   const resistanceV = curve();
   const shift = curve();
+  const designV = designShear(beam, code, analysis, resistance);
   stations.forEach(({ span, x }, i) => {
     const section = resistance.shearSection(span, x, sensesOf(env.maxM[i]!, env.minM[i]!));
     const shear = resistance.shearAt(section, resistance.map.linkZoneAt(span, x));
@@ -26,7 +28,7 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
     x: Float64Array.from(stations, (s) => s.x),
     span: Int32Array.from(stations, (s) => s.span),
     maxM: env.maxM, minM: env.minM, maxV: env.maxV, minV: env.minV, maxMBy: env.maxMBy, minMBy: env.minMBy, maxVBy: env.maxVBy, minVBy: env.minVBy,
-    shiftedSagging: shifted.sagging, shiftedHogging: shifted.hogging, resistanceSagging: curve(), resistanceHogging: curve(), resistanceV,
+    designV, shiftedSagging: shifted.sagging, shiftedHogging: shifted.hogging, resistanceSagging: curve(), resistanceHogging: curve(), resistanceV,
     requiredBottom: curve(), requiredTop: curve(), providedBottom: curve(), providedTop: curve(),
   }; // prettier-ignore
   stations.forEach(({ span, x }, i) => {
@@ -42,10 +44,29 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
   return strips;
 }
 
+/** The shear envelope with its peaks near supports cut where links need not be checked. */
+function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): Float64Array {
+  const { stations, maxV, minV } = analysis.envelope;
+  const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
+  const force = Float64Array.from(stations, (_, i) => Math.max(Math.abs(maxV[i]!), Math.abs(minV[i]!)));
+  beam.spans.forEach((_, span) => {
+    const { from, to } = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
+    const inside = shearBetween(curves, span, from, to);
+    const at = (x: number) => inside.find((d) => Math.abs(d.x - x) < 1e-6)?.force ?? Infinity;
+    const [first, last] = [at(from), at(to)];
+    stations.forEach((st, i) => {
+      if (st.span !== span) return;
+      if (st.x < from) force[i] = Math.min(force[i]!, first);
+      if (st.x > to) force[i] = Math.min(force[i]!, last);
+    });
+  });
+  return force;
+}
+
 /** Tension steel for a moment with tension steel at d and compression steel at d2 (mm2); NaN where the section cannot carry it with such steel. */
 export function requiredSteel(beam: BeamInput, code: DesignCode, span: number, sense: Sense, moment: number, d: number, d2: number): number {
   if (moment <= 0) return 0;
-  const section = { ...concreteOf(outlineOf(beam, span), sense), layers: [] };
+  const section = plainSection(outlineOf(beam, span), sense);
   const delta = sense === 'sagging' ? 1 : Math.min(beam.supports[span]!.redistribution, beam.supports[span + 1]!.redistribution);
   try {
     return code.bendingSteel(silent, moment, section, d, d2, beam.materials, delta, beam.barRules.singlyReinforced).tension;
