@@ -37,30 +37,44 @@ export function arrange(
     const patterned = active.filter((c) => !isAlwaysThere(c.loadCase.nature) && c.loadCase.pattern);
     const optional = active.filter((c) => !isAlwaysThere(c.loadCase.nature) && !c.loadCase.pattern);
     const masks = patterned.length === 0 ? [undefined] : masksFor(patterned, mesh, spans, rule);
+    // What is always there is added up once for the combination, the loaded spans once for each mask.
+    const base = together(fixed.flatMap(parts));
+    const bySpan = patterned.flatMap(parts);
+    const options = optional.map((c) => together(parts(c))[0]!);
     for (const mask of masks) {
+      const loaded = mask ? bySpan.filter(({ span }) => span === undefined || mask[span]) : [];
+      const masked = together([...base, ...loaded]);
       for (const present of everyMask(optional.length)) {
-        const loads = [
-          ...fixed.flatMap(parts),
-          ...patterned.flatMap((c) => parts(c).filter(({ span }) => span === undefined || mask![span]!)),
-          ...optional.filter((_, i) => present[i]!).flatMap(parts),
-        ];
+        const [sum] = together([...masked, ...options.filter((_, i) => present[i]!)]);
         // Wind in both senses, left out, is the same state twice.
-        const key = loads.map((l) => `${l.id}*${l.factor}`).join('+');
-        if (loads.length === 0 || seen.has(key)) continue;
-        seen.add(key);
-        arrangements.push({
-          combination,
-          label: arrangementLabel(mask, optional.filter((_, i) => !present[i]!).map((c) => c.loadCase.title)),
-          response: superpose(loads.map((l) => l.response), loads.map((l) => l.factor)),
-        });
+        if (!sum || seen.has(sum.name)) continue;
+        seen.add(sum.name);
+        const absent = optional.filter((_, i) => !present[i]!).map((c) => c.loadCase.title);
+        arrangements.push({ combination, label: arrangementLabel(mask, absent), response: sum.response });
       }
     }
   }
   return arrangements;
 }
 
+/** A response with its factor, and a name that tells equal states apart from others. */
+interface Part {
+  readonly response: Response;
+  readonly factor: number;
+  readonly name: string;
+  readonly span: number | undefined;
+}
+
 type Factored = CaseResponse & { readonly factor: number };
-const parts = (c: Factored) => c.parts.map((part) => ({ ...part, factor: c.factor, id: `${c.loadCase.id} ${part.span ?? ''}` }));
+
+const parts = (c: Factored): Part[] => c.parts.map(({ response, span }) => ({ response, span, factor: c.factor, name: `${c.loadCase.id} ${span ?? ''}*${c.factor}` }));
+
+/** Several parts as one with the factor 1; nothing stays nothing. */
+function together(list: readonly Part[]): Part[] {
+  if (list.length === 0) return [];
+  const response = superpose(list.map((l) => l.response), list.map((l) => l.factor));
+  return [{ response, factor: 1, name: list.map((l) => l.name).join('+'), span: undefined }];
+}
 
 function arrangementLabel(mask: SpanMask | undefined, absent: readonly string[]): string {
   const without = absent.length > 0 ? `without ${absent.join(', ')}` : '';
@@ -72,7 +86,7 @@ function masksFor(patterned: readonly Factored[], mesh: Mesh, spans: number, rul
   if (spans <= MOST_ARRANGEMENTS_LISTED) return everyMask(spans);
   const bySpan = Array.from({ length: spans }, (_, span) => {
     const loads = patterned.flatMap(parts).filter((p) => p.span === span);
-    return loads.length > 0 ? sampleEffects(mesh, superpose(loads.map((l) => l.response), loads.map((l) => l.factor))) : [];
+    return loads.length > 0 ? sampleEffects(mesh, together(loads)[0]!.response) : [];
   });
   const places = Math.max(...bySpan.map((effects) => effects.length));
   return worstMasks(bySpan.map((effects) => (effects.length > 0 ? effects : new Float64Array(places))));

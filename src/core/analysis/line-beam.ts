@@ -49,8 +49,9 @@ export interface Mesh {
 /** Values kept for each element of a response: V, M, q at its left end, change of q per mm, deflection, slope. */
 export const STRIDE = 6;
 
-/** The answer of the beam to one case. Adds up linearly. */
+/** The answer of the beam to one case. Adds up linearly: `all` holds every value, the others are views of its parts. */
 export interface Response {
+  readonly all: Float64Array;
   readonly elements: Float64Array;
   readonly reactions: Float64Array;
   /** Moment that a rotation spring or a fixed support puts on the beam at each support, positive clockwise. */
@@ -239,7 +240,8 @@ function prescribe(
 
 /** Element values, reactions and support moments from the displacements. */
 function recover(beam: LineBeam, mesh: Mesh, u: Float64Array, loads: NodalLoads): Response {
-  const elements = new Float64Array(STRIDE * mesh.stiffness.length);
+  const response = emptyResponse(mesh.stiffness.length, beam.supports.length);
+  const { elements, reactions, supportMoments } = response;
   const n = mesh.x.length;
   const endShear = new Float64Array(n);
   const endMoment = new Float64Array(n);
@@ -256,8 +258,6 @@ function recover(beam: LineBeam, mesh: Mesh, u: Float64Array, loads: NodalLoads)
     endShear[e + 1] = shearAt(elements, e, l);
     endMoment[e + 1] = momentAt(elements, e, l);
   }
-  const reactions = new Float64Array(beam.supports.length);
-  const supportMoments = new Float64Array(beam.supports.length);
   beam.supports.forEach((support, i) => {
     const node = mesh.supportNode[i]!;
     const isLastNode = node === n - 1;
@@ -266,7 +266,28 @@ function recover(beam: LineBeam, mesh: Mesh, u: Float64Array, loads: NodalLoads)
     if (support.vertical !== 'free') reactions[i] = shearRight - endShear[node]! + loads.force[node]!;
     if (support.rotation !== 'free') supportMoments[i] = momentRight - endMoment[node]! - loads.moment[node]!;
   });
-  return { elements, reactions, supportMoments, fixedEndMoments: fixedEndMoments(beam, mesh, loads) };
+  response.fixedEndMoments.set(fixedEndMoments(beam, mesh, loads));
+  return response;
+}
+
+function emptyResponse(elements: number, supports: number): Response {
+  return viewsOf(new Float64Array(STRIDE * elements + 4 * supports - 2), STRIDE * elements, supports);
+}
+
+function viewsOf(all: Float64Array, elementValues: number, supports: number): Response {
+  const at = (start: number, length: number) => all.subarray(start, start + length);
+  return {
+    all,
+    elements: at(0, elementValues),
+    reactions: at(elementValues, supports),
+    supportMoments: at(elementValues + supports, supports),
+    fixedEndMoments: at(elementValues + 2 * supports, 2 * (supports - 1)),
+  };
+}
+
+/** A response that can be changed without changing the other. */
+export function copyResponse(r: Response): Response {
+  return viewsOf(r.all.slice(), r.elements.length, r.reactions.length);
 }
 
 /** End moments of each span as if both ends were held, with its stiffness taken as constant. */
@@ -313,20 +334,11 @@ export function deflectionAt(el: Float64Array, mesh: Mesh, e: number, s: number)
 /** The sum of responses times factors. */
 export function superpose(responses: readonly Response[], factors: ArrayLike<number>): Response {
   const first = responses[0]!;
-  const sum = (pick: (r: Response) => Float64Array) => {
-    const out = new Float64Array(pick(first).length);
-    responses.forEach((r, k) => {
-      const f = factors[k]!;
-      if (f === 0) return;
-      const from = pick(r);
-      for (let i = 0; i < out.length; i += 1) out[i]! += f * from[i]!;
-    });
-    return out;
-  };
-  return {
-    elements: sum((r) => r.elements),
-    reactions: sum((r) => r.reactions),
-    supportMoments: sum((r) => r.supportMoments),
-    fixedEndMoments: sum((r) => r.fixedEndMoments),
-  };
+  const sum = new Float64Array(first.all.length);
+  for (let k = 0; k < responses.length; k += 1) {
+    const { all } = responses[k]!;
+    const f = factors[k]!;
+    for (let i = 0; i < sum.length; i += 1) sum[i]! += f * all[i]!;
+  }
+  return viewsOf(sum, first.elements.length, first.reactions.length);
 }

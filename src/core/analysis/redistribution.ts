@@ -1,4 +1,4 @@
-import { momentAt, STRIDE, type LineBeam, type Mesh, type Response } from './line-beam';
+import { copyResponse, momentAt, STRIDE, type LineBeam, type Mesh, type Response } from './line-beam';
 
 /**
  * Scales the moments at supports by the ratios delta and keeps each span in equilibrium with its loads: a straight line of
@@ -7,8 +7,8 @@ import { momentAt, STRIDE, type LineBeam, type Mesh, type Response } from './lin
  */
 export function redistribute(beam: LineBeam, mesh: Mesh, response: Response, delta: readonly number[]): Response {
   if (delta.every((d) => d === 1)) return response;
-  const elements = response.elements.slice();
-  const reactions = response.reactions.slice();
+  const moved = copyResponse(response);
+  const { elements, reactions } = moved;
   const change = (support: number, element: number, s: number) =>
     hasTwoSpansSupported(beam, support) ? (delta[support]! - 1) * momentAt(response.elements, element, s) : 0;
   beam.spans.forEach((span, i) => {
@@ -27,7 +27,7 @@ export function redistribute(beam: LineBeam, mesh: Mesh, response: Response, del
     reactions[i]! += slope;
     reactions[i + 1]! -= slope;
   });
-  return { ...response, elements, reactions };
+  return moved;
 }
 
 export function isCantilever(beam: LineBeam, span: number): boolean {
