@@ -13,8 +13,6 @@ export interface BarTask {
   readonly sense: Sense;
   readonly moment: number;
   readonly delta: number;
-  /** Not the place of the largest moment: the least steel need not be kept here. */
-  readonly isSecondary?: boolean;
 }
 
 export interface Chosen {
@@ -36,7 +34,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
   const d = outline.h - fromFace;
   const section = plainSection(outline, task.sense);
   const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
-  const minimum = task.moment > 0 && !task.isSecondary ? code.minimumSteel(silent, section, d, beam.materials) : 0;
+  const minimum = task.moment > 0 ? code.minimumSteel(silent, section, d, beam.materials) : 0;
   const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
   return { placement, area, d, required: Math.max(need.tension, minimum), compression: need.compression, refusal: need.refusal };
 }

@@ -76,11 +76,11 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
     for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
   });
   const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
-  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length), isSecondary: true }));
+  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length) }));
   const mid = chooseBars(beam, code, midTasks, linkDiameter);
   const top = beam.spans.map((_, i) => {
     const isCantilever = beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free';
-    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever ? undefined : mid[i], sagging[i]!.compression, linkDiameter);
+    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever || midTasks[i]!.moment === 0 ? undefined : mid[i], sagging[i]!.compression, linkDiameter);
   });
   const compression = beam.spans.map((_, i) => {
     const inTop = sagging[i]!.compression > 0 ? [barOf(top[i]!, catalogue).diameter] : [];
@@ -108,7 +108,7 @@ function hangers(beam: BeamInput, code: DesignCode, span: number, mid: Chosen | 
   const catalogue = catalogues[beam.catalogue];
   const sizes = beam.barRules.mainSizes.length > 0 ? mainSizes(beam) : [usualSizes[beam.catalogue].hanger, ...mainSizes(beam)];
   const light: BarGroup = { count: 2, size: sizes[0]! };
-  let best = mid && areaOf([mid.bars], catalogue) > areaOf([light], catalogue) && mid.score > 0 && needsMoreThan(mid) ? mid.bars : light;
+  let best = mid?.bars ?? light;
   if (areaOf([best], catalogue) >= compression) return best;
   const face = faceGeometry(beam, 'top', span, linkDiameter);
   for (const size of sizes) {
@@ -119,9 +119,6 @@ function hangers(beam: BeamInput, code: DesignCode, span: number, mid: Chosen | 
   }
   return best;
 }
-
-/** The choice for a moment of zero is two light bars: then hangers of the lightest size do. */
-const needsMoreThan = (mid: Chosen) => mid.bars.count > 2 || mid.isShort;
 
 function linksOfSpan(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap, span: number, compressionBar: number | null): LinkZone[] {
   const starts = supportPositions(beam);
@@ -171,11 +168,12 @@ function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, dra
     if (!b.extra) return b;
     const own = beam.bars.bottom[i]!.extra;
     const [start, end] = [starts[i]!, starts[i + 1]!];
-    const where = lacking(i, 'sagging', start, end);
-    const middle = (start + end) / 2;
+    // Where the through bars alone are too few, and always where the moment is largest: there the least steel is asked for.
+    const peak = stations.reduce((best, st, k) => (st.span === i && (best < 0 || maxM[k]! > maxM[best]!) ? k : best), -1);
+    const where = [...lacking(i, 'sagging', start, end), stations[peak]!.x];
     const on = anchorage('bottom', b.extra.bars.size, i);
-    const from = own.from !== null ? start + own.from : start + roundDown(Math.max(0, Math.min(...where, middle) - on - start), lengthStep);
-    const to = own.to !== null ? start + own.to : end - roundDown(Math.max(0, end - Math.max(...where, middle) - on), lengthStep);
+    const from = own.from !== null ? start + own.from : start + roundDown(Math.max(0, Math.min(...where) - on - start), lengthStep);
+    const to = own.to !== null ? start + own.to : end - roundDown(Math.max(0, end - Math.max(...where) - on), lengthStep);
     return { main: b.main, extra: { bars: b.extra.bars, from, to } };
   });
   const support = draft.support.map((run, j): BarRun | null => {
