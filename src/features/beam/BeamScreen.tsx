@@ -118,7 +118,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
         </aside>
       </div>
-      {editing && field && <ValueEditor key={editing.path} member={kept.members.find((m) => m.id === id)!} field={field} target={editing.target} onClose={close} onNext={openNext} />}
+      {editing && field && <ValueEditor key={editing.path} path={editing.path} member={kept.members.find((m) => m.id === id)!} field={field} target={editing.target} onClose={close} onNext={openNext} />}
       {editing && supportIndex !== undefined && <SupportEditor project={kept} member={member} index={Number(supportIndex)} target={editing.target} onClose={close} />}
       <Notice text={notice} onClose={() => setNotice(null)} />
     </div>

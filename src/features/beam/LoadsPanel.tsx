@@ -170,7 +170,7 @@ function LoadRow({ project, member, load, index, faults }: { project: Project; m
             {member.cases.map((c) => <option key={c.id}>{c.id}</option>)}
           </select>
         </td>
-        <td>
+        <td className="min-w-24">
           <select className="field" aria-label="Type" value={load.type} onChange={(e) => edit(label, onMember(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))))}>
             {['uniform', 'partial', 'trapezoidal', 'point', 'moment'].map((t) => <option key={t}>{t}</option>)}
           </select>

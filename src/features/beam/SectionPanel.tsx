@@ -23,7 +23,7 @@ interface SectionPanelProps {
 }
 
 /** The cut at the station: bars to scale, and strain and forces at the ultimate state. */
-export function SectionPanel({ project, member, result, station, onEdit, editing, width = 216, height = 196 }: SectionPanelProps) {
+export function SectionPanel({ project, member, result, station, onEdit, editing, width = 194, height = 196 }: SectionPanelProps) {
   const { steel, strips } = result;
   const sense = useMemo(() => {
     if (!strips) return (member.forces[0]?.moment ?? 0) < 0 ? 'hogging' : 'sagging';

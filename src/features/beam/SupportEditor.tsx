@@ -1,18 +1,18 @@
 'use client';
 import { Popover } from 'radix-ui';
-import { useRef } from 'react';
 import { supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
 import type { Member, Project } from '@/core/project/project';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
+import { useDrawnAnchor } from './use-drawn-anchor';
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
 export function SupportEditor({ project, member, index, target, onClose }: { project: Project; member: Member; index: number; target: Element; onClose: () => void }) {
   const { edit } = useProject();
   const support = member.supports[index]!;
   const name = supportName(index);
-  const anchor = useRef({ getBoundingClientRect: () => target.getBoundingClientRect() });
+  const anchor = useDrawnAnchor(`supports[${index}]`, target);
   const set = (what: string, patch: Partial<BeamSupport>) => edit(`${what} of support ${name} of ${member.mark}`, onMember(member.id, (m) => void Object.assign(m.supports[index]!, patch)));
   const isEnd = index === 0 || index === member.spans.length;
   const row = 'grid grid-cols-[7rem_1fr] items-center gap-2 py-0.5';

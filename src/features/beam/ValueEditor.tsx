@@ -1,6 +1,6 @@
 'use client';
 import { Popover } from 'radix-ui';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { formatUtilisation } from '@/core/units/format';
 import type { Member } from '@/core/project/project';
 import { onMember } from '@/store/commands';
@@ -8,10 +8,12 @@ import { useProject } from '@/store/project-store';
 import { Inlay } from '@/ui/Inlay';
 import { standingOf, standingText } from '@/ui/Glyph';
 import type { Field } from './fields';
+import { useDrawnAnchor } from './use-drawn-anchor';
 
 interface ValueEditorProps {
   readonly member: Member;
   readonly field: Field;
+  readonly path: string;
   readonly target: Element;
   readonly onClose: () => void;
   /** Keeps the value and opens the next one of the drawing, or the one before. */
@@ -19,11 +21,11 @@ interface ValueEditorProps {
 }
 
 /** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
-export function ValueEditor({ member, field, target, onClose, onNext }: ValueEditorProps) {
+export function ValueEditor({ member, field, path, target, onClose, onNext }: ValueEditorProps) {
   const [text, setText] = useState(field.text);
   const { edit, setPreview, results } = useProject();
   const [before] = useState(() => results[member.id]?.result.governing ?? null);
-  const anchor = useRef({ getBoundingClientRect: () => target.getBoundingClientRect() });
+  const anchor = useDrawnAnchor(path, target);
   const parsed = field.parse(text);
   const entry = results[member.id];
   const isTyped = text !== field.text;
@@ -66,7 +68,7 @@ export function ValueEditor({ member, field, target, onClose, onNext }: ValueEdi
     <Popover.Root open onOpenChange={(open) => !open && leave()}>
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
-        <Popover.Content side="top" sideOffset={14} collisionPadding={8} className="framed z-30 w-[19.5rem] px-2.5 py-2" aria-label={field.label} onKeyDown={onKeyDown} onOpenAutoFocus={(e) => selectInput(e)}>
+        <Popover.Content side={path.startsWith('section.') ? 'left' : 'top'} sideOffset={14} collisionPadding={8} className="framed z-30 w-[19.5rem] px-2.5 py-2" aria-label={field.label} onKeyDown={onKeyDown} onOpenAutoFocus={(e) => selectInput(e)}>
           <div className="flex items-baseline justify-between gap-2">
             <b className="font-semibold">{field.label}</b>
             <span className="small">{field.hint}</span>

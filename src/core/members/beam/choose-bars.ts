@@ -53,7 +53,7 @@ function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, 
       const layers = now.placement.layers;
       // Steel counts first; a second layer, many thin bars and crowding count against.
       const crowding = count > 6 ? 0.02 * (count - 6) : 0;
-      const score = now.area * (1 + 0.05 * (layers - 1) + crowding) + 20 * count;
+      const score = now.area * (1 + 0.05 * (layers - 1) + crowding) + 30 * count;
       return { bars: { count, size }, compression: now.compression, score, isShort: false };
     }
     count = Math.max(count + 1, Math.min(2 * perLayer + 1, Math.ceil(now.required / bar.area)));

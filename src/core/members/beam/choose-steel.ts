@@ -77,10 +77,11 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
   });
   const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
   const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length) }));
-  const mid = chooseBars(beam, code, midTasks, linkDiameter);
+  const hoggingMids = midTasks.filter((t) => t.moment > 0);
+  const chosenMids = chooseBars(beam, code, hoggingMids, linkDiameter);
   const top = beam.spans.map((_, i) => {
     const isCantilever = beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free';
-    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever || midTasks[i]!.moment === 0 ? undefined : mid[i], sagging[i]!.compression, linkDiameter);
+    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever ? undefined : chosenMids[hoggingMids.indexOf(midTasks[i]!)], sagging[i]!.compression, linkDiameter);
   });
   const compression = beam.spans.map((_, i) => {
     const inTop = sagging[i]!.compression > 0 ? [barOf(top[i]!, catalogue).diameter] : [];
