@@ -58,7 +58,10 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
     out.push({ ul: result.faults.map((f) => `${f.path}: ${f.reason}`), color: '#A30F38' });
     return out;
   }
-  for (const drawing of reportDrawings(project, member, result)) out.push({ svg: drawingSvg(drawing, FONT), fit: [505, 180], margin: [0, 2, 0, 4] });
+  for (const { caption, drawing } of reportDrawings(project, member, result)) {
+    out.push({ text: caption, fontSize: 7.5, color: '#51473C', margin: [0, 3, 0, 0] });
+    out.push({ svg: drawingSvg(drawing, FONT), fit: [505, 180], margin: [0, 1, 0, 3] });
+  }
   if (g) out.push({ text: [{ text: 'Governs: ', bold: true }, `${g.title}, utilisation ${formatUtilisation(g.utilisation)}`, g.reason ? `. ${g.reason}` : ''], margin: [0, 4, 0, 4] });
   out.push(checksTable(project, report));
   if (report.detail !== 'summary') {

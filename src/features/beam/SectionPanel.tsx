@@ -43,7 +43,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
       </div>
       <div className="flex">
         <DrawingView drawing={sectionDrawing(picture, width, height)} onEdit={onEdit} editing={editing} />
-        <StrainAndForces state={state} project={project} height={height} width={328 - width} />
+        <StrainAndForces state={state} project={project} height={height} width={width > 300 ? 200 : 328 - width} />
       </div>
     </section>
   );

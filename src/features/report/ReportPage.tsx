@@ -15,7 +15,7 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
   const show = (m: Measured | null) => (!m || !Number.isFinite(m.value) ? '–' : m.kind === 'strain' ? m.value.toFixed(4) : formatQuantity(m.value, m.kind, units));
   const missing = result.checks.filter((c) => c.status === 'notCovered');
   return (
-    <article className="mx-auto mb-6 w-[50rem] border border-ebony bg-[#fdfaf3] px-12 py-9 outline outline-1 outline-offset-2 outline-groove print:mb-0 print:w-auto print:break-after-page print:border-0 print:bg-white print:p-0 print:outline-none">
+    <article className="mx-auto mb-6 w-full max-w-[50rem] border border-ebony bg-[#fdfaf3] px-10 py-8 outline outline-1 outline-offset-2 outline-groove print:mb-0 print:w-auto print:break-after-page print:border-0 print:bg-white print:p-0 print:outline-none">
       <TitleBlock project={project} report={report} />
       <h1 className="mb-2 mt-5 border-b border-ebony pb-1">
         {member.title} {member.mark}
@@ -28,7 +28,10 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
       ))}
       <div className="my-2 overflow-hidden [&_svg]:h-auto [&_svg]:w-full">
         {reportDrawings(project, member, result).map((d) => (
-          <DrawingView key={d.title} drawing={d} />
+          <figure key={d.caption}>
+            <figcaption className="small">{d.caption}</figcaption>
+            <DrawingView drawing={d.drawing} />
+          </figure>
         ))}
       </div>
       <table className="grid-table" aria-label={`Checks of ${member.mark}`}>

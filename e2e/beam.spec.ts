@@ -1,0 +1,179 @@
+import AxeBuilder from '@axe-core/playwright';
+import { drawn, expect, openBeam, openDemo, rung, test } from './helpers';
+
+const utilisation = (text: string | null) => Number(/(\d+\.\d+)\s*$/.exec(text?.trim() ?? '')?.[1]);
+
+test('a depth is changed on the drawing by mouse: checks follow while typing, undo brings it back', async ({ page }) => {
+  await openBeam(page, 'g2');
+  const bending = rung(page, 'bending-support-B').getByRole('button').first();
+  await expect(bending).toContainText('1.06');
+  await drawn(page, 'section.h').click();
+  const field = page.getByRole('textbox', { name: 'Overall depth h' });
+  await field.fill('650');
+  // Before anything is kept the whole sheet already shows the tentative depth.
+  await expect(bending).not.toContainText('1.06');
+  await expect(page.getByTestId('editor-utilisation')).toContainText('1.06 →');
+  await field.press('Enter');
+  await expect(drawn(page, 'section.h')).toHaveText('650');
+  expect(utilisation(await bending.textContent())).toBeLessThan(1);
+  await page.keyboard.press('Control+z');
+  await expect(drawn(page, 'section.h')).toHaveText('550');
+  await expect(bending).toContainText('1.06');
+});
+
+test('the same by keyboard alone: reach the value, type another unit, leave without keeping, step and keep', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  await drawn(page, 'section.h').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('28 in');
+  await expect(drawn(page, 'section.h')).toHaveText('711');
+  await page.keyboard.press('Escape');
+  await expect(drawn(page, 'section.h')).toHaveText('600');
+  await expect(drawn(page, 'section.h')).toBeFocused();
+  await page.keyboard.press('F2');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(drawn(page, 'section.h')).toHaveText('650');
+  // The station line by keyboard.
+  const slider = page.getByRole('slider', { name: 'Station along the beam' });
+  await slider.focus();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(slider).toHaveAttribute('aria-valuetext', '1.00 m');
+  await expect(page.getByRole('heading', { name: 'Section at 1.00 m' })).toBeVisible();
+});
+
+test('a derivation opens with formulas, numbers and clauses', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await rung(page, 'bending-support-B').getByRole('button').first().click();
+  const open = rung(page, 'bending-support-B');
+  await expect(open.locator('math').first()).toBeVisible();
+  await expect(open).toContainText('(3.15)');
+  await expect(open).toContainText('19.83');
+  await expect(open).toContainText('Stress of concrete');
+});
+
+test('a choice that the code leaves open is changed on the rung', async ({ page }) => {
+  await openBeam(page, 'g2');
+  const shear = rung(page, 'shear-right-of-A');
+  await shear.getByRole('button').first().click();
+  const before = utilisation(await shear.getByRole('button').first().textContent());
+  await shear.getByRole('combobox').last().selectOption({ label: 'links from the face' });
+  await expect.poll(async () => utilisation(await shear.getByRole('button').first().textContent())).not.toBe(before);
+});
+
+test('bars are edited on the drawing and given back to the automatic choice', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await drawn(page, 'bars.support[1].bars').click();
+  const field = page.getByRole('textbox', { name: 'Top bars over B' });
+  await field.fill('9H20');
+  await field.press('Enter');
+  await expect(drawn(page, 'bars.support[1].bars')).toHaveText('9H20');
+  await expect.poll(async () => utilisation(await rung(page, 'bending-support-B').getByRole('button').first().textContent())).toBeLessThan(1);
+  await drawn(page, 'bars.support[1].bars').click();
+  await page.getByRole('button', { name: 'choose automatically' }).click();
+  await expect(drawn(page, 'bars.support[1].bars')).not.toHaveText('9H20');
+});
+
+test('bad values are refused at their field; the last good result stays and is marked', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  await drawn(page, 'section.h').click();
+  const field = page.getByRole('textbox', { name: 'Overall depth h' });
+  await field.fill('deep');
+  await expect(page.getByText('"deep" is not a number.')).toBeVisible();
+  await field.fill('25 kN');
+  await expect(page.getByText('kN is not a unit for this value; use mm.')).toBeVisible();
+  await field.fill('-40');
+  await expect(page.getByText('The depth must lie between 80 mm and 5 m.').first()).toBeVisible();
+  await expect(page.locator('[data-check]').first()).toBeVisible();
+  await expect(page.locator('[data-stale]').first()).toBeVisible();
+  await field.press('Escape');
+  await expect(drawn(page, 'section.h')).toHaveText('600');
+  expect(await page.locator('body').innerText()).not.toContain('NaN');
+});
+
+test('loads are pasted from a spreadsheet; rows that are not understood are named', async ({ page }) => {
+  await openBeam(page, 'fb2');
+  await page.getByRole('radio', { name: 'Loads' }).click();
+  const rows = 'case\ttype\tspan\tvalue\tat\nQ\tpoint\t1\t45\t2000\nQ\tpoint\t7\t45\t2000\nZ\tuniform\tall\t3\nG\tuniform\tall\t2 kN/m\n';
+  await page.getByRole('table', { name: 'Loads' }).evaluate((el, text) => {
+    const data = new DataTransfer();
+    data.setData('text', text);
+    el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, rows);
+  await expect(page.getByText('2 pasted rows were not taken:')).toBeVisible();
+  await expect(page.getByText('"7" is not one of the 1 spans.')).toBeVisible();
+  await expect(page.getByText('There is no load case "Z".')).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Loads' }).getByRole('row')).toHaveCount(5);
+});
+
+test('with every ultimate combination off nothing is designed, and that is said', async ({ page }) => {
+  await openBeam(page, 'fb2');
+  await page.getByRole('radio', { name: 'Combinations' }).click();
+  const table = page.getByRole('table', { name: 'Combinations' });
+  for (const row of await table.getByRole('row').filter({ hasText: 'Ultimate' }).all()) await row.getByRole('checkbox').uncheck();
+  await expect(page.getByText('No ultimate combination is on: nothing is designed.')).toBeVisible();
+  await expect(rung(page, 'nothing')).toContainText('No ultimate combination is switched on');
+});
+
+test('an engineer’s decision needs a reason and shows on ladder and overview', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await rung(page, 'bending-support-B').getByRole('button').first().click();
+  await page.getByRole('button', { name: 'Record a decision' }).click();
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByText('A decision needs a reason.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Reason' }).fill('Moment taken at the centre of a wide pier; measured support is stiffer.');
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(rung(page, 'bending-support-B')).toContainText('Engineer’s decision');
+  await page.goto('/project?p=alderlight-playhouse');
+  await expect(page.getByRole('row', { name: /G2/ }).getByRole('img', { name: /decided/ })).toBeVisible();
+});
+
+test('find or do goes, sets and undoes', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('fb1 h 625');
+  await expect(page.getByRole('option', { name: /Set/ })).toContainText('h of FB1 to 625 mm');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('foyer beam');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Foyer beam FB1' })).toBeVisible();
+  await expect(drawn(page, 'section.h')).toHaveText('625');
+});
+
+test('members are added, copied, deleted and brought back', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Add a beam' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Beam D3');
+  await expect(page.locator('[data-check]').first()).toBeVisible();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Copy D3' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('D4');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Delete D4' }).click();
+  await expect(page.getByText('D4 is deleted.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('row', { name: /D4/ })).toBeVisible();
+});
+
+test('units are switched without changing the member', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  const before = await rung(page, 'bending-span-1').getByRole('button').first().textContent();
+  await page.getByRole('button', { name: 'kN, mm' }).click();
+  await page.getByRole('menuitem', { name: 'kip, in' }).click();
+  await expect(drawn(page, 'section.h')).toHaveText('23.62');
+  await expect.poll(async () => utilisation(await rung(page, 'bending-span-1').getByRole('button').first().textContent())).toBe(utilisation(before));
+});
+
+test('no serious accessibility fault on the main screens', async ({ page }) => {
+  await openBeam(page, 'g2');
+  for (const path of ['/', '/project?p=alderlight-playhouse', '/beam?p=alderlight-playhouse&m=g2', '/beam?p=alderlight-playhouse&m=d2', '/report?p=alderlight-playhouse&m=fb2']) {
+    await page.goto(path);
+    await page.waitForTimeout(1200);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`);
+    expect(serious).toEqual([]);
+  }
+});

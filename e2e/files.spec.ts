@@ -1,0 +1,113 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { drawn, expect, openBeam, rung, test } from './helpers';
+
+test('an edit is kept in the browser and found again after a reload', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  await drawn(page, 'section.b').click();
+  const field = page.getByRole('textbox', { name: 'Width b' });
+  await field.fill('375');
+  await field.press('Enter');
+  await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
+  await page.reload();
+  await expect(drawn(page, 'section.b')).toHaveText('375');
+});
+
+test('a project is exported, deleted, and imported again', async ({ page }, info) => {
+  await openBeam(page, 'fb1');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Alderlight Playhouse' }).click();
+  await page.getByRole('menuitem', { name: 'Save a file' }).click();
+  const path = info.outputPath('saved.intarsia');
+  await (await download).saveAs(path);
+  expect((await download).suggestedFilename()).toBe('alderlight-playhouse.intarsia');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Alderlight Playhouse' }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('In this browser')).toBeHidden();
+  await page.getByLabel('Project file').setInputFiles(path);
+  await page.waitForURL('**/project**');
+  await expect(page.getByRole('row', { name: /FB1/ })).toBeVisible();
+});
+
+test('damaged, foreign, newer and hand-made files: faults by their path, nothing changed', async ({ page }, info) => {
+  await page.goto('/');
+  const open = async (name: string, text: string) => {
+    const path = info.outputPath(name);
+    writeFileSync(path, text);
+    await page.getByLabel('Project file').setInputFiles(path);
+  };
+  const alert = page.getByRole('alert').filter({ hasText: 'The file was not opened' });
+  await open('damaged.intarsia', '{"format":"intarsia","version":1,"members":[{');
+  await expect(alert).toContainText('damaged');
+  await open('foreign.json', '{"kind":"something else"}');
+  await expect(alert).toContainText('not an Intarsia project');
+  await open('newer.intarsia', '{"format":"intarsia","version":99}');
+  await expect(alert).toContainText('format version 99');
+  await open('faulty.intarsia', '{"format":"intarsia","version":1,"members":[{"section":{"h":"12 kN"},"spans":[{"length":"long"}],"loads":[{"type":"wavy","case":"G"}]}]}');
+  await expect(alert).toContainText('members[0].section.h');
+  await expect(alert).toContainText('members[0].spans[0].length');
+  await expect(alert).toContainText('members[0].loads[0].type');
+  await open('huge.intarsia', 'x'.repeat(50_000_000));
+  await expect(alert).toContainText('too large');
+  // Text of a file is never rendered as markup.
+  await open('markup.intarsia', '{"format":"intarsia","version":1,"name":"<img src=x onerror=alert(1)>","members":[{"mark":"<b>B1</b>"}]}');
+  await page.waitForURL('**/project**');
+  await expect(page.getByRole('heading', { name: '<img src=x onerror=alert(1)>' })).toBeVisible();
+  await expect(page.locator('img[src="x"]')).toHaveCount(0);
+});
+
+test('a new section is checked for a known moment and shear from nothing', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'check a section with known M and V' }).click();
+  await page.waitForURL('**/beam**');
+  const moment = page.getByRole('textbox', { name: 'Moment of row 1' });
+  await moment.fill('210');
+  await moment.press('Enter');
+  await drawn(page, 'bars.bottom[0].main').click();
+  const bars = page.getByRole('textbox', { name: 'Bottom bars, span 1' });
+  await bars.fill('4H20');
+  await bars.press('Enter');
+  await expect(rung(page, 'bending-1')).toContainText('Bending, midspan');
+  // 4H20 in 300 x 500, C30, UK: about 223 kNm; 210 / 223 = 0.94.
+  await expect(rung(page, 'bending-1').getByRole('button').first()).toContainText(/0\.9\d/);
+});
+
+test('a PDF with real text: the numbers of the sheet stand in it', async ({ page }, info) => {
+  await openBeam(page, 'g2');
+  await page.getByRole('button', { name: 'Report' }).click();
+  await page.waitForURL('**/report**');
+  const download = page.waitForEvent('download', { timeout: 80_000 });
+  await page.getByRole('button', { name: 'Save as PDF' }).click();
+  const path = info.outputPath('g2.pdf');
+  await (await download).saveAs(path);
+  const bytes = readFileSync(path);
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  let text: string;
+  try {
+    text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+  } catch {
+    // Without the tool the file itself is all that can be looked at here.
+    expect(bytes.length).toBeGreaterThan(50_000);
+    return;
+  }
+  expect(text).toContain('Alderlight Playhouse');
+  expect(text).toContain('Gallery beam G2');
+  expect(text).toContain('439.1 kNm');
+  expect(text).toContain('19.83 MPa');
+  expect(text).toContain('1.06');
+  expect(text).toMatch(/1 \/ \d+/);
+});
+
+test('the server designs a posted project and lists faults by path', async ({ request }) => {
+  const good = await request.post('/api/design?derive=none', { data: { format: 'intarsia', version: 1, members: [{ mark: 'T1', mode: 'forces', forces: [{ place: 'midspan', moment: 150 }] }] } });
+  expect(good.status()).toBe(200);
+  const answer = await good.json();
+  expect(answer.format).toBe('intarsia-results');
+  expect(answer.members[0].checks.find((c: { id: string }) => c.id === 'bending-1').demand).toEqual({ value: 150, unit: 'kNm' });
+  const bad = await request.post('/api/design', { data: { format: 'intarsia', version: 1, members: [{ spans: [{}] }] } });
+  expect(bad.status()).toBe(422);
+  expect((await bad.json()).faults).toEqual([{ path: 'members[0].spans[0].length', reason: 'is missing' }]);
+  const huge = await request.post('/api/design', { data: 'x'.repeat(6_000_000) });
+  expect(huge.status()).toBe(413);
+});
