@@ -1,7 +1,20 @@
 /** The layers of docs/decisions/0001-layers.md: an import may only point down. */
 const layers = ['app', 'features', 'ui', 'store', 'workers', 'exchange', 'core'];
 const above = (layer) => layers.slice(0, layers.indexOf(layer)).join('|');
-const coreRooms = ['project', 'drawing', 'advice', 'members', 'reinforcement', 'codes', 'analysis', 'section', 'materials', 'geometry', 'calc', 'units'];
+const coreRooms = [
+  'project',
+  'drawing',
+  'advice',
+  'members',
+  'reinforcement',
+  'codes',
+  'analysis',
+  'section',
+  'materials',
+  'geometry',
+  'calc',
+  'units',
+];
 
 module.exports = {
   forbidden: [
@@ -23,12 +36,14 @@ module.exports = {
       from: { path: '^src/features/([^/]+)/' },
       to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/($1)/' },
     },
-    ...coreRooms.slice(1).map((room, i) => ({
-      name: `core-${room}-points-down`,
-      severity: 'error',
-      from: { path: `^src/core/${room}/` },
-      to: { path: `^src/core/(${coreRooms.slice(0, i + 1).join('|')})/` },
-    })),
+    ...coreRooms
+      .slice(1)
+      .map((room, i) => ({
+        name: `core-${room}-points-down`,
+        severity: 'error',
+        from: { path: `^src/core/${room}/` },
+        to: { path: `^src/core/(${coreRooms.slice(0, i + 1).join('|')})/` },
+      })),
     {
       name: 'members-name-no-code',
       severity: 'error',

@@ -3,9 +3,7 @@ import nextTs from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
 
 const config = [
-  {
-    ignores: ['.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'],
-  },
+  { ignores: ['.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'] },
   ...next,
   ...nextTs,
   prettier,
@@ -17,18 +15,38 @@ const config = [
         {
           patterns: [
             {
-              group: ['react', 'react-dom', 'react/*', 'next', 'next/*', 'zustand', 'localforage', '@/*', '!@/core', '!@/core/**', 'node:*'],
+              group: [
+                'react',
+                'react-dom',
+                'react/*',
+                'next',
+                'next/*',
+                'zustand',
+                'localforage',
+                '@/*',
+                '!@/core',
+                '!@/core/**',
+                'node:*',
+              ],
               message: 'src/core is pure computation.',
             },
           ],
         },
       ],
-      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'indexedDB', 'navigator', 'fetch', 'process', 'Date', 'setTimeout'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'localStorage',
+        'indexedDB',
+        'navigator',
+        'fetch',
+        'process',
+        'Date',
+        'setTimeout',
+      ],
     },
   },
-  {
-    files: ['src/**/*.ts', 'src/**/*.tsx'],
-    rules: { 'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }] },
-  },
+  { files: ['src/**/*.ts', 'src/**/*.tsx'], rules: { 'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }] } },
 ];
 export default config;

@@ -1,11 +1,7 @@
 const swc = [
   '@swc/jest',
   {
-    jsc: {
-      parser: { syntax: 'typescript', tsx: true },
-      target: 'es2022',
-      transform: { react: { runtime: 'automatic' } },
-    },
+    jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
     module: { type: 'commonjs' },
   },
 ];
@@ -16,18 +12,8 @@ const common = {
 };
 const config = {
   projects: [
-    {
-      ...common,
-      displayName: 'core',
-      testEnvironment: 'node',
-      testMatch: ['<rootDir>/tests/**/*.test.ts', '<rootDir>/src/**/*.test.ts'],
-    },
-    {
-      ...common,
-      displayName: 'ui',
-      testEnvironment: 'jsdom',
-      testMatch: ['<rootDir>/tests/**/*.test.tsx', '<rootDir>/src/**/*.test.tsx'],
-    },
+    { ...common, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/tests/**/*.test.ts', '<rootDir>/src/**/*.test.ts'] },
+    { ...common, displayName: 'ui', testEnvironment: 'jsdom', testMatch: ['<rootDir>/tests/**/*.test.tsx', '<rootDir>/src/**/*.test.tsx'] },
   ],
 };
 export default config;

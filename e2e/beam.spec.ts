@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { drawn, expect, openBeam, openDemo, rung, test } from './helpers';
 
-const utilisation = (text: string | null) => Number(/(\d+\.\d+)\s*$/.exec(text?.trim() ?? '')?.[1]);
+const utilisation = (text: string | null) => Number(/(\d\.\d+)\s*$/.exec(text?.trim() ?? '')?.[1]);
 
 test('a depth is changed on the drawing by mouse: checks follow while typing, undo brings it back', async ({ page }) => {
   await openBeam(page, 'g2');
@@ -70,7 +70,9 @@ test('bars are edited on the drawing and given back to the automatic choice', as
   await field.fill('9H20');
   await field.press('Enter');
   await expect(drawn(page, 'bars.support[1].bars')).toHaveText('9H20');
-  await expect.poll(async () => utilisation(await rung(page, 'bending-support-B').getByRole('button').first().textContent())).toBeLessThan(1);
+  await expect
+    .poll(async () => utilisation(await rung(page, 'bending-support-B').getByRole('button').first().textContent()))
+    .toBeLessThan(1);
   await drawn(page, 'bars.support[1].bars').click();
   await page.getByRole('button', { name: 'choose automatically' }).click();
   await expect(drawn(page, 'bars.support[1].bars')).not.toHaveText('9H20');
@@ -126,6 +128,7 @@ test('an engineer’s decision needs a reason and shows on ladder and overview',
   await page.getByRole('textbox', { name: 'Reason' }).fill('Moment taken at the centre of a wide pier; measured support is stiffer.');
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   await expect(rung(page, 'bending-support-B')).toContainText('Engineer’s decision');
+  await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
   await page.goto('/project?p=alderlight-playhouse');
   await expect(page.getByRole('row', { name: /G2/ }).getByRole('img', { name: /decided/ })).toBeVisible();
 });
@@ -164,16 +167,26 @@ test('units are switched without changing the member', async ({ page }) => {
   await page.getByRole('button', { name: 'kN, mm' }).click();
   await page.getByRole('menuitem', { name: 'kip, in' }).click();
   await expect(drawn(page, 'section.h')).toHaveText('23.62');
-  await expect.poll(async () => utilisation(await rung(page, 'bending-span-1').getByRole('button').first().textContent())).toBe(utilisation(before));
+  await expect
+    .poll(async () => utilisation(await rung(page, 'bending-span-1').getByRole('button').first().textContent()))
+    .toBe(utilisation(before));
 });
 
 test('no serious accessibility fault on the main screens', async ({ page }) => {
   await openBeam(page, 'g2');
-  for (const path of ['/', '/project?p=alderlight-playhouse', '/beam?p=alderlight-playhouse&m=g2', '/beam?p=alderlight-playhouse&m=d2', '/report?p=alderlight-playhouse&m=fb2']) {
+  for (const path of [
+    '/',
+    '/project?p=alderlight-playhouse',
+    '/beam?p=alderlight-playhouse&m=g2',
+    '/beam?p=alderlight-playhouse&m=d2',
+    '/report?p=alderlight-playhouse&m=fb2',
+  ]) {
     await page.goto(path);
     await page.waitForTimeout(1200);
     const { violations } = await new AxeBuilder({ page }).analyze();
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`);
+    const serious = violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${path} ${v.id}: ${v.nodes[0]?.html}`);
     expect(serious).toEqual([]);
   }
 });

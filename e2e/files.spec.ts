@@ -44,7 +44,10 @@ test('damaged, foreign, newer and hand-made files: faults by their path, nothing
   await expect(alert).toContainText('not an Intarsia project');
   await open('newer.intarsia', '{"format":"intarsia","version":99}');
   await expect(alert).toContainText('format version 99');
-  await open('faulty.intarsia', '{"format":"intarsia","version":1,"members":[{"section":{"h":"12 kN"},"spans":[{"length":"long"}],"loads":[{"type":"wavy","case":"G"}]}]}');
+  await open(
+    'faulty.intarsia',
+    '{"format":"intarsia","version":1,"members":[{"section":{"h":"12 kN"},"spans":[{"length":"long"}],"loads":[{"type":"wavy","case":"G"}]}]}',
+  );
   await expect(alert).toContainText('members[0].section.h');
   await expect(alert).toContainText('members[0].spans[0].length');
   await expect(alert).toContainText('members[0].loads[0].type');
@@ -100,7 +103,9 @@ test('a PDF with real text: the numbers of the sheet stand in it', async ({ page
 });
 
 test('the server designs a posted project and lists faults by path', async ({ request }) => {
-  const good = await request.post('/api/design?derive=none', { data: { format: 'intarsia', version: 1, members: [{ mark: 'T1', mode: 'forces', forces: [{ place: 'midspan', moment: 150 }] }] } });
+  const good = await request.post('/api/design?derive=none', {
+    data: { format: 'intarsia', version: 1, members: [{ mark: 'T1', mode: 'forces', forces: [{ place: 'midspan', moment: 150 }] }] },
+  });
   expect(good.status()).toBe(200);
   const answer = await good.json();
   expect(answer.format).toBe('intarsia-results');

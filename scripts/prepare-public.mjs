@@ -2,5 +2,6 @@
 import { cpSync, mkdirSync } from 'node:fs';
 
 mkdirSync('public/fonts', { recursive: true });
-for (const style of ['Regular', 'Medium', 'Italic']) cpSync(`node_modules/pdfmake/build/fonts/Roboto/Roboto-${style}.ttf`, `public/fonts/Roboto-${style}.ttf`);
+for (const style of ['Regular', 'Medium', 'Italic'])
+  cpSync(`node_modules/pdfmake/build/fonts/Roboto/Roboto-${style}.ttf`, `public/fonts/Roboto-${style}.ttf`);
 cpSync('examples', 'public/examples', { recursive: true });

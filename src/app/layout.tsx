@@ -9,7 +9,10 @@ import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Patterns } from '@/ui/Patterns';
 
-export const metadata: Metadata = { title: 'Intarsia', description: 'Reinforced concrete members designed to code, every number explained.' };
+export const metadata: Metadata = {
+  title: 'Intarsia',
+  description: 'Reinforced concrete members designed to code, every number explained.',
+};
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (

@@ -64,11 +64,16 @@ export function runDesign(args: readonly string[], read: (path: string) => strin
   if (!opened.ok) return wrong(`${call.file} has faults:\n${listFaults(opened.faults)}`);
   const project = withCode(opened.project, call.code);
   if (!project) return wrong(`No such code: ${call.code}\n\n${USAGE}`);
-  const chosen = call.members.length === 0 ? project.members : project.members.filter((m) => call.members.includes(m.mark) || call.members.includes(m.id));
+  const chosen =
+    call.members.length === 0
+      ? project.members
+      : project.members.filter((m) => call.members.includes(m.mark) || call.members.includes(m.id));
   const missing = call.members.filter((name) => !project.members.some((m) => m.mark === name || m.id === name));
   if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
   const results = chosen.map((member) => ({ member, result: designMember(project, member, call.json ? 'all' : []) }));
-  const faults = results.flatMap(({ member, result }) => result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })));
+  const faults = results.flatMap(({ member, result }) =>
+    result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
+  );
   const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
   if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, exitCode: 2 };
   const exceeds = results.some(({ result }) => result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'));
@@ -99,6 +104,10 @@ function schedule(project: Project, results: readonly { member: Member; result: 
   });
   const head = ['Member', 'Title', 'Size', 'Bars', 'Governing check', 'Util.', 'Place', 'Combination'];
   const widths = head.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]!.length)));
-  const line = (cells: readonly string[]) => cells.map((c, i) => c.padEnd(widths[i]!)).join('  ').trimEnd();
+  const line = (cells: readonly string[]) =>
+    cells
+      .map((c, i) => c.padEnd(widths[i]!))
+      .join('  ')
+      .trimEnd();
   return [line(head), line(widths.map((w) => '-'.repeat(w))), ...rows.map(line)].join('\n') + '\n';
 }

@@ -11,7 +11,8 @@ export interface PastedLoads {
 }
 
 /** The columns of a pasted load table, in this order: case, type, span, then the figures of the type. */
-export const PASTE_HELP = 'case · type (uniform, partial, trapezoidal, point, moment) · span (number or all) · value or values · position or from, to';
+export const PASTE_HELP =
+  'case · type (uniform, partial, trapezoidal, point, moment) · span (number or all) · value or values · position or from, to';
 
 /** Reads pasted rows as loads. A first row of headings is skipped. */
 export function readLoads(text: string, cases: readonly LoadCase[], spans: number, system: UnitSystem): PastedLoads {
@@ -30,11 +31,14 @@ function readRow(cells: readonly string[], cases: readonly LoadCase[], spans: nu
   const [caseText = '', typeText = '', spanText = '', ...rest] = cells;
   const found = cases.find((c) => c.id.toLowerCase() === caseText.toLowerCase() || c.title.toLowerCase() === caseText.toLowerCase());
   if (!found) return `There is no load case "${caseText}".`;
-  const type = (['uniform', 'partial', 'trapezoidal', 'point', 'moment'] as const).find((t) => t.startsWith(typeText.toLowerCase()) && typeText !== '');
+  const type = (['uniform', 'partial', 'trapezoidal', 'point', 'moment'] as const).find(
+    (t) => t.startsWith(typeText.toLowerCase()) && typeText !== '',
+  );
   if (!type) return `"${typeText}" is not a type of load.`;
   const isAll = /^all$/i.test(spanText);
   const span = isAll ? ('all' as const) : Number(spanText) - 1;
-  if (!isAll && !(Number.isInteger(span) && (span as number) >= 0 && (span as number) < spans)) return `"${spanText}" is not one of the ${spans} spans.`;
+  if (!isAll && !(Number.isInteger(span) && (span as number) >= 0 && (span as number) < spans))
+    return `"${spanText}" is not one of the ${spans} spans.`;
   if (isAll && type !== 'uniform') return 'Only a uniform load can lie on all spans at once.';
   const faults: string[] = [];
   const figure = (k: number, kind: QuantityKind): number => {
@@ -45,10 +49,22 @@ function readRow(cells: readonly string[], cases: readonly LoadCase[], spans: nu
   const one = span as number;
   const base = { case: found.id, note: '' };
   const load: BeamLoad =
-    type === 'uniform' ? { ...base, type, span, value: figure(0, 'lineLoad') }
-    : type === 'partial' ? { ...base, type, span: one, value: figure(0, 'lineLoad'), from: figure(1, 'span'), to: figure(2, 'span') }
-    : type === 'trapezoidal' ? { ...base, type, span: one, start: figure(0, 'lineLoad'), end: figure(1, 'lineLoad'), from: figure(2, 'span'), to: figure(3, 'span') }
-    : type === 'point' ? { ...base, type, span: one, force: figure(0, 'force'), at: figure(1, 'span') }
-    : { ...base, type, span: one, moment: figure(0, 'moment'), at: figure(1, 'span') }; // prettier-ignore
+    type === 'uniform'
+      ? { ...base, type, span, value: figure(0, 'lineLoad') }
+      : type === 'partial'
+        ? { ...base, type, span: one, value: figure(0, 'lineLoad'), from: figure(1, 'span'), to: figure(2, 'span') }
+        : type === 'trapezoidal'
+          ? {
+              ...base,
+              type,
+              span: one,
+              start: figure(0, 'lineLoad'),
+              end: figure(1, 'lineLoad'),
+              from: figure(2, 'span'),
+              to: figure(3, 'span'),
+            }
+          : type === 'point'
+            ? { ...base, type, span: one, force: figure(0, 'force'), at: figure(1, 'span') }
+            : { ...base, type, span: one, moment: figure(0, 'moment'), at: figure(1, 'span') };
   return faults[0] ?? load;
 }

@@ -9,7 +9,8 @@ export type TextRead = { readonly ok: true; readonly project: Project } | { read
 
 /** Reads the text of a project file. Damaged, foreign, huge and newer files are refused with the reason. */
 export function readProjectText(text: string): TextRead {
-  if (text.length > MOST_CHARACTERS) return refuse(`The file is too large: ${Math.round(text.length / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.`);
+  if (text.length > MOST_CHARACTERS)
+    return refuse(`The file is too large: ${Math.round(text.length / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.`);
   if (text.trim() === '') return refuse('The file is empty.');
   let raw: unknown;
   try {

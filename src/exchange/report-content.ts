@@ -1,5 +1,14 @@
 import type { Check } from '@/core/members/check';
-import { codeOf, decisionFor, designMember, type Decision, type Member, type MemberResult, type Project, type ReportDetail } from '@/core/project/project';
+import {
+  codeOf,
+  decisionFor,
+  designMember,
+  type Decision,
+  type Member,
+  type MemberResult,
+  type Project,
+  type ReportDetail,
+} from '@/core/project/project';
 import { readChoice } from '@/core/codes/design-code';
 
 /** What a report says of one member, before it is set on a screen or a page. */
@@ -23,7 +32,9 @@ export function memberReport(project: Project, member: Member, detail: ReportDet
   const checks = shown.map((check, i) => ({
     check,
     decision: decisionFor(member, check),
-    showsSteps: (check.derivation?.length ?? 0) > 0 && (detail === 'full' || (detail === 'working' && (i < WORKING_CHECKS || check.status === 'exceeds'))),
+    showsSteps:
+      (check.derivation?.length ?? 0) > 0 &&
+      (detail === 'full' || (detail === 'working' && (i < WORKING_CHECKS || check.status === 'exceeds'))),
   }));
   const assumptions = code.choices.map((choice) => {
     const value = readChoice(code.choices, code.settings, choice.key);

@@ -33,8 +33,17 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
       checks: result.checks.map((c) => checkToJson(c, member, system)),
       combinations: result.combinations,
       arrangements: result.arrangements,
-      reactions: result.reactions.map((r) => ({ support: r.support, max: measured({ value: r.max, kind: 'force' }, system), min: measured({ value: r.min, kind: 'force' }, system) })),
-      handChecks: result.handChecks.map((h) => ({ title: h.title, agrees: h.agrees, byHand: measured({ value: h.byHand, kind: h.kind }, system), byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system) })),
+      reactions: result.reactions.map((r) => ({
+        support: r.support,
+        max: measured({ value: r.max, kind: 'force' }, system),
+        min: measured({ value: r.min, kind: 'force' }, system),
+      })),
+      handChecks: result.handChecks.map((h) => ({
+        title: h.title,
+        agrees: h.agrees,
+        byHand: measured({ value: h.byHand, kind: h.kind }, system),
+        byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system),
+      })),
       steel: result.steel,
       quantities: result.quantities && {
         concrete: measured({ value: result.quantities.concrete, kind: 'volume' }, system),
@@ -83,14 +92,29 @@ function stripsToJson(s: BeamStrips, system: UnitSystem) {
     const { factor } = displayUnit(kind, system).unit;
     return Array.from(values, (v) => finite(Number((v / factor).toPrecision(10))));
   };
-  const names = { station: displayUnit('station', system).unit.name, moment: displayUnit('moment', system).unit.name, force: displayUnit('force', system).unit.name, area: displayUnit('area', system).unit.name };
+  const names = {
+    station: displayUnit('station', system).unit.name,
+    moment: displayUnit('moment', system).unit.name,
+    force: displayUnit('force', system).unit.name,
+    area: displayUnit('area', system).unit.name,
+  };
   return {
     units: names,
     x: curve(s.x, 'station'),
     span: Array.from(s.span),
-    maxM: curve(s.maxM, 'moment'), minM: curve(s.minM, 'moment'), maxV: curve(s.maxV, 'force'), minV: curve(s.minV, 'force'), designV: curve(s.designV, 'force'),
-    shiftedSagging: curve(s.shiftedSagging, 'moment'), shiftedHogging: curve(s.shiftedHogging, 'moment'),
-    resistanceSagging: curve(s.resistanceSagging, 'moment'), resistanceHogging: curve(s.resistanceHogging, 'moment'), resistanceV: curve(s.resistanceV, 'force'),
-    requiredBottom: curve(s.requiredBottom, 'area'), requiredTop: curve(s.requiredTop, 'area'), providedBottom: curve(s.providedBottom, 'area'), providedTop: curve(s.providedTop, 'area'),
-  }; // prettier-ignore
+    maxM: curve(s.maxM, 'moment'),
+    minM: curve(s.minM, 'moment'),
+    maxV: curve(s.maxV, 'force'),
+    minV: curve(s.minV, 'force'),
+    designV: curve(s.designV, 'force'),
+    shiftedSagging: curve(s.shiftedSagging, 'moment'),
+    shiftedHogging: curve(s.shiftedHogging, 'moment'),
+    resistanceSagging: curve(s.resistanceSagging, 'moment'),
+    resistanceHogging: curve(s.resistanceHogging, 'moment'),
+    resistanceV: curve(s.resistanceV, 'force'),
+    requiredBottom: curve(s.requiredBottom, 'area'),
+    requiredTop: curve(s.requiredTop, 'area'),
+    providedBottom: curve(s.providedBottom, 'area'),
+    providedTop: curve(s.providedTop, 'area'),
+  };
 }

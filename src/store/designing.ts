@@ -14,7 +14,14 @@ const asked = new Map<string, { member: Member; code: Project['code']; display: 
 function request(project: Project, member: Member, derive: readonly string[], isUrgent: boolean): void {
   const before = asked.get(member.id);
   const wanted = { member, code: project.code, display: project.display, derive: derive.join() };
-  if (before && before.member === member && before.code === wanted.code && before.display === wanted.display && before.derive === wanted.derive) return;
+  if (
+    before &&
+    before.member === member &&
+    before.code === wanted.code &&
+    before.display === wanted.display &&
+    before.derive === wanted.derive
+  )
+    return;
   asked.set(member.id, wanted);
   const { code, display } = project;
   getPool()
@@ -23,7 +30,9 @@ function request(project: Project, member: Member, derive: readonly string[], is
       (result) => result && useProject.getState().putResult({ result, member, code, display }),
       (error: unknown) => {
         console.error(error);
-        useProject.getState().setNotice('A design stopped with an error of the program. The project is safe; the last results stay marked as old.');
+        useProject
+          .getState()
+          .setNotice('A design stopped with an error of the program. The project is safe; the last results stay marked as old.');
       },
     );
 }

@@ -16,7 +16,10 @@ export function downloadBlob(blob: Blob, name: string): void {
 
 /** A name that every file system takes. */
 export function fileName(name: string): string {
-  const clean = name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '');
+  const clean = name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '');
   return clean || 'project';
 }
 

@@ -59,7 +59,18 @@ export const useProject = create<ProjectState>((set, get) => ({
   save: { kind: 'saved', at: '' },
   notice: null,
 
-  open: (project, notice) => set({ project, preview: null, past: [], future: [], results: {}, lastGood: {}, openChecks: [], notice: notice ?? null, save: { kind: 'saved', at: '' } }),
+  open: (project, notice) =>
+    set({
+      project,
+      preview: null,
+      past: [],
+      future: [],
+      results: {},
+      lastGood: {},
+      openChecks: [],
+      notice: notice ?? null,
+      save: { kind: 'saved', at: '' },
+    }),
   close: () => set({ project: null, preview: null, past: [], future: [], results: {}, lastGood: {} }),
   edit: (label, change) => {
     const { project, past } = get();
@@ -79,13 +90,25 @@ export const useProject = create<ProjectState>((set, get) => ({
     const { project, past, future } = get();
     const last = past[past.length - 1];
     if (!project || !last) return;
-    set({ project: last.project, preview: null, past: past.slice(0, -1), future: [{ label: last.label, project }, ...future], notice: `Undone: ${last.label}` });
+    set({
+      project: last.project,
+      preview: null,
+      past: past.slice(0, -1),
+      future: [{ label: last.label, project }, ...future],
+      notice: `Undone: ${last.label}`,
+    });
   },
   redo: () => {
     const { project, past, future } = get();
     const next = future[0];
     if (!project || !next) return;
-    set({ project: next.project, preview: null, past: [...past, { label: next.label, project }], future: future.slice(1), notice: `Done again: ${next.label}` });
+    set({
+      project: next.project,
+      preview: null,
+      past: [...past, { label: next.label, project }],
+      future: future.slice(1),
+      notice: `Done again: ${next.label}`,
+    });
   },
   putResult: (entry) =>
     set((s) => ({

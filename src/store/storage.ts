@@ -101,10 +101,17 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
   const good = await readSlot(id, head.slot, head.checksum);
   if (good?.ok) return { ok: true, project: good.project, revision: head.revision };
   const other = await readSlot(id, head.slot === 'a' ? 'b' : 'a');
-  if (other?.ok) return { ok: true, project: other.project, revision: head.revision, recovered: 'The last save was torn; this is the state before it.' };
+  if (other?.ok)
+    return { ok: true, project: other.project, revision: head.revision, recovered: 'The last save was torn; this is the state before it.' };
   for (const { text, saved } of await projectHistory(id)) {
     const read = readProjectText(text);
-    if (read.ok) return { ok: true, project: read.project, revision: head.revision, recovered: `The saved project was damaged; this is the state of ${saved}.` };
+    if (read.ok)
+      return {
+        ok: true,
+        project: read.project,
+        revision: head.revision,
+        recovered: `The saved project was damaged; this is the state of ${saved}.`,
+      };
   }
   return { ok: false, reason: 'The saved project is damaged and no earlier state can be read.' };
 }
@@ -117,7 +124,10 @@ async function readSlot(id: string, slot: 'a' | 'b', expected?: string): Promise
 
 export async function deleteProject(id: string): Promise<void> {
   for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
-  await db().setItem('index', (await listProjects()).filter((p) => p.id !== id));
+  await db().setItem(
+    'index',
+    (await listProjects()).filter((p) => p.id !== id),
+  );
 }
 
 /** The revision that stands in the store, to notice another tab. */

@@ -26,7 +26,12 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
               {choice.title}
             </span>
             {'min' in choice.options ? (
-              <input className="field !h-5" defaultValue={value} inputMode="decimal" onBlur={(e) => e.target.value !== value && set(choice, e.target.value)} />
+              <input
+                className="field !h-5"
+                defaultValue={value}
+                inputMode="decimal"
+                onBlur={(e) => e.target.value !== value && set(choice, e.target.value)}
+              />
             ) : (
               <select className="field !h-5" value={value} onChange={(e) => set(choice, e.target.value)}>
                 {choice.options.map((o) => (

@@ -9,7 +9,17 @@ import { useProject } from '@/store/project-store';
 import { Glyph } from './Glyph';
 
 /** Records that the engineer accepts an excess, and why. */
-export function DecisionDialog({ check, project, member, onClose }: { check: Check | null; project: Project; member: Member; onClose: () => void }) {
+export function DecisionDialog({
+  check,
+  project,
+  member,
+  onClose,
+}: {
+  check: Check | null;
+  project: Project;
+  member: Member;
+  onClose: () => void;
+}) {
   const [reason, setReason] = useState('');
   const [asked, setAsked] = useState(false);
   const { edit } = useProject();
@@ -19,7 +29,13 @@ export function DecisionDialog({ check, project, member, onClose }: { check: Che
       setAsked(true);
       return;
     }
-    const decision = { check: check.id, reason: reason.trim(), by: project.info.author, date: new Date().toISOString().slice(0, 10), utilisation: check.utilisation ?? 1 };
+    const decision = {
+      check: check.id,
+      reason: reason.trim(),
+      by: project.info.author,
+      date: new Date().toISOString().slice(0, 10),
+      utilisation: check.utilisation ?? 1,
+    };
     edit(
       `record a decision on ${check.title} of ${member.mark}`,
       onMember(member.id, (m) => {
@@ -35,14 +51,22 @@ export function DecisionDialog({ check, project, member, onClose }: { check: Che
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
         <Dialog.Content className="framed fixed right-6 top-40 z-50 w-[22rem] p-4" aria-describedby={undefined}>
           <Dialog.Title className="flex items-center gap-2 text-[0.8125rem] font-semibold">
-            <Glyph standing="decided" /> {check.title} <span className="ml-auto text-madder-text">{formatUtilisation(check.utilisation)}</span>
+            <Glyph standing="decided" /> {check.title}{' '}
+            <span className="ml-auto text-madder-text">{formatUtilisation(check.utilisation)}</span>
           </Dialog.Title>
           <label className="mt-2 block">
             Reason
-            <textarea className="field mt-1 !h-20 py-1" value={reason} onChange={(e) => setReason(e.target.value)} aria-invalid={asked && reason.trim() === ''} />
+            <textarea
+              className="field mt-1 !h-20 py-1"
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+              aria-invalid={asked && reason.trim() === ''}
+            />
           </label>
           {asked && reason.trim() === '' && <p className="text-madder-text">A decision needs a reason.</p>}
-          <p className="small my-1.5">Holds while the utilisation stays at or below {formatUtilisation(check.utilisation)}. Asked again when it grows.</p>
+          <p className="small my-1.5">
+            Holds while the utilisation stays at or below {formatUtilisation(check.utilisation)}. Asked again when it grows.
+          </p>
           <div className="flex items-center gap-2">
             <button type="button" className="btn btn-solid" onClick={record}>
               Record

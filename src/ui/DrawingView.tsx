@@ -14,7 +14,14 @@ interface DrawingViewProps {
 /** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
 export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewProps) {
   return (
-    <svg width={drawing.width} height={drawing.height} viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label={drawing.title} className="block">
+    <svg
+      width={drawing.width}
+      height={drawing.height}
+      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      role="group"
+      aria-label={drawing.title}
+      className="block"
+    >
       {drawing.shapes.map((shape, i) => (
         <ShapeView key={i} shape={shape} onEdit={onEdit} editing={editing} />
       ))}
@@ -32,7 +39,8 @@ const fill = (style: FillStyle | undefined) => fills[style ?? 'none'];
 
 function ShapeView({ shape, onEdit, editing }: { shape: Shape } & Pick<DrawingViewProps, 'onEdit' | 'editing'>) {
   if (shape.kind === 'path') return <path d={pathOf(shape.points, shape.closed)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
-  if (shape.kind === 'circle') return <circle cx={round(shape.at[0])} cy={round(shape.at[1])} r={round(shape.r)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
+  if (shape.kind === 'circle')
+    return <circle cx={round(shape.at[0])} cy={round(shape.at[1])} r={round(shape.r)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
   return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
 }
 

@@ -75,7 +75,15 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
           />
           <div ref={list} id="find-or-do-list" role="listbox" aria-label="Proposals" className="max-h-80 overflow-auto">
             {proposals.map((p, i) => (
-              <div key={p.verb + p.text} role="option" aria-selected={i === index} tabIndex={-1} onClick={() => run(p)} onMouseMove={() => setIndex(i)} className={`flex cursor-pointer gap-3 px-2 py-1 ${i === index ? 'bg-ebony text-holly' : ''}`}>
+              <div
+                key={p.verb + p.text}
+                role="option"
+                aria-selected={i === index}
+                tabIndex={-1}
+                onClick={() => run(p)}
+                onMouseMove={() => setIndex(i)}
+                className={`flex cursor-pointer gap-3 px-2 py-1 ${i === index ? 'bg-ebony text-holly' : ''}`}
+              >
                 <span className={`w-12 ${i === index ? '' : 'text-walnut'}`}>{p.verb}</span>
                 {p.text}
               </div>
@@ -93,14 +101,21 @@ function propose(project: Project, text: string, memberId: string | undefined, g
   const path = (m: Member) => `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(m.id)}`;
   const matches = (s: string) => words.every((w) => s.toLowerCase().includes(w));
   const proposals: Proposal[] = [...setProposals(project, words, memberId)];
-  for (const m of project.members) if (matches(`${m.mark} ${m.title} ${m.place}`)) proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(path(m)) });
+  for (const m of project.members)
+    if (matches(`${m.mark} ${m.title} ${m.place}`)) proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(path(m)) });
   if (memberId) {
     const { results, setOpenChecks, openChecks } = useProject.getState();
     for (const check of results[memberId]?.result.checks ?? [])
-      if (words.length > 0 && matches(`explain ${check.title}`)) proposals.push({ verb: 'Explain', text: check.title, run: () => setOpenChecks([...openChecks, check.id]) });
+      if (words.length > 0 && matches(`explain ${check.title}`))
+        proposals.push({ verb: 'Explain', text: check.title, run: () => setOpenChecks([...openChecks, check.id]) });
   }
   const { undo, redo } = useProject.getState();
-  const actions: [string, () => void][] = [['undo', undo], ['do again', redo], ['all members', () => go(`/project?p=${encodeURIComponent(project.id)}`)], ['report', () => go(`/report?p=${encodeURIComponent(project.id)}`)]]; // prettier-ignore
+  const actions: [string, () => void][] = [
+    ['undo', undo],
+    ['do again', redo],
+    ['all members', () => go(`/project?p=${encodeURIComponent(project.id)}`)],
+    ['report', () => go(`/report?p=${encodeURIComponent(project.id)}`)],
+  ];
   for (const [name, run] of actions) if (matches(name)) proposals.push({ verb: 'Do', text: name, run });
   return proposals.slice(0, 12);
 }
@@ -115,5 +130,15 @@ function setProposals(project: Project, words: readonly string[], memberId: stri
   const parsed = parseQuantity(rest.slice(1).join(' '), 'length', project.display);
   if (!parsed.ok) return [];
   const label = `${field.label} of ${member.mark} to ${formatQuantity(parsed.value, 'length', project.display)}`;
-  return [{ verb: 'Set', text: label, run: () => useProject.getState().edit(`set ${label}`, onMember(member.id, (m) => void Object.assign(m, field.set(m as Member, parsed.value)))) }];
+  return [
+    {
+      verb: 'Set',
+      text: label,
+      run: () =>
+        useProject.getState().edit(
+          `set ${label}`,
+          onMember(member.id, (m) => void Object.assign(m, field.set(m as Member, parsed.value))),
+        ),
+    },
+  ];
 }

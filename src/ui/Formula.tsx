@@ -34,7 +34,10 @@ function DerivationStep({ step, units }: { step: Step; units: UnitSystem }) {
   return (
     <div className={`flex items-center justify-between gap-2 ${hasFraction ? 'py-[3px]' : 'py-px'}`} title={step.name}>
       <span className="flex flex-wrap items-center gap-x-1.5 whitespace-nowrap">
-        <Maths source={text.formula ? `<mrow>${text.symbol}<mo>=</mo>${text.formula}</mrow>` : `<mrow>${text.symbol}</mrow>`} display={hasFraction} />
+        <Maths
+          source={text.formula ? `<mrow>${text.symbol}<mo>=</mo>${text.formula}</mrow>` : `<mrow>${text.symbol}</mrow>`}
+          display={hasFraction}
+        />
         {text.numbers && (
           <span className="text-walnut">
             <Maths source={`<mrow><mo>=</mo>${text.numbers}</mrow>`} display={hasFraction} />

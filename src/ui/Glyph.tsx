@@ -43,7 +43,14 @@ const shapes: Record<Standing, React.ReactNode> = {
 
 export function Glyph({ standing, edged = false }: { standing: Standing; edged?: boolean }) {
   return (
-    <svg width="10" height="10" viewBox="0 0 10 10" role="img" aria-label={names[standing]} className={edged ? 'shrink-0 bg-holly' : 'shrink-0'}>
+    <svg
+      width="10"
+      height="10"
+      viewBox="0 0 10 10"
+      role="img"
+      aria-label={names[standing]}
+      className={edged ? 'shrink-0 bg-holly' : 'shrink-0'}
+    >
       {shapes[standing]}
     </svg>
   );

@@ -41,7 +41,18 @@ function bar(standing: Standing, end: number) {
         </>
       );
     case 'working':
-      return <rect x="1" y="3" width={Math.max(6, end - 1)} height="8" fill="#B3A68D" stroke="#231E19" strokeWidth=".8" strokeDasharray="2 1.5" />;
+      return (
+        <rect
+          x="1"
+          y="3"
+          width={Math.max(6, end - 1)}
+          height="8"
+          fill="#B3A68D"
+          stroke="#231E19"
+          strokeWidth=".8"
+          strokeDasharray="2 1.5"
+        />
+      );
     case 'open':
       return <path d="M1 7h60" stroke="#B3A68D" strokeWidth="3" strokeDasharray="1 3" />;
   }

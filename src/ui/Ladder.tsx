@@ -28,7 +28,13 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
   const over = checks.filter((c) => c.status === 'exceeds' || c.status === 'failed');
   const decided = over.filter((c) => decisionFor(member, c)).length;
   const near = checks.filter((c) => c.status === 'near').length;
-  const summary = [over.length - decided > 0 && `${over.length - decided} over`, decided > 0 && `${decided} decided`, near > 0 && `${near} near`].filter(Boolean).join(' · ');
+  const summary = [
+    over.length - decided > 0 && `${over.length - decided} over`,
+    decided > 0 && `${decided} decided`,
+    near > 0 && `${near} near`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
   const onValueChange = (ids: string[]) => {
@@ -46,15 +52,30 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
       </div>
       <div className={`relative min-h-0 flex-1 overflow-y-auto ${isStale ? 'stale' : ''}`}>
         <div className="relative min-h-full">
-          <div className="pointer-events-none absolute inset-y-0 right-[calc(2.1rem+21px)] w-[67px] border-x border-ebony" aria-hidden="true" />
+          <div
+            className="pointer-events-none absolute inset-y-0 right-[calc(2.1rem+21px)] w-[67px] border-x border-ebony"
+            aria-hidden="true"
+          />
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
             {withFigure.map((check) => (
-              <Rung key={check.id} check={check} project={project} member={member} isOpen={open.includes(check.id)} onDecide={() => setDeciding(check)} />
+              <Rung
+                key={check.id}
+                check={check}
+                project={project}
+                member={member}
+                isOpen={open.includes(check.id)}
+                onDecide={() => setDeciding(check)}
+              />
             ))}
           </Accordion.Root>
         </div>
         <p className="small relative border-t border-line bg-holly py-1.5">
-          Not covered here yet: {checks.filter((c) => c.status === 'notCovered').map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ') || 'nothing'}.
+          Not covered here yet:{' '}
+          {checks
+            .filter((c) => c.status === 'notCovered')
+            .map((c) => `${c.title.toLowerCase()} (${c.clause})`)
+            .join(', ') || 'nothing'}
+          .
         </p>
       </div>
       <DecisionDialog check={deciding} project={project} member={member} onClose={() => setDeciding(null)} />
@@ -62,14 +83,35 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
   );
 }
 
-function Rung({ check, project, member, isOpen, onDecide }: { check: Check; project: Project; member: Member; isOpen: boolean; onDecide: () => void }) {
+function Rung({
+  check,
+  project,
+  member,
+  isOpen,
+  onDecide,
+}: {
+  check: Check;
+  project: Project;
+  member: Member;
+  isOpen: boolean;
+  onDecide: () => void;
+}) {
   const decision = decisionFor(member, check);
   const standing = standingOf(check.status, decision !== undefined);
-  const where = [check.clause, check.combination.split(',')[0], check.place.x !== null ? formatValue(check.place.x, 'station', project.display) : ''].filter(Boolean).join(' · ');
+  const where = [
+    check.clause,
+    check.combination.split(',')[0],
+    check.place.x !== null ? formatValue(check.place.x, 'station', project.display) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <Accordion.Item value={check.id} data-check={check.id}>
       <Accordion.Header className="relative">
-        <Accordion.Trigger className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore" style={{ minHeight: '1.3125rem' }}>
+        <Accordion.Trigger
+          className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore"
+          style={{ minHeight: '1.3125rem' }}
+        >
           <Glyph standing={standing} />
           <span className="truncate whitespace-nowrap" title={check.title}>
             {check.title}
@@ -79,13 +121,22 @@ function Rung({ check, project, member, isOpen, onDecide }: { check: Check; proj
           <span className={`text-right ${standingText[standing]}`}>{formatUtilisation(check.utilisation)}</span>
         </Accordion.Trigger>
       </Accordion.Header>
-      {check.reason && standing !== 'within' && <p className={`relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem] ${decision ? 'text-walnut' : 'text-madder-text'}`}>{check.reason}</p>}
-      {decision && (
-        <p className="relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem]">
-          <b className="font-semibold">Engineer’s decision</b> · {decision.reason} <span className="text-walnut">{[decision.by, decision.date].filter(Boolean).join(', ')}</span>
+      {check.reason && standing !== 'within' && (
+        <p
+          className={`relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem] ${decision ? 'text-walnut' : 'text-madder-text'}`}
+        >
+          {check.reason}
         </p>
       )}
-      <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">{isOpen && <OpenRung check={check} project={project} member={member} onDecide={onDecide} />}</Accordion.Content>
+      {decision && (
+        <p className="relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem]">
+          <b className="font-semibold">Engineer’s decision</b> · {decision.reason}{' '}
+          <span className="text-walnut">{[decision.by, decision.date].filter(Boolean).join(', ')}</span>
+        </p>
+      )}
+      <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">
+        {isOpen && <OpenRung check={check} project={project} member={member} onDecide={onDecide} />}
+      </Accordion.Content>
     </Accordion.Item>
   );
 }
@@ -94,14 +145,25 @@ function OpenRung({ check, project, member, onDecide }: { check: Check; project:
   const code = codeOf(project, member);
   const keys = check.assumptions;
   const choices = code.choices.filter((c: Choice) => keys.includes(c.key));
-  const show = (m: Check['demand']) => (m ? (m.kind === 'strain' ? m.value.toFixed(4) : m.kind === 'ratio' ? m.value.toFixed(3) : formatQuantity(m.value, m.kind, project.display)) : '–');
+  const show = (m: Check['demand']) =>
+    m
+      ? m.kind === 'strain'
+        ? m.value.toFixed(4)
+        : m.kind === 'ratio'
+          ? m.value.toFixed(3)
+          : formatQuantity(m.value, m.kind, project.display)
+      : '–';
   return (
     <>
       <p className="pb-1">
         <b className="font-semibold">{show(check.demand)}</b> against <b className="font-semibold">{show(check.capacity)}</b>
         <span className="text-walnut"> · {[check.place.label, check.combination].filter(Boolean).join(' · ')}</span>
       </p>
-      {check.derivation ? <Derivation steps={check.derivation} units={project.display} /> : <p className="small">{check.utilisation === null ? '' : 'A comparison of these two figures; there is no further step.'}</p>}
+      {check.derivation ? (
+        <Derivation steps={check.derivation} units={project.display} />
+      ) : (
+        <p className="small">{check.utilisation === null ? '' : 'A comparison of these two figures; there is no further step.'}</p>
+      )}
       {choices.length > 0 && <Assumptions choices={choices} code={code} member={member} />}
       {check.status === 'exceeds' && (
         <button type="button" className="btn mt-1.5 bg-holly" onClick={onDecide}>

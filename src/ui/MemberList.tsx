@@ -11,7 +11,11 @@ import { Inlay } from './Inlay';
 import { Silhouette } from './Silhouette';
 
 /** How a member stands as a whole. */
-export function memberStanding(project: Project, member: Member, entry: ResultEntry | undefined): { readonly standing: Standing; readonly utilisation: number | null } {
+export function memberStanding(
+  project: Project,
+  member: Member,
+  entry: ResultEntry | undefined,
+): { readonly standing: Standing; readonly utilisation: number | null } {
   if (!entry) return { standing: 'open', utilisation: null };
   if (!isCurrent(entry, project, member)) return { standing: 'working', utilisation: entry.result.governing?.utilisation ?? null };
   if (entry.result.faults.length > 0) return { standing: 'over', utilisation: null };
@@ -31,7 +35,10 @@ export function MemberList({ project, activeId, onAdd }: { project: Project; act
   const shown = needsWork ? [...rows].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)) : rows;
   const places = needsWork ? [''] : [...new Set(shown.map((r) => r.member.place))];
   return (
-    <aside className="flex min-h-0 flex-col border-r border-ebony pt-2 max-[1100px]:w-11 min-[1101px]:w-44 min-[1700px]:w-52" aria-label="Members">
+    <aside
+      className="flex min-h-0 flex-col border-r border-ebony pt-2 max-[1100px]:w-11 min-[1101px]:w-44 min-[1700px]:w-52"
+      aria-label="Members"
+    >
       <div className="flex items-baseline justify-between px-3 pb-1.5 max-[1100px]:hidden">
         <h2>Members</h2>
         <span className="small">
@@ -40,16 +47,25 @@ export function MemberList({ project, activeId, onAdd }: { project: Project; act
         </span>
       </div>
       <label className="mx-3 flex h-5 items-center gap-2 max-[1100px]:hidden">
-        <input type="checkbox" className="h-3 w-3 appearance-none border border-ebony checked:bg-ebony" checked={needsWork} onChange={(e) => setNeedsWork(e.target.checked)} />
+        <input
+          type="checkbox"
+          className="h-3 w-3 appearance-none border border-ebony checked:bg-ebony"
+          checked={needsWork}
+          onChange={(e) => setNeedsWork(e.target.checked)}
+        />
         Worst first
       </label>
       <div className="min-h-0 flex-1 overflow-y-auto pb-2">
         {places.map((place) => (
           <div key={place} role="group" aria-label={place || 'All members'}>
-            <div className="small flex items-center gap-1.5 px-3 pb-px pt-2 after:h-px after:flex-1 after:bg-line max-[1100px]:px-1 max-[1100px]:text-[0]">{place || 'All'}</div>
-            {shown.filter((r) => needsWork || r.member.place === place).map((row) => (
-              <Row key={row.member.id} {...row} project={project} isActive={row.member.id === activeId} />
-            ))}
+            <div className="small flex items-center gap-1.5 px-3 pb-px pt-2 after:h-px after:flex-1 after:bg-line max-[1100px]:px-1 max-[1100px]:text-[0]">
+              {place || 'All'}
+            </div>
+            {shown
+              .filter((r) => needsWork || r.member.place === place)
+              .map((row) => (
+                <Row key={row.member.id} {...row} project={project} isActive={row.member.id === activeId} />
+              ))}
           </div>
         ))}
       </div>
@@ -60,7 +76,19 @@ export function MemberList({ project, activeId, onAdd }: { project: Project; act
   );
 }
 
-function Row({ project, member, standing, utilisation, isActive }: { project: Project; member: Member; standing: Standing; utilisation: number | null; isActive: boolean }) {
+function Row({
+  project,
+  member,
+  standing,
+  utilisation,
+  isActive,
+}: {
+  project: Project;
+  member: Member;
+  standing: Standing;
+  utilisation: number | null;
+  isActive: boolean;
+}) {
   return (
     <a
       href={`/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member.id)}`}
@@ -74,7 +102,9 @@ function Row({ project, member, standing, utilisation, isActive }: { project: Pr
       <span className="max-[1100px]:hidden">
         <Inlay utilisation={utilisation} standing={standing} width={36} framed />
       </span>
-      <span className={`text-right text-[0.6875rem] max-[1100px]:hidden ${isActive ? '' : standingText[standing]}`}>{standing === 'working' ? '–' : formatUtilisation(utilisation)}</span>
+      <span className={`text-right text-[0.6875rem] max-[1100px]:hidden ${isActive ? '' : standingText[standing]}`}>
+        {standing === 'working' ? '–' : formatUtilisation(utilisation)}
+      </span>
       <span className="min-[1101px]:hidden">
         <Glyph standing={standing} edged={isActive} />
       </span>

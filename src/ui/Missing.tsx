@@ -1,12 +1,14 @@
+import Link from 'next/link';
+
 /** What is shown when a project cannot be: what is safe, and the way on. */
 export function Missing({ reason }: { reason: string }) {
   return (
     <main className="mx-auto mt-24 w-[30rem]">
       <h1>Not to be opened</h1>
       <p className="my-3">{reason} Other projects and files are not touched.</p>
-      <a className="btn" href="/">
+      <Link className="btn" href="/">
         To the start
-      </a>
+      </Link>
     </main>
   );
 }

@@ -17,7 +17,16 @@ interface QuantityInputProps {
 }
 
 /** A field that takes any unit of its kind; a refused text stays in the field with its reason and changes nothing. */
-export function QuantityInput({ kind, system, value, label, onKeep, placeholder, allowEmpty = false, showUnit = true }: QuantityInputProps) {
+export function QuantityInput({
+  kind,
+  system,
+  value,
+  label,
+  onKeep,
+  placeholder,
+  allowEmpty = false,
+  showUnit = true,
+}: QuantityInputProps) {
   const shown = value === null ? '' : formatForEditing(value, kind, system);
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? shown;

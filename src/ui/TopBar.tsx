@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
 import { useEffect, useState } from 'react';
@@ -37,9 +38,13 @@ export function TopBar({ project, crumb, memberId }: { project: Project; crumb: 
   const report = `/report?p=${encodeURIComponent(project.id)}${memberId ? `&m=${encodeURIComponent(memberId)}` : ''}`;
   return (
     <header className="no-print relative flex h-[2.625rem] items-stretch pb-1 pr-3 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
-      <a href="/" className="flex w-[11rem] items-center gap-2 border-r border-ebony px-3 max-[1100px]:w-[7rem]" aria-label="Intarsia, to the start">
+      <Link
+        href="/"
+        className="flex w-[11rem] items-center gap-2 border-r border-ebony px-3 max-[1100px]:w-[7rem]"
+        aria-label="Intarsia, to the start"
+      >
         <Brand />
-      </a>
+      </Link>
       <ProjectMenu project={project} onHistory={() => setHistoryOpen(true)} />
       <nav className={segment} aria-label="Where you are">
         {crumb}
@@ -49,8 +54,18 @@ export function TopBar({ project, crumb, memberId }: { project: Project; crumb: 
       <UnitsMenu project={project} />
       <FindOrDo memberId={memberId} />
       <div className={segment}>
-        <IconButton label={past.length > 0 ? `Undo: ${past[past.length - 1]!.label}` : 'Nothing to undo'} disabled={past.length === 0} onClick={undo} path="M4 4L1 7l3 3M1.5 7h7a4 4 0 0 1 0 8H6" />
-        <IconButton label={future.length > 0 ? `Do again: ${future[0]!.label}` : 'Nothing to do again'} disabled={future.length === 0} onClick={redo} path="M12 4l3 3-3 3M14.500 7h-7a4 4 0 0 0 0 8H10" />
+        <IconButton
+          label={past.length > 0 ? `Undo: ${past[past.length - 1]!.label}` : 'Nothing to undo'}
+          disabled={past.length === 0}
+          onClick={undo}
+          path="M4 4L1 7l3 3M1.5 7h7a4 4 0 0 1 0 8H6"
+        />
+        <IconButton
+          label={future.length > 0 ? `Do again: ${future[0]!.label}` : 'Nothing to do again'}
+          disabled={future.length === 0}
+          onClick={redo}
+          path="M12 4l3 3-3 3M14.500 7h-7a4 4 0 0 0 0 8H10"
+        />
       </div>
       <SavedState project={project} />
       <div className="flex items-center pl-3">
@@ -87,7 +102,13 @@ function useShortcuts(project: Project, memberId: string | undefined, go: (path:
 
 function IconButton({ label, path, ...props }: { label: string; path: string } & React.ButtonHTMLAttributes<HTMLButtonElement>) {
   return (
-    <button type="button" aria-label={label} title={label} className="inline-flex h-6 w-6 items-center justify-center hover:bg-sycamore disabled:opacity-40" {...props}>
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className="inline-flex h-6 w-6 items-center justify-center hover:bg-sycamore disabled:opacity-40"
+      {...props}
+    >
       <svg width="16" height="16" viewBox="0 0 16 16" fill="none" stroke="#231E19" strokeWidth="1.3" aria-hidden="true">
         <path d={path} />
       </svg>
@@ -95,7 +116,17 @@ function IconButton({ label, path, ...props }: { label: string; path: string } &
   );
 }
 
-export function Menu({ label, children, align = 'start', isBare = false }: { label: React.ReactNode; children: React.ReactNode; align?: 'start' | 'end'; isBare?: boolean }) {
+export function Menu({
+  label,
+  children,
+  align = 'start',
+  isBare = false,
+}: {
+  label: React.ReactNode;
+  children: React.ReactNode;
+  align?: 'start' | 'end';
+  isBare?: boolean;
+}) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className={`${isBare ? 'flex items-center gap-1.5 px-1.5 py-0.5' : segment} hover:bg-sycamore`}>
@@ -113,7 +144,17 @@ export function Menu({ label, children, align = 'start', isBare = false }: { lab
   );
 }
 
-export function MenuItem({ children, hint, onSelect, disabled }: { children: React.ReactNode; hint?: string; onSelect: () => void; disabled?: boolean }) {
+export function MenuItem({
+  children,
+  hint,
+  onSelect,
+  disabled,
+}: {
+  children: React.ReactNode;
+  hint?: string;
+  onSelect: () => void;
+  disabled?: boolean;
+}) {
   return (
     <DropdownMenu.Item className="menu-item data-[disabled]:text-ash" onSelect={onSelect} disabled={disabled}>
       <span>{children}</span>
@@ -152,7 +193,14 @@ function CodeMenu({ project }: { project: Project }) {
       }),
     );
   return (
-    <Menu label={<span><span className="max-[1100px]:hidden">{shown?.title}</span><span className="min-[1101px]:hidden">{shown?.short}</span></span>}>
+    <Menu
+      label={
+        <span>
+          <span className="max-[1100px]:hidden">{shown?.title}</span>
+          <span className="min-[1101px]:hidden">{shown?.short}</span>
+        </span>
+      }
+    >
       {codeVariants.map((v) => (
         <MenuItem key={`${v.id}/${v.variant}`} hint={v === shown ? 'now' : ''} onSelect={() => choose(v.id, v.variant, v.title)}>
           {v.title}
@@ -164,7 +212,11 @@ function CodeMenu({ project }: { project: Project }) {
 
 function UnitsMenu({ project }: { project: Project }) {
   const { edit } = useProject();
-  const show = (display: 'SI' | 'US') => edit(`show ${display === 'SI' ? 'SI' : 'US customary'} units`, onProject((p) => void (p.display = display)));
+  const show = (display: 'SI' | 'US') =>
+    edit(
+      `show ${display === 'SI' ? 'SI' : 'US customary'} units`,
+      onProject((p) => void (p.display = display)),
+    );
   return (
     <Menu align="end" label={<span className="border-l border-line pl-3">{project.display === 'SI' ? 'kN, mm' : 'kip, in'}</span>}>
       <MenuItem onSelect={() => show('SI')}>kN, mm</MenuItem>

@@ -10,7 +10,11 @@ export function newBeam(project: Project, id: string, mark: string, place: strin
     code: project.code,
     members: [
       {
-        id, mark, place, mode, title: 'Beam',
+        id,
+        mark,
+        place,
+        mode,
+        title: 'Beam',
         section: isUS ? { b: '12 in', h: '24 in' } : { b: 300, h: 500 },
         cover: isUS ? { top: '1.5 in', bottom: '1.5 in', side: '1.5 in' } : {},
         spans: [{ length: isUS ? '20 ft' : 6000 }],
@@ -26,7 +30,7 @@ export function newBeam(project: Project, id: string, mark: string, place: strin
         forces: [{ place: 'midspan', moment: isUS ? '120 kip-ft' : 150, shear: isUS ? '20 kip' : 90 }],
       },
     ],
-  }; // prettier-ignore
+  };
   const read = readProject(raw);
   if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.reason}`).join('; '));
   return read.project.members[0]!;

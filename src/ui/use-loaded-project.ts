@@ -7,7 +7,10 @@ import { startDesigning } from '@/store/designing';
 import { useProject } from '@/store/project-store';
 import { loadProject } from '@/store/storage';
 
-export type Loaded = { readonly kind: 'loading' } | { readonly kind: 'missing'; readonly reason: string } | { readonly kind: 'ready'; readonly project: Project };
+export type Loaded =
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'missing'; readonly reason: string }
+  | { readonly kind: 'ready'; readonly project: Project };
 
 let services: (() => void) | undefined;
 

@@ -6,7 +6,11 @@ import { reportDocument } from '@/exchange/pdf/report-pdf';
 
 const api = {
   /** Makes the PDF of some members. Progress runs from 0 to 1. */
-  async pdf(project: Project, members: readonly { readonly id: string; readonly detail: ReportDetail }[], onProgress: (done: number) => void): Promise<Uint8Array> {
+  async pdf(
+    project: Project,
+    members: readonly { readonly id: string; readonly detail: ReportDetail }[],
+    onProgress: (done: number) => void,
+  ): Promise<Uint8Array> {
     const base = self.location.origin;
     const font = (style: string) => `${base}/fonts/Roboto-${style}.ttf`;
     pdfMake.setFonts({ Roboto: { normal: font('Regular'), bold: font('Medium'), italics: font('Italic'), bolditalics: font('Medium') } });

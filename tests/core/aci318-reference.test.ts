@@ -19,13 +19,28 @@ const kipft = getUnit('kip-ft').factor;
 describe('materials', () => {
   test('MAT-01 to MAT-04 modulus, rupture, stress block, lightweight', () => {
     const normal = 2400e-9;
-    expectCase(get('MAT-01'), { Ec_MPa: mat.elasticModulus(silent, 33.5, normal, 'SI'), fr_MPa: mat.ruptureModulus(silent, 33.5, 1, 'SI'), beta1: mat.beta1(silent, 33.5, 'SI') });
+    expectCase(get('MAT-01'), {
+      Ec_MPa: mat.elasticModulus(silent, 33.5, normal, 'SI'),
+      fr_MPa: mat.ruptureModulus(silent, 33.5, 1, 'SI'),
+      beta1: mat.beta1(silent, 33.5, 'SI'),
+    });
     const fc = 5350 * psi;
-    expectCase(get('MAT-02'), { Ec_psi: mat.elasticModulus(silent, fc, normal, 'US') / psi, fr_psi: mat.ruptureModulus(silent, fc, 1, 'US') / psi, beta1: mat.beta1(silent, fc, 'US') });
+    expectCase(get('MAT-02'), {
+      Ec_psi: mat.elasticModulus(silent, fc, normal, 'US') / psi,
+      fr_psi: mat.ruptureModulus(silent, fc, 1, 'US') / psi,
+      beta1: mat.beta1(silent, fc, 'US'),
+    });
     const lambda = mat.lightweightFactor(silent, 1790e-9, 'SI');
-    expectCase(get('MAT-03'), { Ec_MPa: mat.elasticModulus(silent, 31, 1790e-9, 'SI'), lambda, fr_MPa: mat.ruptureModulus(silent, 31, lambda, 'SI') });
+    expectCase(get('MAT-03'), {
+      Ec_MPa: mat.elasticModulus(silent, 31, 1790e-9, 'SI'),
+      lambda,
+      fr_MPa: mat.ruptureModulus(silent, 31, lambda, 'SI'),
+    });
     const pcf = 112 * getUnit('pcf').factor;
-    expectCase(get('MAT-04'), { Ec_psi: mat.elasticModulus(silent, 4300 * psi, pcf, 'US') / psi, lambda: mat.lightweightFactor(silent, pcf, 'US') });
+    expectCase(get('MAT-04'), {
+      Ec_psi: mat.elasticModulus(silent, 4300 * psi, pcf, 'US') / psi,
+      lambda: mat.lightweightFactor(silent, pcf, 'US'),
+    });
   });
   test('MAT-05, MAT-06 strength reduction', () => {
     const ety = mat.yieldStrain(silent, 520, 'SI', false);
@@ -36,11 +51,25 @@ describe('materials', () => {
 
 function basisOf(fc: number, fy: number, form: Form): flexure.FlexureBasis {
   return {
-    concrete: { kind: 'block', depthFactor: mat.beta1(silent, fc, form), stress: 0.85 * fc, ultimateStrain: 0.003 }, steel: { yield: fy, modulus: mat.steelModulus(form) },
-    fc, epsTy: mat.yieldStrain(silent, fy, form, false), form, countCompressionBars: true, deductDisplaced: true,
-  }; // prettier-ignore
+    concrete: { kind: 'block', depthFactor: mat.beta1(silent, fc, form), stress: 0.85 * fc, ultimateStrain: 0.003 },
+    steel: { yield: fy, modulus: mat.steelModulus(form) },
+    fc,
+    epsTy: mat.yieldStrain(silent, fy, form, false),
+    form,
+    countCompressionBars: true,
+    deductDisplaced: true,
+  };
 }
-const rect = (b: number, h: number, layers: { depth: number; area: number }[]): BendingSection => ({ b, bw: b, h, hf: 0, strips: [{ from: 0, to: h, width: b }], layers, tensionWidth: b, grossArea: b * h });
+const rect = (b: number, h: number, layers: { depth: number; area: number }[]): BendingSection => ({
+  b,
+  bw: b,
+  h,
+  hf: 0,
+  strips: [{ from: 0, to: h, width: b }],
+  layers,
+  tensionWidth: b,
+  grossArea: b * h,
+});
 
 describe('flexure', () => {
   test('FLX-01 tension-controlled rectangle', () => {
@@ -48,28 +77,58 @@ describe('flexure', () => {
     const basis = basisOf(31.5, 435, 'SI');
     const r = flexure.bendingResistance(silent, s, basis)!;
     expectCase(get('FLX-01'), {
-      a_mm: basis.concrete.depthFactor * r.x, c_mm: r.x, eps_t: r.tensionStrain, phi: 0.9, Mn_kNm: r.moment / 0.9 / 1e6, phiMn_kNm: r.moment / 1e6,
+      a_mm: basis.concrete.depthFactor * r.x,
+      c_mm: r.x,
+      eps_t: r.tensionStrain,
+      phi: 0.9,
+      Mn_kNm: r.moment / 0.9 / 1e6,
+      phiMn_kNm: r.moment / 1e6,
       As_min_mm2: flexure.minimumSteel(silent, s, 571, 31.5, 435, 'SI', false),
-    }); // prettier-ignore
+    });
   });
   test('FLX-03 transition, strain too small', () => {
     const basis = basisOf(27, 420, 'SI');
     const r = flexure.bendingResistance(silent, rect(240, 430, [{ depth: 368, area: 2120 }]), basis)!;
     const d = flexure.ductility(silent, r, flexure.leastStrain(silent, basis.epsTy, 1));
-    expectCase(get('FLX-03'), { c_mm: r.x, eps_t: r.tensionStrain, phi: mat.strengthReduction(silent, r.tensionStrain, basis.epsTy), phiMn_kNm: r.moment / 1e6, strain_ok: d.utilisation <= 1 });
+    expectCase(get('FLX-03'), {
+      c_mm: r.x,
+      eps_t: r.tensionStrain,
+      phi: mat.strengthReduction(silent, r.tensionStrain, basis.epsTy),
+      phiMn_kNm: r.moment / 1e6,
+      strain_ok: d.utilisation <= 1,
+    });
   });
   test('FLX-05 T section in US units', () => {
     const [bf, hf, bw, h] = [27 * inch, 3.5 * inch, 11 * inch, 28 * inch];
-    const s: BendingSection = { ...rect(bf, h, [{ depth: 25.2 * inch, area: 7.9 * inch ** 2 }]), bw, hf, strips: [{ from: 0, to: hf, width: bf }, { from: hf, to: h, width: bw }] };
+    const s: BendingSection = {
+      ...rect(bf, h, [{ depth: 25.2 * inch, area: 7.9 * inch ** 2 }]),
+      bw,
+      hf,
+      strips: [
+        { from: 0, to: hf, width: bf },
+        { from: hf, to: h, width: bw },
+      ],
+    };
     const basis = basisOf(3800 * psi, 60_000 * psi, 'US');
     const r = flexure.bendingResistance(silent, s, basis)!;
-    expectCase(get('FLX-05'), { a_in: (basis.concrete.depthFactor * r.x) / inch, phiMn_kipft: r.moment / kipft, phi: mat.strengthReduction(silent, r.tensionStrain, basis.epsTy) });
+    expectCase(get('FLX-05'), {
+      a_in: (basis.concrete.depthFactor * r.x) / inch,
+      phiMn_kipft: r.moment / kipft,
+      phi: mat.strengthReduction(silent, r.tensionStrain, basis.epsTy),
+    });
   });
   test('FLX-09 flange of an edge beam', () => {
     expectCase(get('FLX-09'), { bf_in: flexure.effectiveFlangeWidth('edge', 14, 5, 86, 305) });
   });
   test('FLX-10 two layers', () => {
-    const r = flexure.bendingResistance(silent, rect(350, 700, [{ depth: 565, area: 1020 }, { depth: 640, area: 1530 }]), basisOf(38, 420, 'SI'))!;
+    const r = flexure.bendingResistance(
+      silent,
+      rect(350, 700, [
+        { depth: 565, area: 1020 },
+        { depth: 640, area: 1530 },
+      ]),
+      basisOf(38, 420, 'SI'),
+    )!;
     expectCase(get('FLX-10'), { c_mm: r.x, eps_t: r.tensionStrain, phiMn_kNm: r.moment / 1e6 });
   });
   test('steel required gives back the moment, singly and doubly reinforced', () => {
@@ -86,7 +145,13 @@ describe('flexure', () => {
   });
 });
 
-const shearBasis = (fc: number, fyt: number, form: Form): shear.ShearBasis => ({ form, fc, lambda: 1, fyt: shear.countedStirrupStrength(fyt, form), row: 'larger' });
+const shearBasis = (fc: number, fyt: number, form: Form): shear.ShearBasis => ({
+  form,
+  fc,
+  lambda: 1,
+  fyt: shear.countedStirrupStrength(fyt, form),
+  row: 'larger',
+});
 
 describe('one-way shear', () => {
   const SI = (bw: number, d: number, h: number, As: number): ShearSection => ({ bw, d, h, tensionArea: As, grossArea: bw * h });
@@ -96,7 +161,12 @@ describe('one-way shear', () => {
     const s = SI(415, 760, 820, 2580);
     const Vc = shear.concreteStrength(silent, s, basis, false);
     const need = shear.linkRequirement(silent, 120e3, s, basis);
-    expectCase(get('SHR-02'), { lambda_s: shear.F.size.SI.evaluate({ d: 760 }), Vc_kN: Vc / 1e3, phiVc_kN: (0.75 * Vc) / 1e3, Av_min_required: need.minimum > 0 });
+    expectCase(get('SHR-02'), {
+      lambda_s: shear.F.size.SI.evaluate({ d: 760 }),
+      Vc_kN: Vc / 1e3,
+      phiVc_kN: (0.75 * Vc) / 1e3,
+      Av_min_required: need.minimum > 0,
+    });
   });
   test('SHR-03, SHR-04 axial force', () => {
     const basis = shearBasis(4700 * psi, 60_000 * psi, 'US');
@@ -112,7 +182,13 @@ describe('one-way shear', () => {
     expectCase(get('SHR-04'), { axial_term_MPa: -260e3 / (6 * 300 * 500), Vc_kN: Vct / 1e3, phiVn_kN: (0.75 * (Vct + Vst)) / 1e3 });
   });
   test('SHR-06 detailed strength of the 2014 edition', () => {
-    const r = shear.detailedStrength2014(silent, 34 * kip, 88 * kipft, US(12.5, 21.4, 24, 3.16), shearBasis(4250 * psi, 60_000 * psi, 'US'));
+    const r = shear.detailedStrength2014(
+      silent,
+      34 * kip,
+      88 * kipft,
+      US(12.5, 21.4, 24, 3.16),
+      shearBasis(4250 * psi, 60_000 * psi, 'US'),
+    );
     expectCase(get('SHR-06'), { Vc_kip: r.least / kip, Vc_det_a_kip: r.a / kip, Vc_det_b_kip: r.b / kip, Vc_det_c_kip: r.c / kip });
   });
   test('SHR-07 close spacing', () => {
@@ -121,9 +197,12 @@ describe('one-way shear', () => {
     const need = shear.linkRequirement(silent, 128 * kip, s, basis);
     const Vc = shear.concreteStrength(silent, s, basis, true);
     expectCase(get('SHR-07'), {
-      Vs_required_kip: ((128 * kip) / 0.75 - Vc) / kip, Vs_spacing_threshold_kip: shear.F.VsClose.US.evaluate({ f_c_prime: basis.fc, b_w: s.bw, d: s.d }) / kip,
-      s_max_along_in: need.maxAlong / inch, s_max_across_in: need.maxAcross / inch, Av_over_s_required_in2_per_in: need.areaPerLength / inch,
-    }); // prettier-ignore
+      Vs_required_kip: ((128 * kip) / 0.75 - Vc) / kip,
+      Vs_spacing_threshold_kip: shear.F.VsClose.US.evaluate({ f_c_prime: basis.fc, b_w: s.bw, d: s.d }) / kip,
+      s_max_along_in: need.maxAlong / inch,
+      s_max_across_in: need.maxAcross / inch,
+      Av_over_s_required_in2_per_in: need.areaPerLength / inch,
+    });
   });
   test('SHR-09 circular, 22.5.2.2', () => {
     // bw is the diameter and d 0.8 of it.
@@ -149,6 +228,11 @@ test('CMB-01 combinations', () => {
   const cases = Object.entries(natures).map(([id, nature]): LoadCase => ({ id, title: id, nature, category: 'A', pattern: false }));
   const all = combinations(cases, { liveCompanion: 1, settlement: 1, sustained: 0.5 }).filter((c) => c.kind === 'ultimate');
   const effect = (sense: 1 | -1) =>
-    all.map((c) => c.factors.reduce((sum, f) => sum + (f.caseId === 'D' ? f.factor * 118 : sense * Math.max(0, sense * f.factor * values[f.caseId]!)), 0));
+    all.map((c) =>
+      c.factors.reduce(
+        (sum, f) => sum + (f.caseId === 'D' ? f.factor * 118 : sense * Math.max(0, sense * f.factor * values[f.caseId]!)),
+        0,
+      ),
+    );
   expectCase(get('CMB-01'), { max: Math.max(...effect(1)), min: Math.min(...effect(-1)) });
 });

@@ -1,7 +1,20 @@
 import { everyMask, spanMasks, worstMasks, type PatternRule } from '@/core/analysis/arrangements';
 import type { Combination, LoadCase } from '@/core/analysis/combination';
 import { arrange, envelope, placeStations, type CaseResponse } from '@/core/analysis/envelope';
-import { analyse, deflectionAt, makeMesh, momentAt, shearAt, superpose, type LineBeam, type LineLoad, type LineSupport, type Mesh, type Response, type UnitCase } from '@/core/analysis/line-beam';
+import {
+  analyse,
+  deflectionAt,
+  makeMesh,
+  momentAt,
+  shearAt,
+  superpose,
+  type LineBeam,
+  type LineLoad,
+  type LineSupport,
+  type Mesh,
+  type Response,
+  type UnitCase,
+} from '@/core/analysis/line-beam';
 import { redistribute } from '@/core/analysis/redistribution';
 import { expectCase, referenceCases } from './reference';
 
@@ -15,7 +28,10 @@ interface RawModel {
 
 function lineBeam(model: RawModel): LineBeam {
   return {
-    spans: model.spans.map((s) => ({ length: s.length_m * 1e3, stiffness: s.segments ? s.segments.map((g) => ({ length: g.length_m * 1e3, stiffness: g.EI_kNm2 * 1e9 })) : s.EI_kNm2! * 1e9 })),
+    spans: model.spans.map((s) => ({
+      length: s.length_m * 1e3,
+      stiffness: s.segments ? s.segments.map((g) => ({ length: g.length_m * 1e3, stiffness: g.EI_kNm2 * 1e9 })) : s.EI_kNm2! * 1e9,
+    })),
     supports: model.supports.map((s): LineSupport => {
       const column = (s.columns ?? []).reduce((k, c) => k + ((c.far_end === 'fixed' ? 4 : 3) * c.EI_kNm2 * 1e9) / (c.height_m * 1e3), 0);
       return { vertical: 'held', rotation: s.type === 'fixed' ? 'held' : column > 0 ? column : 'free' };
@@ -55,7 +71,8 @@ function solve(id: string) {
   return { beam, mesh, r: superpose(analyse(beam, mesh, units), factor) };
 }
 
-const left = (mesh: Mesh, r: Response, support: number) => momentAt(r.elements, mesh.supportNode[support]! - 1, mesh.x[mesh.supportNode[support]!]! - mesh.x[mesh.supportNode[support]! - 1]!) / 1e6;
+const left = (mesh: Mesh, r: Response, support: number) =>
+  momentAt(r.elements, mesh.supportNode[support]! - 1, mesh.x[mesh.supportNode[support]!]! - mesh.x[mesh.supportNode[support]! - 1]!) / 1e6;
 const right = (mesh: Mesh, r: Response, support: number) => momentAt(r.elements, mesh.supportNode[support]!, 0) / 1e6;
 function spanExtreme(mesh: Mesh, span: number, f: (e: number, s: number) => number, pick: (a: number, b: number) => number): number {
   let best = pick(-Infinity, Infinity) === Infinity ? -Infinity : Infinity;
@@ -97,9 +114,13 @@ describe('single load states', () => {
     const at = mesh.supportNode[1]! + 1;
     const l = mesh.x[at]! - mesh.x[at - 1]!;
     expectCase(cases.get('BM-07')!, {
-      R0_kN: r.reactions[0]! / 1e3, R1_kN: r.reactions[1]! / 1e3, R2_kN: r.reactions[2]! / 1e3, M1_kNm: left(mesh, r, 1),
-      M_left_of_couple_kNm: momentAt(r.elements, at - 1, l) / 1e6, M_right_of_couple_kNm: momentAt(r.elements, at, 0) / 1e6,
-    }); // prettier-ignore
+      R0_kN: r.reactions[0]! / 1e3,
+      R1_kN: r.reactions[1]! / 1e3,
+      R2_kN: r.reactions[2]! / 1e3,
+      M1_kNm: left(mesh, r, 1),
+      M_left_of_couple_kNm: momentAt(r.elements, at - 1, l) / 1e6,
+      M_right_of_couple_kNm: momentAt(r.elements, at, 0) / 1e6,
+    });
   });
   test('BM-09, BM-10 columns as springs 4EI/h and 3EI/h', () => {
     for (const id of ['BM-09', 'BM-10']) {
@@ -124,10 +145,19 @@ describe('single load states', () => {
 describe('envelopes', () => {
   test.each(['BM-18', 'BM-20', 'BM-21', 'BM-25'])('%s', (id) => {
     const reference = cases.get(id)!;
-    const input = reference.inputs as unknown as { model: RawModel; pattern: string; combination: Record<string, { min: number; max: number; pattern?: boolean }>; redistribution?: Record<string, number> };
+    const input = reference.inputs as unknown as {
+      model: RawModel;
+      pattern: string;
+      combination: Record<string, { min: number; max: number; pattern?: boolean }>;
+      redistribution?: Record<string, number>;
+    };
     const beam = lineBeam(input.model);
     const spans = beam.spans.length;
-    const q = (c: string, span: number) => ({ loads: input.model.loads.filter((l) => (l as Record<string, unknown>).case === c && (l as Record<string, unknown>).span === span).flatMap((l) => loadOf(l as never, input.model)) });
+    const q = (c: string, span: number) => ({
+      loads: input.model.loads
+        .filter((l) => (l as Record<string, unknown>).case === c && (l as Record<string, unknown>).span === span)
+        .flatMap((l) => loadOf(l as never, input.model)),
+    });
     const units = [...beam.spans.keys()].flatMap((span) => [q('G', span), q('Q', span)]);
     const mesh = makeMesh(beam, units);
     const delta = beam.supports.map((_, i) => input.redistribution?.[i] ?? 1);
@@ -137,14 +167,30 @@ describe('envelopes', () => {
       parts: [...beam.spans.keys()].map((span) => ({ span, response: responses[2 * span + offset]! })),
     });
     const { G } = input.combination;
-    const combos = [...new Set([G!.max, G!.min])].map((g, k): Combination => ({ id: `U${k + 1}`, title: '', kind: 'ultimate', clause: '', factors: [{ caseId: 'G', factor: g }, { caseId: 'Q', factor: 1.5 }] }));
+    const combos = [...new Set([G!.max, G!.min])].map((g, k): Combination => ({
+      id: `U${k + 1}`,
+      title: '',
+      kind: 'ultimate',
+      clause: '',
+      factors: [
+        { caseId: 'G', factor: g },
+        { caseId: 'Q', factor: 1.5 },
+      ],
+    }));
     const rule = (input.pattern === 'exhaustive' ? 'exhaustive' : 'alternateAndAdjacent') as PatternRule;
     let arrangements = arrange(combos, [make('G', 0, false), make('Q', 1, true)], mesh, spans, rule);
     // The first case wants the alternate arrangements only.
     if (input.pattern === 'alternate') arrangements = arrangements.slice(0, 2);
     const stations = placeStations(mesh, arrangements, [], 60);
-    const env = envelope(mesh, beam, arrangements, stations, beam.supports.map(() => ({ half: 0, rule: 'face' as const })));
-    const inSpan = (values: Float64Array, span: number, pick: (...v: number[]) => number) => pick(...[...values].filter((_, i) => stations[i]!.span === span));
+    const env = envelope(
+      mesh,
+      beam,
+      arrangements,
+      stations,
+      beam.supports.map(() => ({ half: 0, rule: 'face' as const })),
+    );
+    const inSpan = (values: Float64Array, span: number, pick: (...v: number[]) => number) =>
+      pick(...[...values].filter((_, i) => stations[i]!.span === span));
     const actual = Object.fromEntries(
       Object.keys(reference.expected).map((key) => {
         const n = Number(/(\d+)/.exec(key)?.[1] ?? 0);
@@ -153,7 +199,9 @@ describe('envelopes', () => {
         if (/^V_span\d_min/.test(key)) return [key, inSpan(env.minV, n, Math.min) / 1e3];
         if (/^M_span\d_max/.test(key)) return [key, inSpan(env.maxM, n, Math.max) / 1e6];
         if (/^M_span\d_min/.test(key)) return [key, inSpan(env.minM, n, Math.min) / 1e6];
-        const extreme = arrangements.map((a) => spanExtreme(mesh, n, (e, s) => deflectionAt(a.response.elements, mesh, e, s), key.includes('min') ? Math.min : Math.max));
+        const extreme = arrangements.map((a) =>
+          spanExtreme(mesh, n, (e, s) => deflectionAt(a.response.elements, mesh, e, s), key.includes('min') ? Math.min : Math.max),
+        );
         return [key, key.includes('min') ? Math.min(...extreme) : Math.max(...extreme)];
       }),
     );
@@ -161,7 +209,12 @@ describe('envelopes', () => {
   });
 
   test('arrangements by influence equal all 2^n arrangements', () => {
-    const effects = [[3, -1, 0.5], [-2, 4, 0.1], [1, 1, -7], [-0.5, 2, 2]];
+    const effects = [
+      [3, -1, 0.5],
+      [-2, 4, 0.1],
+      [1, 1, -7],
+      [-0.5, 2, 2],
+    ];
     const worst = worstMasks(effects);
     for (let p = 0; p < 3; p += 1) {
       const sum = (mask: readonly boolean[]) => mask.reduce((s, on, i) => s + (on ? effects[i]![p]! : 0), 0);

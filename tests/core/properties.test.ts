@@ -15,41 +15,50 @@ const codes: [string, DesignCode][] = [
 ];
 const materialsOf = (code: DesignCode, strength: number): Materials => ({ ...code.defaults, concreteStrength: strength });
 
-const outline = fc.record({
-  shape: fc.constantFrom<BeamOutline['shape']>('rectangular', 'T', 'L', 'invertedT'),
-  b: fc.double({ min: 150, max: 600, noNaN: true }),
-  h: fc.double({ min: 300, max: 1500, noNaN: true }),
-  extra: fc.double({ min: 0, max: 1500, noNaN: true }),
-  hf: fc.double({ min: 0.1, max: 0.5, noNaN: true }),
-}).map(({ extra, hf, ...o }): BeamOutline => ({ ...o, flangeWidth: o.b + extra, flangeDepth: hf * o.h }));
+const outline = fc
+  .record({
+    shape: fc.constantFrom<BeamOutline['shape']>('rectangular', 'T', 'L', 'invertedT'),
+    b: fc.double({ min: 150, max: 600, noNaN: true }),
+    h: fc.double({ min: 300, max: 1500, noNaN: true }),
+    extra: fc.double({ min: 0, max: 1500, noNaN: true }),
+    hf: fc.double({ min: 0.1, max: 0.5, noNaN: true }),
+  })
+  .map(({ extra, hf, ...o }): BeamOutline => ({ ...o, flangeWidth: o.b + extra, flangeDepth: hf * o.h }));
 
 describe('sections', () => {
   test('closed form of the block and of the parabola against 20 000 strips, 1 000 random sections', () => {
     fc.assert(
-      fc.property(outline, fc.constantFrom('sagging' as const, 'hogging' as const), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.boolean(), fc.double({ min: 1.4, max: 2, noNaN: true }), (o, sense, ratio, isBlock, exponent) => {
-        const section = plainSection(o, sense);
-        const x = ratio * o.h;
-        const law: ConcreteLaw = isBlock
-          ? { kind: 'block', depthFactor: 0.8, stress: 20, ultimateStrain: 0.0035 }
-          : { kind: 'parabola', exponent, peakStrain: 0.002, stress: 20, ultimateStrain: 0.0035 };
-        const exact = concreteResultant(section.strips, x, law);
-        let force = 0;
-        let moment = 0;
-        const n = 20_000;
-        for (const strip of section.strips) {
-          const to = Math.min(strip.to, isBlock ? 0.8 * x : x);
-          if (to <= strip.from) continue;
-          const dy = (to - strip.from) / n;
-          for (let k = 0; k < n; k += 1) {
-            const y = strip.from + (k + 0.5) * dy;
-            const f = concreteStress(y, x, law) * strip.width * dy;
-            force += f;
-            moment += f * y;
+      fc.property(
+        outline,
+        fc.constantFrom('sagging' as const, 'hogging' as const),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.boolean(),
+        fc.double({ min: 1.4, max: 2, noNaN: true }),
+        (o, sense, ratio, isBlock, exponent) => {
+          const section = plainSection(o, sense);
+          const x = ratio * o.h;
+          const law: ConcreteLaw = isBlock
+            ? { kind: 'block', depthFactor: 0.8, stress: 20, ultimateStrain: 0.0035 }
+            : { kind: 'parabola', exponent, peakStrain: 0.002, stress: 20, ultimateStrain: 0.0035 };
+          const exact = concreteResultant(section.strips, x, law);
+          let force = 0;
+          let moment = 0;
+          const n = 20_000;
+          for (const strip of section.strips) {
+            const to = Math.min(strip.to, isBlock ? 0.8 * x : x);
+            if (to <= strip.from) continue;
+            const dy = (to - strip.from) / n;
+            for (let k = 0; k < n; k += 1) {
+              const y = strip.from + (k + 0.5) * dy;
+              const f = concreteStress(y, x, law) * strip.width * dy;
+              force += f;
+              moment += f * y;
+            }
           }
-        }
-        expect(Math.abs(exact.force - force)).toBeLessThan(1e-6 * Math.abs(force) + 1e-6);
-        expect(Math.abs(exact.force * exact.depth - moment)).toBeLessThan(1e-6 * Math.abs(moment) + 1e-6);
-      }),
+          expect(Math.abs(exact.force - force)).toBeLessThan(1e-6 * Math.abs(force) + 1e-6);
+          expect(Math.abs(exact.force * exact.depth - moment)).toBeLessThan(1e-6 * Math.abs(moment) + 1e-6);
+        },
+      ),
       { numRuns: 1000, seed: 7 },
     );
   });
@@ -57,7 +66,10 @@ describe('sections', () => {
   test('equilibrium: with the neutral axis found, the forces balance', () => {
     fc.assert(
       fc.property(outline, fc.double({ min: 200, max: 5000, noNaN: true }), fc.double({ min: 0, max: 2000, noNaN: true }), (o, As, As2) => {
-        const layers = [{ depth: 50, area: As2 }, { depth: o.h - 60, area: As }];
+        const layers = [
+          { depth: 50, area: As2 },
+          { depth: o.h - 60, area: As },
+        ];
         const s = { ...plainSection(o, 'sagging'), layers };
         const law: ConcreteLaw = { kind: 'block', depthFactor: 0.8, stress: 20, ultimateStrain: 0.0035 };
         const steel = { yield: 435, modulus: 200_000 };
@@ -86,17 +98,22 @@ describe.each(codes)('bending and shear to %s', (_, code) => {
 
   test('steel required gives the moment back', () => {
     fc.assert(
-      fc.property(outline, fc.double({ min: 20, max: 60, noNaN: true }), fc.double({ min: 0.005, max: 0.25, noNaN: true }), (o, fck, relative) => {
-        const m = materialsOf(code, fck);
-        const d = o.h - 60;
-        const moment = relative * o.b * d * d * fck * 0.6;
-        const need = code.bendingSteel(silent, moment, section(o, []), d, 50, m, 1, false);
-        if (need.refusal) return;
-        const layers = [...(need.compression > 0 ? [{ depth: 50, area: need.compression }] : []), { depth: d, area: need.tension }];
-        const r = code.bendingResistance(silent, section(o, layers), m)!;
-        expect(r.moment / moment).toBeGreaterThan(1 - 1e-6);
-        expect(r.moment / moment).toBeLessThan(1 + 2e-2);
-      }),
+      fc.property(
+        outline,
+        fc.double({ min: 20, max: 60, noNaN: true }),
+        fc.double({ min: 0.005, max: 0.25, noNaN: true }),
+        (o, fck, relative) => {
+          const m = materialsOf(code, fck);
+          const d = o.h - 60;
+          const moment = relative * o.b * d * d * fck * 0.6;
+          const need = code.bendingSteel(silent, moment, section(o, []), d, 50, m, 1, false);
+          if (need.refusal) return;
+          const layers = [...(need.compression > 0 ? [{ depth: 50, area: need.compression }] : []), { depth: d, area: need.tension }];
+          const r = code.bendingResistance(silent, section(o, layers), m)!;
+          expect(r.moment / moment).toBeGreaterThan(1 - 1e-6);
+          expect(r.moment / moment).toBeLessThan(1 + 2e-2);
+        },
+      ),
       { numRuns: 300, seed: 11 },
     );
   });
@@ -118,17 +135,22 @@ describe.each(codes)('bending and shear to %s', (_, code) => {
 
   test('links required carry the force; closer links carry more', () => {
     fc.assert(
-      fc.property(fc.double({ min: 200, max: 600, noNaN: true }), fc.double({ min: 300, max: 1200, noNaN: true }), fc.double({ min: 0.2, max: 3, noNaN: true }), (bw, d, v) => {
-        const m = materialsOf(code, 30);
-        const s = { bw, d, h: d + 60, tensionArea: 0.01 * bw * d, grossArea: bw * (d + 60) };
-        const force = v * bw * d;
-        const need = code.linkRequirement(silent, force, s, m);
-        if (need.isCrushed) return;
-        const links = (a: number) => ({ diameter: 10, area: Math.max(a, 1e-6) * 100, legs: 2, spacing: 100 });
-        const r = code.shearResistance(silent, s, links(need.areaPerLength), m);
-        expect(r.force).toBeGreaterThan(force * (1 - 1e-9));
-        expect(code.shearResistance(silent, s, links(need.areaPerLength * 1.2), m).force).toBeGreaterThanOrEqual(r.force - 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 200, max: 600, noNaN: true }),
+        fc.double({ min: 300, max: 1200, noNaN: true }),
+        fc.double({ min: 0.2, max: 3, noNaN: true }),
+        (bw, d, v) => {
+          const m = materialsOf(code, 30);
+          const s = { bw, d, h: d + 60, tensionArea: 0.01 * bw * d, grossArea: bw * (d + 60) };
+          const force = v * bw * d;
+          const need = code.linkRequirement(silent, force, s, m);
+          if (need.isCrushed) return;
+          const links = (a: number) => ({ diameter: 10, area: Math.max(a, 1e-6) * 100, legs: 2, spacing: 100 });
+          const r = code.shearResistance(silent, s, links(need.areaPerLength), m);
+          expect(r.force).toBeGreaterThan(force * (1 - 1e-9));
+          expect(code.shearResistance(silent, s, links(need.areaPerLength * 1.2), m).force).toBeGreaterThanOrEqual(r.force - 1e-6);
+        },
+      ),
       { numRuns: 300, seed: 9 },
     );
   });
@@ -143,29 +165,35 @@ describe('analysis', () => {
 
   test('reactions balance loads in force and in moment about the left end', () => {
     fc.assert(
-      fc.property(lengths, fc.double({ min: -50, max: 50, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: -2e5, max: 2e5, noNaN: true }), (ls, q, at, p) => {
-        const beam = beamOf(ls);
-        const loads: LineLoad[] = ls.map((length, span) => ({ kind: 'distributed', span, from: 0, to: length, start: q, end: q * 0.5 }));
-        loads.push({ kind: 'point', span: 0, at: at * ls[0]!, force: p });
-        const mesh = makeMesh(beam, [{ loads }]);
-        const [r] = analyse(beam, mesh, [{ loads }]);
-        const total = ls.reduce((sum, l) => sum + 0.75 * q * l, 0) + p;
-        expect(r!.reactions.reduce((a, b) => a + b, 0)).toBeCloseTo(total, 1);
-        let start = 0;
-        let moment = p * at * ls[0]!;
-        // Trapezium q to q/2: resultant 0.75 q l at l (q + 2 * 0.5 q) / (3 * 1.5 q) = 4/9 l.
-        for (const l of ls) {
-          moment += 0.75 * q * l * (start + (4 / 9) * l);
-          start += l;
-        }
-        let x = 0;
-        let byReactions = 0;
-        r!.reactions.forEach((v, i) => {
-          byReactions += v * x;
-          x += ls[i] ?? 0;
-        });
-        expect(Math.abs(byReactions - moment)).toBeLessThan(1e-6 * (Math.abs(moment) + 1e6));
-      }),
+      fc.property(
+        lengths,
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: -2e5, max: 2e5, noNaN: true }),
+        (ls, q, at, p) => {
+          const beam = beamOf(ls);
+          const loads: LineLoad[] = ls.map((length, span) => ({ kind: 'distributed', span, from: 0, to: length, start: q, end: q * 0.5 }));
+          loads.push({ kind: 'point', span: 0, at: at * ls[0]!, force: p });
+          const mesh = makeMesh(beam, [{ loads }]);
+          const [r] = analyse(beam, mesh, [{ loads }]);
+          const total = ls.reduce((sum, l) => sum + 0.75 * q * l, 0) + p;
+          expect(r!.reactions.reduce((a, b) => a + b, 0)).toBeCloseTo(total, 1);
+          let start = 0;
+          let moment = p * at * ls[0]!;
+          // Trapezium q to q/2: resultant 0.75 q l at l (q + 2 * 0.5 q) / (3 * 1.5 q) = 4/9 l.
+          for (const l of ls) {
+            moment += 0.75 * q * l * (start + (4 / 9) * l);
+            start += l;
+          }
+          let x = 0;
+          let byReactions = 0;
+          r!.reactions.forEach((v, i) => {
+            byReactions += v * x;
+            x += ls[i] ?? 0;
+          });
+          expect(Math.abs(byReactions - moment)).toBeLessThan(1e-6 * (Math.abs(moment) + 1e6));
+        },
+      ),
       { numRuns: 200, seed: 21 },
     );
   });
@@ -176,7 +204,16 @@ describe('analysis', () => {
         const q = ls.map((_, i) => 10 + 5 * i);
         const solve = (order: number[], loads: number[]) => {
           const beam = beamOf(order);
-          const unit = { loads: order.map((length, span): LineLoad => ({ kind: 'distributed', span, from: 0, to: length, start: loads[span]!, end: loads[span]! })) };
+          const unit = {
+            loads: order.map((length, span): LineLoad => ({
+              kind: 'distributed',
+              span,
+              from: 0,
+              to: length,
+              start: loads[span]!,
+              end: loads[span]!,
+            })),
+          };
           const mesh = makeMesh(beam, [unit]);
           return analyse(beam, mesh, [unit])[0]!.reactions;
         };
@@ -195,7 +232,14 @@ describe('analysis', () => {
     const mesh = makeMesh(beam, [a, b]);
     const [ra, rb] = analyse(beam, mesh, [a, b]);
     const both = superpose([ra!, rb!], [1.35, 1.5]);
-    const [direct] = analyse(beam, mesh, [{ loads: [{ ...a.loads[0]!, start: 13.5, end: 13.5 }, { ...b.loads[0]!, force: 60_000 }] }]);
+    const [direct] = analyse(beam, mesh, [
+      {
+        loads: [
+          { ...a.loads[0]!, start: 13.5, end: 13.5 },
+          { ...b.loads[0]!, force: 60_000 },
+        ],
+      },
+    ]);
     expect(both.reactions[1]).toBeCloseTo(direct!.reactions[1]!, 6);
     const soft = { ...beam, spans: beam.spans.map((s) => ({ ...s, stiffness: 1e12 })) };
     const [r] = analyse(soft, makeMesh(soft, [a]), [a]);
@@ -204,13 +248,23 @@ describe('analysis', () => {
 });
 
 describe('whole members', () => {
-  const fileOf = (code: unknown, member: Record<string, unknown>) => readProject({ format: 'intarsia', version: 1, code, members: [member] });
+  const fileOf = (code: unknown, member: Record<string, unknown>) =>
+    readProject({ format: 'intarsia', version: 1, code, members: [member] });
 
   test('bad and extreme input gives a result or faults that name a field; never NaN, never a hang', () => {
     const wild = fc.oneof(fc.double(), fc.constantFrom(0, -1, 1e9, 1e-9, -1e9), fc.integer({ min: -10_000, max: 20_000 }));
     fc.assert(
       fc.property(wild, wild, wild, wild, wild, fc.constantFrom('en1992', 'aci318'), (b, h, length, load, cover, id) => {
-        const read = fileOf({ id }, { section: { b, h }, spans: [{ length }, { length: 5000 }], cover: { top: cover, bottom: 30, side: 30 }, cases: [{ id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'Q', value: load }] });
+        const read = fileOf(
+          { id },
+          {
+            section: { b, h },
+            spans: [{ length }, { length: 5000 }],
+            cover: { top: cover, bottom: 30, side: 30 },
+            cases: [{ id: 'Q', nature: 'imposed' }],
+            loads: [{ type: 'uniform', case: 'Q', value: load }],
+          },
+        );
         if (!read.ok) {
           expect(read.faults.every((f) => f.path !== '' && f.reason !== '')).toBe(true);
           return;
@@ -225,24 +279,54 @@ describe('whole members', () => {
 
   test('the automatic choice of bars holds for ordinary beams', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 35, max: 80 }), { minLength: 1, maxLength: 4 }), fc.integer({ min: 5, max: 25 }), fc.integer({ min: 5, max: 25 }), fc.constantFrom('en1992', 'aci318'), (spans, g, q, id) => {
-        const longest = Math.max(...spans) * 100;
-        const h = Math.max(400, Math.round(longest / 11 / 50) * 50);
-        const read = fileOf({ id }, {
-          section: { b: 350, h }, spans: spans.map((s) => ({ length: s * 100 })), supports: Array.from({ length: spans.length + 1 }, () => ({ width: 300 })),
-          cases: [{ id: 'G', nature: 'permanent' }, { id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'G', value: g }, { type: 'uniform', case: 'Q', value: q }],
-        }); // prettier-ignore
-        if (!read.ok) throw new Error(JSON.stringify(read.faults));
-        const result = designMember(read.project, read.project.members[0]!);
-        expect(result.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed').map((c) => `${c.title} ${c.utilisation} ${c.reason ?? ''}`)).toEqual([]);
-        result.handChecks.forEach((check) => expect(check.agrees).toBe(true));
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 35, max: 80 }), { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 5, max: 25 }),
+        fc.integer({ min: 5, max: 25 }),
+        fc.constantFrom('en1992', 'aci318'),
+        (spans, g, q, id) => {
+          const longest = Math.max(...spans) * 100;
+          const h = Math.max(400, Math.round(longest / 11 / 50) * 50);
+          const read = fileOf(
+            { id },
+            {
+              section: { b: 350, h },
+              spans: spans.map((s) => ({ length: s * 100 })),
+              supports: Array.from({ length: spans.length + 1 }, () => ({ width: 300 })),
+              cases: [
+                { id: 'G', nature: 'permanent' },
+                { id: 'Q', nature: 'imposed' },
+              ],
+              loads: [
+                { type: 'uniform', case: 'G', value: g },
+                { type: 'uniform', case: 'Q', value: q },
+              ],
+            },
+          );
+          if (!read.ok) throw new Error(JSON.stringify(read.faults));
+          const result = designMember(read.project, read.project.members[0]!);
+          expect(
+            result.checks
+              .filter((c) => c.status === 'exceeds' || c.status === 'failed')
+              .map((c) => `${c.title} ${c.utilisation} ${c.reason ?? ''}`),
+          ).toEqual([]);
+          result.handChecks.forEach((check) => expect(check.agrees).toBe(true));
+        },
+      ),
       { numRuns: 120, seed: 4 },
     );
   });
 
   test('SI and US display give the same design; switching shows other figures only', () => {
-    const read = fileOf({ id: 'aci318', variant: 'US' }, { section: { b: '12 in', h: '22 in' }, spans: [{ length: '20 ft' }], cases: [{ id: 'L', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'L', value: '1.5 kip/ft' }] });
+    const read = fileOf(
+      { id: 'aci318', variant: 'US' },
+      {
+        section: { b: '12 in', h: '22 in' },
+        spans: [{ length: '20 ft' }],
+        cases: [{ id: 'L', nature: 'imposed' }],
+        loads: [{ type: 'uniform', case: 'L', value: '1.5 kip/ft' }],
+      },
+    );
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const [member] = read.project.members;
     const si = designMember({ ...read.project, display: 'SI' }, member!);

@@ -26,7 +26,13 @@ export function expectCase(reference: ReferenceCase, actual: Record<string, unkn
     else {
       const value = actual[key] as number;
       const error = Math.abs(value - wanted) / Math.max(Math.abs(wanted), 1e-12);
-      expect({ id: reference.id, key, value, wanted, within: error <= reference.rel_tol }).toEqual({ id: reference.id, key, value, wanted, within: true });
+      expect({ id: reference.id, key, value, wanted, within: error <= reference.rel_tol }).toEqual({
+        id: reference.id,
+        key,
+        value,
+        wanted,
+        within: true,
+      });
     }
   }
 }

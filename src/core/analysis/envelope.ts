@@ -67,12 +67,16 @@ interface Part {
 
 type Factored = CaseResponse & { readonly factor: number };
 
-const parts = (c: Factored): Part[] => c.parts.map(({ response, span }) => ({ response, span, factor: c.factor, name: `${c.loadCase.id} ${span ?? ''}*${c.factor}` }));
+const parts = (c: Factored): Part[] =>
+  c.parts.map(({ response, span }) => ({ response, span, factor: c.factor, name: `${c.loadCase.id} ${span ?? ''}*${c.factor}` }));
 
 /** Several parts as one with the factor 1; nothing stays nothing. */
 function together(list: readonly Part[]): Part[] {
   if (list.length === 0) return [];
-  const response = superpose(list.map((l) => l.response), list.map((l) => l.factor));
+  const response = superpose(
+    list.map((l) => l.response),
+    list.map((l) => l.factor),
+  );
   return [{ response, factor: 1, name: list.map((l) => l.name).join('+'), span: undefined }];
 }
 
@@ -187,14 +191,27 @@ function shearZeros(el: Float64Array, e: number, l: number): number[] {
 }
 
 /** The largest and smallest effects at each station. Over supports the moment is cut as the support zones say. */
-export function envelope(mesh: Mesh, beam: LineBeam, arrangements: readonly Arrangement[], stations: readonly Station[], zones: readonly SupportZone[]): Envelope {
+export function envelope(
+  mesh: Mesh,
+  beam: LineBeam,
+  arrangements: readonly Arrangement[],
+  stations: readonly Station[],
+  zones: readonly SupportZone[],
+): Envelope {
   const n = stations.length;
   const env = {
     stations,
-    maxM: new Float64Array(n).fill(-Infinity), minM: new Float64Array(n).fill(Infinity), maxV: new Float64Array(n).fill(-Infinity), minV: new Float64Array(n).fill(Infinity),
-    maxMBy: new Int32Array(n), minMBy: new Int32Array(n), maxVBy: new Int32Array(n), minVBy: new Int32Array(n),
-    maxR: new Float64Array(beam.supports.length).fill(-Infinity), minR: new Float64Array(beam.supports.length).fill(Infinity),
-  }; // prettier-ignore
+    maxM: new Float64Array(n).fill(-Infinity),
+    minM: new Float64Array(n).fill(Infinity),
+    maxV: new Float64Array(n).fill(-Infinity),
+    minV: new Float64Array(n).fill(Infinity),
+    maxMBy: new Int32Array(n),
+    minMBy: new Int32Array(n),
+    maxVBy: new Int32Array(n),
+    minVBy: new Int32Array(n),
+    maxR: new Float64Array(beam.supports.length).fill(-Infinity),
+    minR: new Float64Array(beam.supports.length).fill(Infinity),
+  };
   const cuts = hoggingCuts(mesh, stations, zones);
   const elements = Int32Array.from(stations, (st) => st.element);
   const distances = Float64Array.from(stations, (st) => st.s);

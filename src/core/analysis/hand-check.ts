@@ -36,7 +36,10 @@ function stripMoment(load: LineLoad & { kind: 'distributed' }, L: number): numbe
   const q = (x: number) => load.start + slope * (x - load.from);
   let moment = 0;
   // Each part on one side of midspan; the load on it is a trapezium, the influence line is straight: three-point rule is exact.
-  for (const [a, b] of [[load.from, Math.min(load.to, L / 2)], [Math.max(load.from, L / 2), load.to]] as const) {
+  for (const [a, b] of [
+    [load.from, Math.min(load.to, L / 2)],
+    [Math.max(load.from, L / 2), load.to],
+  ] as const) {
     if (b <= a) continue;
     const m = (a + b) / 2;
     moment += ((b - a) / 6) * (pointMoment(q(a), a, L) + 4 * pointMoment(q(m), m, L) + pointMoment(q(b), b, L));

@@ -26,7 +26,14 @@ export interface LineSupport {
 
 /** A load on one span; positions from the left end of the span (mm). */
 export type LineLoad =
-  | { readonly kind: 'distributed'; readonly span: number; readonly from: number; readonly to: number; readonly start: number; readonly end: number }
+  | {
+      readonly kind: 'distributed';
+      readonly span: number;
+      readonly from: number;
+      readonly to: number;
+      readonly start: number;
+      readonly end: number;
+    }
   | { readonly kind: 'point'; readonly span: number; readonly at: number; readonly force: number }
   | { readonly kind: 'moment'; readonly span: number; readonly at: number; readonly moment: number };
 
@@ -99,7 +106,12 @@ export function makeMesh(beam: LineBeam, cases: readonly UnitCase[]): Mesh {
     start += span.length;
     supportNode.push(x.length - 1);
   });
-  return { x: Float64Array.from(x), stiffness: Float64Array.from(stiffness), spanOf: Int32Array.from(spanOf), supportNode: Int32Array.from(supportNode) };
+  return {
+    x: Float64Array.from(x),
+    stiffness: Float64Array.from(stiffness),
+    spanOf: Int32Array.from(spanOf),
+    supportNode: Int32Array.from(supportNode),
+  };
 }
 
 function stiffnessAt(span: LineSpan, at: number): number {
@@ -152,7 +164,10 @@ export function analyse(beam: LineBeam, mesh: Mesh, cases: readonly UnitCase[]):
   const springs = new Float64Array(2 * n);
   beam.supports.forEach((support, i) => {
     const node = mesh.supportNode[i]!;
-    for (const [dof, type] of [[2 * node, support.vertical], [2 * node + 1, support.rotation]] as const) {
+    for (const [dof, type] of [
+      [2 * node, support.vertical],
+      [2 * node + 1, support.rotation],
+    ] as const) {
       if (type === 'held') held.set(dof, i);
       else if (type !== 'free') springs[dof]! += type;
     }
@@ -304,7 +319,11 @@ function fixedEndMoments(beam: LineBeam, mesh: Mesh, loads: NodalLoads): Float64
     };
     for (let e = first; e < last; e += 1) {
       const l = mesh.x[e + 1]! - mesh.x[e]!;
-      for (const [t, weight] of [[0.1127016653792583, 5 / 18], [0.5, 8 / 18], [0.8872983346207417, 5 / 18]] as const) {
+      for (const [t, weight] of [
+        [0.1127016653792583, 5 / 18],
+        [0.5, 8 / 18],
+        [0.8872983346207417, 5 / 18],
+      ] as const) {
         const q = loads.q[2 * e]! * (1 - t) + loads.q[2 * e + 1]! * t;
         add(q * l * weight, mesh.x[e]! + t * l - start);
       }

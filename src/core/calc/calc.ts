@@ -36,7 +36,10 @@ export interface StepInput {
 
 /** Raised when a formula has no finite answer; the check then says "could not be computed" and why. */
 export class CalcError extends Error {
-  constructor(readonly symbol: string, detail: string) {
+  constructor(
+    readonly symbol: string,
+    detail: string,
+  ) {
     super(`${symbol} could not be computed: ${detail}`);
   }
 }
@@ -65,12 +68,7 @@ function evaluate(formula: Formula, values: Values): number {
 }
 
 /** A calculation that keeps no record. */
-export const silent: Calc = {
-  recording: false,
-  let: evaluate,
-  given: (_symbol, value) => value,
-  note: () => undefined,
-};
+export const silent: Calc = { recording: false, let: evaluate, given: (_symbol, value) => value, note: () => undefined };
 
 /** A calculation that records each statement as a step. */
 export class Recorder implements Calc {
@@ -102,7 +100,15 @@ export class Recorder implements Calc {
 
   given(symbol: SymbolDef, value: number, source?: string): number {
     const { name, unit, unitUS } = symbol;
-    this.steps.push({ kind: 'given', symbol: symbol.symbol, name, value, unit: unit.name, unitUS: unitUS.name, ...(source ? { source } : {}) });
+    this.steps.push({
+      kind: 'given',
+      symbol: symbol.symbol,
+      name,
+      value,
+      unit: unit.name,
+      unitUS: unitUS.name,
+      ...(source ? { source } : {}),
+    });
     return value;
   }
 

@@ -48,15 +48,13 @@ function convert(node: jsep.Expression, text: string): Expr {
     }
     case 'BinaryExpression': {
       const { operator, left, right } = node as jsep.BinaryExpression;
-      if ('+-*/^'.includes(operator))
-        return { op: operator as '+', a: convert(left, text), b: convert(right, text) };
+      if ('+-*/^'.includes(operator)) return { op: operator as '+', a: convert(left, text), b: convert(right, text) };
       break;
     }
     case 'CallExpression': {
       const call = node as jsep.CallExpression;
       const fn = (call.callee as jsep.Identifier).name;
-      if (fn in functions)
-        return { op: 'call', fn: fn as FunctionName, args: call.arguments.map((arg) => convert(arg, text)) };
+      if (fn in functions) return { op: 'call', fn: fn as FunctionName, args: call.arguments.map((arg) => convert(arg, text)) };
       break;
     }
   }

@@ -23,11 +23,37 @@ export interface Formula {
 
 /** The unit an empirical US formula is evaluated in, by dimension: lb, in, psi, pcf. */
 const usBase: Record<string, string> = {
-  mm: 'in', mm2: 'in2', mm3: 'in3', mm4: 'in4', 'mm2/mm': 'in2/in', N: 'lb', MPa: 'psi', Nmm: 'lb-in', 'N/mm': 'lb/in', 'kg/mm3': 'pcf', 'kg/m3': 'pcf', '1/mm': '1/in', kN: 'lb', kNm: 'lb-in', GPa: 'psi', m: 'in', 'N/mm3': 'lbf/in3',
-}; // prettier-ignore
+  mm: 'in',
+  mm2: 'in2',
+  mm3: 'in3',
+  mm4: 'in4',
+  'mm2/mm': 'in2/in',
+  N: 'lb',
+  MPa: 'psi',
+  Nmm: 'lb-in',
+  'N/mm': 'lb/in',
+  'kg/mm3': 'pcf',
+  'kg/m3': 'pcf',
+  '1/mm': '1/in',
+  kN: 'lb',
+  kNm: 'lb-in',
+  GPa: 'psi',
+  m: 'in',
+  'N/mm3': 'lbf/in3',
+};
 const siBase: Record<string, string> = {
-  kN: 'N', kNm: 'Nmm', GPa: 'MPa', m: 'mm', m2: 'mm2', 'kN/m': 'N/mm', '‰': '', '%': '', deg: 'rad', in: 'mm', 'kN/m3': 'N/mm3',
-}; // prettier-ignore
+  kN: 'N',
+  kNm: 'Nmm',
+  GPa: 'MPa',
+  m: 'mm',
+  m2: 'mm2',
+  'kN/m': 'N/mm',
+  '‰': '',
+  '%': '',
+  deg: 'rad',
+  in: 'mm',
+  'kN/m3': 'N/mm3',
+};
 
 /** The unit in which a value is put into a formula, so that the arithmetic can be followed by hand. */
 export function workingUnit(symbol: SymbolDef, system: 'SI' | 'US'): Unit {
@@ -36,8 +62,22 @@ export function workingUnit(symbol: SymbolDef, system: 'SI' | 'US'): Unit {
 }
 
 const usShown: Record<string, string> = {
-  mm: 'in', mm2: 'in2', mm3: 'in3', mm4: 'in4', 'mm2/mm': 'in2/in', N: 'kip', kN: 'kip', MPa: 'psi', Nmm: 'kip-ft', kNm: 'kip-ft', 'N/mm': 'kip/ft', 'kg/m3': 'pcf', GPa: 'ksi', m: 'ft', '1/mm': '1/in',
-}; // prettier-ignore
+  mm: 'in',
+  mm2: 'in2',
+  mm3: 'in3',
+  mm4: 'in4',
+  'mm2/mm': 'in2/in',
+  N: 'kip',
+  kN: 'kip',
+  MPa: 'psi',
+  Nmm: 'kip-ft',
+  kNm: 'kip-ft',
+  'N/mm': 'kip/ft',
+  'kg/m3': 'pcf',
+  GPa: 'ksi',
+  m: 'ft',
+  '1/mm': '1/in',
+};
 
 /** Defines the symbols of a code: `{ A_s: ['area of tension steel', 'mm2'] }`. */
 export function defineSymbols<T extends Record<string, readonly [name: string, unit: string]>>(
@@ -60,12 +100,7 @@ export function formulary(symbols: Record<string, SymbolDef>) {
     if (!def) throw new RangeError(`Symbol ${name} is not defined`);
     return def;
   };
-  return function formula(
-    result: string,
-    text: string,
-    clause: string,
-    options: { empirical?: 'SI' | 'US' } = {},
-  ): Formula {
+  return function formula(result: string, text: string, clause: string, options: { empirical?: 'SI' | 'US' } = {}): Formula {
     const expr = parseExpression(text);
     const inputs = symbolsOf(expr).map(find);
     const direct = compile(expr);
@@ -104,10 +139,8 @@ function inWorkingUnits(
  */
 export function dimensionOf(expr: Expr, of: (symbol: string) => Dimension): Dimension | undefined {
   const none: Dimension = [0, 0, 0, 0];
-  const same = (a?: Dimension, b?: Dimension) =>
-    a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined;
-  const combine = (a: Dimension, b: Dimension, sign: number): Dimension =>
-    a.map((x, i) => x + sign * b[i]!) as unknown as Dimension;
+  const same = (a?: Dimension, b?: Dimension) => (a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined);
+  const combine = (a: Dimension, b: Dimension, sign: number): Dimension => a.map((x, i) => x + sign * b[i]!) as unknown as Dimension;
   switch (expr.op) {
     case 'num':
       return none;

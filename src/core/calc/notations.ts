@@ -46,9 +46,29 @@ export const mathml: Notation = {
 };
 
 const texGreek: Record<string, string> = {
-  α: '\\alpha', β: '\\beta', γ: '\\gamma', δ: '\\delta', ε: '\\varepsilon', η: '\\eta', θ: '\\theta', κ: '\\kappa', λ: '\\lambda', μ: '\\mu', ν: '\\nu', ξ: '\\xi',
-  ρ: '\\rho', σ: '\\sigma', τ: '\\tau', φ: '\\varphi', χ: '\\chi', ψ: '\\psi', ω: '\\omega', ζ: '\\zeta', Δ: '\\Delta', Σ: '\\Sigma',
-}; // prettier-ignore
+  α: '\\alpha',
+  β: '\\beta',
+  γ: '\\gamma',
+  δ: '\\delta',
+  ε: '\\varepsilon',
+  η: '\\eta',
+  θ: '\\theta',
+  κ: '\\kappa',
+  λ: '\\lambda',
+  μ: '\\mu',
+  ν: '\\nu',
+  ξ: '\\xi',
+  ρ: '\\rho',
+  σ: '\\sigma',
+  τ: '\\tau',
+  φ: '\\varphi',
+  χ: '\\chi',
+  ψ: '\\psi',
+  ω: '\\omega',
+  ζ: '\\zeta',
+  Δ: '\\Delta',
+  Σ: '\\Sigma',
+};
 const texLetters = (s: string) => [...s].map((ch) => (texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
 const texNumber = (s: string) => s.replace(/\u202f/g, '\\,').replace(/−/g, '-');
 

@@ -12,15 +12,38 @@ export interface SymbolParts {
 }
 
 const greek: Record<string, string> = {
-  alpha: 'α', beta: 'β', gamma: 'γ', delta: 'δ', epsilon: 'ε', eta: 'η', theta: 'θ', kappa: 'κ', lambda: 'λ', mu: 'μ', nu: 'ν', xi: 'ξ',
-  rho: 'ρ', sigma: 'σ', tau: 'τ', phi: 'φ', chi: 'χ', psi: 'ψ', omega: 'ω', zeta: 'ζ', Delta: 'Δ', Sigma: 'Σ',
-}; // prettier-ignore
+  alpha: 'α',
+  beta: 'β',
+  gamma: 'γ',
+  delta: 'δ',
+  epsilon: 'ε',
+  eta: 'η',
+  theta: 'θ',
+  kappa: 'κ',
+  lambda: 'λ',
+  mu: 'μ',
+  nu: 'ν',
+  xi: 'ξ',
+  rho: 'ρ',
+  sigma: 'σ',
+  tau: 'τ',
+  phi: 'φ',
+  chi: 'χ',
+  psi: 'ψ',
+  omega: 'ω',
+  zeta: 'ζ',
+  Delta: 'Δ',
+  Sigma: 'Σ',
+};
 
 /** Splits the identifier of a symbol into what is printed. */
 export function splitSymbol(symbol: string): SymbolParts {
   const [base = '', ...subs] = symbol.split('_');
   const prime = subs.includes('prime');
-  const sub = subs.filter((s) => s !== 'prime').map((s) => greek[s] ?? s).join(',');
+  const sub = subs
+    .filter((s) => s !== 'prime')
+    .map((s) => greek[s] ?? s)
+    .join(',');
   return { base: greek[base] ?? base, sub, prime };
 }
 
@@ -70,7 +93,11 @@ export function print(expr: Expr, n: Notation, write: Write = n.sym, isNumeric =
       return n.power(isNumeric && expr.a.op === 'sym' ? n.group(rec(expr.a)) : wrap(expr.a, 5, n, rec), rec(expr.b));
     default: {
       const level = precedence[expr.op];
-      return n.binary(expr.op, wrap(expr.a, level, n, rec), wrap(expr.b, expr.op === '+' ? level : level + (expr.op === '-' ? 1 : 0), n, rec));
+      return n.binary(
+        expr.op,
+        wrap(expr.a, level, n, rec),
+        wrap(expr.b, expr.op === '+' ? level : level + (expr.op === '-' ? 1 : 0), n, rec),
+      );
     }
   }
 }

@@ -148,7 +148,16 @@ export interface DesignCode {
   leastRedistribution(m: Materials): Limit;
 
   bendingResistance(c: Calc, s: BendingSection, m: Materials): BendingResistance | undefined;
-  bendingSteel(c: Calc, moment: number, s: BendingSection, d: number, d2: number, m: Materials, delta: number, singlyOnly: boolean): RequiredSteel;
+  bendingSteel(
+    c: Calc,
+    moment: number,
+    s: BendingSection,
+    d: number,
+    d2: number,
+    m: Materials,
+    delta: number,
+    singlyOnly: boolean,
+  ): RequiredSteel;
   ductility(c: Calc, r: BendingResistance, m: Materials, delta: number): Ductility | undefined;
   minimumSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   maximumSteel(c: Calc, s: BendingSection, m: Materials): number | undefined;
@@ -158,12 +167,23 @@ export interface DesignCode {
   linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials): LinkRequirement;
   /** How far from the face the shear of a uniform load need not be checked; zero when the choice says so. */
   shearDistance(d: number): number;
-  readonly shearClauses: { readonly resistance: string; readonly crushing: string; readonly minimum: string; readonly along: string; readonly across: string };
+  readonly shearClauses: {
+    readonly resistance: string;
+    readonly crushing: string;
+    readonly minimum: string;
+    readonly along: string;
+    readonly across: string;
+  };
 
   clearSpacing(diameter: number, aggregate: number): Limit;
   layerGap(diameter: number, aggregate: number): Limit;
   /** Straight length in which a bar comes to its full design stress. */
-  anchorageLength(c: Calc, bar: { readonly diameter: number }, place: { readonly isTop: boolean; readonly h: number }, m: Materials): number;
+  anchorageLength(
+    c: Calc,
+    bar: { readonly diameter: number },
+    place: { readonly isTop: boolean; readonly h: number },
+    m: Materials,
+  ): number;
   readonly anchorageClause: string;
   /** Largest spacing of links that hold compression bars. */
   compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number): Limit;

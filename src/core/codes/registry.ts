@@ -5,7 +5,12 @@ import { annexes } from './en1992/national';
 
 /** The codes of practice, with their variants. A new code is a new folder and an entry here. */
 export const codeVariants: readonly { readonly id: CodeId; readonly variant: string; readonly title: string; readonly short: string }[] = [
-  ...annexes.map((a) => ({ id: 'en1992' as const, variant: a.id, title: `EN 1992-1-1 with ${a.title}`, short: a.id === 'uk' ? 'EN 1992 UK' : 'EN 1992' })),
+  ...annexes.map((a) => ({
+    id: 'en1992' as const,
+    variant: a.id,
+    title: `EN 1992-1-1 with ${a.title}`,
+    short: a.id === 'uk' ? 'EN 1992 UK' : 'EN 1992',
+  })),
   { id: 'aci318', variant: 'SI', title: 'ACI 318-19, SI form', short: 'ACI 318 SI' },
   { id: 'aci318', variant: 'US', title: 'ACI 318-19, US customary form', short: 'ACI 318 US' },
 ];

@@ -27,23 +27,36 @@ export function stripPictures(source: StripSource) {
   const { member, strips: s, units } = source;
   const starts = supportPositions(member);
   const length = starts[starts.length - 1]!;
-  const format = (kind: 'moment' | 'force' | 'area') => (v: number) => formatValue(v, kind, units, kind === 'area' && units === 'US' ? 2 : 0);
+  const format = (kind: 'moment' | 'force' | 'area') => (v: number) =>
+    formatValue(v, kind, units, kind === 'area' && units === 'US' ? 2 : 0);
   const hogging = negative(s.minM);
   const sagging = positive(s.maxM);
   const common = { length, x: s.x };
   const bending: StripPicture = {
-    ...common, title: 'Bending', format: format('moment'),
-    above: { demand: hogging, resistance: s.resistanceHogging, shifted: s.shiftedHogging }, below: { demand: sagging, resistance: s.resistanceSagging, shifted: s.shiftedSagging },
+    ...common,
+    title: 'Bending',
+    format: format('moment'),
+    above: { demand: hogging, resistance: s.resistanceHogging, shifted: s.shiftedHogging },
+    below: { demand: sagging, resistance: s.resistanceSagging, shifted: s.shiftedSagging },
     marks: [...spanPeaks(member, s, sagging), ...starts.flatMap((x) => supportPeak(s, hogging, x))],
-  }; // prettier-ignore
+  };
   const shear: StripPicture = {
-    ...common, title: 'Shear', format: format('force'), above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) }, below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
-    marks: [], ...(source.showNames ? { names: zoneNames(source, starts, length) } : {}),
-  }; // prettier-ignore
+    ...common,
+    title: 'Shear',
+    format: format('force'),
+    above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) },
+    below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
+    marks: [],
+    ...(source.showNames ? { names: zoneNames(source, starts, length) } : {}),
+  };
   const steel: StripPicture = {
-    ...common, title: 'Steel', format: format('area'), above: { demand: s.requiredTop, resistance: s.providedTop }, below: { demand: s.requiredBottom, resistance: s.providedBottom },
+    ...common,
+    title: 'Steel',
+    format: format('area'),
+    above: { demand: s.requiredTop, resistance: s.providedTop },
+    below: { demand: s.requiredBottom, resistance: s.providedBottom },
     marks: spanPeaks(member, s, s.requiredBottom),
-  }; // prettier-ignore
+  };
   return { bending, shear, steel };
 }
 
@@ -52,7 +65,9 @@ function spanPeaks(member: BeamInput, s: BeamStrips, values: Float64Array): Stri
   return member.spans.flatMap((_, span) => {
     let best = -1;
     for (let i = 0; i < values.length; i += 1) if (s.span[i] === span && (best < 0 || values[i]! > values[best]!)) best = i;
-    return best >= 0 && values[best]! > WORTH_A_FIGURE * most ? [{ x: s.x[best]!, side: 'below' as const, value: values[best]!, style: 'demand' as const }] : [];
+    return best >= 0 && values[best]! > WORTH_A_FIGURE * most
+      ? [{ x: s.x[best]!, side: 'below' as const, value: values[best]!, style: 'demand' as const }]
+      : [];
   });
 }
 
@@ -72,7 +87,12 @@ function zoneNames({ result, linkLabel }: StripSource, starts: readonly number[]
       const isNarrow = (zone.to - from) / length < 0.1;
       from = zone.to;
       const full = linkLabel(zone);
-      return { x, text: isNarrow ? full.replace(/^.*@ /, '@ ') : full, edit: `bars.links[${span}].zones[${k}]`, label: `Links of span ${span + 1}, zone ${k + 1}` };
+      return {
+        x,
+        text: isNarrow ? full.replace(/^.*@ /, '@ ') : full,
+        edit: `bars.links[${span}].zones[${k}]`,
+        label: `Links of span ${span + 1}, zone ${k + 1}`,
+      };
     });
   });
 }

@@ -42,16 +42,28 @@ export function elevationDrawing(p: ElevationPicture, frame: Frame): Drawing {
     ...supports(p, toX, starts, depthScale),
     ...spanDimensions(p, toX, starts),
   ];
-  return { width: frame.width, height: ELEVATION_HEIGHT, title: `Elevation, depth drawn ×${Math.max(1, Math.round(depthScale / scale))}`, shapes };
+  return {
+    width: frame.width,
+    height: ELEVATION_HEIGHT,
+    title: `Elevation, depth drawn ×${Math.max(1, Math.round(depthScale / scale))}`,
+    shapes,
+  };
 }
 
 const depthOf = (p: ElevationPicture, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
 
 function concrete(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
-  const bottom: Point[] = p.beam.spans.flatMap((_, i): Point[] => [[toX(starts[i]!), BEAM_TOP + depthOf(p, i, depthScale)], [toX(starts[i + 1]!), BEAM_TOP + depthOf(p, i, depthScale)]]); // prettier-ignore
+  const bottom: Point[] = p.beam.spans.flatMap((_, i): Point[] => [
+    [toX(starts[i]!), BEAM_TOP + depthOf(p, i, depthScale)],
+    [toX(starts[i + 1]!), BEAM_TOP + depthOf(p, i, depthScale)],
+  ]);
   const [first, last] = [bottom[0]![0], bottom[bottom.length - 1]![0]];
-  const flange = p.beam.section.shape === 'rectangular' ? [] : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
-  return [{ kind: 'path', closed: true, line: 'cut', fill: 'concreteLight', points: [[first, BEAM_TOP], ...bottom, [last, BEAM_TOP]] }, ...flange];
+  const flange =
+    p.beam.section.shape === 'rectangular' ? [] : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
+  return [
+    { kind: 'path', closed: true, line: 'cut', fill: 'concreteLight', points: [[first, BEAM_TOP], ...bottom, [last, BEAM_TOP]] },
+    ...flange,
+  ];
 }
 
 function flangeY(p: ElevationPicture, depthScale: number): number {
@@ -67,7 +79,9 @@ function links(p: ElevationPicture, toX: (x: number) => number, starts: readonly
     return zones.flatMap((zone) => {
       const count = Math.max(1, Math.round((zone.to - from) / zone.spacing));
       const step = (zone.to - from) / count;
-      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) => line([x, BEAM_TOP + 5], [x, BEAM_TOP + depthOf(p, i, depthScale) - 5], 'link'));
+      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) =>
+        line([x, BEAM_TOP + 5], [x, BEAM_TOP + depthOf(p, i, depthScale) - 5], 'link'),
+      );
       from = zone.to;
       return lines;
     });
@@ -78,7 +92,16 @@ function bars(p: ElevationPicture, toX: (x: number) => number, starts: readonly 
   const { steel, beam } = p;
   if (!steel) return [];
   const shapes: Shape[] = [];
-  const name = (at: Point, text: string, edit: string, label: string): Shape => ({ kind: 'text', at, text, style: 'strong', anchor: 'middle', edit, label, halo: true });
+  const name = (at: Point, text: string, edit: string, label: string): Shape => ({
+    kind: 'text',
+    at,
+    text,
+    style: 'strong',
+    anchor: 'middle',
+    edit,
+    label,
+    halo: true,
+  });
   steel.bottom.forEach(({ main, extra }, i) => {
     const y = BEAM_TOP + depthOf(p, i, depthScale) - 7;
     const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
@@ -89,18 +112,29 @@ function bars(p: ElevationPicture, toX: (x: number) => number, starts: readonly 
     const both = extra ? `${p.barLabel(main)} +` : p.barLabel(main);
     const shift = extra ? 16 : 0;
     shapes.push(name([middle - shift, belowY], both, `bars.bottom[${i}].main`, `Bottom bars of span ${i + 1}`));
-    if (extra) shapes.push(name([middle + 20, belowY], p.barLabel(extra.bars), `bars.bottom[${i}].extra.bars`, `Extra bottom bars of span ${i + 1}`));
+    if (extra)
+      shapes.push(
+        name([middle + 20, belowY], p.barLabel(extra.bars), `bars.bottom[${i}].extra.bars`, `Extra bottom bars of span ${i + 1}`),
+      );
     const top = BEAM_TOP + 7;
     shapes.push(line([a + 3, top], [b - 3, top], 'bar'));
     const isWide = b - a > 120;
-    if (isWide) shapes.push(name([middle, BEAM_TOP - 4], p.barLabel(steel.top[i]!.main), `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
+    if (isWide)
+      shapes.push(name([middle, BEAM_TOP - 4], p.barLabel(steel.top[i]!.main), `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
   });
   steel.support.forEach((run, j) => {
     if (!run) return;
     const y = BEAM_TOP + 11;
     shapes.push(line([toX(run.from), y], [toX(run.to), y], 'barHeavy'));
     const isEnd = j === 0 ? 22 : j === beam.spans.length ? -22 : 0;
-    shapes.push(name([toX(starts[j]!) + isEnd, BEAM_TOP - 4], p.barLabel(run.bars), `bars.support[${j}].bars`, `Top bars over support ${supportName(j)}`));
+    shapes.push(
+      name(
+        [toX(starts[j]!) + isEnd, BEAM_TOP - 4],
+        p.barLabel(run.bars),
+        `bars.support[${j}].bars`,
+        `Top bars over support ${supportName(j)}`,
+      ),
+    );
   });
   return shapes;
 }
@@ -115,20 +149,75 @@ function supports(p: ElevationPicture, toX: (x: number) => number, starts: reado
     const circle: Shape[] = [
       line([x, base + 4], [x, gridY - 9], 'grid'),
       { kind: 'circle', at: [x, gridY], r: 9, line: 'axis', fill: 'surface' },
-      { kind: 'text', at: [x, gridY + 4], text: supportName(j), style: 'plain', anchor: 'middle', edit, label: `Support ${supportName(j)}: ${s.type}` },
+      {
+        kind: 'text',
+        at: [x, gridY + 4],
+        text: supportName(j),
+        style: 'plain',
+        anchor: 'middle',
+        edit,
+        label: `Support ${supportName(j)}: ${s.type}`,
+      },
     ];
     if (s.type === 'free') return circle;
     if (s.type === 'fixed') {
       const side = j === 0 ? -1 : 1;
-      return [line([x, BEAM_TOP - 8], [x, base + 8], 'cut'), ...Array.from({ length: 7 }, (_, k) => line([x, BEAM_TOP - 6 + k * 11], [x + side * 7, BEAM_TOP + k * 11], 'dim')), ...circle];
+      return [
+        line([x, BEAM_TOP - 8], [x, base + 8], 'cut'),
+        ...Array.from({ length: 7 }, (_, k) => line([x, BEAM_TOP - 6 + k * 11], [x + side * 7, BEAM_TOP + k * 11], 'dim')),
+        ...circle,
+      ];
     }
     if (s.width > 0) {
       const half = Math.max(4, (toX(starts[j]! + s.width / 2) - toX(starts[j]! - s.width / 2)) / 2);
       const l = x - half;
       const r = x + half;
-      return [{ kind: 'path', line: 'outline', fill: 'concreteLight', points: [[l, base], [l, base + 18], [(l + r) / 2 - 2, base + 15], [(l + r) / 2 + 2, base + 21], [r, base + 18], [r, base]] }, ...circle];
+      return [
+        {
+          kind: 'path',
+          line: 'outline',
+          fill: 'concreteLight',
+          points: [
+            [l, base],
+            [l, base + 18],
+            [(l + r) / 2 - 2, base + 15],
+            [(l + r) / 2 + 2, base + 21],
+            [r, base + 18],
+            [r, base],
+          ],
+        },
+        ...circle,
+      ];
     }
-    const zigzag: Shape[] = s.type === 'spring' ? [{ kind: 'path', line: 'outline', points: [[x, base], [x + 5, base + 3], [x - 5, base + 7], [x + 5, base + 11], [x - 5, base + 15], [x, base + 18]] }] : [{ kind: 'path', closed: true, line: 'outline', fill: 'surface', points: [[x, base], [x + 8, base + 14], [x - 8, base + 14]] }];
+    const zigzag: Shape[] =
+      s.type === 'spring'
+        ? [
+            {
+              kind: 'path',
+              line: 'outline',
+              points: [
+                [x, base],
+                [x + 5, base + 3],
+                [x - 5, base + 7],
+                [x + 5, base + 11],
+                [x - 5, base + 15],
+                [x, base + 18],
+              ],
+            },
+          ]
+        : [
+            {
+              kind: 'path',
+              closed: true,
+              line: 'outline',
+              fill: 'surface',
+              points: [
+                [x, base],
+                [x + 8, base + 14],
+                [x - 8, base + 14],
+              ],
+            },
+          ];
     return [...zigzag, line([x - 12, base + 18], [x + 12, base + 18], 'axis'), ...circle];
   });
 }
@@ -161,14 +250,26 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
       const place = Math.round(x / 40);
       const above = atPlace.get(place) ?? 0;
       atPlace.set(place, above + 1);
-      return [...arrow([x, 40], [x, BEAM_TOP - 1], 'load', 'demandSolid', 7), { kind: 'text', at: [x + 5, 44 - 13 * above], text, style: 'demand', edit, label: name, halo: true }];
+      return [
+        ...arrow([x, 40], [x, BEAM_TOP - 1], 'load', 'demandSolid', 7),
+        { kind: 'text', at: [x + 5, 44 - 13 * above], text, style: 'demand', edit, label: name, halo: true },
+      ];
     }
     if (load.type === 'moment') {
       const x = toX(starts[load.span]! + load.at);
       const isClockwise = load.moment >= 0;
-      const arc = arcPoints([x, BEAM_TOP + 24], 12, isClockwise ? Math.PI * 1.25 : -Math.PI / 4, isClockwise ? -Math.PI / 4 : Math.PI * 1.25);
+      const arc = arcPoints(
+        [x, BEAM_TOP + 24],
+        12,
+        isClockwise ? Math.PI * 1.25 : -Math.PI / 4,
+        isClockwise ? -Math.PI / 4 : Math.PI * 1.25,
+      );
       const tip = arc[arc.length - 1]!;
-      return [{ kind: 'path', points: arc, line: 'load' }, ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandSolid', 6), { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true }];
+      return [
+        { kind: 'path', points: arc, line: 'load' },
+        ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandSolid', 6),
+        { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true },
+      ];
     }
     const row = isPermanent ? 'permanent' : 'variable';
     const y = rows[row];
@@ -178,9 +279,23 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
       const [a, b] = [toX(starts[l.span]! + l.from), toX(starts[l.span]! + l.to)];
       const [ha, hb] = [BAND * Math.max(0.25, Math.abs(l.start) / highest), BAND * Math.max(0.25, Math.abs(l.end) / highest)];
       const bottom = y + BAND;
-      const ticks = Array.from({ length: Math.max(1, Math.floor((b - a) / 22)) }, (_, t) => a + ((t + 0.5) * (b - a)) / Math.max(1, Math.floor((b - a) / 22)));
+      const ticks = Array.from(
+        { length: Math.max(1, Math.floor((b - a) / 22)) },
+        (_, t) => a + ((t + 0.5) * (b - a)) / Math.max(1, Math.floor((b - a) / 22)),
+      );
       return [
-        { kind: 'path', closed: true, line: isPermanent ? 'load' : 'loadVariable', fill: isPermanent ? 'permanentWash' : 'none', points: [[a, bottom], [a, bottom - ha], [b, bottom - hb], [b, bottom]] },
+        {
+          kind: 'path',
+          closed: true,
+          line: isPermanent ? 'load' : 'loadVariable',
+          fill: isPermanent ? 'permanentWash' : 'none',
+          points: [
+            [a, bottom],
+            [a, bottom - ha],
+            [b, bottom - hb],
+            [b, bottom],
+          ],
+        },
         ...ticks.flatMap((x) => arrow([x, bottom - BAND + 4], [x, bottom - 1.5], 'load', 'demandSolid', 3.5)),
       ];
     });
@@ -189,7 +304,10 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
     const at = toX(starts[first.span]! + first.from) + 10;
     taken[row] += 1;
     const offset = (taken[row] - 1) * 92;
-    return [...shapes, { kind: 'text', at: [Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, style: 'demand', edit, label: name, halo: true }];
+    return [
+      ...shapes,
+      { kind: 'text', at: [Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, style: 'demand', edit, label: name, halo: true },
+    ];
   });
 }
 

@@ -9,7 +9,15 @@ export interface SectionPicture {
   readonly legs: number;
   readonly top: Placement;
   readonly bottom: Placement;
-  readonly labels: { readonly top: string; readonly bottom: string; readonly links: string; readonly b: string; readonly h: string; readonly flange?: string; readonly flangeDepth?: string };
+  readonly labels: {
+    readonly top: string;
+    readonly bottom: string;
+    readonly links: string;
+    readonly b: string;
+    readonly h: string;
+    readonly flange?: string;
+    readonly flangeDepth?: string;
+  };
   /** Values edited at the labels. */
   readonly edits: { readonly top?: string; readonly bottom?: string; readonly links?: string };
   /** Depth of the stress block and the face it lies at. */
@@ -61,7 +69,8 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   if (p.labels.flange) {
     const middle = o.shape === 'invertedT' ? at(0, o.flangeDepth / 2)[1] : at(0, o.h - o.flangeDepth / 2)[1];
     shapes.push(label([at(reach, 0)[0] + 6, middle - 1], p.labels.flange, 'start', 'section.flangeWidth', 'Flange width'));
-    if (p.labels.flangeDepth) shapes.push(label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
+    if (p.labels.flangeDepth)
+      shapes.push(label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
   }
   return { width, height, title: 'Section', shapes };
 }
@@ -73,14 +82,19 @@ function label(at: Point, text: string, anchor: 'start' | 'middle', edit: string
 }
 
 /** The part of the outline between two heights, hatched as compressed. */
-function compressed(points: readonly (readonly [number, number])[], from: number, to: number, at: (x: number, y: number) => Point): Shape[] {
+function compressed(
+  points: readonly (readonly [number, number])[],
+  from: number,
+  to: number,
+  at: (x: number, y: number) => Point,
+): Shape[] {
   const levels = [...new Set([from, to, ...points.map(([, y]) => y).filter((y) => y > from && y < to)])].sort((a, b) => a - b);
   return levels.slice(1).map((upper, i) => {
     const lower = levels[i]!;
     const middle = (lower + upper) / 2;
     const crossings = points.flatMap(([x1, y1], k) => {
       const [x2, y2] = points[(k + 1) % points.length]!;
-      return (y1 > middle) !== (y2 > middle) ? [x1 + ((x2 - x1) * (middle - y1)) / (y2 - y1)] : [];
+      return y1 > middle !== y2 > middle ? [x1 + ((x2 - x1) * (middle - y1)) / (y2 - y1)] : [];
     });
     const [l, r] = [Math.min(...crossings), Math.max(...crossings)];
     return { kind: 'path', closed: true, fill: 'compression', points: [at(l, lower), at(r, lower), at(r, upper), at(l, upper)] } as const;
@@ -95,5 +109,18 @@ function breakMark(at: (x: number, y: number) => Point, x: number, o: BeamOutlin
   const [, y2] = at(x, high);
   if (o.shape === 'L' && x < 0) return [];
   const m = (y1 + y2) / 2;
-  return [{ kind: 'path', line: 'dim', points: [[px, y1 + 5], [px, m + 4], [px - 3, m + 1], [px + 3, m - 1], [px, m - 4], [px, y2 - 5]] }];
+  return [
+    {
+      kind: 'path',
+      line: 'dim',
+      points: [
+        [px, y1 + 5],
+        [px, m + 4],
+        [px - 3, m + 1],
+        [px + 3, m - 1],
+        [px, m - 4],
+        [px, y2 - 5],
+      ],
+    },
+  ];
 }

@@ -3,17 +3,52 @@
  * name that each renderer knows. A text with `edit` is the place where that value is edited.
  */
 export type LineStyle =
-  | 'cut' | 'outline' | 'tentative' | 'dim' | 'tick' | 'axis' | 'rule' | 'grid' | 'bar' | 'barHeavy' | 'link' | 'demand' | 'resistance' | 'shifted' | 'excess' | 'load' | 'loadVariable' | 'station'; // prettier-ignore
+  | 'cut'
+  | 'outline'
+  | 'tentative'
+  | 'dim'
+  | 'tick'
+  | 'axis'
+  | 'rule'
+  | 'grid'
+  | 'bar'
+  | 'barHeavy'
+  | 'link'
+  | 'demand'
+  | 'resistance'
+  | 'shifted'
+  | 'excess'
+  | 'load'
+  | 'loadVariable'
+  | 'station';
 
 export type FillStyle =
-  | 'none' | 'concrete' | 'concreteLight' | 'compression' | 'steel' | 'demandWash' | 'demandSolid' | 'resistanceWash' | 'excessHatch' | 'permanentWash' | 'surface' | 'ebony'; // prettier-ignore
+  | 'none'
+  | 'concrete'
+  | 'concreteLight'
+  | 'compression'
+  | 'steel'
+  | 'demandWash'
+  | 'demandSolid'
+  | 'resistanceWash'
+  | 'excessHatch'
+  | 'permanentWash'
+  | 'surface'
+  | 'ebony';
 
 export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' | 'over' | 'symbol';
 
 export type Point = readonly [x: number, y: number];
 
 export type Shape =
-  | { readonly kind: 'path'; readonly points: readonly Point[]; readonly closed?: boolean; readonly line?: LineStyle; readonly fill?: FillStyle; readonly edit?: string }
+  | {
+      readonly kind: 'path';
+      readonly points: readonly Point[];
+      readonly closed?: boolean;
+      readonly line?: LineStyle;
+      readonly fill?: FillStyle;
+      readonly edit?: string;
+    }
   | { readonly kind: 'circle'; readonly at: Point; readonly r: number; readonly line?: LineStyle; readonly fill?: FillStyle }
   | {
       readonly kind: 'text';
@@ -49,9 +84,16 @@ export function dimension(a: Point, b: Point, text: string, edit?: string, label
     tick(a),
     tick(b),
     {
-      kind: 'text', at: isVertical ? [middle[0] - 4, middle[1]] : [middle[0], middle[1] - 3.5], text, style: 'plain', anchor: 'middle', halo: true,
-      ...(isVertical ? { turn: 90 } : {}), ...(edit ? { edit } : {}), ...(label ? { label } : {}),
-    }, // prettier-ignore
+      kind: 'text',
+      at: isVertical ? [middle[0] - 4, middle[1]] : [middle[0], middle[1] - 3.5],
+      text,
+      style: 'plain',
+      anchor: 'middle',
+      halo: true,
+      ...(isVertical ? { turn: 90 } : {}),
+      ...(edit ? { edit } : {}),
+      ...(label ? { label } : {}),
+    },
   ];
 }
 
@@ -61,7 +103,15 @@ export function arrow(from: Point, to: Point, style: LineStyle, fill: FillStyle,
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
   const base: Point = [to[0] - ux * head, to[1] - uy * head];
   const half = head * 0.42;
-  return [line(from, base, style), { kind: 'path', closed: true, fill, points: [to, [base[0] - uy * half, base[1] + ux * half], [base[0] + uy * half, base[1] - ux * half]] }];
+  return [
+    line(from, base, style),
+    {
+      kind: 'path',
+      closed: true,
+      fill,
+      points: [to, [base[0] - uy * half, base[1] + ux * half], [base[0] + uy * half, base[1] - ux * half]],
+    },
+  ];
 }
 
 /** Points of an arc, for three-quarter arrows of moments. */

@@ -20,16 +20,24 @@ export interface StripPicture {
 /** Draws a strip. Where demand leaves resistance the difference is hatched. */
 export function stripDrawing(p: StripPicture, frame: Frame, height: number, supports: readonly number[]): Drawing {
   const toX = (x: number) => frame.left + (x / p.length) * (frame.right - frame.left);
-  const largest = (side: StripPicture['above']) => Math.max(...finite(side.demand), ...finite(side.resistance), ...(side.shifted ? finite(side.shifted) : []), 0);
+  const largest = (side: StripPicture['above']) =>
+    Math.max(...finite(side.demand), ...finite(side.resistance), ...(side.shifted ? finite(side.shifted) : []), 0);
   const [up, down] = [largest(p.above), largest(p.below)];
   const foot = p.names ? 16 : 2;
   const room = height - foot - 18;
   const scale = room / Math.max(up + down, 1e-9);
   const zero = 12 + up * scale;
-  const curve = (values: ArrayLike<number>, sign: 1 | -1): Point[] => Array.from(p.x, (x, i) => [toX(x), zero - sign * Math.min(values[i]! || 0, 1e30) * scale]);
+  const curve = (values: ArrayLike<number>, sign: 1 | -1): Point[] =>
+    Array.from(p.x, (x, i) => [toX(x), zero - sign * Math.min(values[i]! || 0, 1e30) * scale]);
   const shapes: Shape[] = supports.map((x) => line([toX(x), 2], [toX(x), height - foot], 'grid'));
-  for (const [side, sign] of [[p.above, 1], [p.below, -1]] as const) {
-    const base: Point[] = [[toX(p.length), zero], [toX(0), zero]];
+  for (const [side, sign] of [
+    [p.above, 1],
+    [p.below, -1],
+  ] as const) {
+    const base: Point[] = [
+      [toX(p.length), zero],
+      [toX(0), zero],
+    ];
     shapes.push({ kind: 'path', closed: true, points: [...curve(side.resistance, sign), ...base], fill: 'resistanceWash' });
     shapes.push({ kind: 'path', closed: true, points: [...curve(side.demand, sign), ...base], fill: 'demandWash' });
     shapes.push(...excess(p.x, side, toX, (v) => zero - sign * v * scale));
@@ -41,10 +49,26 @@ export function stripDrawing(p: StripPicture, frame: Frame, height: number, supp
   shapes.push(...axis(p, frame, zero, scale, up, down));
   for (const mark of p.marks) {
     const y = zero - (mark.side === 'above' ? 1 : -1) * mark.value * scale;
-    shapes.push({ kind: 'text', at: [toX(mark.x), mark.side === 'above' ? Math.max(y + 13, 10) : Math.min(y - 4, height - foot)], text: p.format(mark.value), style: mark.style, anchor: 'middle', halo: true });
+    shapes.push({
+      kind: 'text',
+      at: [toX(mark.x), mark.side === 'above' ? Math.max(y + 13, 10) : Math.min(y - 4, height - foot)],
+      text: p.format(mark.value),
+      style: mark.style,
+      anchor: 'middle',
+      halo: true,
+    });
   }
   for (const n of p.names ?? []) {
-    shapes.push({ kind: 'text', at: [toX(n.x), height - 3], text: n.text, style: 'small', anchor: 'middle', halo: true, ...(n.edit ? { edit: n.edit } : {}), ...(n.label ? { label: n.label } : {}) });
+    shapes.push({
+      kind: 'text',
+      at: [toX(n.x), height - 3],
+      text: n.text,
+      style: 'small',
+      anchor: 'middle',
+      halo: true,
+      ...(n.edit ? { edit: n.edit } : {}),
+      ...(n.label ? { label: n.label } : {}),
+    });
   }
   return { width: frame.width, height, title: p.title, shapes };
 }
@@ -53,7 +77,13 @@ const finite = (values: ArrayLike<number>) => Array.from(values).filter(Number.i
 
 /** Figures of the axis at round values on both sides of zero. */
 function axis(p: StripPicture, frame: Frame, zero: number, scale: number, up: number, down: number): Shape[] {
-  const figure = (value: number, sign: 1 | -1): Shape => ({ kind: 'text', at: [frame.left - 6, zero - sign * value * scale + 4], text: p.format(value), style: 'small', anchor: 'end' });
+  const figure = (value: number, sign: 1 | -1): Shape => ({
+    kind: 'text',
+    at: [frame.left - 6, zero - sign * value * scale + 4],
+    text: p.format(value),
+    style: 'small',
+    anchor: 'end',
+  });
   const shapes: Shape[] = [figure(0, 1)];
   if (up * scale > 24) shapes.push(figure(roundValue(up), 1));
   if (down * scale > 24) shapes.push(figure(roundValue(down), -1));
@@ -79,7 +109,8 @@ function excess(x: ArrayLike<number>, side: StripPicture['above'], toX: (x: numb
       upper.push([toX(x[i]!), toY(demand[i]!)]);
       lower.push([toX(x[i]!), toY(side.resistance[i]!)]);
     } else if (upper.length > 0) {
-      if (upper.length > 1) areas.push({ kind: 'path', closed: true, fill: 'excessHatch', line: 'excess', points: [...upper, ...lower.reverse()] });
+      if (upper.length > 1)
+        areas.push({ kind: 'path', closed: true, fill: 'excessHatch', line: 'excess', points: [...upper, ...lower.reverse()] });
       upper = [];
       lower = [];
     }

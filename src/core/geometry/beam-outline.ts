@@ -61,14 +61,46 @@ function integrate(o: BeamOutline): GrossProperties {
 /** Corner points of the outline, anticlockwise from the bottom left corner of the web; x = 0 on the web's axis. */
 export function outlinePoints(o: BeamOutline): (readonly [x: number, y: number])[] {
   const w = o.b / 2;
-  if (o.shape === 'rectangular') return [[-w, 0], [w, 0], [w, o.h], [-w, o.h]]; // prettier-ignore
+  if (o.shape === 'rectangular')
+    return [
+      [-w, 0],
+      [w, 0],
+      [w, o.h],
+      [-w, o.h],
+    ];
   const left = o.shape === 'L' ? w : o.flangeWidth / 2;
   const right = o.shape === 'L' ? o.flangeWidth - w : o.flangeWidth / 2;
   const y = o.h - o.flangeDepth;
   if (o.shape === 'invertedT') {
     const f = o.flangeDepth;
-    return [[-left, 0], [right, 0], [right, f], [w, f], [w, o.h], [-w, o.h], [-w, f], [-left, f]]; // prettier-ignore
+    return [
+      [-left, 0],
+      [right, 0],
+      [right, f],
+      [w, f],
+      [w, o.h],
+      [-w, o.h],
+      [-w, f],
+      [-left, f],
+    ];
   }
-  if (o.shape === 'L') return [[-w, 0], [w, 0], [w, y], [right, y], [right, o.h], [-w, o.h]]; // prettier-ignore
-  return [[-w, 0], [w, 0], [w, y], [right, y], [right, o.h], [-left, o.h], [-left, y], [-w, y]]; // prettier-ignore
+  if (o.shape === 'L')
+    return [
+      [-w, 0],
+      [w, 0],
+      [w, y],
+      [right, y],
+      [right, o.h],
+      [-w, o.h],
+    ];
+  return [
+    [-w, 0],
+    [w, 0],
+    [w, y],
+    [right, y],
+    [right, o.h],
+    [-left, o.h],
+    [-left, y],
+    [-w, y],
+  ];
 }

@@ -42,8 +42,19 @@ const us: readonly Bar[] = [
 
 /** The same bars under their soft-metric designations, with the nominal metric areas of ASTM A615M. */
 const softMetric: readonly Bar[] = (
-  [['10', 9.5, 71, 0.56], ['13', 12.7, 129, 0.994], ['16', 15.9, 199, 1.552], ['19', 19.1, 284, 2.235], ['22', 22.2, 387, 3.042], ['25', 25.4, 510, 3.973],
-   ['29', 28.7, 645, 5.06], ['32', 32.3, 819, 6.404], ['36', 35.8, 1006, 7.907], ['43', 43.0, 1452, 11.38], ['57', 57.3, 2581, 20.24]] as const // prettier-ignore
+  [
+    ['10', 9.5, 71, 0.56],
+    ['13', 12.7, 129, 0.994],
+    ['16', 15.9, 199, 1.552],
+    ['19', 19.1, 284, 2.235],
+    ['22', 22.2, 387, 3.042],
+    ['25', 25.4, 510, 3.973],
+    ['29', 28.7, 645, 5.06],
+    ['32', 32.3, 819, 6.404],
+    ['36', 35.8, 1006, 7.907],
+    ['43', 43.0, 1452, 11.38],
+    ['57', 57.3, 2581, 20.24],
+  ] as const
 ).map(([name, diameter, area, kgPerMetre]) => ({ name: `No.${name}`, diameter, area, massPerLength: kgPerMetre / 1000 }));
 
 /** Metric sizes with nominal area pi d2/4 (EN 10080). */

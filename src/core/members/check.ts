@@ -73,9 +73,17 @@ export function guarded(base: Pick<Check, 'id' | 'family' | 'title' | 'clause' |
 export function topicsNotCovered(topics: readonly { readonly title: string; readonly clause: string }[]): DerivableCheck[] {
   return topics.map(({ title, clause }) =>
     makeCheck({
-      id: `not-covered-${title.toLowerCase().replace(/[^a-z]+/g, '-')}`, family: 'detailing', title, clause, demand: null, capacity: null, utilisation: null, status: 'notCovered',
-      place: { x: null, label: '' }, reason: 'Not covered here yet: check it by other means.',
-    }), // prettier-ignore
+      id: `not-covered-${title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
+      family: 'detailing',
+      title,
+      clause,
+      demand: null,
+      capacity: null,
+      utilisation: null,
+      status: 'notCovered',
+      place: { x: null, label: '' },
+      reason: 'Not covered here yet: check it by other means.',
+    }),
   );
 }
 

@@ -33,11 +33,15 @@ export function writeFileQuantity(value: number, kind: FileQuantity): number {
 }
 
 /** Faults in the units block of a file. */
-export function readFileUnits(raw: unknown): { readonly units: FileUnits; readonly faults: { readonly path: string; readonly reason: string }[] } {
+export function readFileUnits(raw: unknown): {
+  readonly units: FileUnits;
+  readonly faults: { readonly path: string; readonly reason: string }[];
+} {
   const units: Record<string, string> = { ...fileUnitDefaults };
   const faults: { path: string; reason: string }[] = [];
   if (raw === undefined) return { units: units as FileUnits, faults };
-  if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) return { units: units as FileUnits, faults: [{ path: 'units', reason: 'must be an object of units' }] };
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
+    return { units: units as FileUnits, faults: [{ path: 'units', reason: 'must be an object of units' }] };
   for (const [kind, name] of Object.entries(raw)) {
     if (!(kind in fileUnitDefaults)) continue;
     const unit = typeof name === 'string' ? findUnit(name) : undefined;

@@ -14,7 +14,10 @@ export function barLabel(group: BarGroup, project: Pick<Project, 'code'>): strin
 }
 
 /** "H8 @ 150" or "#3 @ 6 in": size and spacing of links. */
-export function linkLabel(zone: { readonly size: string; readonly spacing: number; readonly legs: number }, project: Pick<Project, 'code' | 'display'>): string {
+export function linkLabel(
+  zone: { readonly size: string; readonly spacing: number; readonly legs: number },
+  project: Pick<Project, 'code' | 'display'>,
+): string {
   const size = /^\d/.test(zone.size) ? `${barPrefix(project)}${zone.size}` : zone.size;
   const spacing = project.display === 'US' ? `${Number((zone.spacing / 25.4).toFixed(2))} in` : String(Math.round(zone.spacing));
   return `${zone.legs > 2 ? `${zone.legs} legs ` : ''}${size} @ ${spacing}`;
@@ -29,8 +32,10 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
 /** The bars of a beam in a few words: most bottom bars, most top bars, closest links. */
 export function steelLabel(project: Project, steel: BeamSteel): string {
   const bottom = steel.bottom.map((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])].filter((g) => g.count > 0));
-  const most = <T>(list: readonly T[], weight: (t: T) => number): T | undefined => (list.length > 0 ? list.reduce((a, b) => (weight(b) > weight(a) ? b : a)) : undefined);
-  const count = (groups: readonly BarGroup[]) => groups.reduce((sum, g) => sum + g.count * (parseFloat(g.size.replace(/\D+/g, '')) || 0) ** 2, 0);
+  const most = <T>(list: readonly T[], weight: (t: T) => number): T | undefined =>
+    list.length > 0 ? list.reduce((a, b) => (weight(b) > weight(a) ? b : a)) : undefined;
+  const count = (groups: readonly BarGroup[]) =>
+    groups.reduce((sum, g) => sum + g.count * (parseFloat(g.size.replace(/\D+/g, '')) || 0) ** 2, 0);
   const lower = most(bottom, count);
   const upper = most([...steel.support.flatMap((s) => (s ? [[s.bars]] : [])), ...steel.top.map((t) => [t.main])], count);
   const links = most(steel.links.flat(), (z) => 1 / z.spacing);

@@ -67,11 +67,18 @@ export function codeOf(project: Pick<Project, 'code'>, member: Pick<Member, 'cho
 }
 
 /** The one way through: a validated member to its result. Pure. */
-export function designMember(project: Pick<Project, 'code' | 'display'>, member: Member, derive: DesignOptions['derive'] = []): MemberResult {
+export function designMember(
+  project: Pick<Project, 'code' | 'display'>,
+  member: Member,
+  derive: DesignOptions['derive'] = [],
+): MemberResult {
   return designBeam(member, codeOf(project, member), { derive, units: project.display });
 }
 
 /** The decision that stands for a check: one that was made, and for a utilisation not lower than today's. */
-export function decisionFor(member: Pick<Member, 'decisions'>, check: { readonly id: string; readonly utilisation: number | null }): Decision | undefined {
+export function decisionFor(
+  member: Pick<Member, 'decisions'>,
+  check: { readonly id: string; readonly utilisation: number | null },
+): Decision | undefined {
   return member.decisions.find((d) => d.check === check.id && check.utilisation !== null && check.utilisation <= d.utilisation + 0.005);
 }

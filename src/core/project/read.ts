@@ -19,7 +19,10 @@ export function readProject(raw: unknown): ReadResult {
   if (raw.format !== 'intarsia') return refuse('format', 'This is not an Intarsia project: "format" must be "intarsia".');
   if (typeof raw.version !== 'number') return refuse('version', 'The version is missing.');
   if (raw.version > FORMAT_VERSION)
-    return refuse('version', `The file has format version ${raw.version}; this program reads up to ${FORMAT_VERSION}. Open it with a newer program.`);
+    return refuse(
+      'version',
+      `The file has format version ${raw.version}; this program reads up to ${FORMAT_VERSION}. Open it with a newer program.`,
+    );
   const current = migrate(raw);
   const settings = codeSettings(current.code);
   if (typeof settings === 'string') return refuse('code', settings);
@@ -29,8 +32,10 @@ export function readProject(raw: unknown): ReadResult {
   try {
     const cast = schema.validateSync({ ...converted, code: settings }, { abortEarly: false }) as unknown as Project;
     if (faults.length > 0) return { ok: false, faults };
-    const { units: _units, ...project } = cast as Project & { units?: unknown };
-    return { ok: true, project: { ...project, version: FORMAT_VERSION, members: uniqueIds(project.members.map(completeBeam)) } };
+    const project: Project & { units?: unknown } = { ...cast, version: FORMAT_VERSION, members: uniqueIds(cast.members.map(completeBeam)) };
+    // The units of the file are no part of the project: it is in internal units from here on.
+    delete project.units;
+    return { ok: true, project };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const list = error.inner.length > 0 ? error.inner : [error];
@@ -44,7 +49,8 @@ function codeSettings(raw: unknown): CodeSettings | string {
   if (!isObject(raw)) return 'must be an object with "id" and "variant"';
   const id = raw.id ?? 'en1992';
   const variant = raw.variant ?? (id === 'aci318' ? 'SI' : 'recommended');
-  if (typeof id !== 'string' || typeof variant !== 'string' || !isKnownVariant(id, variant)) return `There is no code "${String(id)}" with variant "${String(variant)}" here.`;
+  if (typeof id !== 'string' || typeof variant !== 'string' || !isKnownVariant(id, variant))
+    return `There is no code "${String(id)}" with variant "${String(variant)}" here.`;
   return { id: id as CodeSettings['id'], variant, choices: (raw.choices ?? {}) as CodeSettings['choices'] };
 }
 

@@ -6,13 +6,14 @@ import type { FileQuantity } from './file-units';
 const quantity = (kind: FileQuantity) => number().typeError('must be a number').meta({ quantity: kind });
 const text = (max = 200) => string().typeError('must be a text').max(max, `must have at most ${max} characters`).default('');
 const oneOf = <T extends string>(values: readonly T[], fallback: T) =>
-  string().oneOf(values as T[], `must be one of: ${values.join(', ')}`).default(fallback);
+  string()
+    .oneOf(values as T[], `must be one of: ${values.join(', ')}`)
+    .default(fallback);
 const list = <S extends AnySchema>(of: S, max: number) => array(of).max(max, `must have at most ${max} entries`).default([]);
 
-const barGroup = object({
-  count: number().typeError('must be a number').required('is missing'),
-  size: string().required('is missing'),
-}).nullable().default(null);
+const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
+  .nullable()
+  .default(null);
 
 const outlineFields = {
   shape: string().oneOf(['rectangular', 'T', 'L', 'invertedT'], 'must be one of: rectangular, T, L, invertedT'),
@@ -22,10 +23,7 @@ const outlineFields = {
   flangeDepth: quantity('length'),
 };
 
-const span = object({
-  length: quantity('length').required('is missing'),
-  section: object(outlineFields).default({}),
-});
+const span = object({ length: quantity('length').required('is missing'), section: object(outlineFields).default({}) });
 
 const support = object({
   type: oneOf(['pinned', 'fixed', 'free', 'spring'], 'pinned'),
@@ -44,21 +42,71 @@ const loadCase = object({
   pattern: boolean().when('nature', ([nature], schema) => schema.default(nature === 'imposed')),
 });
 
-const spanIndex = number().typeError('must be the number of a span').integer('must be a whole number').min(0, 'must be 0 or more').default(0);
+const spanIndex = number()
+  .typeError('must be the number of a span')
+  .integer('must be a whole number')
+  .min(0, 'must be 0 or more')
+  .default(0);
 const loadBase = { case: string().required('is missing'), note: text(120) };
 const loads = {
-  uniform: object({ type: string(), ...loadBase, span: mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v)).typeError('must be "all" or the number of a span').default('all'), value: quantity('lineLoad').required('is missing') }),
-  partial: object({ type: string(), ...loadBase, span: spanIndex, from: quantity('length').required('is missing'), to: quantity('length').required('is missing'), value: quantity('lineLoad').required('is missing') }),
-  trapezoidal: object({ type: string(), ...loadBase, span: spanIndex, from: quantity('length').required('is missing'), to: quantity('length').required('is missing'), start: quantity('lineLoad').required('is missing'), end: quantity('lineLoad').required('is missing') }),
-  point: object({ type: string(), ...loadBase, span: spanIndex, at: quantity('length').required('is missing'), force: quantity('force').required('is missing') }),
-  moment: object({ type: string(), ...loadBase, span: spanIndex, at: quantity('length').required('is missing'), moment: quantity('moment').required('is missing') }),
-}; // prettier-ignore
+  uniform: object({
+    type: string(),
+    ...loadBase,
+    span: mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
+      .typeError('must be "all" or the number of a span')
+      .default('all'),
+    value: quantity('lineLoad').required('is missing'),
+  }),
+  partial: object({
+    type: string(),
+    ...loadBase,
+    span: spanIndex,
+    from: quantity('length').required('is missing'),
+    to: quantity('length').required('is missing'),
+    value: quantity('lineLoad').required('is missing'),
+  }),
+  trapezoidal: object({
+    type: string(),
+    ...loadBase,
+    span: spanIndex,
+    from: quantity('length').required('is missing'),
+    to: quantity('length').required('is missing'),
+    start: quantity('lineLoad').required('is missing'),
+    end: quantity('lineLoad').required('is missing'),
+  }),
+  point: object({
+    type: string(),
+    ...loadBase,
+    span: spanIndex,
+    at: quantity('length').required('is missing'),
+    force: quantity('force').required('is missing'),
+  }),
+  moment: object({
+    type: string(),
+    ...loadBase,
+    span: spanIndex,
+    at: quantity('length').required('is missing'),
+    moment: quantity('moment').required('is missing'),
+  }),
+};
 const load = lazy((value: { type?: string } | undefined): Schema => {
   const known = loads[value?.type as keyof typeof loads];
-  return known ?? object({ type: string().required('is missing').oneOf(Object.keys(loads), `must be one of: ${Object.keys(loads).join(', ')}`) });
+  return (
+    known ??
+    object({
+      type: string()
+        .required('is missing')
+        .oneOf(Object.keys(loads), `must be one of: ${Object.keys(loads).join(', ')}`),
+    })
+  );
 });
 
-const forces = object({ place: text(60), combination: text(60), moment: quantity('moment').default(0), shear: quantity('force').default(0) });
+const forces = object({
+  place: text(60),
+  combination: text(60),
+  moment: quantity('moment').default(0),
+  shear: quantity('force').default(0),
+});
 
 const linkZone = object({
   to: quantity('length').required('is missing'),
@@ -66,12 +114,19 @@ const linkZone = object({
   legs: number().required('is missing'),
   spacing: quantity('length').required('is missing'),
 });
-const extra = object({ bars: barGroup, from: quantity('length').nullable().default(null), to: quantity('length').nullable().default(null) });
+const extra = object({
+  bars: barGroup,
+  from: quantity('length').nullable().default(null),
+  to: quantity('length').nullable().default(null),
+});
 const bars = object({
   bottom: list(object({ main: barGroup, extra }), 22),
   top: list(object({ main: barGroup }), 22),
   links: list(object({ zones: array(linkZone).nullable().default(null) }), 22),
-  support: list(object({ bars: barGroup, left: quantity('length').nullable().default(null), right: quantity('length').nullable().default(null) }), 23),
+  support: list(
+    object({ bars: barGroup, left: quantity('length').nullable().default(null), right: quantity('length').nullable().default(null) }),
+    23,
+  ),
 });
 
 const combination = object({
@@ -83,7 +138,13 @@ const combination = object({
   isOwn: boolean().default(true),
 });
 
-const textMap = mixed<Record<string, string>>().test('texts', 'must be an object of texts', (v) => v === undefined || (typeof v === 'object' && v !== null && Object.values(v).every((x) => typeof x === 'string'))).default({});
+const textMap = mixed<Record<string, string>>()
+  .test(
+    'texts',
+    'must be an object of texts',
+    (v) => v === undefined || (typeof v === 'object' && v !== null && Object.values(v).every((x) => typeof x === 'string')),
+  )
+  .default({});
 
 /** The schema of a beam; defaults that depend on the code come from it. */
 function beamSchema(d: MaterialDefaults) {
@@ -101,7 +162,10 @@ function beamSchema(d: MaterialDefaults) {
       flangeWidth: quantity('length').default(1000),
       flangeDepth: quantity('length').default(150),
     }),
-    spans: array(span).min(1, 'needs at least one span').max(22, 'has at most 22 spans with cantilevers').default([{ length: 6000, section: {} }]),
+    spans: array(span)
+      .min(1, 'needs at least one span')
+      .max(22, 'has at most 22 spans with cantilevers')
+      .default([{ length: 6000, section: {} }]),
     supports: list(support, 23),
     materials: object({
       concreteStrength: quantity('stress').default(d.concreteStrength),
@@ -119,11 +183,24 @@ function beamSchema(d: MaterialDefaults) {
     loads: list(load as unknown as AnySchema, 500),
     forces: list(forces, 5000),
     bars,
-    barRules: object({ mainSizes: list(string().defined(), 20), linkSizes: list(string().defined(), 20), singlyReinforced: boolean().default(false) }),
+    barRules: object({
+      mainSizes: list(string().defined(), 20),
+      linkSizes: list(string().defined(), 20),
+      singlyReinforced: boolean().default(false),
+    }),
     combinationsOff: list(string().defined(), 500),
     ownCombinations: list(combination, 100),
     choices: textMap,
-    decisions: list(object({ check: string().required('is missing'), reason: text(1000), by: text(80), date: text(30), utilisation: number().default(1) }), 100),
+    decisions: list(
+      object({
+        check: string().required('is missing'),
+        reason: text(1000),
+        by: text(80),
+        date: text(30),
+        utilisation: number().default(1),
+      }),
+      100,
+    ),
     report: oneOf(['summary', 'working', 'full'], 'working'),
   });
 }
@@ -136,11 +213,7 @@ export function projectSchema(defaults: MaterialDefaults) {
     id: text(60),
     name: text(120),
     info: object({ number: text(40), author: text(80), checker: text(80), revision: text(20), date: text(30), description: text(400) }),
-    code: object({
-      id: oneOf(['en1992', 'aci318'], 'en1992'),
-      variant: text(30),
-      choices: textMap,
-    }),
+    code: object({ id: oneOf(['en1992', 'aci318'], 'en1992'), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),
     members: list(beamSchema(defaults), 2000),

@@ -19,7 +19,9 @@ function convertOut(schema: AnySchema, value: unknown): unknown {
   const { meta, fields, inner } = look(schema, value);
   if (meta?.quantity && typeof value === 'number') return writeFileQuantity(value, meta.quantity);
   if (fields && isObject(value)) {
-    const known = Object.entries(fields).flatMap(([key, field]) => (value[key] === undefined ? [] : [[key, convertOut(field, value[key])] as const]));
+    const known = Object.entries(fields).flatMap(([key, field]) =>
+      value[key] === undefined ? [] : [[key, convertOut(field, value[key])] as const],
+    );
     const unknown = Object.entries(value).filter(([key]) => !(key in fields));
     return Object.fromEntries([...known, ...unknown]);
   }

@@ -13,11 +13,43 @@ export interface UsualSizes {
 }
 
 export const usualSizes: Record<CatalogueId, UsualSizes> = {
-  metric: { main: ['12', '16', '20', '25', '32'], hanger: '12', links: ['8', '10', '12'], spacingStep: 25, lengthStep: 50, leastSpacing: 75, mostSpacing: 300 },
-  us: { main: ['#5', '#6', '#7', '#8', '#9', '#10'], hanger: '#5', links: ['#3', '#4', '#5'], spacingStep: 25.4, lengthStep: 76.2, leastSpacing: 76.2, mostSpacing: 304.8 },
-  softMetric: { main: ['No.16', 'No.19', 'No.22', 'No.25', 'No.29', 'No.32'], hanger: 'No.16', links: ['No.10', 'No.13', 'No.16'], spacingStep: 25, lengthStep: 50, leastSpacing: 75, mostSpacing: 300 },
-  australian: { main: ['N12', 'N16', 'N20', 'N24', 'N28', 'N32'], hanger: 'N12', links: ['N10', 'N12', 'N16'], spacingStep: 25, lengthStep: 50, leastSpacing: 75, mostSpacing: 300 },
-}; // prettier-ignore
+  metric: {
+    main: ['12', '16', '20', '25', '32'],
+    hanger: '12',
+    links: ['8', '10', '12'],
+    spacingStep: 25,
+    lengthStep: 50,
+    leastSpacing: 75,
+    mostSpacing: 300,
+  },
+  us: {
+    main: ['#5', '#6', '#7', '#8', '#9', '#10'],
+    hanger: '#5',
+    links: ['#3', '#4', '#5'],
+    spacingStep: 25.4,
+    lengthStep: 76.2,
+    leastSpacing: 76.2,
+    mostSpacing: 304.8,
+  },
+  softMetric: {
+    main: ['No.16', 'No.19', 'No.22', 'No.25', 'No.29', 'No.32'],
+    hanger: 'No.16',
+    links: ['No.10', 'No.13', 'No.16'],
+    spacingStep: 25,
+    lengthStep: 50,
+    leastSpacing: 75,
+    mostSpacing: 300,
+  },
+  australian: {
+    main: ['N12', 'N16', 'N20', 'N24', 'N28', 'N32'],
+    hanger: 'N12',
+    links: ['N10', 'N12', 'N16'],
+    spacingStep: 25,
+    lengthStep: 50,
+    leastSpacing: 75,
+    mostSpacing: 300,
+  },
+};
 
 /** Largest multiple of the step not above a value. */
 export const roundDown = (value: number, step: number): number => Math.floor(value / step + 1e-6) * step;

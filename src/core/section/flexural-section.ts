@@ -85,7 +85,12 @@ export function concreteResultant(strips: readonly Strip[], x: number, law: Conc
  * Area and first moment under 1 - u^n between two depths, with u = 1 - strain / peak strain. Since u is linear in the depth y
  * (du/dy = k), both integrals are powers of u.
  */
-function underParabola(from: number, to: number, x: number, law: ConcreteLaw & { kind: 'parabola' }): { readonly force: number; readonly moment: number } {
+function underParabola(
+  from: number,
+  to: number,
+  x: number,
+  law: ConcreteLaw & { kind: 'parabola' },
+): { readonly force: number; readonly moment: number } {
   if (to <= from) return { force: 0, moment: 0 };
   const n = law.exponent;
   const k = law.ultimateStrain / (x * law.peakStrain);
@@ -125,12 +130,7 @@ export function axialForceAt(section: FlexuralSection, x: number, law: ConcreteL
  * Finds the neutral axis at which the section carries no axial force, by bisection with false position.
  * Returns undefined when there is no tension steel to hold the compression.
  */
-export function ultimateState(
-  section: FlexuralSection,
-  law: ConcreteLaw,
-  steel: SteelLaw,
-  deduct = false,
-): FlexuralState | undefined {
+export function ultimateState(section: FlexuralSection, law: ConcreteLaw, steel: SteelLaw, deduct = false): FlexuralState | undefined {
   if (!section.layers.some((layer) => layer.area > 0)) return undefined;
   let low = section.h * 1e-6;
   let high = section.h * 4;
@@ -164,7 +164,10 @@ export function stateAt(section: FlexuralSection, x: number, law: ConcreteLaw, s
 }
 
 /** Total area and depth of the centroid of those layers that lie beyond a depth. */
-export function tensionSteel(section: FlexuralSection, beyond: number): { readonly area: number; readonly d: number; readonly furthest: number } {
+export function tensionSteel(
+  section: FlexuralSection,
+  beyond: number,
+): { readonly area: number; readonly d: number; readonly furthest: number } {
   let area = 0;
   let sum = 0;
   let furthest = 0;

@@ -37,9 +37,26 @@ export function formatForEditing(value: number, kind: QuantityKind, system: Unit
 }
 
 const pretty: Record<string, string> = {
-  mm2: 'mm²', in2: 'in²', m3: 'm³', yd3: 'yd³', 'mm2/mm': 'mm²/mm', 'in2/in': 'in²/in', 'kg/m3': 'kg/m³', 'lb/yd3': 'lb/yd³',
-  'kN/m3': 'kN/m³', deg: '°', 'kip-ft': 'kip ft', 'kip-ft/rad': 'kip ft/rad', lbm: 'lb', mm3: 'mm³', mm4: 'mm⁴', in3: 'in³', in4: 'in⁴', 'lb-in': 'lb in', Nmm: 'N mm',
-}; // prettier-ignore
+  mm2: 'mm²',
+  in2: 'in²',
+  m3: 'm³',
+  yd3: 'yd³',
+  'mm2/mm': 'mm²/mm',
+  'in2/in': 'in²/in',
+  'kg/m3': 'kg/m³',
+  'lb/yd3': 'lb/yd³',
+  'kN/m3': 'kN/m³',
+  deg: '°',
+  'kip-ft': 'kip ft',
+  'kip-ft/rad': 'kip ft/rad',
+  lbm: 'lb',
+  mm3: 'mm³',
+  mm4: 'mm⁴',
+  in3: 'in³',
+  in4: 'in⁴',
+  'lb-in': 'lb in',
+  Nmm: 'N mm',
+};
 
 /** A unit's name as it is printed. */
 export const prettyUnit = (name: string): string => pretty[name] ?? name;

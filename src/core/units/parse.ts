@@ -13,7 +13,11 @@ const fail = (reason: string): Parsed => ({ ok: false, reason });
  */
 export function parseQuantity(text: string, kind: QuantityKind, system: UnitSystem, assumed?: Unit): Parsed {
   const unit = assumed ?? displayUnit(kind, system).unit;
-  const clean = text.trim().replace(/\u2212/g, '-').replace(/[\u2018\u2019]/g, "'").replace(/[\u201c\u201d]/g, '"');
+  const clean = text
+    .trim()
+    .replace(/\u2212/g, '-')
+    .replace(/[\u2018\u2019]/g, "'")
+    .replace(/[\u201c\u201d]/g, '"');
   if (clean === '') return fail('Type a value.');
   const feet = unit.dimension[1] === 1 && unit.dimension[0] === 0 ? feetAndInches(clean) : undefined;
   if (feet !== undefined) return { ok: true, value: feet };

@@ -1,15 +1,48 @@
 import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
 
 const strokes: Record<LineStyle, readonly [color: string, width: number, dash?: string]> = {
-  cut: ['#231E19', 1.5], outline: ['#231E19', 1], tentative: ['#231E19', 1, '4 3'], dim: ['#51473C', 0.7], tick: ['#51473C', 1.1], axis: ['#231E19', 1], rule: ['#CDC2AB', 1], grid: ['#CDC2AB', 0.7],
-  bar: ['#231E19', 1.9], barHeavy: ['#231E19', 2.6], link: ['#51473C', 0.5], demand: ['#A6583B', 1.2], resistance: ['#3C8A7A', 1.6], shifted: ['#A6583B', 0.8, '3 2'], excess: ['#B31340', 1.4], load: ['#A6583B', 0.9], loadVariable: ['#A6583B', 0.9, '3 2'], station: ['#231E19', 1.4],
-}; // prettier-ignore
+  cut: ['#231E19', 1.5],
+  outline: ['#231E19', 1],
+  tentative: ['#231E19', 1, '4 3'],
+  dim: ['#51473C', 0.7],
+  tick: ['#51473C', 1.1],
+  axis: ['#231E19', 1],
+  rule: ['#CDC2AB', 1],
+  grid: ['#CDC2AB', 0.7],
+  bar: ['#231E19', 1.9],
+  barHeavy: ['#231E19', 2.6],
+  link: ['#51473C', 0.5],
+  demand: ['#A6583B', 1.2],
+  resistance: ['#3C8A7A', 1.6],
+  shifted: ['#A6583B', 0.8, '3 2'],
+  excess: ['#B31340', 1.4],
+  load: ['#A6583B', 0.9],
+  loadVariable: ['#A6583B', 0.9, '3 2'],
+  station: ['#231E19', 1.4],
+};
 const fills: Record<FillStyle, string> = {
-  none: 'none', concrete: '#E7DFCD', concreteLight: '#EDE6D6', compression: '#EBCFBB', steel: '#231E19', demandWash: '#EBCFBB', demandSolid: '#A6583B', resistanceWash: '#E4EBDF', excessHatch: '#EFC6C6', permanentWash: '#EBCFBB', surface: '#FFFFFF', ebony: '#231E19',
-}; // prettier-ignore
+  none: 'none',
+  concrete: '#E7DFCD',
+  concreteLight: '#EDE6D6',
+  compression: '#EBCFBB',
+  steel: '#231E19',
+  demandWash: '#EBCFBB',
+  demandSolid: '#A6583B',
+  resistanceWash: '#E4EBDF',
+  excessHatch: '#EFC6C6',
+  permanentWash: '#EBCFBB',
+  surface: '#FFFFFF',
+  ebony: '#231E19',
+};
 const texts: Record<TextStyle, readonly [color: string, size: number]> = {
-  plain: ['#231E19', 11], small: ['#51473C', 10.5], strong: ['#231E19', 11], demand: ['#8B4328', 11], resistance: ['#1D6355', 11], over: ['#A30F38', 11], symbol: ['#231E19', 12.5],
-}; // prettier-ignore
+  plain: ['#231E19', 11],
+  small: ['#51473C', 10.5],
+  strong: ['#231E19', 11],
+  demand: ['#8B4328', 11],
+  resistance: ['#1D6355', 11],
+  over: ['#A30F38', 11],
+  symbol: ['#231E19', 12.5],
+};
 
 const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const n = (v: number) => String(Math.round(v * 100) / 100);

@@ -9,7 +9,9 @@ declare module 'pdfmake/build/pdfmake.js' {
   export default pdfMake;
 }
 declare module 'mathjax-full/js/mathjax.js' {
-  export const mathjax: { document(text: string, options: Record<string, unknown>): { convert(tex: string, options: Record<string, unknown>): unknown } };
+  export const mathjax: {
+    document(text: string, options: Record<string, unknown>): { convert(tex: string, options: Record<string, unknown>): unknown };
+  };
 }
 declare module 'mathjax-full/js/input/tex.js' {
   export class TeX {

@@ -14,14 +14,33 @@ import { formulaSvg } from './formula-svg';
 type Content = Record<string, unknown> | string;
 
 const FONT = 'Roboto';
-const ROWS = { hLineWidth: () => 0.5, vLineWidth: () => 0, hLineColor: () => '#CDC2AB', paddingTop: () => 2.5, paddingBottom: () => 2.5, paddingLeft: () => 0, paddingRight: () => 6 };
+const ROWS = {
+  hLineWidth: () => 0.5,
+  vLineWidth: () => 0,
+  hLineColor: () => '#CDC2AB',
+  paddingTop: () => 2.5,
+  paddingBottom: () => 2.5,
+  paddingLeft: () => 0,
+  paddingRight: () => 6,
+};
 
 /** The document for pdfmake: title block on every page, members with drawings, checks and steps, assumptions and decisions. */
-export function reportDocument(project: Project, reports: readonly MemberReport[], onProgress: (done: number) => void = () => undefined): Record<string, unknown> {
+export function reportDocument(
+  project: Project,
+  reports: readonly MemberReport[],
+  onProgress: (done: number) => void = () => undefined,
+): Record<string, unknown> {
   const { info } = project;
   const cells = (page: number, pages: number) => [
-    ['Project', project.name], ['Number', info.number], ['Code', reports[0]?.codeTitle ?? ''], ['By', info.author], ['Checked', info.checker], ['Revision', info.revision], ['Date', info.date], ['Page', `${page} / ${pages}`],
-  ]; // prettier-ignore
+    ['Project', project.name],
+    ['Number', info.number],
+    ['Code', reports[0]?.codeTitle ?? ''],
+    ['By', info.author],
+    ['Checked', info.checker],
+    ['Revision', info.revision],
+    ['Date', info.date],
+    ['Page', `${page} / ${pages}`],
+  ];
   const content: Content[] = [];
   reports.forEach((report, i) => {
     content.push(...memberContent(project, report, i > 0));
@@ -34,7 +53,17 @@ export function reportDocument(project: Project, reports: readonly MemberReport[
     defaultStyle: { font: FONT, fontSize: 8.5, color: '#231E19' },
     header: (page: number, pages: number) => ({
       margin: [45, 26, 45, 0],
-      table: { widths: ['*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'], body: [cells(page, pages).map(([name, value]) => ({ stack: [{ text: name, fontSize: 7, color: '#51473C' }, { text: value || ' ', bold: true }] }))] },
+      table: {
+        widths: ['*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'],
+        body: [
+          cells(page, pages).map(([name, value]) => ({
+            stack: [
+              { text: name, fontSize: 7, color: '#51473C' },
+              { text: value || ' ', bold: true },
+            ],
+          })),
+        ],
+      },
       layout: { hLineWidth: () => 1, vLineWidth: () => 0.5, vLineColor: () => '#B3A68D' },
     }),
     footer: () => ({ margin: [45, 14, 45, 0], text: 'Intarsia calculation', fontSize: 7.5, color: '#51473C' }),
@@ -52,7 +81,11 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
   const units = project.display;
   const out: Content[] = [
     { ...(heading(`${member.title} ${member.mark}`, 1) as Record<string, unknown>), ...(isNext ? { pageBreak: 'before' } : {}) },
-    { text: [report.codeTitle, sizeLabel(member, units), result.steel ? steelLabel(project, result.steel) : ''].filter(Boolean).join(' · '), color: '#51473C', margin: [0, 0, 0, 6] },
+    {
+      text: [report.codeTitle, sizeLabel(member, units), result.steel ? steelLabel(project, result.steel) : ''].filter(Boolean).join(' · '),
+      color: '#51473C',
+      margin: [0, 0, 0, 6],
+    },
   ];
   if (result.faults.length > 0) {
     out.push({ ul: result.faults.map((f) => `${f.path}: ${f.reason}`), color: '#A30F38' });
@@ -62,14 +95,26 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
     out.push({ text: caption, fontSize: 7.5, color: '#51473C', margin: [0, 3, 0, 0] });
     out.push({ svg: drawingSvg(drawing, FONT), fit: [505, 180], margin: [0, 1, 0, 3] });
   }
-  if (g) out.push({ text: [{ text: 'Governs: ', bold: true }, `${g.title}, utilisation ${formatUtilisation(g.utilisation)}`, g.reason ? `. ${g.reason}` : ''], margin: [0, 4, 0, 4] });
+  if (g)
+    out.push({
+      text: [
+        { text: 'Governs: ', bold: true },
+        `${g.title}, utilisation ${formatUtilisation(g.utilisation)}`,
+        g.reason ? `. ${g.reason}` : '',
+      ],
+      margin: [0, 4, 0, 4],
+    });
   out.push(checksTable(project, report));
   if (report.detail !== 'summary') {
     out.push(...inputTables(project, report));
     for (const { check, showsSteps } of report.checks) {
       if (!showsSteps) continue;
       out.push(heading(`${check.title} · ${formatUtilisation(check.utilisation)}`, 2));
-      out.push({ text: `${show(check.demand, units)} against ${show(check.capacity, units)} · ${[check.place.label, check.combination].filter(Boolean).join(' · ')}`, color: '#51473C', margin: [0, 0, 0, 3] });
+      out.push({
+        text: `${show(check.demand, units)} against ${show(check.capacity, units)} · ${[check.place.label, check.combination].filter(Boolean).join(' · ')}`,
+        color: '#51473C',
+        margin: [0, 0, 0, 3],
+      });
       out.push({ table: { widths: [170, '*', 70, 62], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
     }
   }
@@ -93,28 +138,65 @@ function checksTable(project: Project, report: MemberReport): Content {
     show(check.capacity, units),
     check.place.x === null ? check.place.label : `${formatQuantity(check.place.x, 'station', units)}, ${check.place.label}`,
     check.combination,
-    { text: formatUtilisation(check.utilisation) + (decision ? ' decided' : check.status === 'exceeds' ? ' over' : ''), bold: check.status === 'exceeds', color: check.status === 'exceeds' ? '#A30F38' : '#231E19' },
+    {
+      text: formatUtilisation(check.utilisation) + (decision ? ' decided' : check.status === 'exceeds' ? ' over' : ''),
+      bold: check.status === 'exceeds',
+      color: check.status === 'exceeds' ? '#A30F38' : '#231E19',
+    },
   ]);
-  return { table: { headerRows: 1, widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto'], body: [head, ...rows] }, layout: ROWS, fontSize: 7.8 };
+  return {
+    table: { headerRows: 1, widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto'], body: [head, ...rows] },
+    layout: ROWS,
+    fontSize: 7.8,
+  };
 }
 
 function inputTables(project: Project, { member, result }: MemberReport): Content[] {
   const units = project.display;
-  const loads = member.mode === 'loads' ? member.cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ') : 'known design forces';
+  const loads =
+    member.mode === 'loads'
+      ? member.cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ')
+      : 'known design forces';
   const lines: [string, string][] = [
     ['Spans', member.spans.map((s) => formatQuantity(s.length, 'span', units)).join(', ')],
-    ['Supports', member.supports.map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`).join(', ')],
-    ['Cover to links', `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`],
+    [
+      'Supports',
+      member.supports
+        .map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`)
+        .join(', '),
+    ],
+    [
+      'Cover to links',
+      `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,
+    ],
     ['Load cases', loads],
-    ['Combinations', result.combinations.filter((c) => c.kind === 'ultimate').map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`).join('; ')],
-    ...result.handChecks.map((h): [string, string] => [h.title, `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`]),
+    [
+      'Combinations',
+      result.combinations
+        .filter((c) => c.kind === 'ultimate')
+        .map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`)
+        .join('; '),
+    ],
+    ...result.handChecks.map((h): [string, string] => [
+      h.title,
+      `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`,
+    ]),
   ];
-  return [heading('Basis, loads and checks by hand', 2), { table: { widths: [150, '*'], body: lines.map(([a, b]) => [{ text: a, color: '#51473C' }, b || '–']) }, layout: ROWS }];
+  return [
+    heading('Basis, loads and checks by hand', 2),
+    { table: { widths: [150, '*'], body: lines.map(([a, b]) => [{ text: a, color: '#51473C' }, b || '–']) }, layout: ROWS },
+  ];
 }
 
 /** One line of a derivation: formula and numbers as vectors, the result as text that can be searched. */
 function stepRow(step: Step, units: Project['display']): Content[] {
-  if (step.kind === 'note') return [{ text: step.text, colSpan: 3, italics: true, color: '#51473C' }, {}, {}, { text: step.clause ?? '', fontSize: 8, alignment: 'right' }];
+  if (step.kind === 'note')
+    return [
+      { text: step.text, colSpan: 3, italics: true, color: '#51473C' },
+      {},
+      {},
+      { text: step.clause ?? '', fontSize: 8, alignment: 'right' },
+    ];
   const text = printStep(step, tex, units)!;
   const picture = (source: string, most: number) => {
     const p = formulaSvg(source, 9.5);
@@ -122,7 +204,9 @@ function stepRow(step: Step, units: Project['display']): Content[] {
   };
   return [
     picture(text.formula ? `${text.symbol} = ${text.formula}` : text.symbol, 166),
-    text.numbers ? picture(`= ${text.numbers}`, 195) : { text: step.kind === 'given' ? (step.source ?? '') : '', color: '#51473C', fontSize: 8 },
+    text.numbers
+      ? picture(`= ${text.numbers}`, 195)
+      : { text: step.kind === 'given' ? (step.source ?? '') : '', color: '#51473C', fontSize: 8 },
     { text: `${text.result} ${text.unit}`, bold: true, alignment: 'right' },
     { text: step.kind === 'formula' ? step.clause : '', fontSize: 8, color: '#51473C', alignment: 'right' },
   ];
@@ -130,12 +214,42 @@ function stepRow(step: Step, units: Project['display']): Content[] {
 
 /** Assumptions, decisions and what is not covered. */
 function closing({ member, result, assumptions }: MemberReport): Content[] {
-  const out: Content[] = [heading('Assumptions', 2), { table: { widths: [150, '*', 70, 50], body: assumptions.map((a) => [{ text: a.title, color: '#51473C' }, a.value, { text: a.clause, fontSize: 8 }, { text: a.isDefault ? 'default' : 'set', fontSize: 8 }]) }, layout: ROWS }];
+  const out: Content[] = [
+    heading('Assumptions', 2),
+    {
+      table: {
+        widths: [150, '*', 70, 50],
+        body: assumptions.map((a) => [
+          { text: a.title, color: '#51473C' },
+          a.value,
+          { text: a.clause, fontSize: 8 },
+          { text: a.isDefault ? 'default' : 'set', fontSize: 8 },
+        ]),
+      },
+      layout: ROWS,
+    },
+  ];
   if (member.decisions.length > 0) {
     out.push(heading('Engineer’s decisions', 2));
-    for (const d of member.decisions) out.push({ text: [{ text: `${result.checks.find((c) => c.id === d.check)?.title ?? d.check}, accepted at ${formatUtilisation(d.utilisation)}. `, bold: true }, d.reason, ` ${[d.by, d.date].filter(Boolean).join(', ')}`], margin: [0, 0, 0, 3] });
+    for (const d of member.decisions)
+      out.push({
+        text: [
+          {
+            text: `${result.checks.find((c) => c.id === d.check)?.title ?? d.check}, accepted at ${formatUtilisation(d.utilisation)}. `,
+            bold: true,
+          },
+          d.reason,
+          ` ${[d.by, d.date].filter(Boolean).join(', ')}`,
+        ],
+        margin: [0, 0, 0, 3],
+      });
   }
   const missing = result.checks.filter((c) => c.status === 'notCovered');
-  if (missing.length > 0) out.push({ text: `Not covered by this calculation: ${missing.map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ')}.`, margin: [0, 8, 0, 0], color: '#51473C' });
+  if (missing.length > 0)
+    out.push({
+      text: `Not covered by this calculation: ${missing.map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ')}.`,
+      margin: [0, 8, 0, 0],
+      color: '#51473C',
+    });
   return out;
 }

@@ -15,7 +15,17 @@ import { QuantityInput } from '@/ui/QuantityInput';
 const shapes: Record<BeamShape, string> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below' };
 
 /** What a beam rests on besides its drawing: names, materials, cover, rules for bars, and everything the code leaves open. */
-export function BasisPanel({ project, member, result, faults }: { project: Project; member: Member; result: BeamResult; faults: readonly Fault[] }) {
+export function BasisPanel({
+  project,
+  member,
+  result,
+  faults,
+}: {
+  project: Project;
+  member: Member;
+  result: BeamResult;
+  faults: readonly Fault[];
+}) {
   const { edit } = useProject();
   const code = codeOf(project, member);
   const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
@@ -23,15 +33,39 @@ export function BasisPanel({ project, member, result, faults }: { project: Proje
   const text = (label: string, key: 'mark' | 'title' | 'place') => (
     <label className={row}>
       {label}
-      <input className="field" defaultValue={member[key]} key={member[key]} onBlur={(e) => e.target.value !== member[key] && change(label.toLowerCase(), (m) => void (m[key] = e.target.value.slice(0, 80)))} />
+      <input
+        className="field"
+        defaultValue={member[key]}
+        key={member[key]}
+        onBlur={(e) => e.target.value !== member[key] && change(label.toLowerCase(), (m) => void (m[key] = e.target.value.slice(0, 80)))}
+      />
     </label>
   );
-  const fault = (path: string) => faults.filter((f) => f.path === path).map((f) => <p key={f.reason} className="text-madder-text">{f.reason}</p>);
-  const quantity = (label: string, kind: QuantityKind, path: string, value: number, set: Parameters<typeof onMember>[1] extends (m: infer M) => void ? (m: M, v: number) => void : never) => (
+  const fault = (path: string) =>
+    faults
+      .filter((f) => f.path === path)
+      .map((f) => (
+        <p key={f.reason} className="text-madder-text">
+          {f.reason}
+        </p>
+      ));
+  const quantity = (
+    label: string,
+    kind: QuantityKind,
+    path: string,
+    value: number,
+    set: Parameters<typeof onMember>[1] extends (m: infer M) => void ? (m: M, v: number) => void : never,
+  ) => (
     <div>
       <label className={row}>
         {label}
-        <QuantityInput kind={kind} system={project.display} value={value} label={label} onKeep={(v) => v !== null && change(label.toLowerCase(), (m) => set(m, v))} />
+        <QuantityInput
+          kind={kind}
+          system={project.display}
+          value={value}
+          label={label}
+          onKeep={(v) => v !== null && change(label.toLowerCase(), (m) => set(m, v))}
+        />
       </label>
       {fault(path)}
     </div>
@@ -39,7 +73,11 @@ export function BasisPanel({ project, member, result, faults }: { project: Proje
   const { materials, cover } = member;
   const gross = grossProperties(member.section);
   const list = (value: readonly string[]) => value.join(', ');
-  const readList = (t: string) => t.split(/[,;\s]+/).map((s) => s.trim()).filter(Boolean);
+  const readList = (t: string) =>
+    t
+      .split(/[,;\s]+/)
+      .map((s) => s.trim())
+      .filter(Boolean);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
@@ -49,68 +87,167 @@ export function BasisPanel({ project, member, result, faults }: { project: Proje
         {text('Place', 'place')}
         <label className={row}>
           Worked from
-          <select className="field" value={member.mode} onChange={(e) => change('way of working', (m) => void (m.mode = e.target.value as Member['mode']))}>
+          <select
+            className="field"
+            value={member.mode}
+            onChange={(e) => change('way of working', (m) => void (m.mode = e.target.value as Member['mode']))}
+          >
             <option value="loads">loads on spans</option>
             <option value="forces">known design forces</option>
           </select>
         </label>
         <label className={row}>
           Section
-          <select className="field" value={member.section.shape} onChange={(e) => change('shape', (m) => void (m.section.shape = e.target.value as BeamShape))}>
-            {Object.entries(shapes).map(([k, name]) => <option key={k} value={k}>{name}</option>)}
+          <select
+            className="field"
+            value={member.section.shape}
+            onChange={(e) => change('shape', (m) => void (m.section.shape = e.target.value as BeamShape))}
+          >
+            {Object.entries(shapes).map(([k, name]) => (
+              <option key={k} value={k}>
+                {name}
+              </option>
+            ))}
           </select>
         </label>
-        {(['b', 'h'] as const).map((k) => <div key={k}>{quantity(k === 'b' ? 'Width b' : 'Overall depth h', 'length', `section.${k}`, member.section[k], (m, v) => void (m.section[k] = v))}</div>)}
+        {(['b', 'h'] as const).map((k) => (
+          <div key={k}>
+            {quantity(
+              k === 'b' ? 'Width b' : 'Overall depth h',
+              'length',
+              `section.${k}`,
+              member.section[k],
+              (m, v) => void (m.section[k] = v),
+            )}
+          </div>
+        ))}
         {member.section.shape !== 'rectangular' && (
           <>
-            {quantity('Effective flange width', 'length', 'section.flangeWidth', member.section.flangeWidth, (m, v) => void (m.section.flangeWidth = v))}
-            {quantity('Flange depth', 'length', 'section.flangeDepth', member.section.flangeDepth, (m, v) => void (m.section.flangeDepth = v))}
+            {quantity(
+              'Effective flange width',
+              'length',
+              'section.flangeWidth',
+              member.section.flangeWidth,
+              (m, v) => void (m.section.flangeWidth = v),
+            )}
+            {quantity(
+              'Flange depth',
+              'length',
+              'section.flangeDepth',
+              member.section.flangeDepth,
+              (m, v) => void (m.section.flangeDepth = v),
+            )}
           </>
         )}
         <label className={row}>
           Spans, with cantilevers
-          <input className="field" type="number" min={1} max={22} value={member.spans.length} onChange={(e) => change('number of spans', (m) => setSpans(m as never, Number(e.target.value)))} />
+          <input
+            className="field"
+            type="number"
+            min={1}
+            max={22}
+            value={member.spans.length}
+            onChange={(e) => change('number of spans', (m) => setSpans(m as never, Number(e.target.value)))}
+          />
         </label>
         <p className="small">
-          Gross area {formatQuantity(gross.area, 'area', project.display)} · self-weight {formatQuantity(gross.area * member.unitWeight, 'lineLoad', project.display)}
-          {result.quantities && ` · steel ${formatQuantity((result.quantities.bars + result.quantities.links) / result.quantities.concrete, 'massPerVolume', project.display)}`}
+          Gross area {formatQuantity(gross.area, 'area', project.display)} · self-weight{' '}
+          {formatQuantity(gross.area * member.unitWeight, 'lineLoad', project.display)}
+          {result.quantities &&
+            ` · steel ${formatQuantity((result.quantities.bars + result.quantities.links) / result.quantities.concrete, 'massPerVolume', project.display)}`}
         </p>
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {quantity(project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c', 'stress', 'materials.concreteStrength', materials.concreteStrength, (m, v) => void (m.materials.concreteStrength = v))}
-        {quantity(project.code.id === 'en1992' ? 'Bars fyk' : 'Bars fy', 'steelStress', 'materials.steelStrength', materials.steelStrength, (m, v) => void (m.materials.steelStrength = v))}
-        {quantity(project.code.id === 'en1992' ? 'Links fywk' : 'Stirrups fyt', 'steelStress', 'materials.linkStrength', materials.linkStrength, (m, v) => void (m.materials.linkStrength = v))}
+        {quantity(
+          project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c',
+          'stress',
+          'materials.concreteStrength',
+          materials.concreteStrength,
+          (m, v) => void (m.materials.concreteStrength = v),
+        )}
+        {quantity(
+          project.code.id === 'en1992' ? 'Bars fyk' : 'Bars fy',
+          'steelStress',
+          'materials.steelStrength',
+          materials.steelStrength,
+          (m, v) => void (m.materials.steelStrength = v),
+        )}
+        {quantity(
+          project.code.id === 'en1992' ? 'Links fywk' : 'Stirrups fyt',
+          'steelStress',
+          'materials.linkStrength',
+          materials.linkStrength,
+          (m, v) => void (m.materials.linkStrength = v),
+        )}
         {project.code.id === 'en1992' && (
           <label className={row}>
             Ductility class
-            <select className="field" value={materials.ductility} onChange={(e) => change('ductility class', (m) => void (m.materials.ductility = e.target.value as 'A' | 'B' | 'C'))}>
-              {['A', 'B', 'C'].map((k) => <option key={k}>{k}</option>)}
+            <select
+              className="field"
+              value={materials.ductility}
+              onChange={(e) => change('ductility class', (m) => void (m.materials.ductility = e.target.value as 'A' | 'B' | 'C'))}
+            >
+              {['A', 'B', 'C'].map((k) => (
+                <option key={k}>{k}</option>
+              ))}
             </select>
           </label>
         )}
         {quantity('Cover to links, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
         {quantity('Cover to links, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
         {quantity('Cover to links, sides', 'smallLength', 'cover.side', cover.side, (m, v) => void (m.cover.side = v))}
-        {quantity('Largest aggregate', 'smallLength', 'materials.aggregateSize', materials.aggregateSize, (m, v) => void (m.materials.aggregateSize = v))}
+        {quantity(
+          'Largest aggregate',
+          'smallLength',
+          'materials.aggregateSize',
+          materials.aggregateSize,
+          (m, v) => void (m.materials.aggregateSize = v),
+        )}
         {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
       </section>
       <section>
         <h2>Rules for bars</h2>
         <label className={row}>
           Catalogue
-          <select className="field" value={member.catalogue} onChange={(e) => change('bar catalogue', (m) => changeCatalogue(m as never, e.target.value as CatalogueId))}>
-            {Object.values(catalogues).map((c) => <option key={c.id} value={c.id}>{c.title}</option>)}
+          <select
+            className="field"
+            value={member.catalogue}
+            onChange={(e) => change('bar catalogue', (m) => changeCatalogue(m as never, e.target.value as CatalogueId))}
+          >
+            {Object.values(catalogues).map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.title}
+              </option>
+            ))}
           </select>
         </label>
         {(['mainSizes', 'linkSizes'] as const).map((k) => (
           <label key={k} className={row}>
             {k === 'mainSizes' ? 'Main sizes allowed' : 'Link sizes allowed'}
-            <input className="field" placeholder="all usual" defaultValue={list(member.barRules[k])} key={list(member.barRules[k])} onBlur={(e) => list(readList(e.target.value)) !== list(member.barRules[k]) && change('bar sizes', (m) => void (m.barRules[k] = readList(e.target.value).filter((s) => catalogues[m.catalogue].bars.some((b) => b.name === s))))} />
+            <input
+              className="field"
+              placeholder="all usual"
+              defaultValue={list(member.barRules[k])}
+              key={list(member.barRules[k])}
+              onBlur={(e) =>
+                list(readList(e.target.value)) !== list(member.barRules[k]) &&
+                change(
+                  'bar sizes',
+                  (m) =>
+                    void (m.barRules[k] = readList(e.target.value).filter((s) => catalogues[m.catalogue].bars.some((b) => b.name === s))),
+                )
+              }
+            />
           </label>
         ))}
         <label className="flex items-center gap-2 py-1">
-          <input type="checkbox" checked={member.barRules.singlyReinforced} onChange={(e) => change('compression steel', (m) => void (m.barRules.singlyReinforced = e.target.checked))} /> Never use compression steel for strength
+          <input
+            type="checkbox"
+            checked={member.barRules.singlyReinforced}
+            onChange={(e) => change('compression steel', (m) => void (m.barRules.singlyReinforced = e.target.checked))}
+          />{' '}
+          Never use compression steel for strength
         </label>
       </section>
       <section>
@@ -131,8 +268,17 @@ function setSpans(m: { -readonly [K in keyof Member]: Member[K] }, count: number
   const wasFree = m.supports[m.supports.length - 1]!.type === 'free' && count > m.spans.length;
   const support = { ...m.supports[0]!, type: 'pinned' as const, settlement: 0, redistribution: 1 };
   m.spans = take(m.spans, count, { ...last });
-  m.supports = take(m.supports.map((s, i) => (wasFree && i === m.supports.length - 1 ? support : s)), count + 1, support);
-  m.bars = { bottom: take(m.bars.bottom, count, { main: null, extra: noExtra }), top: take(m.bars.top, count, { main: null }), links: take(m.bars.links, count, { zones: null }), support: take(m.bars.support, count + 1, { bars: null, left: null, right: null }) };
+  m.supports = take(
+    m.supports.map((s, i) => (wasFree && i === m.supports.length - 1 ? support : s)),
+    count + 1,
+    support,
+  );
+  m.bars = {
+    bottom: take(m.bars.bottom, count, { main: null, extra: noExtra }),
+    top: take(m.bars.top, count, { main: null }),
+    links: take(m.bars.links, count, { zones: null }),
+    support: take(m.bars.support, count + 1, { bars: null, left: null, right: null }),
+  };
   m.loads = m.loads.filter((l) => l.span === 'all' || l.span < count);
 }
 
@@ -140,5 +286,10 @@ function setSpans(m: { -readonly [K in keyof Member]: Member[K] }, count: number
 function changeCatalogue(m: { -readonly [K in keyof Member]: Member[K] }, catalogue: CatalogueId): void {
   m.catalogue = catalogue;
   m.barRules = { ...m.barRules, mainSizes: [], linkSizes: [] };
-  m.bars = { bottom: m.bars.bottom.map(() => ({ main: null, extra: noExtra })), top: m.bars.top.map(() => ({ main: null })), links: m.bars.links.map(() => ({ zones: null })), support: m.bars.support.map(() => ({ bars: null, left: null, right: null })) };
+  m.bars = {
+    bottom: m.bars.bottom.map(() => ({ main: null, extra: noExtra })),
+    top: m.bars.top.map(() => ({ main: null })),
+    links: m.bars.links.map(() => ({ zones: null })),
+    support: m.bars.support.map(() => ({ bars: null, left: null, right: null })),
+  };
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { ToggleGroup } from 'radix-ui';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { emptyBeamResult } from '@/core/members/beam/result';
 import { codeOf, type Member, type Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
@@ -59,11 +59,12 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const result = fits ? good.result : emptyBeamResult([]);
   const isStale = !isFresh || faults.length > 0;
   const length = member.spans.reduce((sum, s) => sum + s.length, 0);
-  const at = Math.min(station ?? result.governing?.place.x ?? length / 2, length);
+  // The station line first stands where the first result governs, and then only moves when it is moved.
+  const [home, setHome] = useState<number | null>(null);
+  if (home === null && result.governing?.place.x != null) setHome(result.governing.place.x);
+  const at = Math.min(station ?? home ?? length / 2, length);
 
-  const openEditor = useCallback((path: string, target: Element) => {
-    setEditing({ path, target });
-  }, []);
+  const openEditor = (path: string, target: Element) => setEditing({ path, target });
   const openNext = (direction: 1 | -1) => {
     const path = editing?.path;
     setEditing(null);
@@ -92,7 +93,15 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
 
   return (
     <div className="grid h-screen grid-rows-[auto_1fr]">
-      <TopBar project={kept} memberId={id} crumb={<><span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b></>} />
+      <TopBar
+        project={kept}
+        memberId={id}
+        crumb={
+          <>
+            <span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b>
+          </>
+        }
+      />
       <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
         <MemberList project={kept} activeId={id} onAdd={add} />
         <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
@@ -105,21 +114,57 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
               <p className="text-walnut">The last good result stays below, marked as old.</p>
             </div>
           )}
-          {panel === 'strips' && member.mode === 'loads' && <Centre {...{ project, member, result, station: at, onStation: setStation, onEdit: openEditor, editing: editing?.path ?? null, isStale }} />}
-          {panel === 'strips' && member.mode === 'forces' && <ForcesPanel project={project} member={member} result={result} onEdit={openEditor} editing={editing?.path ?? null} />}
+          {panel === 'strips' && member.mode === 'loads' && (
+            <Centre
+              {...{
+                project,
+                member,
+                result,
+                station: at,
+                onStation: setStation,
+                onEdit: openEditor,
+                editing: editing?.path ?? null,
+                isStale,
+              }}
+            />
+          )}
+          {panel === 'strips' && member.mode === 'forces' && (
+            <ForcesPanel project={project} member={member} result={result} onEdit={openEditor} editing={editing?.path ?? null} />
+          )}
           {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
           {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
           {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
           {panel === 'hand' && <HandChecks project={kept} result={result} />}
         </main>
         <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label="Section and checks">
-          {member.mode === 'loads' && <SectionPanel project={project} member={member} result={result} station={at} onEdit={openEditor} editing={editing?.path ?? null} />}
+          {member.mode === 'loads' && (
+            <SectionPanel
+              project={project}
+              member={member}
+              result={result}
+              station={at}
+              onEdit={openEditor}
+              editing={editing?.path ?? null}
+            />
+          )}
           <div className="purfling-x -mx-3.5" />
           <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
         </aside>
       </div>
-      {editing && field && <ValueEditor key={editing.path} path={editing.path} member={kept.members.find((m) => m.id === id)!} field={field} target={editing.target} onClose={close} onNext={openNext} />}
-      {editing && supportIndex !== undefined && <SupportEditor project={kept} member={member} index={Number(supportIndex)} target={editing.target} onClose={close} />}
+      {editing && field && (
+        <ValueEditor
+          key={editing.path}
+          path={editing.path}
+          member={kept.members.find((m) => m.id === id)!}
+          field={field}
+          target={editing.target}
+          onClose={close}
+          onNext={openNext}
+        />
+      )}
+      {editing && supportIndex !== undefined && (
+        <SupportEditor project={kept} member={member} index={Number(supportIndex)} target={editing.target} onClose={close} />
+      )}
       <Notice text={notice} onClose={() => setNotice(null)} />
     </div>
   );
@@ -130,10 +175,20 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
   const code = codeOf(project, member);
   const spans = member.spans.map((s) => formatValue(s.length / 1000, 'number', 'SI', 1)).join(' + ');
   const us = member.spans.map((s) => formatValue(s.length, 'span', 'US', 1)).join(' + ');
-  const subtitle = [code.concreteLabel(member.materials.concreteStrength), member.mode === 'forces' ? 'known design forces' : project.display === 'US' ? `${us} ft` : `${spans} m`].join(' · ');
+  const subtitle = [
+    code.concreteLabel(member.materials.concreteStrength),
+    member.mode === 'forces' ? 'known design forces' : project.display === 'US' ? `${us} ft` : `${spans} m`,
+  ].join(' · ');
   const actions = memberActions(project, member, router.push);
-  const names: Record<Panel, string> = { strips: member.mode === 'forces' ? 'Section' : 'Drawing', loads: 'Loads', combinations: 'Combinations', basis: 'Basis', hand: 'Hand checks' };
-  const offered = member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'combinations', 'basis', 'hand'] as const);
+  const names: Record<Panel, string> = {
+    strips: member.mode === 'forces' ? 'Section' : 'Drawing',
+    loads: 'Loads',
+    combinations: 'Combinations',
+    basis: 'Basis',
+    hand: 'Hand checks',
+  };
+  const offered =
+    member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'combinations', 'basis', 'hand'] as const);
   return (
     <div className="flex flex-wrap items-baseline gap-x-3 px-3.5 pb-1 pt-2">
       <h1 className="whitespace-nowrap">
@@ -141,7 +196,13 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
       </h1>
       <span className="truncate text-walnut">{subtitle}</span>
       <span className="flex-1" />
-      <ToggleGroup.Root type="single" value={panel} onValueChange={(v) => v && onPanel(v as Panel)} aria-label="What the sheet shows" className="flex border border-groove">
+      <ToggleGroup.Root
+        type="single"
+        value={panel}
+        onValueChange={(v) => v && onPanel(v as Panel)}
+        aria-label="What the sheet shows"
+        className="flex border border-groove"
+      >
         {offered.map((p) => (
           <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">
             {names[p]}
@@ -150,8 +211,12 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
       </ToggleGroup.Root>
       <Menu isBare label="More" align="end">
         <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
-        <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>Move up</MenuItem>
-        <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>Move down</MenuItem>
+        <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>
+          Move up
+        </MenuItem>
+        <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>
+          Move down
+        </MenuItem>
         <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
       </Menu>
     </div>
@@ -165,16 +230,24 @@ function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'heights'> &
   useEffect(() => {
     const el = box.current;
     if (!el) return;
-    const observer = new ResizeObserver(([e]) => e && setSize({ width: Math.floor(e.contentRect.width), height: Math.floor(e.contentRect.height) }));
+    const observer = new ResizeObserver(
+      ([e]) => e && setSize({ width: Math.floor(e.contentRect.width), height: Math.floor(e.contentRect.height) }),
+    );
     observer.observe(el);
     return () => observer.disconnect();
   }, []);
   const room = Math.max(330, size.height - 236 - 40);
   const heights = { bending: Math.round(room * 0.44), shear: Math.round(room * 0.32), steel: Math.round(room * 0.24) };
   return (
-    <div ref={box} className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${props.isStale ? 'stale' : ''}`} data-stale={props.isStale || undefined}>
+    <div
+      ref={box}
+      className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${props.isStale ? 'stale' : ''}`}
+      data-stale={props.isStale || undefined}
+    >
       <Strips {...props} width={size.width} heights={heights} />
-      {props.member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {props.member.mark}: open Loads and add one, or paste a table.</p>}
+      {props.member.loads.length === 0 && (
+        <p className="px-3.5 py-2">No loads yet on {props.member.mark}: open Loads and add one, or paste a table.</p>
+      )}
     </div>
   );
 }
@@ -189,7 +262,12 @@ function useSheetKeys(project: Project, id: string, { add, setPanel }: { add: ()
     };
     const onKey = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLElement && e.target.closest('input, textarea, select, [role=dialog]')) return;
-      if (e.altKey && e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) memberActions(project, project.members.find((m) => m.id === id)!, router.push)[e.key === 'ArrowUp' ? 'up' : 'down']();
+      if (e.altKey && e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown'))
+        memberActions(
+          project,
+          project.members.find((m) => m.id === id)!,
+          router.push,
+        )[e.key === 'ArrowUp' ? 'up' : 'down']();
       else if (e.altKey && e.key === 'ArrowUp') go(-1);
       else if (e.altKey && e.key === 'ArrowDown') go(1);
       else if (e.ctrlKey || e.metaKey || e.altKey) return;

@@ -5,14 +5,23 @@ import { codeOf, type Member, type Project } from '@/core/project/project';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
-const kinds = { ultimate: 'Ultimate', characteristic: 'Characteristic', frequent: 'Frequent', quasiPermanent: 'Quasi-permanent', service: 'Service', sustained: 'Sustained' } as const;
+const kinds = {
+  ultimate: 'Ultimate',
+  characteristic: 'Characteristic',
+  frequent: 'Frequent',
+  quasiPermanent: 'Quasi-permanent',
+  service: 'Service',
+  sustained: 'Sustained',
+} as const;
 
 /** The combinations that the code makes of the cases: each can be switched off, or taken over and edited; own ones can be added. */
 export function CombinationsPanel({ project, member }: { project: Project; member: Member }) {
   const { edit } = useProject();
   const [factorText, setFactorText] = useState<Record<string, string>>({});
   const code = codeOf(project, member);
-  const cases = allCases(member).filter((c) => c.nature === 'permanent' || c.nature === 'settlement' || member.loads.some((l) => l.case === c.id));
+  const cases = allCases(member).filter(
+    (c) => c.nature === 'permanent' || c.nature === 'settlement' || member.loads.some((l) => l.case === c.id),
+  );
   const own = new Set(member.ownCombinations.map((c) => c.id));
   const list = [...code.combinations(cases).filter((c) => !own.has(c.id)), ...member.ownCombinations];
   const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
@@ -32,7 +41,9 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
     <div className="overflow-auto px-3.5 py-2">
       <div className="flex items-baseline justify-between">
         <h2>Combinations</h2>
-        <span className="small">A variable case counts only where it makes the effect worse. Change a factor and the combination is yours.</span>
+        <span className="small">
+          A variable case counts only where it makes the effect worse. Change a factor and the combination is yours.
+        </span>
       </div>
       {active === 0 && (
         <p role="alert" className="my-2 border-l-2 border-madder pl-2 font-semibold text-madder-text">
@@ -61,7 +72,18 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
             return (
               <tr key={c.id} className={isOff ? 'text-ash line-through' : ''}>
                 <td>
-                  <input type="checkbox" aria-label={`${c.id} on`} checked={!isOff} onChange={() => change(`switch ${c.id} ${isOff ? 'on' : 'off'}`, (m) => void (m.combinationsOff = isOff ? m.combinationsOff.filter((id) => id !== c.id) : [...m.combinationsOff, c.id]))} />
+                  <input
+                    type="checkbox"
+                    aria-label={`${c.id} on`}
+                    checked={!isOff}
+                    onChange={() =>
+                      change(
+                        `switch ${c.id} ${isOff ? 'on' : 'off'}`,
+                        (m) =>
+                          void (m.combinationsOff = isOff ? m.combinationsOff.filter((id) => id !== c.id) : [...m.combinationsOff, c.id]),
+                      )
+                    }
+                  />
                 </td>
                 <td className="font-medium">{c.id}</td>
                 <td>{kinds[c.kind]}</td>
@@ -78,7 +100,8 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
                         aria-invalid={factorText[key] !== undefined && !Number.isFinite(Number(factorText[key]!.replace(',', '.') || NaN))}
                         onChange={(e) => setFactorText((t) => ({ ...t, [key]: e.target.value }))}
                         onBlur={(e) => {
-                          if (factorText[key] !== undefined && Number(e.target.value.replace(',', '.')) !== factor) setFactor(c.id, k.id, e.target.value);
+                          if (factorText[key] !== undefined && Number(e.target.value.replace(',', '.')) !== factor)
+                            setFactor(c.id, k.id, e.target.value);
                         }}
                       />
                     </td>
@@ -87,7 +110,13 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
                 <td className="small">{c.clause}</td>
                 <td>
                   {c.isOwn && (
-                    <button type="button" className="link" onClick={() => change(`remove own ${c.id}`, (m) => void (m.ownCombinations = m.ownCombinations.filter((o) => o.id !== c.id)))}>
+                    <button
+                      type="button"
+                      className="link"
+                      onClick={() =>
+                        change(`remove own ${c.id}`, (m) => void (m.ownCombinations = m.ownCombinations.filter((o) => o.id !== c.id)))
+                      }
+                    >
                       Remove
                     </button>
                   )}
@@ -97,7 +126,24 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
           })}
         </tbody>
       </table>
-      <button type="button" className="btn mt-2" onClick={() => change('add a combination', (m) => void m.ownCombinations.push({ id: `X${m.ownCombinations.length + 1}`, title: 'own', kind: 'ultimate', clause: 'own', isOwn: true, factors: cases.map((c) => ({ caseId: c.id, factor: c.nature === 'permanent' ? 1.35 : 1.5 })) }))}>
+      <button
+        type="button"
+        className="btn mt-2"
+        onClick={() =>
+          change(
+            'add a combination',
+            (m) =>
+              void m.ownCombinations.push({
+                id: `X${m.ownCombinations.length + 1}`,
+                title: 'own',
+                kind: 'ultimate',
+                clause: 'own',
+                isOwn: true,
+                factors: cases.map((c) => ({ caseId: c.id, factor: c.nature === 'permanent' ? 1.35 : 1.5 })),
+              }),
+          )
+        }
+      >
         Add a combination
       </button>
     </div>

@@ -46,10 +46,21 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
   };
   return (
     <div className="overflow-auto px-3.5" onPaste={onPaste}>
-      <SectionPanel project={project} member={member} result={result} station={0} onEdit={onEdit} editing={editing} width={420} height={330} />
+      <SectionPanel
+        project={project}
+        member={member}
+        result={result}
+        station={0}
+        onEdit={onEdit}
+        editing={editing}
+        width={420}
+        height={330}
+      />
       <div className="flex items-baseline justify-between border-t border-line pt-2">
         <h2>Design forces</h2>
-        <span className="small">already factored · M positive when the bottom is stretched · Ctrl V pastes rows: place, combination, M, V</span>
+        <span className="small">
+          already factored · M positive when the bottom is stretched · Ctrl V pastes rows: place, combination, M, V
+        </span>
       </div>
       <table className="grid-table" aria-label="Design forces">
         <thead>
@@ -63,16 +74,40 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
           {member.forces.map((f, i) => (
             <tr key={i}>
               <td>
-                <input className="field" aria-label={`Place of row ${i + 1}`} defaultValue={f.place} key={`p${f.place}`} onBlur={(e) => e.target.value !== f.place && set(i, { place: e.target.value.slice(0, 60) })} />
+                <input
+                  className="field"
+                  aria-label={`Place of row ${i + 1}`}
+                  defaultValue={f.place}
+                  key={`p${f.place}`}
+                  onBlur={(e) => e.target.value !== f.place && set(i, { place: e.target.value.slice(0, 60) })}
+                />
               </td>
               <td>
-                <input className="field" aria-label={`Combination of row ${i + 1}`} defaultValue={f.combination} key={`c${f.combination}`} onBlur={(e) => e.target.value !== f.combination && set(i, { combination: e.target.value.slice(0, 60) })} />
+                <input
+                  className="field"
+                  aria-label={`Combination of row ${i + 1}`}
+                  defaultValue={f.combination}
+                  key={`c${f.combination}`}
+                  onBlur={(e) => e.target.value !== f.combination && set(i, { combination: e.target.value.slice(0, 60) })}
+                />
               </td>
               <td>
-                <QuantityInput kind="moment" system={project.display} value={f.moment} label={`Moment of row ${i + 1}`} onKeep={(v) => set(i, { moment: v ?? 0 })} />
+                <QuantityInput
+                  kind="moment"
+                  system={project.display}
+                  value={f.moment}
+                  label={`Moment of row ${i + 1}`}
+                  onKeep={(v) => set(i, { moment: v ?? 0 })}
+                />
               </td>
               <td>
-                <QuantityInput kind="force" system={project.display} value={f.shear} label={`Shear of row ${i + 1}`} onKeep={(v) => set(i, { shear: v ?? 0 })} />
+                <QuantityInput
+                  kind="force"
+                  system={project.display}
+                  value={f.shear}
+                  label={`Shear of row ${i + 1}`}
+                  onKeep={(v) => set(i, { shear: v ?? 0 })}
+                />
               </td>
               <td>{figure(i, 'bending')}</td>
               <td>{figure(i, 'shear')}</td>
@@ -85,7 +120,16 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
           ))}
         </tbody>
       </table>
-      <button type="button" className="btn mt-2" onClick={() => change('add a row of forces', (m) => void m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0 }))}>
+      <button
+        type="button"
+        className="btn mt-2"
+        onClick={() =>
+          change(
+            'add a row of forces',
+            (m) => void m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0 }),
+          )
+        }
+      >
         Add a row
       </button>
     </div>
@@ -99,7 +143,13 @@ function readForces(text: string, system: Project['display']): { rows: GivenForc
   parseTable(text).forEach((cells, i) => {
     const moment = parseQuantity(cells[2] ?? '', 'moment', system);
     const shear = parseQuantity(cells[3] ?? '0', 'force', system);
-    if (moment.ok && shear.ok) rows.push({ place: (cells[0] ?? '').slice(0, 60), combination: (cells[1] ?? '').slice(0, 60), moment: moment.value, shear: shear.value });
+    if (moment.ok && shear.ok)
+      rows.push({
+        place: (cells[0] ?? '').slice(0, 60),
+        combination: (cells[1] ?? '').slice(0, 60),
+        moment: moment.value,
+        shear: shear.value,
+      });
     else if (i > 0) refused += 1;
   });
   return { rows, refused };

@@ -16,8 +16,26 @@ interface PanelProps {
   readonly faults: readonly Fault[];
 }
 
-const natures: Record<Nature, string> = { permanent: 'permanent', imposed: 'imposed', roof: 'roof, imposed', snow: 'snow', rain: 'rain', wind: 'wind', earthquake: 'earthquake', settlement: 'settlement' };
-const categories: Record<ImposedCategory, string> = { A: 'A dwellings', B: 'B offices', C: 'C assembly', D: 'D shops', E: 'E storage', F: 'F light traffic', G: 'G traffic', H: 'H roofs' };
+const natures: Record<Nature, string> = {
+  permanent: 'permanent',
+  imposed: 'imposed',
+  roof: 'roof, imposed',
+  snow: 'snow',
+  rain: 'rain',
+  wind: 'wind',
+  earthquake: 'earthquake',
+  settlement: 'settlement',
+};
+const categories: Record<ImposedCategory, string> = {
+  A: 'A dwellings',
+  B: 'B offices',
+  C: 'C assembly',
+  D: 'D shops',
+  E: 'E storage',
+  F: 'F light traffic',
+  G: 'G traffic',
+  H: 'H roofs',
+};
 
 /** Load cases and loads as tables, typed or pasted from a spreadsheet. */
 export function LoadsPanel({ project, member, faults }: PanelProps) {
@@ -49,11 +67,28 @@ export function LoadsPanel({ project, member, faults }: PanelProps) {
         </thead>
         <tbody>
           {member.loads.map((load, i) => (
-            <LoadRow key={i} project={project} member={member} load={load} index={i} faults={faults.filter((f) => f.path.startsWith(`loads[${i}]`))} />
+            <LoadRow
+              key={i}
+              project={project}
+              member={member}
+              load={load}
+              index={i}
+              faults={faults.filter((f) => f.path.startsWith(`loads[${i}]`))}
+            />
           ))}
         </tbody>
       </table>
-      <button type="button" className="btn mt-2" disabled={member.cases.length === 0} onClick={() => change('add a load', (m) => void m.loads.push({ type: 'uniform', case: m.cases[m.cases.length - 1]!.id, span: 'all', value: 10, note: '' }))}>
+      <button
+        type="button"
+        className="btn mt-2"
+        disabled={member.cases.length === 0}
+        onClick={() =>
+          change(
+            'add a load',
+            (m) => void m.loads.push({ type: 'uniform', case: m.cases[m.cases.length - 1]!.id, span: 'all', value: 10, note: '' }),
+          )
+        }
+      >
         Add a load
       </button>
       {refused.length > 0 && (
@@ -84,7 +119,14 @@ function Cases({ member, faults }: PanelProps) {
       <div className="flex items-baseline justify-between">
         <h2>Load cases</h2>
         <label className="flex items-center gap-1.5">
-          <input type="checkbox" checked={member.selfWeight} onChange={(e) => change(e.target.checked ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = e.target.checked))} /> Self-weight counted
+          <input
+            type="checkbox"
+            checked={member.selfWeight}
+            onChange={(e) =>
+              change(e.target.checked ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = e.target.checked))
+            }
+          />{' '}
+          Self-weight counted
         </label>
       </div>
       <table className="grid-table" aria-label="Load cases">
@@ -99,27 +141,81 @@ function Cases({ member, faults }: PanelProps) {
           {member.cases.map((c, i) => (
             <tr key={i}>
               <td className="w-16">
-                <input className="field" aria-label="Name of load case" defaultValue={c.id} key={c.id} onBlur={(e) => e.target.value.trim() && e.target.value !== c.id && set(i, { id: e.target.value.trim().slice(0, 20) })} />
-                {faults.filter((f) => f.path.startsWith(`cases[${i}]`)).map((f) => <span key={f.path} className="text-madder-text">{f.reason}</span>)}
+                <input
+                  className="field"
+                  aria-label="Name of load case"
+                  defaultValue={c.id}
+                  key={c.id}
+                  onBlur={(e) => e.target.value.trim() && e.target.value !== c.id && set(i, { id: e.target.value.trim().slice(0, 20) })}
+                />
+                {faults
+                  .filter((f) => f.path.startsWith(`cases[${i}]`))
+                  .map((f) => (
+                    <span key={f.path} className="text-madder-text">
+                      {f.reason}
+                    </span>
+                  ))}
               </td>
               <td>
-                <input className="field" aria-label="Title of load case" defaultValue={c.title} key={c.title} onBlur={(e) => e.target.value !== c.title && set(i, { title: e.target.value.slice(0, 60) })} />
+                <input
+                  className="field"
+                  aria-label="Title of load case"
+                  defaultValue={c.title}
+                  key={c.title}
+                  onBlur={(e) => e.target.value !== c.title && set(i, { title: e.target.value.slice(0, 60) })}
+                />
               </td>
               <td>
-                <select className="field" aria-label="Nature" value={c.nature} onChange={(e) => set(i, { nature: e.target.value as Nature, pattern: e.target.value === 'imposed' })}>
-                  {Object.entries(natures).filter(([k]) => k !== 'settlement').map(([k, name]) => <option key={k} value={k}>{name}</option>)}
+                <select
+                  className="field"
+                  aria-label="Nature"
+                  value={c.nature}
+                  onChange={(e) => set(i, { nature: e.target.value as Nature, pattern: e.target.value === 'imposed' })}
+                >
+                  {Object.entries(natures)
+                    .filter(([k]) => k !== 'settlement')
+                    .map(([k, name]) => (
+                      <option key={k} value={k}>
+                        {name}
+                      </option>
+                    ))}
                 </select>
               </td>
               <td>
-                <select className="field" aria-label="Category" value={c.category} disabled={c.nature !== 'imposed'} onChange={(e) => set(i, { category: e.target.value as ImposedCategory })}>
-                  {Object.entries(categories).map(([k, name]) => <option key={k} value={k}>{name}</option>)}
+                <select
+                  className="field"
+                  aria-label="Category"
+                  value={c.category}
+                  disabled={c.nature !== 'imposed'}
+                  onChange={(e) => set(i, { category: e.target.value as ImposedCategory })}
+                >
+                  {Object.entries(categories).map(([k, name]) => (
+                    <option key={k} value={k}>
+                      {name}
+                    </option>
+                  ))}
                 </select>
               </td>
               <td>
-                <input type="checkbox" aria-label="May be absent from single spans" checked={c.pattern} disabled={c.nature === 'permanent'} onChange={(e) => set(i, { pattern: e.target.checked })} />
+                <input
+                  type="checkbox"
+                  aria-label="May be absent from single spans"
+                  checked={c.pattern}
+                  disabled={c.nature === 'permanent'}
+                  onChange={(e) => set(i, { pattern: e.target.checked })}
+                />
               </td>
               <td>
-                <button type="button" className="link" onClick={() => change(`delete load case ${c.id}`, (m) => { m.cases.splice(i, 1); m.loads = m.loads.filter((l) => l.case !== c.id); })}>
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() =>
+                    change(`delete load case ${c.id}`, (m) => {
+                      m.cases.splice(i, 1);
+                      m.loads = m.loads.filter((l) => l.case !== c.id);
+                    })
+                  }
+                >
                   Delete
                 </button>
               </td>
@@ -127,14 +223,25 @@ function Cases({ member, faults }: PanelProps) {
           ))}
         </tbody>
       </table>
-      <button type="button" className="btn mt-2" onClick={() => change('add a load case', (m) => void m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: 'A', pattern: true }))}>
+      <button
+        type="button"
+        className="btn mt-2"
+        onClick={() =>
+          change(
+            'add a load case',
+            (m) =>
+              void m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: 'A', pattern: true }),
+          )
+        }
+      >
         Add a load case
       </button>
     </>
   );
 }
 
-const freshCase = (taken: readonly string[]) => ['Q', 'Q2', 'Q3', 'Q4', 'Q5', 'Q6', 'Q7'].find((id) => !taken.includes(id)) ?? `Q${taken.length + 1}`;
+const freshCase = (taken: readonly string[]) =>
+  ['Q', 'Q2', 'Q3', 'Q4', 'Q5', 'Q6', 'Q7'].find((id) => !taken.includes(id)) ?? `Q${taken.length + 1}`;
 
 /** A load of another type at the same place. */
 function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
@@ -155,30 +262,77 @@ function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
   }
 }
 
-function LoadRow({ project, member, load, index, faults }: { project: Project; member: Member; load: BeamLoad; index: number; faults: readonly Fault[] }) {
+function LoadRow({
+  project,
+  member,
+  load,
+  index,
+  faults,
+}: {
+  project: Project;
+  member: Member;
+  load: BeamLoad;
+  index: number;
+  faults: readonly Fault[];
+}) {
   const { edit } = useProject();
   const label = `load ${index + 1} of ${member.mark}`;
-  const set = (patch: Record<string, unknown>) => edit(label, onMember(member.id, (m) => void Object.assign(m.loads[index]!, patch)));
+  const set = (patch: Record<string, unknown>) =>
+    edit(
+      label,
+      onMember(member.id, (m) => void Object.assign(m.loads[index]!, patch)),
+    );
   const cell = (key: string, kind: QuantityKind) =>
-    key in load ? <QuantityInput kind={kind} system={project.display} value={(load as unknown as Record<string, number>)[key]!} label={`${key} of load ${index + 1}`} onKeep={(v) => set({ [key]: v ?? 0 })} /> : null;
+    key in load ? (
+      <QuantityInput
+        kind={kind}
+        system={project.display}
+        value={(load as unknown as Record<string, number>)[key]!}
+        label={`${key} of load ${index + 1}`}
+        onKeep={(v) => set({ [key]: v ?? 0 })}
+      />
+    ) : null;
   const length = member.spans[load.span === 'all' ? 0 : load.span]?.length ?? 0;
   return (
     <>
       <tr>
         <td className="w-16">
           <select className="field" aria-label="Case" value={load.case} onChange={(e) => set({ case: e.target.value })}>
-            {member.cases.map((c) => <option key={c.id}>{c.id}</option>)}
+            {member.cases.map((c) => (
+              <option key={c.id}>{c.id}</option>
+            ))}
           </select>
         </td>
         <td className="min-w-24">
-          <select className="field" aria-label="Type" value={load.type} onChange={(e) => edit(label, onMember(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))))}>
-            {['uniform', 'partial', 'trapezoidal', 'point', 'moment'].map((t) => <option key={t}>{t}</option>)}
+          <select
+            className="field"
+            aria-label="Type"
+            value={load.type}
+            onChange={(e) =>
+              edit(
+                label,
+                onMember(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))),
+              )
+            }
+          >
+            {['uniform', 'partial', 'trapezoidal', 'point', 'moment'].map((t) => (
+              <option key={t}>{t}</option>
+            ))}
           </select>
         </td>
         <td className="w-16">
-          <select className="field" aria-label="Span" value={String(load.span)} onChange={(e) => set({ span: e.target.value === 'all' ? 'all' : Number(e.target.value) })}>
+          <select
+            className="field"
+            aria-label="Span"
+            value={String(load.span)}
+            onChange={(e) => set({ span: e.target.value === 'all' ? 'all' : Number(e.target.value) })}
+          >
             {load.type === 'uniform' && <option>all</option>}
-            {member.spans.map((_, i) => <option key={i} value={i}>{i + 1}</option>)}
+            {member.spans.map((_, i) => (
+              <option key={i} value={i}>
+                {i + 1}
+              </option>
+            ))}
           </select>
         </td>
         <td>{cell('value', 'lineLoad') ?? cell('start', 'lineLoad') ?? cell('force', 'force') ?? cell('moment', 'moment')}</td>
@@ -186,10 +340,25 @@ function LoadRow({ project, member, load, index, faults }: { project: Project; m
         <td>{cell('from', 'span') ?? cell('at', 'span')}</td>
         <td>{cell('to', 'span')}</td>
         <td>
-          <input className="field" aria-label="Note" defaultValue={load.note} key={load.note} onBlur={(e) => e.target.value !== load.note && set({ note: e.target.value.slice(0, 120) })} />
+          <input
+            className="field"
+            aria-label="Note"
+            defaultValue={load.note}
+            key={load.note}
+            onBlur={(e) => e.target.value !== load.note && set({ note: e.target.value.slice(0, 120) })}
+          />
         </td>
         <td>
-          <button type="button" className="link" onClick={() => edit(`delete ${label}`, onMember(member.id, (m) => void m.loads.splice(index, 1)))}>
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              edit(
+                `delete ${label}`,
+                onMember(member.id, (m) => void m.loads.splice(index, 1)),
+              )
+            }
+          >
             Delete
           </button>
         </td>

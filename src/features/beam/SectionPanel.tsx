@@ -30,7 +30,10 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
     const i = nearestStation(strips, station);
     return strips.shiftedHogging[i]! > strips.shiftedSagging[i]! ? 'hogging' : 'sagging';
   }, [strips, station, member.forces]);
-  const state = useMemo(() => (steel ? sectionState(member, codeOf(project, member), steel, station, sense) : null), [project, member, steel, station, sense]);
+  const state = useMemo(
+    () => (steel ? sectionState(member, codeOf(project, member), steel, station, sense) : null),
+    [project, member, steel, station, sense],
+  );
   if (!state || !steel) return null;
   const zoneIndex = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
   const picture = pictureOf(project, member, state, station, zoneIndex);
@@ -52,14 +55,26 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
 function pictureOf(project: Project, member: Member, state: SectionState, station: number, zoneIndex: number) {
   const { span, outline } = state;
   const starts = supportPositions(member);
-  const dims = (v: number) => formatValue(v, 'length', project.display).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+  const dims = (v: number) =>
+    formatValue(v, 'length', project.display)
+      .replace(/(\.\d*?)0+$/, '$1')
+      .replace(/\.$/, '');
   const nearSupport = station - starts[span]! < starts[span + 1]! - station ? span : span + 1;
   const isMain = state.topGroups.length === 1 && member.mode === 'loads' && isSupportRun(state, member, nearSupport, station, starts);
   const zones = state.zone;
   return {
-    outline, cover: member.cover, linkDiameter: state.linkDiameter, legs: zones.legs, top: state.top, bottom: state.bottom,
+    outline,
+    cover: member.cover,
+    linkDiameter: state.linkDiameter,
+    legs: zones.legs,
+    top: state.top,
+    bottom: state.bottom,
     labels: {
-      top: state.topGroups.map((g) => barLabel(g, project)).join(' + '), bottom: state.bottomGroups.map((g) => barLabel(g, project)).join(' + '), links: linkLabel(zones, project), b: dims(outline.b), h: dims(outline.h),
+      top: state.topGroups.map((g) => barLabel(g, project)).join(' + '),
+      bottom: state.bottomGroups.map((g) => barLabel(g, project)).join(' + '),
+      links: linkLabel(zones, project),
+      b: dims(outline.b),
+      h: dims(outline.h),
       ...(outline.shape === 'rectangular' ? {} : { flange: dims(outline.flangeWidth), flangeDepth: `× ${dims(outline.flangeDepth)}` }),
     },
     edits: {
@@ -67,8 +82,15 @@ function pictureOf(project: Project, member: Member, state: SectionState, statio
       bottom: `bars.bottom[${span}].main`,
       links: `bars.links[${span}].zones[${zoneIndex}]`,
     },
-    ...(state.resistance ? { block: { face: state.sense === 'sagging' ? ('top' as const) : ('bottom' as const), depth: Math.min(outline.h, state.blockFactor * state.resistance.x) } } : {}),
-  }; // prettier-ignore
+    ...(state.resistance
+      ? {
+          block: {
+            face: state.sense === 'sagging' ? ('top' as const) : ('bottom' as const),
+            depth: Math.min(outline.h, state.blockFactor * state.resistance.x),
+          },
+        }
+      : {}),
+  };
 }
 
 function isSupportRun(state: SectionState, member: Member, support: number, station: number, starts: readonly number[]): boolean {
@@ -93,7 +115,12 @@ function StrainAndForces({ state, project, width, height }: { state: SectionStat
   const forceX = 88;
   const isTopEdge = edge < steel;
   return (
-    <svg width={width} height={height} role="img" aria-label={`Neutral axis at ${formatQuantity(r.x, 'length', system)}, lever arm ${formatQuantity(r.d - r.compressionDepth, 'length', system)}`}>
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`Neutral axis at ${formatQuantity(r.x, 'length', system)}, lever arm ${formatQuantity(r.d - r.compressionDepth, 'length', system)}`}
+    >
       <text x={strainX} y="14" textAnchor="middle" fontSize="0.6875rem" fill="#51473C">
         Strain
       </text>
@@ -113,8 +140,21 @@ function StrainAndForces({ state, project, width, height }: { state: SectionStat
       <text x={width - 10} y={axis - 3} textAnchor="end" fontSize="0.6875rem" fill="#51473C">
         x {formatValue(r.x, 'length', system)}
       </text>
-      <path d={`M${forceX} ${fromTop(r.compressionDepth)}h18m-5 -3l5 3-5 3`} transform={`translate(-22 0)`} stroke="#A6583B" strokeWidth="1.3" fill="none" />
-      <rect x={forceX} y={Math.min(edge, fromTop(state.blockFactor * r.x))} width="13" height={Math.max(2, Math.abs(fromTop(state.blockFactor * r.x) - edge))} fill="url(#compressed)" stroke="#A6583B" />
+      <path
+        d={`M${forceX} ${fromTop(r.compressionDepth)}h18m-5 -3l5 3-5 3`}
+        transform={`translate(-22 0)`}
+        stroke="#A6583B"
+        strokeWidth="1.3"
+        fill="none"
+      />
+      <rect
+        x={forceX}
+        y={Math.min(edge, fromTop(state.blockFactor * r.x))}
+        width="13"
+        height={Math.max(2, Math.abs(fromTop(state.blockFactor * r.x) - edge))}
+        fill="url(#compressed)"
+        stroke="#A6583B"
+      />
       <path d={`M${forceX} ${fromTop(r.d)}h22m-5 -3l5 3-5 3`} stroke="#3C8A7A" strokeWidth="1.3" fill="none" />
       <text x={forceX + 16} y={fromTop(r.compressionDepth) + (isTopEdge ? 0 : 8)} fontSize="0.6875rem" fill="#8B4328">
         {formatValue(r.compressionForce, 'force', system, 0)}

@@ -42,7 +42,20 @@ export function Strips(props: StripsProps) {
     () => elevationDrawing({ beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) }, frame),
     [member, result.steel, project, frame],
   );
-  const pictures = useMemo(() => (result.strips ? stripPictures({ member, result, strips: result.strips, units: project.display, linkLabel: (z) => linkLabel(z, project), showNames: true }) : null), [project, member, result]);
+  const pictures = useMemo(
+    () =>
+      result.strips
+        ? stripPictures({
+            member,
+            result,
+            strips: result.strips,
+            units: project.display,
+            linkLabel: (z) => linkLabel(z, project),
+            showNames: true,
+          })
+        : null,
+    [project, member, result],
+  );
   const total = 236 + heights.bending + heights.shear + heights.steel + 34;
   return (
     <div className="relative" style={{ width }}>
@@ -73,7 +86,17 @@ function StripBox({ title, unit, height, children }: { title: string; unit: stri
 }
 
 /** The one line through all strips, moved by mouse or keys, with the values where it stands. */
-function StationLine({ project, result, station, onStation, length, toX, frame, height, heights }: StripsProps & { length: number; toX: (x: number) => number; frame: Frame; height: number }) {
+function StationLine({
+  project,
+  result,
+  station,
+  onStation,
+  length,
+  toX,
+  frame,
+  height,
+  heights,
+}: StripsProps & { length: number; toX: (x: number) => number; frame: Frame; height: number }) {
   const { strips } = result;
   const x = toX(station);
   const system = project.display;
@@ -83,9 +106,13 @@ function StationLine({ project, result, station, onStation, length, toX, frame, 
   const onKeyDown = (e: React.KeyboardEvent) => {
     const by = e.shiftKey ? 10 * step : step;
     const keys: Record<string, () => void> = {
-      ArrowRight: () => move(station + by), ArrowLeft: () => move(station - by), Home: () => move(0), End: () => move(length),
-      PageDown: () => move(critical.find((c) => c > station + 1) ?? length), PageUp: () => move([...critical].reverse().find((c) => c < station - 1) ?? 0),
-    }; // prettier-ignore
+      ArrowRight: () => move(station + by),
+      ArrowLeft: () => move(station - by),
+      Home: () => move(0),
+      End: () => move(length),
+      PageDown: () => move(critical.find((c) => c > station + 1) ?? length),
+      PageUp: () => move([...critical].reverse().find((c) => c < station - 1) ?? 0),
+    };
     const act = keys[e.key];
     if (!act) return;
     e.preventDefault();
@@ -99,16 +126,30 @@ function StationLine({ project, result, station, onStation, length, toX, frame, 
   const i = strips ? nearestStation(strips, station) : -1;
   const isRight = x > frame.right - 130;
   const tag = (top: number, text: string, isOver: boolean, key: string) => (
-    <span key={key} className={`absolute whitespace-nowrap border bg-holly px-1 text-[0.72rem] ${isOver ? 'border-madder text-madder-text' : 'border-ebony'}`} style={{ top, ...(isRight ? { right: frame.width - x + 4 } : { left: x + 4 }) }}>
+    <span
+      key={key}
+      className={`absolute whitespace-nowrap border bg-holly px-1 text-[0.72rem] ${isOver ? 'border-madder text-madder-text' : 'border-ebony'}`}
+      style={{ top, ...(isRight ? { right: frame.width - x + 4 } : { left: x + 4 }) }}
+    >
       {text}
     </span>
   );
   return (
     <>
-      <svg className="absolute left-0 top-[90px] touch-none" style={{ pointerEvents: 'none' }} width={frame.width} height={height - 110} aria-hidden="true">
+      <svg
+        className="absolute left-0 top-[90px] touch-none"
+        style={{ pointerEvents: 'none' }}
+        width={frame.width}
+        height={height - 110}
+        aria-hidden="true"
+      >
         <path d={`M${x} 0V${height}`} stroke="#231E19" strokeWidth="1.4" />
       </svg>
-      {strips && i >= 0 && <div className="pointer-events-none absolute inset-0">{stationTags(strips, i, system, heights).map((t) => tag(t.top, t.text, t.isOver, t.key))}</div>}
+      {strips && i >= 0 && (
+        <div className="pointer-events-none absolute inset-0">
+          {stationTags(strips, i, system, heights).map((t) => tag(t.top, t.text, t.isOver, t.key))}
+        </div>
+      )}
       <svg
         className="block cursor-ew-resize touch-none"
         width={frame.width}
@@ -143,16 +184,36 @@ function StationLine({ project, result, station, onStation, length, toX, frame, 
 }
 
 function stationTags(s: BeamStrips, i: number, system: Project['display'], h: StripsProps['heights']) {
-  const isHogging = s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
-  const [demand, resistance] = isHogging ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!] : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
+  const isHogging =
+    s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
+  const [demand, resistance] = isHogging
+    ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!]
+    : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
   const sign = isHogging ? '−' : '';
   const shear = s.designV[i]!;
   const [needs, has] = isHogging ? [s.requiredTop[i]!, s.providedTop[i]!] : [s.requiredBottom[i]!, s.providedBottom[i]!];
   const over = (a: number, b: number) => a > b * 1.0005;
   return [
-    { key: 'm', top: 238, text: `${sign}${formatValue(demand, 'moment', system, 0)} against ${sign}${formatValue(resistance, 'moment', system, 0)}`, isOver: over(demand, resistance) },
-    { key: 'v', top: 238 + h.bending, text: `${formatValue(shear, 'force', system, 0)} against ${formatValue(s.resistanceV[i]!, 'force', system, 0)}`, isOver: over(shear, s.resistanceV[i]!) },
-    { key: 's', top: 238 + h.bending + h.shear, text: Number.isFinite(needs) ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}` : `has ${formatValue(has, 'area', system)}, section too small`, isOver: !Number.isFinite(needs) || over(needs, has) },
+    {
+      key: 'm',
+      top: 238,
+      text: `${sign}${formatValue(demand, 'moment', system, 0)} against ${sign}${formatValue(resistance, 'moment', system, 0)}`,
+      isOver: over(demand, resistance),
+    },
+    {
+      key: 'v',
+      top: 238 + h.bending,
+      text: `${formatValue(shear, 'force', system, 0)} against ${formatValue(s.resistanceV[i]!, 'force', system, 0)}`,
+      isOver: over(shear, s.resistanceV[i]!),
+    },
+    {
+      key: 's',
+      top: 238 + h.bending + h.shear,
+      text: Number.isFinite(needs)
+        ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}`
+        : `has ${formatValue(has, 'area', system)}, section too small`,
+      isOver: !Number.isFinite(needs) || over(needs, has),
+    },
   ];
 }
 
@@ -160,5 +221,8 @@ function axisTicks(length: number, system: Project['display']): { x: number; tex
   const unit = system === 'US' ? 304.8 : 1000;
   const rough = length / unit / 6;
   const step = [0.5, 1, 2, 5, 10, 20, 50].find((v) => v >= rough) ?? 100;
-  return Array.from({ length: Math.floor(length / unit / step) + 1 }, (_, i) => ({ x: i * step * unit, text: `${Number((i * step).toFixed(1))}${i === 0 ? (system === 'US' ? ' ft' : ' m') : ''}` }));
+  return Array.from({ length: Math.floor(length / unit / step) + 1 }, (_, i) => ({
+    x: i * step * unit,
+    text: `${Number((i * step).toFixed(1))}${i === 0 ? (system === 'US' ? ' ft' : ' m') : ''}`,
+  }));
 }

@@ -8,25 +8,61 @@ import { QuantityInput } from '@/ui/QuantityInput';
 import { useDrawnAnchor } from './use-drawn-anchor';
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
-export function SupportEditor({ project, member, index, target, onClose }: { project: Project; member: Member; index: number; target: Element; onClose: () => void }) {
+export function SupportEditor({
+  project,
+  member,
+  index,
+  target,
+  onClose,
+}: {
+  project: Project;
+  member: Member;
+  index: number;
+  target: Element;
+  onClose: () => void;
+}) {
   const { edit } = useProject();
   const support = member.supports[index]!;
   const name = supportName(index);
   const anchor = useDrawnAnchor(`supports[${index}]`, target);
-  const set = (what: string, patch: Partial<BeamSupport>) => edit(`${what} of support ${name} of ${member.mark}`, onMember(member.id, (m) => void Object.assign(m.supports[index]!, patch)));
+  const set = (what: string, patch: Partial<BeamSupport>) =>
+    edit(
+      `${what} of support ${name} of ${member.mark}`,
+      onMember(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
+    );
   const isEnd = index === 0 || index === member.spans.length;
   const row = 'grid grid-cols-[7rem_1fr] items-center gap-2 py-0.5';
-  const number = (label: string, kind: Parameters<typeof QuantityInput>[0]['kind'], value: number | null, key: keyof BeamSupport, empty?: string) => (
+  const number = (
+    label: string,
+    kind: Parameters<typeof QuantityInput>[0]['kind'],
+    value: number | null,
+    key: keyof BeamSupport,
+    empty?: string,
+  ) => (
     <label className={row}>
       {label}
-      <QuantityInput kind={kind} system={project.display} value={value} placeholder={empty} label={label} onKeep={(v) => set(label.toLowerCase(), { [key]: v ?? null })} allowEmpty={empty !== undefined} />
+      <QuantityInput
+        kind={kind}
+        system={project.display}
+        value={value}
+        placeholder={empty}
+        label={label}
+        onKeep={(v) => set(label.toLowerCase(), { [key]: v ?? null })}
+        allowEmpty={empty !== undefined}
+      />
     </label>
   );
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
-        <Popover.Content side="bottom" sideOffset={10} collisionPadding={8} className="framed z-30 w-72 px-3 py-2" aria-label={`Support ${name}`}>
+        <Popover.Content
+          side="bottom"
+          sideOffset={10}
+          collisionPadding={8}
+          className="framed z-30 w-72 px-3 py-2"
+          aria-label={`Support ${name}`}
+        >
           <b className="font-semibold">Support {name}</b>
           <label className={row}>
             Type
@@ -45,7 +81,13 @@ export function SupportEditor({ project, member, index, target, onClose }: { pro
               {number('Settlement', 'smallLength', support.settlement, 'settlement')}
               <label className={row}>
                 Moment kept
-                <QuantityInput kind="percent" system={project.display} value={support.redistribution} label="Moment kept after redistribution" onKeep={(v) => set('redistribution', { redistribution: v ?? 1 })} />
+                <QuantityInput
+                  kind="percent"
+                  system={project.display}
+                  value={support.redistribution}
+                  label="Moment kept after redistribution"
+                  onKeep={(v) => set('redistribution', { redistribution: v ?? 1 })}
+                />
               </label>
               <p className="small">Moment kept: 85 % redistributes 15 % of the support moment into the spans.</p>
             </>

@@ -21,7 +21,9 @@ interface ValueEditorProps {
 }
 
 /** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
-export function ValueEditor({ member, field, path, target, onClose, onNext }: ValueEditorProps) {
+export function ValueEditor({ member, field: opened, path, target, onClose, onNext }: ValueEditorProps) {
+  // As it was when the editor opened: the drawing, and with it the field, already follows what is typed.
+  const [field] = useState(opened);
   const [text, setText] = useState(field.text);
   const { edit, setPreview, results } = useProject();
   const [before] = useState(() => results[member.id]?.result.governing ?? null);
@@ -44,7 +46,8 @@ export function ValueEditor({ member, field, path, target, onClose, onNext }: Va
   };
   const keep = (): boolean => {
     if (!parsed.ok) return false;
-    if (isTyped) edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member.id, parsed.apply));
+    if (isTyped)
+      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member.id, parsed.apply));
     else setPreview(null);
     return true;
   };
@@ -68,19 +71,40 @@ export function ValueEditor({ member, field, path, target, onClose, onNext }: Va
     <Popover.Root open onOpenChange={(open) => !open && leave()}>
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
-        <Popover.Content side={path.startsWith('section.') ? 'left' : 'top'} sideOffset={14} collisionPadding={8} className="framed z-30 w-[19.5rem] px-2.5 py-2" aria-label={field.label} onKeyDown={onKeyDown} onOpenAutoFocus={(e) => selectInput(e)}>
+        <Popover.Content
+          side={path.startsWith('section.') ? 'left' : 'top'}
+          sideOffset={14}
+          collisionPadding={8}
+          className="framed z-30 w-[19.5rem] px-2.5 py-2"
+          aria-label={field.label}
+          onKeyDown={onKeyDown}
+          onOpenAutoFocus={(e) => selectInput(e)}
+        >
           <div className="flex items-baseline justify-between gap-2">
             <b className="font-semibold">{field.label}</b>
             <span className="small">{field.hint}</span>
           </div>
           <div className="my-1 flex items-center gap-3">
-            <div className={`flex h-[1.65rem] items-stretch ${parsed.ok && !reason ? 'border-2 border-ebony' : 'border-2 border-dashed border-madder'}`}>
-              <input className={`bg-transparent px-2 text-[0.94rem] font-medium outline-none ${field.unit ? 'w-[4.6rem]' : 'w-[8rem]'}`} value={text} aria-label={field.label} aria-invalid={!parsed.ok} onChange={(e) => type(e.target.value)} />
+            <div
+              className={`flex h-[1.65rem] items-stretch ${parsed.ok && !reason ? 'border-2 border-ebony' : 'border-2 border-dashed border-madder'}`}
+            >
+              <input
+                className={`bg-transparent px-2 text-[0.94rem] font-medium outline-none ${field.unit ? 'w-[4.6rem]' : 'w-[8rem]'}`}
+                value={text}
+                aria-label={field.label}
+                aria-invalid={!parsed.ok}
+                onChange={(e) => type(e.target.value)}
+              />
               {field.unit && <span className="flex items-center border-l border-ebony px-2 text-walnut">{field.unit}</span>}
             </div>
             <div>
               <div className="flex items-center gap-2">
-                <Inlay utilisation={now?.utilisation ?? null} standing={isWorking ? 'working' : standing} before={before?.utilisation} framed />
+                <Inlay
+                  utilisation={now?.utilisation ?? null}
+                  standing={isWorking ? 'working' : standing}
+                  before={before?.utilisation}
+                  framed
+                />
                 <span data-testid="editor-utilisation" className={standingText[standing]}>
                   {isTyped ? `${formatUtilisation(before?.utilisation ?? null)} → ` : ''}
                   {isWorking ? '–' : formatUtilisation(now?.utilisation ?? null)}
@@ -88,7 +112,11 @@ export function ValueEditor({ member, field, path, target, onClose, onNext }: Va
               </div>
             </div>
           </div>
-          {reason ? <p className="text-madder-text">{reason}</p> : <p className="small">governs: {now?.title.toLowerCase() ?? 'nothing yet'}</p>}
+          {reason ? (
+            <p className="text-madder-text">{reason}</p>
+          ) : (
+            <p className="small">governs: {now?.title.toLowerCase() ?? 'nothing yet'}</p>
+          )}
           <div className="small mt-1 flex gap-3 border-t border-line pt-1">
             {field.reset ? (
               <button

@@ -9,7 +9,8 @@ import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { displayUnit, type QuantityKind } from '@/core/units/quantity';
 
-export type FieldParse = { readonly ok: true; readonly apply: (m: Draft<Member>) => void } | { readonly ok: false; readonly reason: string };
+export type FieldParse =
+  { readonly ok: true; readonly apply: (m: Draft<Member>) => void } | { readonly ok: false; readonly reason: string };
 
 /** A value of the drawing as its editor sees it. */
 export interface Field {
@@ -47,15 +48,46 @@ export function fieldAt(path: string, place: Place): Field | undefined {
       return quantityField(place, names[key], 'all spans', 'length', member.section[key], (m, v) => void (m.section[key] = v));
     }
     case 'spans[].length':
-      return quantityField(place, `Span ${i + 1}`, 'between centres of supports', 'span', member.spans[i]!.length, (m, v) => void (m.spans[i]!.length = v));
+      return quantityField(
+        place,
+        `Span ${i + 1}`,
+        'between centres of supports',
+        'span',
+        member.spans[i]!.length,
+        (m, v) => void (m.spans[i]!.length = v),
+      );
     case 'bars.bottom[].main':
-      return barField(place, `Bottom bars, span ${i + 1}`, steel?.bottom[i]?.main, member.bars.bottom[i]!.main !== null, (m, g) => void (m.bars.bottom[i]!.main = g));
+      return barField(
+        place,
+        `Bottom bars, span ${i + 1}`,
+        steel?.bottom[i]?.main,
+        member.bars.bottom[i]!.main !== null,
+        (m, g) => void (m.bars.bottom[i]!.main = g),
+      );
     case 'bars.bottom[].extra.bars':
-      return barField(place, `Extra bottom bars, span ${i + 1}`, steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' }, member.bars.bottom[i]!.extra.bars !== null, (m, g) => void (m.bars.bottom[i]!.extra.bars = g));
+      return barField(
+        place,
+        `Extra bottom bars, span ${i + 1}`,
+        steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' },
+        member.bars.bottom[i]!.extra.bars !== null,
+        (m, g) => void (m.bars.bottom[i]!.extra.bars = g),
+      );
     case 'bars.top[].main':
-      return barField(place, `Top bars, span ${i + 1}`, steel?.top[i]?.main, member.bars.top[i]!.main !== null, (m, g) => void (m.bars.top[i]!.main = g));
+      return barField(
+        place,
+        `Top bars, span ${i + 1}`,
+        steel?.top[i]?.main,
+        member.bars.top[i]!.main !== null,
+        (m, g) => void (m.bars.top[i]!.main = g),
+      );
     case 'bars.support[].bars':
-      return barField(place, `Top bars over ${supportName(i)}`, steel?.support[i]?.bars, member.bars.support[i]!.bars !== null, (m, g) => void (m.bars.support[i]!.bars = g));
+      return barField(
+        place,
+        `Top bars over ${supportName(i)}`,
+        steel?.support[i]?.bars,
+        member.bars.support[i]!.bars !== null,
+        (m, g) => void (m.bars.support[i]!.bars = g),
+      );
     case 'bars.links[].zones[]':
       return linkField(place, i, k);
     case 'loads[]':
@@ -64,7 +96,14 @@ export function fieldAt(path: string, place: Place): Field | undefined {
   return undefined;
 }
 
-function quantityField({ project }: Pick<Place, 'project'>, label: string, hint: string, kind: QuantityKind, value: number, set: (m: Draft<Member>, v: number) => void): Field {
+function quantityField(
+  { project }: Pick<Place, 'project'>,
+  label: string,
+  hint: string,
+  kind: QuantityKind,
+  value: number,
+  set: (m: Draft<Member>, v: number) => void,
+): Field {
   const system = project.display;
   const { unit, step } = displayUnit(kind, system);
   return {
@@ -97,7 +136,13 @@ export function parseBars(text: string, member: Member): { ok: true; group: BarG
   return { ok: true, group: { count, size: bar.name } };
 }
 
-function barField(place: Place, label: string, shown: BarGroup | undefined, isOwn: boolean, set: (m: Draft<Member>, g: BarGroup | null) => void): Field {
+function barField(
+  place: Place,
+  label: string,
+  shown: BarGroup | undefined,
+  isOwn: boolean,
+  set: (m: Draft<Member>, g: BarGroup | null) => void,
+): Field {
   const { member, project } = place;
   return {
     label,
@@ -116,13 +161,18 @@ function barField(place: Place, label: string, shown: BarGroup | undefined, isOw
       const at = bars.findIndex((b) => b.name === parsed.group!.size);
       return barLabel({ ...parsed.group, size: bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name }, project);
     },
-    stepHint: 'a bar, Shift a size',
+    stepHint: 'a bar',
     ...(isOwn ? { reset: (m) => set(m, null) } : {}),
   };
 }
 
 /** Reads "H8 @ 150", "#3 @ 6 in", "4 legs H10 @ 100". */
-export function parseLinks(text: string, member: Member, system: Project['display'], legsNow: number): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
+export function parseLinks(
+  text: string,
+  member: Member,
+  system: Project['display'],
+  legsNow: number,
+): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
   const match = /^\s*(?:(\d+)\s*legs?\s+)?([A-Za-z.#]*\s*\d+)\s*(?:@|at|\/|-)\s*(.+)$/.exec(text);
   if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
   const bar = findBar(catalogues[member.catalogue], match[2]!);
@@ -153,7 +203,9 @@ function linkField(place: Place, span: number, index: number): Field | undefined
     },
     step: (text, direction, size) => {
       const parsed = parseLinks(text, member, project.display, zone.legs);
-      return parsed.ok ? linkLabel({ ...parsed.zone, spacing: Math.max(step, parsed.zone.spacing + direction * (size === 10 ? 4 : 1) * step) }, project) : text;
+      return parsed.ok
+        ? linkLabel({ ...parsed.zone, spacing: Math.max(step, parsed.zone.spacing + direction * (size === 10 ? 4 : 1) * step) }, project)
+        : text;
     },
     stepHint: project.display === 'US' ? '1 in' : '25 mm',
     ...(isOwn ? { reset: (m) => void (m.bars.links[span]!.zones = null) } : {}),
@@ -168,13 +220,41 @@ function loadField(place: Place, i: number): Field | undefined {
   switch (load.type) {
     case 'uniform':
     case 'partial':
-      return quantityField(place, `${load.case}, ${title}`, `${load.type} load, ${where}`, 'lineLoad', load.value, (m, v) => void ((m.loads[i] as { value: number }).value = v));
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `${load.type} load, ${where}`,
+        'lineLoad',
+        load.value,
+        (m, v) => void ((m.loads[i] as { value: number }).value = v),
+      );
     case 'trapezoidal':
-      return quantityField(place, `${load.case}, ${title}`, `value at its start, ${where}`, 'lineLoad', load.start, (m, v) => void ((m.loads[i] as { start: number }).start = v));
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `value at its start, ${where}`,
+        'lineLoad',
+        load.start,
+        (m, v) => void ((m.loads[i] as { start: number }).start = v),
+      );
     case 'point':
-      return quantityField(place, `${load.case}, ${title}`, `point load, ${where}`, 'force', load.force, (m, v) => void ((m.loads[i] as { force: number }).force = v));
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `point load, ${where}`,
+        'force',
+        load.force,
+        (m, v) => void ((m.loads[i] as { force: number }).force = v),
+      );
     case 'moment':
-      return quantityField(place, `${load.case}, ${title}`, `moment, clockwise positive, ${where}`, 'moment', load.moment, (m, v) => void ((m.loads[i] as { moment: number }).moment = v));
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `moment, clockwise positive, ${where}`,
+        'moment',
+        load.moment,
+        (m, v) => void ((m.loads[i] as { moment: number }).moment = v),
+      );
   }
 }
 
@@ -183,5 +263,8 @@ export function placeName(member: Member, x: number): string {
   const starts = supportPositions(member);
   const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
   if (support >= 0) return `support ${supportName(support)}`;
-  return `span ${Math.max(1, starts.findIndex((s) => s > x))}`;
+  return `span ${Math.max(
+    1,
+    starts.findIndex((s) => s > x),
+  )}`;
 }

@@ -45,7 +45,11 @@ function Overview({ project }: { project: Project }) {
   const router = useRouter();
   const { results, edit, notice, setNotice } = useProject();
   useEffect(() => setActiveMember(null), []);
-  const rows: RowData[] = project.members.map((member) => ({ member, entry: results[member.id], ...memberStanding(project, member, results[member.id]) }));
+  const rows: RowData[] = project.members.map((member) => ({
+    member,
+    entry: results[member.id],
+    ...memberStanding(project, member, results[member.id]),
+  }));
   const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
@@ -71,7 +75,10 @@ function Overview({ project }: { project: Project }) {
               </p>
               <div className="flex gap-px">
                 {sorted.map((r) => (
-                  <span key={r.member.id} className={`h-2.5 w-3 border border-ebony ${isCurrent(r.entry, project, r.member) ? 'bg-verdigris' : ''}`} />
+                  <span
+                    key={r.member.id}
+                    className={`h-2.5 w-3 border border-ebony ${isCurrent(r.entry, project, r.member) ? 'bg-verdigris' : ''}`}
+                  />
                 ))}
               </div>
             </div>
@@ -206,9 +213,24 @@ function Totals({ project, rows }: { project: Project; rows: readonly RowData[] 
   const [bars, links] = [sum((q) => q.bars), sum((q) => q.links)];
   const system = project.display;
   const figures = [
-    { title: 'Concrete', value: formatValue(concrete, 'volume', system, 1), unit: unitLabel('volume', system), note: `${list.length} members counted` },
-    { title: 'Reinforcement', value: formatValue(bars + links, 'mass', system), unit: unitLabel('mass', system), note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, without laps and hooks of bars` },
-    { title: 'Steel per concrete', value: concrete > 0 ? formatValue((bars + links) / concrete, 'massPerVolume', system) : '–', unit: unitLabel('massPerVolume', system), note: 'over all members' },
+    {
+      title: 'Concrete',
+      value: formatValue(concrete, 'volume', system, 1),
+      unit: unitLabel('volume', system),
+      note: `${list.length} members counted`,
+    },
+    {
+      title: 'Reinforcement',
+      value: formatValue(bars + links, 'mass', system),
+      unit: unitLabel('mass', system),
+      note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, without laps and hooks of bars`,
+    },
+    {
+      title: 'Steel per concrete',
+      value: concrete > 0 ? formatValue((bars + links) / concrete, 'massPerVolume', system) : '–',
+      unit: unitLabel('massPerVolume', system),
+      note: 'over all members',
+    },
   ];
   return (
     <footer className="flex">

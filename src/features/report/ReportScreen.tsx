@@ -47,7 +47,11 @@ function Report({ project, first }: { project: Project; first: string | null }) 
     const made = startReportWorker();
     worker.current = made;
     try {
-      const bytes = await made.api.pdf(project, members.map((m) => ({ id: m.id, detail: m.report })), proxy(setProgress));
+      const bytes = await made.api.pdf(
+        project,
+        members.map((m) => ({ id: m.id, detail: m.report })),
+        proxy(setProgress),
+      );
       const name = members.length === 1 ? `${fileName(project.name)}-${fileName(members[0]!.mark)}` : fileName(project.name);
       downloadBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${name}.pdf`);
     } catch (error) {
@@ -56,9 +60,19 @@ function Report({ project, first }: { project: Project; first: string | null }) 
     }
     stop();
   };
-  const setInfo = (key: keyof ProjectInfo, value: string) => value !== project.info[key] && edit(`${key} of the title block`, onProject((p) => void (p.info[key] = value.slice(0, 200))));
-  const over = reports.flatMap((r) => r.checks.filter((c) => c.check.status === 'exceeds' && !c.decision).map((c) => `${r.member.mark}: ${c.check.title}`));
-  const decisions = reports.reduce((sum, r) => sum + r.checks.filter((c) => c.check.status === 'exceeds' && decisionFor(r.member, c.check)).length, 0);
+  const setInfo = (key: keyof ProjectInfo, value: string) =>
+    value !== project.info[key] &&
+    edit(
+      `${key} of the title block`,
+      onProject((p) => void (p.info[key] = value.slice(0, 200))),
+    );
+  const over = reports.flatMap((r) =>
+    r.checks.filter((c) => c.check.status === 'exceeds' && !c.decision).map((c) => `${r.member.mark}: ${c.check.title}`),
+  );
+  const decisions = reports.reduce(
+    (sum, r) => sum + r.checks.filter((c) => c.check.status === 'exceeds' && decisionFor(r.member, c.check)).length,
+    0,
+  );
   return (
     <div className="grid h-screen grid-rows-[auto_1fr] print:block print:h-auto">
       <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
@@ -68,10 +82,24 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           {project.members.map((m) => (
             <div key={m.id} className="flex items-center gap-2 py-0.5">
               <label className="flex min-w-0 flex-1 items-center gap-2">
-                <input type="checkbox" checked={chosen.includes(m.id)} onChange={(e) => setChosen(e.target.checked ? [...chosen, m.id] : chosen.filter((id) => id !== m.id))} />
+                <input
+                  type="checkbox"
+                  checked={chosen.includes(m.id)}
+                  onChange={(e) => setChosen(e.target.checked ? [...chosen, m.id] : chosen.filter((id) => id !== m.id))}
+                />
                 <b className="font-semibold">{m.mark}</b> <span className="truncate text-walnut">{m.title}</span>
               </label>
-              <select className="field !w-[5.2rem]" aria-label={`Detail of ${m.mark}`} value={m.report} onChange={(e) => edit(`report detail of ${m.mark}`, onProject((p) => void (p.members.find((x) => x.id === m.id)!.report = e.target.value as ReportDetail)))}>
+              <select
+                className="field !w-[5.2rem]"
+                aria-label={`Detail of ${m.mark}`}
+                value={m.report}
+                onChange={(e) =>
+                  edit(
+                    `report detail of ${m.mark}`,
+                    onProject((p) => void (p.members.find((x) => x.id === m.id)!.report = e.target.value as ReportDetail)),
+                  )
+                }
+              >
                 {Object.entries(details).map(([k, name]) => (
                   <option key={k} value={k}>
                     {name}
@@ -81,7 +109,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
             </div>
           ))}
         </aside>
-        <main className="overflow-auto bg-sycamore p-6 print:overflow-visible print:bg-white print:p-0" aria-label="Report">
+        <main className="overflow-auto bg-sycamore p-6 print:overflow-visible print:bg-white print:p-0" aria-label="Report" tabIndex={0}>
           {reports.map((report) => (
             <ReportPage key={report.member.id} project={project} report={report} />
           ))}
@@ -92,12 +120,27 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           {(['number', 'author', 'checker', 'revision', 'date'] as const).map((key) => (
             <label key={key} className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5 capitalize">
               {key}
-              <input className="field" type={key === 'date' ? 'date' : 'text'} defaultValue={project.info[key]} key={project.info[key]} onBlur={(e) => setInfo(key, e.target.value)} />
+              <input
+                className="field"
+                type={key === 'date' ? 'date' : 'text'}
+                defaultValue={project.info[key]}
+                key={project.info[key]}
+                onBlur={(e) => setInfo(key, e.target.value)}
+              />
             </label>
           ))}
           <label className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5">
             Paper
-            <select className="field" value={project.paper} onChange={(e) => edit('paper', onProject((p) => void (p.paper = e.target.value as 'A4' | 'Letter')))}>
+            <select
+              className="field"
+              value={project.paper}
+              onChange={(e) =>
+                edit(
+                  'paper',
+                  onProject((p) => void (p.paper = e.target.value as 'A4' | 'Letter')),
+                )
+              }
+            >
               <option>A4</option>
               <option>Letter</option>
             </select>
@@ -118,9 +161,19 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               <Glyph standing="open" /> Checker: empty.
             </p>
           )}
-          {over.length === 0 && <p className="py-0.5">Nothing is over the limit; largest utilisation {formatUtilisation(Math.max(0, ...reports.map((r) => r.result.governing?.utilisation ?? 0)))}.</p>}
+          {over.length === 0 && (
+            <p className="py-0.5">
+              Nothing is over the limit; largest utilisation{' '}
+              {formatUtilisation(Math.max(0, ...reports.map((r) => r.result.governing?.utilisation ?? 0)))}.
+            </p>
+          )}
           <div className="mt-3 flex flex-wrap gap-2 border-t border-line pt-3">
-            <button type="button" className="btn btn-solid" disabled={members.length === 0 || progress !== null} onClick={() => void savePdf()}>
+            <button
+              type="button"
+              className="btn btn-solid"
+              disabled={members.length === 0 || progress !== null}
+              onClick={() => void savePdf()}
+            >
               Save as PDF
             </button>
             <button type="button" className="btn" onClick={() => window.print()}>

@@ -14,70 +14,15 @@ export function PlayhouseSection() {
         strokeWidth=".8"
       />
       <path d="M-5.3 352.7L1175.8 352.7" fill="none" stroke="#51473C" strokeWidth="1" />
-      <path
-        d="M41.3 352.7L953.8 352.7L953.8 346L41.3 346z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <rect
-        x="48"
-        y="201.1"
-        width="10"
-        height="144.9"
-        fill="url(#concrete-light)"
-        stroke="#231E19"
-        strokeWidth="1"
-      />
-      <rect
-        x="134.6"
-        y="201.1"
-        width="10"
-        height="144.9"
-        fill="url(#concrete-light)"
-        stroke="#231E19"
-        strokeWidth="1"
-      />
-      <rect
-        x="230"
-        y="201.1"
-        width="10"
-        height="144.9"
-        fill="url(#concrete-light)"
-        stroke="#231E19"
-        strokeWidth="1"
-      />
-      <path
-        d="M41.3 201.1L247.8 201.1L247.8 195L41.3 195z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M41.3 110.7L247.8 110.7L247.8 105.1L41.3 105.1z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M241.1 346L247.8 346L247.8 75.2L241.1 75.2z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M41.3 195L46.9 195L46.9 110.7L41.3 110.7z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M50.2 189.5L238.9 189.5"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="0.5"
-        strokeDasharray="2 3"
-      />
+      <path d="M41.3 352.7L953.8 352.7L953.8 346L41.3 346z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <rect x="48" y="201.1" width="10" height="144.9" fill="url(#concrete-light)" stroke="#231E19" strokeWidth="1" />
+      <rect x="134.6" y="201.1" width="10" height="144.9" fill="url(#concrete-light)" stroke="#231E19" strokeWidth="1" />
+      <rect x="230" y="201.1" width="10" height="144.9" fill="url(#concrete-light)" stroke="#231E19" strokeWidth="1" />
+      <path d="M41.3 201.1L247.8 201.1L247.8 195L41.3 195z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M41.3 110.7L247.8 110.7L247.8 105.1L41.3 105.1z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M241.1 346L247.8 346L247.8 75.2L241.1 75.2z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M41.3 195L46.9 195L46.9 110.7L41.3 110.7z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M50.2 189.5L238.9 189.5" fill="none" stroke="#51473C" strokeWidth="0.5" strokeDasharray="2 3" />
       <path d="M44.2 346L44.2 201.7" fill="none" stroke="#51473C" strokeWidth="0.9" />
       <path d="M41.3 275L48 275" fill="none" stroke="#51473C" strokeWidth="0.7" />
       <path
@@ -92,49 +37,14 @@ export function PlayhouseSection() {
         stroke="#231E19"
         strokeWidth="1.300"
       />
-      <path
-        d="M470.9 235.9L474.2 235.9L474.2 214.8L470.9 214.8z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M329.9 258.3L332.2 270.1H342.1M337.7 270.1V279.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M355.5 262.3L357.7 274.1H367.7M363.2 274.1V283.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
+      <path d="M470.9 235.9L474.2 235.9L474.2 214.8L470.9 214.8z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M329.9 258.3L332.2 270.1H342.1M337.7 270.1V279.4" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M355.5 262.3L357.7 274.1H367.7M363.2 274.1V283.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M381 266.3L383.2 278.1H393.2M388.8 278.1V287.4" fill="none" stroke="#51473C" strokeWidth="1" />
-      <path
-        d="M406.5 270.3L408.8 282.1H418.7M414.3 282.1V291.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M432.1 274.3L434.3 286.1H444.3M439.8 286.1V295.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M457.6 278.3L459.8 290.1H469.8M465.4 290.1V299.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M483.1 282.3L485.3 294.1H495.3M490.9 294.1V303.4"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
+      <path d="M406.5 270.3L408.8 282.1H418.7M414.3 282.1V291.4" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M432.1 274.3L434.3 286.1H444.3M439.8 286.1V295.4" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M457.6 278.3L459.8 290.1H469.8M465.4 290.1V299.4" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M483.1 282.3L485.3 294.1H495.3M490.9 294.1V303.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M508.6 286.3L510.9 298H520.9M516.4 298V307.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M534.2 290.3L536.4 302H546.4M541.9 302V311.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M559.7 294.3L561.9 306H571.9M567.5 306V315.4" fill="none" stroke="#51473C" strokeWidth="1" />
@@ -142,116 +52,27 @@ export function PlayhouseSection() {
       <path d="M610.8 302.3L613 314H623M618.5 314V323.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M636.3 306.3L638.5 318H648.5M644.1 318V327.4" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M661.8 310.3L664 322H674M669.6 322V331.3" fill="none" stroke="#51473C" strokeWidth="1" />
-      <path
-        d="M258.9 149.5L261.1 161.3H271.1M266.7 161.3V170.6"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M286.6 158.9L288.9 170.6H298.9M294.4 170.6V179.9"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M314.4 168.2L316.6 179.9H326.6M322.2 179.9V189.3"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M342.1 177.5L344.4 189.3H354.4M349.9 189.3V198.6"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M369.9 186.8L372.1 198.6H382.1M377.7 198.6V207.9"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M397.6 196.1L399.9 207.9H409.9M405.4 207.9V217.2"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
-      <path
-        d="M425.4 205.5L427.6 217.2H437.6M433.2 217.2V226.6"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="1"
-      />
+      <path d="M258.9 149.5L261.1 161.3H271.1M266.7 161.3V170.6" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M286.6 158.9L288.9 170.6H298.9M294.4 170.6V179.9" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M314.4 168.2L316.6 179.9H326.6M322.2 179.9V189.3" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M342.1 177.5L344.4 189.3H354.4M349.9 189.3V198.6" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M369.9 186.8L372.1 198.6H382.1M377.7 198.6V207.9" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M397.6 196.1L399.9 207.9H409.9M405.4 207.9V217.2" fill="none" stroke="#51473C" strokeWidth="1" />
+      <path d="M425.4 205.5L427.6 217.2H437.6M433.2 217.2V226.6" fill="none" stroke="#51473C" strokeWidth="1" />
       <path d="M454.3 214.8L456.5 226.6H466.5M462 226.6V235.9" fill="none" stroke="#51473C" strokeWidth="1" />
-      <rect
-        x="453.1"
-        y="254.8"
-        width="7.8"
-        height="49.1"
-        fill="url(#concrete-light)"
-        stroke="#231E19"
-        strokeWidth="1"
-      />
-      <path
-        d="M247.8 75.2L749.5 75.2L749.5 69.6L247.8 69.6z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M739.5 183.9L749.5 183.9L749.5 152.9L739.5 152.9z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
+      <rect x="453.1" y="254.8" width="7.8" height="49.1" fill="url(#concrete-light)" stroke="#231E19" strokeWidth="1" />
+      <path d="M247.8 75.2L749.5 75.2L749.5 69.6L247.8 69.6z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M739.5 183.9L749.5 183.9L749.5 152.9L739.5 152.9z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
       <path d="M744.4 152.9L744.4 75.2" fill="none" stroke="#51473C" strokeWidth="0.8" />
       <path d="M749.5 152.9L749.5 75.2" fill="none" stroke="#51473C" strokeWidth="0.8" />
       <path d="M739.5 152.9L739.5 75.2" fill="none" stroke="#51473C" strokeWidth="0.8" />
-      <path
-        d="M744.4 183.9L744.4 321.6"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="0.6"
-        strokeDasharray="5 3"
-      />
-      <path
-        d="M705.1 327.1L953.8 327.1L953.8 321.6L705.1 321.6z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M705.1 346L710.7 346L710.7 327.1L705.1 327.1z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M947.1 346L953.8 346L953.8 235L947.1 235z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M947.1 218.4L953.8 218.4L953.8 30.8L947.1 30.8z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M739.5 30.8L953.8 30.8L953.8 25.2L739.5 25.2z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M739.5 75.2L746.2 75.2L746.2 30.8L739.5 30.8z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
+      <path d="M744.4 183.9L744.4 321.6" fill="none" stroke="#51473C" strokeWidth="0.6" strokeDasharray="5 3" />
+      <path d="M705.1 327.1L953.8 327.1L953.8 321.6L705.1 321.6z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M705.1 346L710.7 346L710.7 327.1L705.1 327.1z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M947.1 346L953.8 346L953.8 235L947.1 235z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M947.1 218.4L953.8 218.4L953.8 30.8L947.1 30.8z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M739.5 30.8L953.8 30.8L953.8 25.2L739.5 25.2z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M739.5 75.2L746.2 75.2L746.2 30.8L739.5 30.8z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
       <path d="M758.4 53L940.4 53" fill="none" stroke="#51473C" strokeWidth="0.8" />
       <path d="M780.6 53L780.6 132.9" fill="none" stroke="#51473C" strokeWidth="0.6" />
       <path d="M773.9 132.9L787.3 132.9" fill="none" stroke="#51473C" strokeWidth="1.1" />
@@ -267,36 +88,11 @@ export function PlayhouseSection() {
       <path d="M884.9 84L898.3 84" fill="none" stroke="#51473C" strokeWidth="1.1" />
       <path d="M913.8 53L913.8 132.9" fill="none" stroke="#51473C" strokeWidth="0.6" />
       <path d="M907.1 132.9L920.5 132.9" fill="none" stroke="#51473C" strokeWidth="1.1" />
-      <path
-        d="M946 235L954.9 235L954.9 218.4L946 218.4z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M953.8 372.6L1135.8 372.6L1135.8 368.2L953.8 368.2z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M1130.3 368.2L1135.8 368.2L1135.8 199.5L1130.3 199.5z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M953.8 203.9L1135.8 203.9L1135.8 199.5L953.8 199.5z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
-      <path
-        d="M947.1 372.6L953.8 372.6L953.8 346L947.1 346z"
-        fill="url(#concrete)"
-        stroke="#231E19"
-        strokeWidth="1.300"
-      />
+      <path d="M946 235L954.9 235L954.9 218.4L946 218.4z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M953.8 372.6L1135.8 372.6L1135.8 368.2L953.8 368.2z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M1130.3 368.2L1135.8 368.2L1135.8 199.5L1130.3 199.5z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M953.8 203.9L1135.8 203.9L1135.8 199.5L953.8 199.5z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
+      <path d="M947.1 372.6L953.8 372.6L953.8 346L947.1 346z" fill="url(#concrete)" stroke="#231E19" strokeWidth="1.300" />
       <path d="M1135.8 352.7L1175.8 352.7" fill="none" stroke="#51473C" strokeWidth="1" />
       <rect x="984.8" y="319.4" width="3.6" height="48.8" fill="none" stroke="#51473C" strokeWidth=".8" />
       <rect x="1018.1" y="301.6" width="3.6" height="66.6" fill="none" stroke="#51473C" strokeWidth=".8" />
@@ -327,12 +123,7 @@ export function PlayhouseSection() {
       <path d="M647.4 104Q682.9 98.5 718.4 126.2" fill="none" stroke="#51473C" strokeWidth="1.100" />
       <path d="M658.5 99.6L658.5 75.2" fill="none" stroke="#51473C" strokeWidth="0.5" />
       <path d="M707.3 121.8L707.3 75.2" fill="none" stroke="#51473C" strokeWidth="0.5" />
-      <path
-        d="M248.9 170.6L248.9 115.1L296.6 115.1L296.6 155.1"
-        fill="none"
-        stroke="#51473C"
-        strokeWidth="0.8"
-      />
+      <path d="M248.9 170.6L248.9 115.1L296.6 115.1L296.6 155.1" fill="none" stroke="#51473C" strokeWidth="0.8" />
       <text x={272.2} y={126.2} textAnchor="middle" fontSize="11" fill="#51473C">
         control
       </text>
@@ -350,44 +141,16 @@ export function PlayhouseSection() {
       <path d="M170.5 124h8l-2 -3h-4z" fill="#51473C" />
       <path d="M201.2 110.7L201.2 124" fill="none" stroke="#51473C" strokeWidth="0.6" />
       <path d="M197.2 124h8l-2 -3h-4z" fill="#51473C" />
-      <text
-        x={96.8}
-        y={297.2}
-        textAnchor="middle"
-        fontFamily="var(--font-serif)"
-        fontStyle="italic"
-        fontSize="14"
-      >
+      <text x={96.8} y={297.2} textAnchor="middle" fontFamily="var(--font-serif)" fontStyle="italic" fontSize="14">
         foyer
       </text>
-      <text
-        x={587.5}
-        y={215}
-        textAnchor="middle"
-        fontFamily="var(--font-serif)"
-        fontStyle="italic"
-        fontSize="14"
-      >
+      <text x={587.5} y={215} textAnchor="middle" fontFamily="var(--font-serif)" fontStyle="italic" fontSize="14">
         auditorium
       </text>
-      <text
-        x={851.6}
-        y={230.6}
-        textAnchor="middle"
-        fontFamily="var(--font-serif)"
-        fontStyle="italic"
-        fontSize="14"
-      >
+      <text x={851.6} y={230.6} textAnchor="middle" fontFamily="var(--font-serif)" fontStyle="italic" fontSize="14">
         stage
       </text>
-      <text
-        x={1073.6}
-        y={226.1}
-        textAnchor="middle"
-        fontFamily="var(--font-serif)"
-        fontStyle="italic"
-        fontSize="14"
-      >
+      <text x={1073.6} y={226.1} textAnchor="middle" fontFamily="var(--font-serif)" fontStyle="italic" fontSize="14">
         scene dock
       </text>
       <path d="M44 390L251.8 390" stroke="#51473C" strokeWidth="0.7" fill="none" />

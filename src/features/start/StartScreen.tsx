@@ -35,7 +35,9 @@ export function StartScreen() {
     startFromRevision(outcome.ok ? outcome.revision : 0);
     useProject.getState().open(project);
     if (!outcome.ok) useProject.getState().setSave({ kind: 'failed', reason: outcome.kind, message: outcome.message });
-    router.push(member ? `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member)}` : `/project?p=${encodeURIComponent(project.id)}`);
+    router.push(
+      member ? `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member)}` : `/project?p=${encodeURIComponent(project.id)}`,
+    );
   };
   const openDemo = async (name: DemoName) => {
     const answer = await fetch(`/examples/${name}.intarsia`);
@@ -57,7 +59,9 @@ export function StartScreen() {
 
   const openFile = async (file: File) => {
     if (file.size > MOST_CHARACTERS) {
-      setFaults([{ path: '', reason: `The file is too large: ${Math.round(file.size / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.` }]);
+      setFaults([
+        { path: '', reason: `The file is too large: ${Math.round(file.size / 1e6)} MB, at most ${MOST_CHARACTERS / 1e6} MB are read.` },
+      ]);
       return;
     }
     const read = readProjectText(await file.text());
@@ -87,7 +91,10 @@ export function StartScreen() {
         <div className="grid grid-cols-3 divide-x divide-line">
           <section className="py-5 pr-8">
             <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">Open the demo</h2>
-            <p className="my-3 text-[0.8125rem] leading-5">Alderlight Playhouse: a small theatre with nine beams designed to EN 1992. One of them fails and one is wasteful, so there is something to mend.</p>
+            <p className="my-3 text-[0.8125rem] leading-5">
+              Alderlight Playhouse: a small theatre with nine beams designed to EN 1992. One of them fails and one is wasteful, so there is
+              something to mend.
+            </p>
             <button type="button" className="btn btn-solid !h-8" onClick={() => void openDemo('alderlight-playhouse')}>
               Open Alderlight Playhouse
             </button>
@@ -114,7 +121,11 @@ export function StartScreen() {
                 {faults.length > 12 && <p>and {faults.length - 12} more.</p>}
               </div>
             )}
-            <KeptProjects kept={kept} onDeleted={(id) => setKept((list) => list.filter((p) => p.id !== id))} onOpen={(id) => void openKept(id, router.push, setFaults)} />
+            <KeptProjects
+              kept={kept}
+              onDeleted={(id) => setKept((list) => list.filter((p) => p.id !== id))}
+              onOpen={(id) => void openKept(id, router.push, setFaults)}
+            />
           </section>
         </div>
       </main>
@@ -174,7 +185,15 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
   const [display, setDisplay] = useState<'SI' | 'US'>('SI');
   const make = (mode: 'loads' | 'forces') => {
     const { id, variant: v } = codeVariants[variant]!;
-    const read = readProject({ format: 'intarsia', version: 1, id: freshProjectId(), name: name.trim() || 'Untitled project', code: { id, variant: v }, display, paper: display === 'US' ? 'Letter' : 'A4' });
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      id: freshProjectId(),
+      name: name.trim() || 'Untitled project',
+      code: { id, variant: v },
+      display,
+      paper: display === 'US' ? 'Letter' : 'A4',
+    });
     if (!read.ok) return;
     const beam = newBeam(read.project, 'm1', 'B1', '', mode);
     onMake({ ...read.project, members: [beam] }, beam.id);
@@ -223,8 +242,17 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
   );
 }
 
-function KeptProjects({ kept, onOpen, onDeleted }: { kept: readonly ProjectEntry[]; onOpen: (id: string) => void; onDeleted: (id: string) => void }) {
-  if (kept.length === 0) return <p className="small mt-3">One file holds one project. Load tables can be pasted from a spreadsheet once a member is open.</p>;
+function KeptProjects({
+  kept,
+  onOpen,
+  onDeleted,
+}: {
+  kept: readonly ProjectEntry[];
+  onOpen: (id: string) => void;
+  onDeleted: (id: string) => void;
+}) {
+  if (kept.length === 0)
+    return <p className="small mt-3">One file holds one project. Load tables can be pasted from a spreadsheet once a member is open.</p>;
   return (
     <div className="mt-4">
       <h3 className="font-semibold">In this browser</h3>
@@ -234,7 +262,8 @@ function KeptProjects({ kept, onOpen, onDeleted }: { kept: readonly ProjectEntry
             {p.name || 'Untitled project'}
           </button>
           <span className="small ml-auto whitespace-nowrap">
-            {p.members} {p.members === 1 ? 'member' : 'members'} · {new Date(p.saved).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}
+            {p.members} {p.members === 1 ? 'member' : 'members'} ·{' '}
+            {new Date(p.saved).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}
           </span>
           <AlertDialog.Root>
             <AlertDialog.Trigger className="link small" aria-label={`Delete ${p.name}`}>
@@ -244,7 +273,9 @@ function KeptProjects({ kept, onOpen, onDeleted }: { kept: readonly ProjectEntry
               <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ebony/20" />
               <AlertDialog.Content className="framed fixed left-1/2 top-40 z-50 w-96 -translate-x-1/2 p-4">
                 <AlertDialog.Title className="font-semibold">Delete {p.name} from this browser</AlertDialog.Title>
-                <AlertDialog.Description className="my-2">Files that you saved elsewhere stay. This cannot be undone.</AlertDialog.Description>
+                <AlertDialog.Description className="my-2">
+                  Files that you saved elsewhere stay. This cannot be undone.
+                </AlertDialog.Description>
                 <div className="flex gap-2">
                   <AlertDialog.Action className="btn btn-solid" onClick={() => void deleteProject(p.id).then(() => onDeleted(p.id))}>
                     Delete

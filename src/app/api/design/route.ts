@@ -6,7 +6,8 @@ import { resultsToJson } from '@/exchange/result-json';
 const MOST_BYTES = 5_000_000;
 const MOST_TIME = 20_000; // ms
 
-const refuse = (status: number, faults: readonly { path: string; reason: string }[]) => Response.json({ format: 'intarsia-faults', faults }, { status });
+const refuse = (status: number, faults: readonly { path: string; reason: string }[]) =>
+  Response.json({ format: 'intarsia-faults', faults }, { status });
 
 /** Designs a posted project file and answers with the JSON of the command line. Nothing is kept. */
 export async function POST(request: Request): Promise<Response> {
@@ -21,7 +22,10 @@ export async function POST(request: Request): Promise<Response> {
   const end = Date.now() + MOST_TIME;
   const results = [];
   for (const member of read.project.members) {
-    if (Date.now() > end) return refuse(503, [{ path: '', reason: `The design takes longer than ${MOST_TIME / 1000} s here: post fewer members, or use the command line.` }]);
+    if (Date.now() > end)
+      return refuse(503, [
+        { path: '', reason: `The design takes longer than ${MOST_TIME / 1000} s here: post fewer members, or use the command line.` },
+      ]);
     results.push({ member, result: designMember(read.project, member, derive) });
     // Other requests get their turn between members.
     await new Promise((resolve) => setImmediate(resolve));

@@ -36,15 +36,24 @@ export function combinations(cases: readonly LoadCase[], basis: CombinationBasis
   const live = L === 1 ? 'L' : '0.5L';
 
   add('ultimate', '(a)', '1.4D', { permanent: 1.4 });
-  for (const r of roofOptions) add('ultimate', '(b)', `1.2D + 1.6L${r ? ` + 0.5${name[r]}` : ''}`, { permanent: 1.2, imposed: 1.6, ...(r && { [r]: 0.5 }) });
+  for (const r of roofOptions)
+    add('ultimate', '(b)', `1.2D + 1.6L${r ? ` + 0.5${name[r]}` : ''}`, { permanent: 1.2, imposed: 1.6, ...(r && { [r]: 0.5 }) });
   for (const r of roofs) {
     add('ultimate', '(c)', `1.2D + 1.6${name[r]} + ${live}`, { permanent: 1.2, [r]: 1.6, imposed: L });
-    if (has('wind')) for (const sign of [1, -1]) add('ultimate', '(c)', `1.2D + 1.6${name[r]} ${sign > 0 ? '+' : '−'} 0.5W`, { permanent: 1.2, [r]: 1.6, wind: 0.5 * sign });
+    if (has('wind'))
+      for (const sign of [1, -1])
+        add('ultimate', '(c)', `1.2D + 1.6${name[r]} ${sign > 0 ? '+' : '−'} 0.5W`, { permanent: 1.2, [r]: 1.6, wind: 0.5 * sign });
   }
   for (const sign of [1, -1]) {
     const s = sign > 0 ? '+' : '−';
     if (has('wind')) {
-      for (const r of roofOptions) add('ultimate', '(d)', `1.2D ${s} W + ${live}${r ? ` + 0.5${name[r]}` : ''}`, { permanent: 1.2, wind: sign, imposed: L, ...(r && { [r]: 0.5 }) });
+      for (const r of roofOptions)
+        add('ultimate', '(d)', `1.2D ${s} W + ${live}${r ? ` + 0.5${name[r]}` : ''}`, {
+          permanent: 1.2,
+          wind: sign,
+          imposed: L,
+          ...(r && { [r]: 0.5 }),
+        });
       add('ultimate', '(f)', `0.9D ${s} W`, { permanent: 0.9, wind: sign });
     }
     if (has('earthquake')) {
@@ -52,7 +61,8 @@ export function combinations(cases: readonly LoadCase[], basis: CombinationBasis
       add('ultimate', '(g)', `0.9D ${s} E`, { permanent: 0.9, earthquake: sign });
     }
   }
-  for (const r of roofOptions) add('service', ' (service)', `D + L${r ? ` + ${name[r]}` : ''}`, { permanent: 1, imposed: 1, ...(r && { [r]: 1 }) });
+  for (const r of roofOptions)
+    add('service', ' (service)', `D + L${r ? ` + ${name[r]}` : ''}`, { permanent: 1, imposed: 1, ...(r && { [r]: 1 }) });
   add('sustained', ' (sustained)', `D + ${basis.sustained}L`, { permanent: 1, imposed: basis.sustained });
   return found;
 }

@@ -5,8 +5,18 @@ import { twelveInches } from './shear';
 import { symbols, twoForms, type Form } from './symbols';
 
 export const F = {
-  ldSmall: twoForms('l_d', 'f_y * psi_t * psi_g / (2.1 * lambda * sqrt_fc) * d_b', 'f_y * psi_t * psi_g / (25 * lambda * sqrt_fc) * d_b', 'table 25.4.2.3'),
-  ldLarge: twoForms('l_d', 'f_y * psi_t * psi_g / (1.7 * lambda * sqrt_fc) * d_b', 'f_y * psi_t * psi_g / (20 * lambda * sqrt_fc) * d_b', 'table 25.4.2.3'),
+  ldSmall: twoForms(
+    'l_d',
+    'f_y * psi_t * psi_g / (2.1 * lambda * sqrt_fc) * d_b',
+    'f_y * psi_t * psi_g / (25 * lambda * sqrt_fc) * d_b',
+    'table 25.4.2.3',
+  ),
+  ldLarge: twoForms(
+    'l_d',
+    'f_y * psi_t * psi_g / (1.7 * lambda * sqrt_fc) * d_b',
+    'f_y * psi_t * psi_g / (20 * lambda * sqrt_fc) * d_b',
+    'table 25.4.2.3',
+  ),
   root: twoForms('sqrt_fc', 'min(sqrt(f_c_prime), 8.3)', 'min(sqrt(f_c_prime), 100)', '25.4.1.4'),
 };
 

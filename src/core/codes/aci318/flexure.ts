@@ -96,7 +96,10 @@ function recordForces(c: Calc, s: BendingSection, basis: FlexureBasis, state: St
     c.let(F.cFromA, { a, beta_1: concrete.depthFactor });
     return;
   }
-  c.note('The neutral axis is found where the forces of concrete and of all bars balance; the strains are those of a plane section.', '22.2.1');
+  c.note(
+    'The neutral axis is found where the forces of concrete and of all bars balance; the strains are those of a plane section.',
+    '22.2.1',
+  );
   c.given(symbols.c, state.x, 'solved for balance of forces');
   state.layers.forEach((layer, i) => {
     const { depth, area } = s.layers[i]!;
@@ -113,7 +116,8 @@ function recordMoment(c: Calc, s: BendingSection, basis: FlexureBasis, state: St
     return;
   }
   const withDepth = state.layers.map((layer, i) => ({ force: layer.force, depth: s.layers[i]!.depth }));
-  const centre = (list: typeof withDepth) => list.reduce((sum, l) => sum + l.force * l.depth, 0) / list.reduce((sum, l) => sum + l.force, 0);
+  const centre = (list: typeof withDepth) =>
+    list.reduce((sum, l) => sum + l.force * l.depth, 0) / list.reduce((sum, l) => sum + l.force, 0);
   const d = centre(withDepth.filter((l) => l.depth > state.x));
   const compression = withDepth.filter((l) => l.depth <= state.x);
   const C_s = compression.reduce((sum, l) => sum + l.force, 0);
@@ -131,7 +135,16 @@ export function leastStrain(c: Calc, epsTy: number, delta: number): number {
 }
 
 /** Steel for a factored moment (N mm), tension-controlled (phi 0.90); compression steel where the strain limit would be passed. */
-export function bendingSteel(c: Calc, moment: number, s: BendingSection, d: number, dPrime: number, basis: FlexureBasis, epsMin: number, singlyOnly: boolean): RequiredSteel {
+export function bendingSteel(
+  c: Calc,
+  moment: number,
+  s: BendingSection,
+  d: number,
+  dPrime: number,
+  basis: FlexureBasis,
+  epsMin: number,
+  singlyOnly: boolean,
+): RequiredSteel {
   const { fc, steel, concrete } = basis;
   if (moment <= 0) return { tension: 0, compression: 0 };
   const M_n = c.let(F.MnRequired, { M_u: c.given(symbols.M_u, moment) });
@@ -145,7 +158,11 @@ export function bendingSteel(c: Calc, moment: number, s: BendingSection, d: numb
   c.given(symbols.y_c, atLimit.depth, 'depth of that force');
   c.let(F.MnLim, { C_c_lim: atLimit.force, d, y_c: atLimit.depth });
   if (singlyOnly) {
-    return { tension: NaN, compression: NaN, refusal: `needs compression steel, which is switched off: the strain would fall below ${epsMin.toFixed(4)}` };
+    return {
+      tension: NaN,
+      compression: NaN,
+      refusal: `needs compression steel, which is switched off: the strain would fall below ${epsMin.toFixed(4)}`,
+    };
   }
   const f_s_prime = F.fsPrime.evaluate({ f_y: steel.yield, E_s: steel.modulus, c_lim: cLim, d_prime: dPrime, f_c_prime: fc });
   if (dPrime >= cLim || f_s_prime <= 0) {
@@ -174,7 +191,14 @@ function singleSteel(c: Calc, M_n: number, s: BendingSection, d: number, basis: 
 /** Strain of the extreme bars against its least value, 9.3.3.1. */
 export function ductility(c: Calc, r: BendingResistance, least: number): Ductility {
   const epsilon_t = c.let(F.strain, { d_t: r.dt, c: r.x });
-  return { title: 'Strain of tension bars', clause: '9.3.3.1', demand: least, capacity: epsilon_t, utilisation: epsilon_t > 0 ? least / epsilon_t : Infinity, kind: 'strain' };
+  return {
+    title: 'Strain of tension bars',
+    clause: '9.3.3.1',
+    demand: least,
+    capacity: epsilon_t,
+    utilisation: epsilon_t > 0 ? least / epsilon_t : Infinity,
+    kind: 'strain',
+  };
 }
 
 /** Least tension steel, 9.6.1.2. With `doubleWidth`, a flange in tension counts to at most twice the web (statically determinate members). */

@@ -10,27 +10,124 @@ import type { Form } from './symbols';
 
 /** What ACI 318-19 leaves to the engineer. */
 const choices: readonly Choice[] = [
-  { key: 'liveCompanion', title: 'Live load with other loads', clause: '5.3.3', topic: 'combinations', default: '1',
-    options: [{ value: '1', label: '1.0 L in (c), (d), (e)' }, { value: '0.5', label: '0.5 L: not garages, assembly, nor above 4.8 kPa (100 psf)' }] },
-  { key: 'settlementFactor', title: 'Factor on settlement', clause: '5.3.6', topic: 'combinations', default: '1', options: { min: 1, max: 1.6 } },
-  { key: 'sustainedShare', title: 'Sustained share of live load', clause: '24.2.4.1', topic: 'combinations', default: '0.5', options: { min: 0, max: 1 } },
-  { key: 'pattern', title: 'Loaded spans', clause: '6.4.2', topic: 'analysis', default: 'alternateAndAdjacent',
-    options: [{ value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' }, { value: 'exhaustive', label: 'every arrangement' }, { value: 'allSpans', label: 'all spans only' }] },
-  { key: 'supportMoment', title: 'Moment over supports', clause: '9.4.2.1', topic: 'analysis', default: 'face',
-    options: [{ value: 'face', label: 'at the face' }, { value: 'centre', label: 'at the centre line' }] },
-  { key: 'compressionBars', title: 'Bars in the compressed zone', clause: '22.2', topic: 'bending', default: 'count',
-    options: [{ value: 'count', label: 'counted in the strength' }, { value: 'ignore', label: 'left out' }] },
-  { key: 'displaced', title: 'Concrete displaced by compressed bars', clause: '22.2', topic: 'bending', default: 'deduct',
-    options: [{ value: 'deduct', label: 'deducted' }, { value: 'keep', label: 'not deducted' }] },
-  { key: 'yieldStrain', title: 'Yield strain of Grade 420 / 60', clause: '21.2.2.1', topic: 'bending', default: 'exact',
-    options: [{ value: 'exact', label: 'fy / Es' }, { value: 'rounded', label: '0.002' }] },
-  { key: 'flangeInTension', title: 'Least steel, flange in tension', clause: '9.6.1.2', topic: 'bending', default: 'web',
-    options: [{ value: 'web', label: 'width of the web (indeterminate beam)' }, { value: 'double', label: 'flange, to twice the web (determinate)' }] },
-  { key: 'concreteShear', title: 'Shear strength of concrete', clause: 'table 22.5.5.1', topic: 'shear', default: 'larger',
-    options: [{ value: 'larger', label: 'the larger of (a) and (b)' }, { value: 'a', label: '(a)' }, { value: 'b', label: '(b)' }] },
-  { key: 'shearPlace', title: 'Shear near supports', clause: '9.4.3.2', topic: 'shear', default: 'atD',
-    options: [{ value: 'atD', label: 'at d from the face' }, { value: 'atFace', label: 'at the face' }] },
-]; // prettier-ignore
+  {
+    key: 'liveCompanion',
+    title: 'Live load with other loads',
+    clause: '5.3.3',
+    topic: 'combinations',
+    default: '1',
+    options: [
+      { value: '1', label: '1.0 L in (c), (d), (e)' },
+      { value: '0.5', label: '0.5 L: not garages, assembly, nor above 4.8 kPa (100 psf)' },
+    ],
+  },
+  {
+    key: 'settlementFactor',
+    title: 'Factor on settlement',
+    clause: '5.3.6',
+    topic: 'combinations',
+    default: '1',
+    options: { min: 1, max: 1.6 },
+  },
+  {
+    key: 'sustainedShare',
+    title: 'Sustained share of live load',
+    clause: '24.2.4.1',
+    topic: 'combinations',
+    default: '0.5',
+    options: { min: 0, max: 1 },
+  },
+  {
+    key: 'pattern',
+    title: 'Loaded spans',
+    clause: '6.4.2',
+    topic: 'analysis',
+    default: 'alternateAndAdjacent',
+    options: [
+      { value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' },
+      { value: 'exhaustive', label: 'every arrangement' },
+      { value: 'allSpans', label: 'all spans only' },
+    ],
+  },
+  {
+    key: 'supportMoment',
+    title: 'Moment over supports',
+    clause: '9.4.2.1',
+    topic: 'analysis',
+    default: 'face',
+    options: [
+      { value: 'face', label: 'at the face' },
+      { value: 'centre', label: 'at the centre line' },
+    ],
+  },
+  {
+    key: 'compressionBars',
+    title: 'Bars in the compressed zone',
+    clause: '22.2',
+    topic: 'bending',
+    default: 'count',
+    options: [
+      { value: 'count', label: 'counted in the strength' },
+      { value: 'ignore', label: 'left out' },
+    ],
+  },
+  {
+    key: 'displaced',
+    title: 'Concrete displaced by compressed bars',
+    clause: '22.2',
+    topic: 'bending',
+    default: 'deduct',
+    options: [
+      { value: 'deduct', label: 'deducted' },
+      { value: 'keep', label: 'not deducted' },
+    ],
+  },
+  {
+    key: 'yieldStrain',
+    title: 'Yield strain of Grade 420 / 60',
+    clause: '21.2.2.1',
+    topic: 'bending',
+    default: 'exact',
+    options: [
+      { value: 'exact', label: 'fy / Es' },
+      { value: 'rounded', label: '0.002' },
+    ],
+  },
+  {
+    key: 'flangeInTension',
+    title: 'Least steel, flange in tension',
+    clause: '9.6.1.2',
+    topic: 'bending',
+    default: 'web',
+    options: [
+      { value: 'web', label: 'width of the web (indeterminate beam)' },
+      { value: 'double', label: 'flange, to twice the web (determinate)' },
+    ],
+  },
+  {
+    key: 'concreteShear',
+    title: 'Shear strength of concrete',
+    clause: 'table 22.5.5.1',
+    topic: 'shear',
+    default: 'larger',
+    options: [
+      { value: 'larger', label: 'the larger of (a) and (b)' },
+      { value: 'a', label: '(a)' },
+      { value: 'b', label: '(b)' },
+    ],
+  },
+  {
+    key: 'shearPlace',
+    title: 'Shear near supports',
+    clause: '9.4.3.2',
+    topic: 'shear',
+    default: 'atD',
+    options: [
+      { value: 'atD', label: 'at d from the face' },
+      { value: 'atFace', label: 'at the face' },
+    ],
+  },
+];
 
 const notCovered = [
   { title: 'Torsion', clause: '22.7' },
@@ -50,7 +147,12 @@ export function aci318(settings: CodeSettings): DesignCode {
   const flexureBasis = (c: Calc, m: Materials) => remember(known, m, c, () => makeBasis(c, m));
   function makeBasis(c: Calc, m: Materials): flexure.FlexureBasis {
     return {
-      concrete: { kind: 'block', depthFactor: beta1(c, m.concreteStrength, form), stress: 0.85 * m.concreteStrength, ultimateStrain: 0.003 },
+      concrete: {
+        kind: 'block',
+        depthFactor: beta1(c, m.concreteStrength, form),
+        stress: 0.85 * m.concreteStrength,
+        ultimateStrain: 0.003,
+      },
       steel: { yield: m.steelStrength, modulus: steelModulus(form) },
       fc: m.concreteStrength,
       epsTy: epsTy(c, m),
@@ -77,17 +179,38 @@ export function aci318(settings: CodeSettings): DesignCode {
     linkWord: 'stirrups',
     choices,
     defaults: SI
-      ? { concreteStrength: 28, density: 2400e-9, unitWeight: 24e-6, aggregateSize: 20, steelStrength: 420, ductility: 'B', linkStrength: 420, catalogue: 'softMetric' }
+      ? {
+          concreteStrength: 28,
+          density: 2400e-9,
+          unitWeight: 24e-6,
+          aggregateSize: 20,
+          steelStrength: 420,
+          ductility: 'B',
+          linkStrength: 420,
+          catalogue: 'softMetric',
+        }
       : {
-          concreteStrength: 4000 * PSI, density: 150 * getUnit('pcf').factor, unitWeight: 150 * getUnit('lb').factor / 304.8 ** 3, aggregateSize: 0.75 * INCH,
-          steelStrength: 60_000 * PSI, ductility: 'B', linkStrength: 60_000 * PSI, catalogue: 'us',
-        }, // prettier-ignore
+          concreteStrength: 4000 * PSI,
+          density: 150 * getUnit('pcf').factor,
+          unitWeight: (150 * getUnit('lb').factor) / 304.8 ** 3,
+          aggregateSize: 0.75 * INCH,
+          steelStrength: 60_000 * PSI,
+          ductility: 'B',
+          linkStrength: 60_000 * PSI,
+          catalogue: 'us',
+        },
     concreteLabel: (strength) => concreteLabel(strength, form),
     steelLabel: (strength) => steelLabel(strength, form),
     materialFaults: (m) => [
-      ...(m.concreteStrength >= 17 && m.concreteStrength <= 140 ? [] : [{ field: 'concreteStrength' as const, reason: 'f′c must be at least 17 MPa, 2500 psi (19.2.1.1), and at most 140 MPa here.' }]),
-      ...(m.steelStrength >= 270 && m.steelStrength <= 690 ? [] : [{ field: 'steelStrength' as const, reason: 'fy must lie between 270 and 690 MPa, 40 and 100 ksi (20.2.2).' }]),
-      ...(m.linkStrength >= 200 && m.linkStrength <= 690 ? [] : [{ field: 'linkStrength' as const, reason: 'fyt must lie between 200 and 690 MPa.' }]),
+      ...(m.concreteStrength >= 17 && m.concreteStrength <= 140
+        ? []
+        : [{ field: 'concreteStrength' as const, reason: 'f′c must be at least 17 MPa, 2500 psi (19.2.1.1), and at most 140 MPa here.' }]),
+      ...(m.steelStrength >= 270 && m.steelStrength <= 690
+        ? []
+        : [{ field: 'steelStrength' as const, reason: 'fy must lie between 270 and 690 MPa, 40 and 100 ksi (20.2.2).' }]),
+      ...(m.linkStrength >= 200 && m.linkStrength <= 690
+        ? []
+        : [{ field: 'linkStrength' as const, reason: 'fyt must lie between 200 and 690 MPa.' }]),
     ],
     concreteLaw: (c, m) => flexureBasis(c, m).concrete,
     steelLaw: (c, m) => flexureBasis(c, m).steel,
@@ -109,7 +232,8 @@ export function aci318(settings: CodeSettings): DesignCode {
       return flexure.bendingSteel(c, moment, s, d, d2, basis, flexure.leastStrain(c, basis.epsTy, delta), singlyOnly);
     },
     ductility: (c, r, m, delta) => flexure.ductility(c, r, flexure.leastStrain(c, epsTy(c, m), delta)),
-    minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength, form, choose('flangeInTension') === 'double'),
+    minimumSteel: (c, s, d, m) =>
+      flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength, form, choose('flangeInTension') === 'double'),
     maximumSteel: () => undefined,
     steelClauses: { minimum: '9.6.1.2', maximum: '9.3.3.1', bending: '22.3' },
 
@@ -121,7 +245,15 @@ export function aci318(settings: CodeSettings): DesignCode {
     clearSpacing: (diameter, aggregate) => clearSpacing(diameter, aggregate, form),
     layerGap: () => layerGap(form),
     anchorageLength: (c, bar, place, m) =>
-      developmentLength(c, bar.diameter, place.isTop && place.h > shear.twelveInches(form) * 1.2, m.concreteStrength, m.steelStrength, lightweightFactor(silent, m.density, form), form),
+      developmentLength(
+        c,
+        bar.diameter,
+        place.isTop && place.h > shear.twelveInches(form) * 1.2,
+        m.concreteStrength,
+        m.steelStrength,
+        lightweightFactor(silent, m.density, form),
+        form,
+      ),
     anchorageClause: '25.4.2.3',
     compressionLinkSpacing: compressionStirrupSpacing,
     notCovered,

@@ -12,10 +12,30 @@ export const F = {
   root: twoForms('sqrt_fc', 'min(sqrt(f_c_prime), 8.3)', 'min(sqrt(f_c_prime), 100)', '22.5.3.1'),
   rootFree: twoForms('sqrt_fc', 'sqrt(f_c_prime)', 'sqrt(f_c_prime)', '22.5.3.2'),
   VcA: twoForms('V_c', '(0.17 * lambda * sqrt_fc + sigma_N) * b_w * d', '(2 * lambda * sqrt_fc + sigma_N) * b_w * d', 'table 22.5.5.1(a)'),
-  VcB: twoForms('V_c', '(0.66 * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d', '(8 * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d', 'table 22.5.5.1(b)'),
-  VcC: twoForms('V_c', '(0.66 * lambda_s * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d', '(8 * lambda_s * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d', 'table 22.5.5.1(c)'),
-  VcDetailedA: twoForms('V_c', '(0.16 * lambda * sqrt_fc + 17 * rho_w * V_u * d / M_u) * b_w * d', '(1.9 * lambda * sqrt_fc + 2500 * rho_w * V_u * d / M_u) * b_w * d', '318-14 table 22.5.5.1(a)'),
-  VcDetailedB: twoForms('V_c', '(0.16 * lambda * sqrt_fc + 17 * rho_w) * b_w * d', '(1.9 * lambda * sqrt_fc + 2500 * rho_w) * b_w * d', '318-14 table 22.5.5.1(b)'),
+  VcB: twoForms(
+    'V_c',
+    '(0.66 * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d',
+    '(8 * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d',
+    'table 22.5.5.1(b)',
+  ),
+  VcC: twoForms(
+    'V_c',
+    '(0.66 * lambda_s * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d',
+    '(8 * lambda_s * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d',
+    'table 22.5.5.1(c)',
+  ),
+  VcDetailedA: twoForms(
+    'V_c',
+    '(0.16 * lambda * sqrt_fc + 17 * rho_w * V_u * d / M_u) * b_w * d',
+    '(1.9 * lambda * sqrt_fc + 2500 * rho_w * V_u * d / M_u) * b_w * d',
+    '318-14 table 22.5.5.1(a)',
+  ),
+  VcDetailedB: twoForms(
+    'V_c',
+    '(0.16 * lambda * sqrt_fc + 17 * rho_w) * b_w * d',
+    '(1.9 * lambda * sqrt_fc + 2500 * rho_w) * b_w * d',
+    '318-14 table 22.5.5.1(b)',
+  ),
   VcDetailedC: twoForms('V_c', '0.29 * lambda * sqrt_fc * b_w * d', '3.5 * lambda * sqrt_fc * b_w * d', '318-14 table 22.5.5.1(c)'),
   VcMax: twoForms('V_c_max', '0.42 * lambda * sqrt_fc * b_w * d', '5 * lambda * sqrt_fc * b_w * d', '22.5.5.1.1'),
   Vs: formula('V_s', 'A_v * f_yt * d / s', '22.5.8.5.3'),
@@ -26,7 +46,12 @@ export const F = {
   VsReq: formula('V_s_req', 'max(0, V_u / phi_v - V_c)', '22.5.8.1'),
   av: formula('a_v', 'V_s_req / (f_yt * d)', '22.5.8.5.3'),
   avMin: twoForms('a_v_min', 'max(0.062 * sqrt(f_c_prime), 0.35) * b_w / f_yt', 'max(0.75 * sqrt(f_c_prime), 50) * b_w / f_yt', '9.6.3.4'),
-  threshold: twoForms('V_threshold', 'phi_v * 0.083 * lambda * sqrt(f_c_prime) * b_w * d', 'phi_v * lambda * sqrt(f_c_prime) * b_w * d', '9.6.3.1'),
+  threshold: twoForms(
+    'V_threshold',
+    'phi_v * 0.083 * lambda * sqrt(f_c_prime) * b_w * d',
+    'phi_v * lambda * sqrt(f_c_prime) * b_w * d',
+    '9.6.3.1',
+  ),
   sMax: twoForms('s_max', 'min(d/2, 600)', 'min(d/2, 24)', 'table 9.7.6.2.2'),
   sMaxClose: twoForms('s_max', 'min(d/4, 300)', 'min(d/4, 12)', 'table 9.7.6.2.2'),
   across: twoForms('s_w_max', 'min(d, 600)', 'min(d, 24)', 'table 9.7.6.2.2'),
@@ -102,7 +127,9 @@ export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: S
 export function linkRequirement(c: Calc, force: number, s: ShearSection, basis: ShearBasis): LinkRequirement {
   const { form, fyt } = basis;
   const V_u = c.given(symbols.V_u, force);
-  const { V_c, threshold, minimum, close, most } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () => sectionNeeds(c, s, basis));
+  const { V_c, threshold, minimum, close, most } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () =>
+    sectionNeeds(c, s, basis),
+  );
   const V_s_req = c.let(F.VsReq, { V_u, phi_v: PHI_SHEAR, V_c });
   const strength = c.let(F.av, { V_s_req, f_yt: fyt, d: s.d });
   const isClose = V_s_req > close;

@@ -37,7 +37,8 @@ function permanent(cases: readonly LoadCase[], annex: NationalAnnex, factor: num
 
 function ultimate(cases: readonly LoadCase[], annex: NationalAnnex, rule: UltimateRule): Draft[] {
   const drafts: Draft[] = [];
-  const add = (title: string, clause: string, factors: Factor[]) => drafts.push({ title, kind: 'ultimate', clause: `EN 1990 ${clause}`, factors });
+  const add = (title: string, clause: string, factors: Factor[]) =>
+    drafts.push({ title, kind: 'ultimate', clause: `EN 1990 ${clause}`, factors });
   const actions = variable(cases);
   if (permanent(cases, annex, 1).length + actions.length === 0) return [];
   const accompany = (lead?: LoadCase, signs = 1): Factor[] =>
@@ -47,7 +48,10 @@ function ultimate(cases: readonly LoadCase[], annex: NationalAnnex, rule: Ultima
       return { caseId: c.id, factor: sign * annex.gammaQ * (c === lead ? 1 : psi0) };
     });
   const signs = actions.some((c) => c.nature === 'wind') ? [1, -1] : [1];
-  for (const [name, gamma] of [['G unfavourable', annex.gammaG], ['G favourable', annex.gammaGInf]] as const) {
+  for (const [name, gamma] of [
+    ['G unfavourable', annex.gammaG],
+    ['G favourable', annex.gammaGInf],
+  ] as const) {
     const isSup = gamma === annex.gammaG;
     if (actions.length === 0) {
       add(name, rule === '6.10' ? '(6.10)' : '(6.10a)', permanent(cases, annex, gamma));
@@ -55,7 +59,8 @@ function ultimate(cases: readonly LoadCase[], annex: NationalAnnex, rule: Ultima
     }
     for (const sign of signs) {
       const suffix = signs.length > 1 ? (sign > 0 ? ', wind +' : ', wind −') : '';
-      if (rule === '6.10ab') add(`${name}, all variable reduced${suffix}`, '(6.10a)', [...permanent(cases, annex, gamma), ...accompany(undefined, sign)]);
+      if (rule === '6.10ab')
+        add(`${name}, all variable reduced${suffix}`, '(6.10a)', [...permanent(cases, annex, gamma), ...accompany(undefined, sign)]);
       for (const lead of actions) {
         // xi reduces only the unfavourable permanent load.
         const factor = rule === '6.10ab' && isSup ? annex.xi * gamma : gamma;
@@ -94,7 +99,10 @@ function service(cases: readonly LoadCase[], annex: NationalAnnex): Draft[] {
   const leads: (LoadCase | undefined)[] = actions.length > 0 ? [...actions] : [undefined];
   for (const lead of leads) {
     const title = lead ? `${lead.title} leading` : 'permanent';
-    const factor = (c: LoadCase, leading: number, other: 0 | 2) => ({ caseId: c.id, factor: c === lead ? leading : psiOf(annex, c.nature, c.category)[other] });
+    const factor = (c: LoadCase, leading: number, other: 0 | 2) => ({
+      caseId: c.id,
+      factor: c === lead ? leading : psiOf(annex, c.nature, c.category)[other],
+    });
     drafts.push({ title, kind: 'characteristic', clause: 'EN 1990 (6.14b)', factors: [...always, ...actions.map((c) => factor(c, 1, 0))] });
     const psi1 = lead ? psiOf(annex, lead.nature, lead.category)[1] : 0;
     drafts.push({ title, kind: 'frequent', clause: 'EN 1990 (6.15b)', factors: [...always, ...actions.map((c) => factor(c, psi1, 2))] });

@@ -18,7 +18,15 @@ const FLATTEST = { compressed: 2, stretched: 1.25 } as const;
  * Shear between web and flange, 6.2.4: `force` is the change of the flange force (N) over `length` (mm).
  * No steel beyond that for bending is needed while vEd is at most 0.4 fctd (6.2.4(6)).
  */
-export function flangeShear(c: Calc, force: number, length: number, hf: number, flange: keyof typeof FLATTEST, m: Materials, annex: NationalAnnex) {
+export function flangeShear(
+  c: Calc,
+  force: number,
+  length: number,
+  hf: number,
+  flange: keyof typeof FLATTEST,
+  m: Materials,
+  annex: NationalAnnex,
+) {
   const f_ck = shearStrength(m.concreteStrength, annex);
   const v_Ed = c.let(F.v, { Delta_F_d: force, h_f: hf, Delta_x: length });
   const nu = c.let(shear.nu1, { f_ck });

@@ -101,7 +101,10 @@ function recordResistance(c: Calc, s: BendingSection, basis: FlexureBasis, r: Be
     c.let(F.momentSingle, { A_s: r.tensionArea, f_yd: steel.yield, z });
     return;
   }
-  c.note('The neutral axis is found where the forces of concrete and of all bars balance; the strains are those of a plane section.', '6.1(2)');
+  c.note(
+    'The neutral axis is found where the forces of concrete and of all bars balance; the strains are those of a plane section.',
+    '6.1(2)',
+  );
   c.given(symbols.x, r.x, 'solved for balance of forces');
   state.layers.forEach((layer, i) => {
     const { depth, area } = s.layers[i]!;
@@ -137,7 +140,16 @@ export function depthLimit(c: Calc, delta: number, ecu2: number, fck: number, an
  * Steel for a moment (N mm) with the rectangular stress block: tension steel at d, and compression steel at d2 where x would
  * pass its limit. `singlyOnly` refuses compression steel instead.
  */
-export function bendingSteel(c: Calc, moment: number, s: BendingSection, d: number, d2: number, basis: FlexureBasis, xiLim: number, singlyOnly: boolean): RequiredSteel {
+export function bendingSteel(
+  c: Calc,
+  moment: number,
+  s: BendingSection,
+  d: number,
+  d2: number,
+  basis: FlexureBasis,
+  xiLim: number,
+  singlyOnly: boolean,
+): RequiredSteel {
   const { lambda, eta, fcd, steel, concrete } = basis;
   const xLim = xiLim * d;
   const block: ConcreteLaw = { kind: 'block', depthFactor: lambda, stress: eta * fcd, ultimateStrain: concrete.ultimateStrain };
@@ -151,7 +163,11 @@ export function bendingSteel(c: Calc, moment: number, s: BendingSection, d: numb
   c.given(symbols.z_c, atLimit.depth, 'depth of that force');
   c.let(F.mLim, { F_c_lim: atLimit.force, d, z_c: atLimit.depth });
   if (singlyOnly) {
-    return { tension: NaN, compression: NaN, refusal: `needs compression steel, which is switched off: x/d would pass ${xiLim.toFixed(3)}` };
+    return {
+      tension: NaN,
+      compression: NaN,
+      refusal: `needs compression steel, which is switched off: x/d would pass ${xiLim.toFixed(3)}`,
+    };
   }
   if (d2 >= xLim) {
     return { tension: NaN, compression: NaN, refusal: 'is too shallow: compression steel would lie below the neutral axis' };

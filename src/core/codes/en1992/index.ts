@@ -9,27 +9,117 @@ import * as shear from './shear';
 
 /** What EN 1992-1-1 leaves to the engineer, or to the national annex in a way that allows several readings. */
 const choices: readonly Choice[] = [
-  { key: 'ultimateRule', title: 'Ultimate combinations', clause: 'EN 1990 6.4.3.2(3)', topic: 'combinations', default: '6.10',
-    options: [{ value: '6.10', label: 'expression 6.10' }, { value: '6.10ab', label: 'the worse of 6.10a and 6.10b' }] },
-  { key: 'pattern', title: 'Loaded spans', clause: '5.1.3(1)', topic: 'analysis', default: 'alternateAndAdjacent',
-    options: [{ value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' }, { value: 'allAndAlternate', label: 'all spans, and alternate (UK annex)' },
-      { value: 'exhaustive', label: 'every arrangement' }, { value: 'allSpans', label: 'all spans only' }] },
-  { key: 'supportMoment', title: 'Moment over supports', clause: '5.3.2.2(3), (4)', topic: 'analysis', default: 'face',
-    options: [{ value: 'face', label: 'at the face, at least 0.65 of the fixed-end moment' }, { value: 'rounded', label: 'peak less R t / 8 (bearing)' }, { value: 'centre', label: 'at the centre line' }] },
-  { key: 'diagram', title: 'Stress of concrete', clause: '3.1.7', topic: 'bending', default: 'block',
-    options: [{ value: 'block', label: 'rectangular block' }, { value: 'parabola', label: 'parabola and rectangle' }] },
-  { key: 'depthLimit', title: 'Limit of x/d', clause: '5.5(4), 5.6.3(2)', topic: 'bending', default: 'plastic',
-    options: [{ value: 'plastic', label: '5.5(4), and at most 0.45 (0.35 above C50/60)' }, { value: 'redistribution', label: '5.5(4) alone' }] },
-  { key: 'compressionBars', title: 'Bars in the compressed zone', clause: '6.1', topic: 'bending', default: 'count',
-    options: [{ value: 'count', label: 'counted in the resistance' }, { value: 'ignore', label: 'left out' }] },
-  { key: 'leverArm', title: 'Lever arm', clause: '6.1 (practice)', topic: 'bending', default: 'free',
-    options: [{ value: 'free', label: 'as calculated' }, { value: 'capped', label: 'at most 0.95 d' }] },
-  { key: 'cotTheta', title: 'cot of the strut angle (0: the best)', clause: '6.2.3(2)', topic: 'shear', default: '0', options: { min: 0, max: 2.5 } },
-  { key: 'linkStress', title: 'Stress of links', clause: '6.2.3(3) note 2', topic: 'shear', default: 'full',
-    options: [{ value: 'full', label: 'fywd, with struts of nu (6.6N)' }, { value: 'low', label: '0.8 fywk, with stronger struts' }] },
-  { key: 'shearPlace', title: 'Shear near supports', clause: '6.2.1(8)', topic: 'shear', default: 'atD',
-    options: [{ value: 'atD', label: 'links from d beyond the face' }, { value: 'atFace', label: 'links from the face' }] },
-]; // prettier-ignore
+  {
+    key: 'ultimateRule',
+    title: 'Ultimate combinations',
+    clause: 'EN 1990 6.4.3.2(3)',
+    topic: 'combinations',
+    default: '6.10',
+    options: [
+      { value: '6.10', label: 'expression 6.10' },
+      { value: '6.10ab', label: 'the worse of 6.10a and 6.10b' },
+    ],
+  },
+  {
+    key: 'pattern',
+    title: 'Loaded spans',
+    clause: '5.1.3(1)',
+    topic: 'analysis',
+    default: 'alternateAndAdjacent',
+    options: [
+      { value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' },
+      { value: 'allAndAlternate', label: 'all spans, and alternate (UK annex)' },
+      { value: 'exhaustive', label: 'every arrangement' },
+      { value: 'allSpans', label: 'all spans only' },
+    ],
+  },
+  {
+    key: 'supportMoment',
+    title: 'Moment over supports',
+    clause: '5.3.2.2(3), (4)',
+    topic: 'analysis',
+    default: 'face',
+    options: [
+      { value: 'face', label: 'at the face, at least 0.65 of the fixed-end moment' },
+      { value: 'rounded', label: 'peak less R t / 8 (bearing)' },
+      { value: 'centre', label: 'at the centre line' },
+    ],
+  },
+  {
+    key: 'diagram',
+    title: 'Stress of concrete',
+    clause: '3.1.7',
+    topic: 'bending',
+    default: 'block',
+    options: [
+      { value: 'block', label: 'rectangular block' },
+      { value: 'parabola', label: 'parabola and rectangle' },
+    ],
+  },
+  {
+    key: 'depthLimit',
+    title: 'Limit of x/d',
+    clause: '5.5(4), 5.6.3(2)',
+    topic: 'bending',
+    default: 'plastic',
+    options: [
+      { value: 'plastic', label: '5.5(4), and at most 0.45 (0.35 above C50/60)' },
+      { value: 'redistribution', label: '5.5(4) alone' },
+    ],
+  },
+  {
+    key: 'compressionBars',
+    title: 'Bars in the compressed zone',
+    clause: '6.1',
+    topic: 'bending',
+    default: 'count',
+    options: [
+      { value: 'count', label: 'counted in the resistance' },
+      { value: 'ignore', label: 'left out' },
+    ],
+  },
+  {
+    key: 'leverArm',
+    title: 'Lever arm',
+    clause: '6.1 (practice)',
+    topic: 'bending',
+    default: 'free',
+    options: [
+      { value: 'free', label: 'as calculated' },
+      { value: 'capped', label: 'at most 0.95 d' },
+    ],
+  },
+  {
+    key: 'cotTheta',
+    title: 'cot of the strut angle (0: the best)',
+    clause: '6.2.3(2)',
+    topic: 'shear',
+    default: '0',
+    options: { min: 0, max: 2.5 },
+  },
+  {
+    key: 'linkStress',
+    title: 'Stress of links',
+    clause: '6.2.3(3) note 2',
+    topic: 'shear',
+    default: 'full',
+    options: [
+      { value: 'full', label: 'fywd, with struts of nu (6.6N)' },
+      { value: 'low', label: '0.8 fywk, with stronger struts' },
+    ],
+  },
+  {
+    key: 'shearPlace',
+    title: 'Shear near supports',
+    clause: '6.2.1(8)',
+    topic: 'shear',
+    default: 'atD',
+    options: [
+      { value: 'atD', label: 'links from d beyond the face' },
+      { value: 'atFace', label: 'links from the face' },
+    ],
+  },
+];
 
 const notCovered = [
   { title: 'Torsion', clause: '6.3' },
@@ -44,7 +134,12 @@ export function en1992(settings: CodeSettings): DesignCode {
   const annex = findAnnex(settings.variant);
   const choose = (key: string) => readChoice(choices, settings, key);
   const cot = Number(choose('cotTheta'));
-  const shearBasis: shear.ShearBasis = { annex, cotTheta: cot < 1 ? 'best' : cot, lowLinkStress: choose('linkStress') === 'low', known: new WeakMap() };
+  const shearBasis: shear.ShearBasis = {
+    annex,
+    cotTheta: cot < 1 ? 'best' : cot,
+    lowLinkStress: choose('linkStress') === 'low',
+    known: new WeakMap(),
+  };
 
   const known = new WeakMap<Materials, flexure.FlexureBasis>();
   const flexureBasis = (c: Calc, m: Materials) => remember(known, m, c, () => makeBasis(c, m));
@@ -66,13 +161,28 @@ export function en1992(settings: CodeSettings): DesignCode {
     title: `EN 1992-1-1 with ${annex.title}`,
     linkWord: 'links',
     choices,
-    defaults: { concreteStrength: 30, density: 2500e-9, unitWeight: 25e-6, aggregateSize: 20, steelStrength: 500, ductility: 'B', linkStrength: 500, catalogue: 'metric' },
+    defaults: {
+      concreteStrength: 30,
+      density: 2500e-9,
+      unitWeight: 25e-6,
+      aggregateSize: 20,
+      steelStrength: 500,
+      ductility: 'B',
+      linkStrength: 500,
+      catalogue: 'metric',
+    },
     concreteLabel,
     steelLabel: (strength, ductility) => `B${Number(strength.toFixed(0))}${ductility}`,
     materialFaults: (m) => [
-      ...(m.concreteStrength >= 12 && m.concreteStrength <= 90 ? [] : [{ field: 'concreteStrength' as const, reason: 'fck must lie between 12 and 90 MPa (3.1.2).' }]),
-      ...(m.steelStrength >= 400 && m.steelStrength <= 600 ? [] : [{ field: 'steelStrength' as const, reason: 'fyk must lie between 400 and 600 MPa (3.2.2(3)).' }]),
-      ...(m.linkStrength >= 200 && m.linkStrength <= 600 ? [] : [{ field: 'linkStrength' as const, reason: 'fywk must lie between 200 and 600 MPa.' }]),
+      ...(m.concreteStrength >= 12 && m.concreteStrength <= 90
+        ? []
+        : [{ field: 'concreteStrength' as const, reason: 'fck must lie between 12 and 90 MPa (3.1.2).' }]),
+      ...(m.steelStrength >= 400 && m.steelStrength <= 600
+        ? []
+        : [{ field: 'steelStrength' as const, reason: 'fyk must lie between 400 and 600 MPa (3.2.2(3)).' }]),
+      ...(m.linkStrength >= 200 && m.linkStrength <= 600
+        ? []
+        : [{ field: 'linkStrength' as const, reason: 'fywk must lie between 200 and 600 MPa.' }]),
     ],
     concreteLaw: (c, m) => concreteLaw(c, m, annex, choose('diagram')),
     steelLaw: (c, m) => steelLaw(c, m, annex),

@@ -6,8 +6,21 @@ import { formula, symbols } from './symbols';
 
 /** The strength classes of table 3.1: fck and fck,cube. */
 export const strengthClasses: readonly (readonly [fck: number, cube: number])[] = [
-  [12, 15], [16, 20], [20, 25], [25, 30], [30, 37], [35, 45], [40, 50], [45, 55], [50, 60], [55, 67], [60, 75], [70, 85], [80, 95], [90, 105],
-]; // prettier-ignore
+  [12, 15],
+  [16, 20],
+  [20, 25],
+  [25, 30],
+  [30, 37],
+  [35, 45],
+  [40, 50],
+  [45, 55],
+  [50, 60],
+  [55, 67],
+  [60, 75],
+  [70, 85],
+  [80, 95],
+  [90, 105],
+];
 
 export const F = {
   fcm: formula('f_cm', 'f_ck + 8', 'table 3.1', { empirical: 'SI' }),

@@ -13,7 +13,16 @@ export interface NationalAnnex {
   readonly alphaCC: number;
   readonly alphaCCShear: number;
   /** 5.5(4): k1, k2 = k2a + k2b / eps_cu2, k3, k4 = k4a + k4b / eps_cu2, k5, k6. */
-  readonly redistribution: { readonly k1: number; readonly k2a: number; readonly k2b: number; readonly k3: number; readonly k4a: number; readonly k4b: number; readonly k5: number; readonly k6: number };
+  readonly redistribution: {
+    readonly k1: number;
+    readonly k2a: number;
+    readonly k2b: number;
+    readonly k3: number;
+    readonly k4a: number;
+    readonly k4b: number;
+    readonly k5: number;
+    readonly k6: number;
+  };
   /** fck above which shear strength no longer grows (UK: 50 MPa, 3.1.2(2)P and 6.2.2); Infinity when there is none. */
   readonly shearStrengthCap: number;
   readonly gammaG: number;

@@ -87,7 +87,9 @@ function strutValues(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis):
   // Note 2: with link stress kept below 0.8 fywk the struts are less disturbed.
   const nu_1 = basis.lowLinkStress ? (f_ck <= 60 ? 0.6 : Math.max(0.5, 0.9 - f_ck / 200)) : c.let(F.nu1, { f_ck });
   if (basis.lowLinkStress) c.given(symbols.nu_1, nu_1, 'links stressed to 0.8 fywk at most, 6.2.3(3) note 2');
-  const f_ywd = basis.lowLinkStress ? c.let(F.fywdLow, { f_ywk: m.linkStrength }) : c.let(F.fywd, { f_ywk: m.linkStrength, gamma_S: annex.gammaS });
+  const f_ywd = basis.lowLinkStress
+    ? c.let(F.fywdLow, { f_ywk: m.linkStrength })
+    : c.let(F.fywd, { f_ywk: m.linkStrength, gamma_S: annex.gammaS });
   return { z, nu_1, f_cd, f_ywd, alpha_cw: ALPHA_CW };
 }
 
@@ -119,13 +121,25 @@ export function resistanceWithLinks(c: Calc, s: ShearSection, links: Links, m: M
 /** Largest shear that the section carries with any links: the struts at their steepest (N). */
 export function crushingResistance(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): number {
   const v = strutValues(c, s, m, basis);
-  const cot_theta = c.given(symbols.cot_theta, basis.cotTheta === 'best' ? 1 : basis.cotTheta, basis.cotTheta === 'best' ? 'steepest strut' : 'chosen');
+  const cot_theta = c.given(
+    symbols.cot_theta,
+    basis.cotTheta === 'best' ? 1 : basis.cotTheta,
+    basis.cotTheta === 'best' ? 'steepest strut' : 'chosen',
+  );
   return c.let(F.VRdmax, { ...v, b_w: s.bw, cot_theta });
 }
 
 /** Links needed for a shear force (N): the flattest strut that the concrete carries, unless the angle is set; not less than the minimum. */
-export function linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials, basis: ShearBasis): LinkRequirement & { readonly cotTheta: number } {
-  const { v, alone, minimum, maxAlong, maxAcross } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () => sectionNeeds(c, s, m, basis));
+export function linkRequirement(
+  c: Calc,
+  force: number,
+  s: ShearSection,
+  m: Materials,
+  basis: ShearBasis,
+): LinkRequirement & { readonly cotTheta: number } {
+  const { v, alone, minimum, maxAlong, maxAcross } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () =>
+    sectionNeeds(c, s, m, basis),
+  );
   const common = { ...v, b_w: s.bw, V_Ed: c.given(symbols.V_Ed, force) };
   const half = (v.alpha_cw * s.bw * v.z * v.nu_1 * v.f_cd) / 2;
   const isCrushed = basis.cotTheta === 'best' ? force > half : force > F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta });
@@ -151,7 +165,15 @@ function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis)
 }
 
 /** Resistance of the struts and links needed (mm2/mm) with links at an angle alpha to the axis (rad), 6.2.3(4). */
-export function inclinedLinks(c: Calc, force: number, s: ShearSection, m: Materials, annex: NationalAnnex, alpha: number, cot_theta: number) {
+export function inclinedLinks(
+  c: Calc,
+  force: number,
+  s: ShearSection,
+  m: Materials,
+  annex: NationalAnnex,
+  alpha: number,
+  cot_theta: number,
+) {
   const v = strutValues(c, s, m, { annex, cotTheta: cot_theta, lowLinkStress: false });
   const common = { ...v, b_w: s.bw, cot_theta, alpha, cot_alpha: 1 / Math.tan(alpha), V_Ed: force };
   return { crushing: c.let(F.VRdmaxInclined, common), areaPerLength: c.let(F.aswInclined, common) };
@@ -170,5 +192,10 @@ export function loadNearSupport(c: Calc, force: number, a_v: number, s: ShearSec
   const { nu_1, f_cd, f_ywd } = strutValues(c, s, m, { annex, cotTheta: 1, lowLinkStress: false });
   const beta = c.let(F.beta, { a_v: Math.max(a_v, 0.5 * s.d), d: s.d });
   const reduced = Math.min(1, beta) * force;
-  return { beta, reduced, limit: c.let(F.nearLimit, { b_w: s.bw, d: s.d, nu_1, f_cd }), links: c.let(F.aswNear, { V_Ed: reduced, f_ywd, alpha: Math.PI / 2 }) };
+  return {
+    beta,
+    reduced,
+    limit: c.let(F.nearLimit, { b_w: s.bw, d: s.d, nu_1, f_cd }),
+    links: c.let(F.aswNear, { V_Ed: reduced, f_ywd, alpha: Math.PI / 2 }),
+  };
 }

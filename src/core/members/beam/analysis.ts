@@ -1,7 +1,24 @@
 import type { Combination, LoadCase } from '../../analysis/combination';
-import { arrange, envelope, placeStations, type Arrangement, type CaseResponse, type Envelope, type SupportZone } from '../../analysis/envelope';
+import {
+  arrange,
+  envelope,
+  placeStations,
+  type Arrangement,
+  type CaseResponse,
+  type Envelope,
+  type SupportZone,
+} from '../../analysis/envelope';
 import { handCheck, simpleMidspanMoment, totalLoad, type HandCheck } from '../../analysis/hand-check';
-import { analyse, makeMesh, momentAt, type LineBeam, type LineLoad, type LineSupport, type Mesh, type UnitCase } from '../../analysis/line-beam';
+import {
+  analyse,
+  makeMesh,
+  momentAt,
+  type LineBeam,
+  type LineLoad,
+  type LineSupport,
+  type Mesh,
+  type UnitCase,
+} from '../../analysis/line-beam';
 import { isCantilever, redistribute } from '../../analysis/redistribution';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
@@ -26,16 +43,14 @@ const STATIONS_PER_SPAN = 60;
 export function allCases(beam: BeamInput): LoadCase[] {
   const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
   const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: 'A', pattern: false };
-  return [
-    ...(beam.selfWeight ? [own] : []),
-    ...beam.cases,
-    ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : []),
-  ];
+  return [...(beam.selfWeight ? [own] : []), ...beam.cases, ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : [])];
 }
 
 /** The combinations that a beam is designed for: those of the code less those switched off, and the engineer's own. */
 export function activeCombinations(beam: BeamInput, code: DesignCode): Combination[] {
-  const used = allCases(beam).filter((c) => c.nature === 'permanent' || c.nature === 'settlement' || beam.loads.some((l) => l.case === c.id));
+  const used = allCases(beam).filter(
+    (c) => c.nature === 'permanent' || c.nature === 'settlement' || beam.loads.some((l) => l.case === c.id),
+  );
   const own = new Set(beam.ownCombinations.map((c) => c.id));
   return [...code.combinations(used).filter((c) => !beam.combinationsOff.includes(c.id) && !own.has(c.id)), ...beam.ownCombinations];
 }
@@ -114,9 +129,16 @@ export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
     if (!loadCase.pattern) return [{ loadCase, span: undefined, unit: { loads } }];
     return beam.spans.map((_, span) => ({ loadCase, span, unit: { loads: loads.filter((l) => l.span === span) } }));
   });
-  const mesh = makeMesh(line, units.map((u) => u.unit));
+  const mesh = makeMesh(
+    line,
+    units.map((u) => u.unit),
+  );
   const deltas = beam.supports.map((s) => s.redistribution);
-  const responses = analyse(line, mesh, units.map((u) => u.unit)).map((r) => redistribute(line, mesh, r, deltas));
+  const responses = analyse(
+    line,
+    mesh,
+    units.map((u) => u.unit),
+  ).map((r) => redistribute(line, mesh, r, deltas));
   const caseResponses: CaseResponse[] = cases.map((loadCase) => ({
     loadCase,
     parts: units.flatMap((u, i) => (u.loadCase === loadCase ? [{ span: u.span, response: responses[i]! }] : [])),
@@ -139,11 +161,21 @@ export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
 }
 
 /** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */
-function keepFixedEndShare(env: Envelope, beam: BeamInput, line: LineBeam, arrangements: readonly Arrangement[], faces: BeamAnalysis['faces'], ratio: number): void {
+function keepFixedEndShare(
+  env: Envelope,
+  beam: BeamInput,
+  line: LineBeam,
+  arrangements: readonly Arrangement[],
+  faces: BeamAnalysis['faces'],
+  ratio: number,
+): void {
   beam.supports.forEach((support, i) => {
     const isEnd = i === 0 || i === beam.spans.length;
     if (support.type === 'free' || support.width === 0 || (isEnd && support.type === 'pinned')) return;
-    for (const [span, side] of [[i - 1, 1], [i, 0]] as const) {
+    for (const [span, side] of [
+      [i - 1, 1],
+      [i, 0],
+    ] as const) {
       if (span < 0 || span >= beam.spans.length || isCantilever(line, span)) continue;
       let least = 0;
       let by = 0;
@@ -161,11 +193,23 @@ function keepFixedEndShare(env: Envelope, beam: BeamInput, line: LineBeam, arran
 }
 
 /** Sums and simple-beam moments for all cases loaded once, factor 1, before any redistribution of moments matters. */
-function handChecks(beam: BeamInput, mesh: Mesh, responses: readonly ReturnType<typeof redistribute>[], units: readonly CaseUnit[]): HandCheck[] {
+function handChecks(
+  beam: BeamInput,
+  mesh: Mesh,
+  responses: readonly ReturnType<typeof redistribute>[],
+  units: readonly CaseUnit[],
+): HandCheck[] {
   const counts = units.map((u) => (u.loadCase.nature === 'settlement' ? 0 : 1));
   const loads = units.flatMap((u, i) => (counts[i] ? u.unit.loads : []));
   const reactions = responses.reduce((sum, r, i) => sum + counts[i]! * r.reactions.reduce((a, b) => a + b, 0), 0);
-  const checks = [handCheck('Sum of loads and of reactions, all cases unfactored', 'force', loads.reduce((sum, l) => sum + totalLoad(l), 0), reactions)];
+  const checks = [
+    handCheck(
+      'Sum of loads and of reactions, all cases unfactored',
+      'force',
+      loads.reduce((sum, l) => sum + totalLoad(l), 0),
+      reactions,
+    ),
+  ];
   const total = (e: number, s: number) => responses.reduce((sum, r, i) => sum + counts[i]! * momentAt(r.elements, e, s), 0);
   beam.spans.forEach((span, i) => {
     if (beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free') return;
@@ -178,7 +222,14 @@ function handChecks(beam: BeamInput, mesh: Mesh, responses: readonly ReturnType<
     while (e < last && mesh.x[e + 1]! < middle - 1e-6) e += 1;
     const atMiddle = total(e, middle - mesh.x[e]!);
     const own = loads.filter((l) => l.span === i);
-    checks.push(handCheck(`Span ${i + 1}: simple-beam moment (w L²/8) and midspan plus mean of supports`, 'moment', simpleMidspanMoment(own, span.length), atMiddle - (left + right) / 2));
+    checks.push(
+      handCheck(
+        `Span ${i + 1}: simple-beam moment (w L²/8) and midspan plus mean of supports`,
+        'moment',
+        simpleMidspanMoment(own, span.length),
+        atMiddle - (left + right) / 2,
+      ),
+    );
   });
   return checks;
 }

@@ -36,7 +36,13 @@ export function regions(beam: BeamInput, strips: BeamStrips): Region[] {
   const bySpan: number[][] = beam.spans.map(() => []);
   strips.span.forEach((span, i) => bySpan[span]!.push(i));
   const inSpan = (span: number) => bySpan[span]!;
-  const spans = beam.spans.map((_, i): Region => ({ sense: 'sagging', id: `span-${i + 1}`, label: `span ${i + 1}`, delta: 1, stations: inSpan(i) }));
+  const spans = beam.spans.map((_, i): Region => ({
+    sense: 'sagging',
+    id: `span-${i + 1}`,
+    label: `span ${i + 1}`,
+    delta: 1,
+    stations: inSpan(i),
+  }));
   const starts: number[] = [0];
   beam.spans.forEach((s) => starts.push(starts[starts.length - 1]! + s.length));
   const supports = beam.supports.flatMap((s, j): Region[] => {
@@ -75,7 +81,13 @@ export function bendingChecks(basis: CheckBasis): DerivableCheck[] {
     const { i, demand } = worstStation(strips, region);
     if (demand <= 0) return [];
     const place = { x: strips.x[i]!, label: region.label };
-    const base = { id: `bending-${region.id}`, family: 'bending' as const, title: `Bending, ${region.label}`, clause: code.steelClauses.bending, place };
+    const base = {
+      id: `bending-${region.id}`,
+      family: 'bending' as const,
+      title: `Bending, ${region.label}`,
+      clause: code.steelClauses.bending,
+      place,
+    };
     return [guarded(base, () => bendingCheck(basis, region, i, demand, base))];
   });
 }
@@ -118,10 +130,20 @@ function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: numb
 function nearestPeak(strips: BeamStrips, region: Region, demand: number, near: number): number {
   const own = (k: number) => (region.sense === 'sagging' ? strips.maxM[k]! : -strips.minM[k]!);
   const matches = region.stations.filter((k) => Math.abs(own(k) - demand) <= 1e-9 * demand);
-  return matches.reduce((a, b) => (Math.abs(strips.x[b]! - strips.x[near]!) < Math.abs(strips.x[a]! - strips.x[near]!) ? b : a), matches[0] ?? near);
+  return matches.reduce(
+    (a, b) => (Math.abs(strips.x[b]! - strips.x[near]!) < Math.abs(strips.x[a]! - strips.x[near]!) ? b : a),
+    matches[0] ?? near,
+  );
 }
 
-function steelRefusal({ beam, code, resistance }: CheckBasis, span: number, x: number, region: Region, moment: number, d: number): string | undefined {
+function steelRefusal(
+  { beam, code, resistance }: CheckBasis,
+  span: number,
+  x: number,
+  region: Region,
+  moment: number,
+  d: number,
+): string | undefined {
   const section = plainSection(outlineOf(beam, span), region.sense);
   const d2 = resistance.compressionDepth(span, x, region.sense);
   return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
@@ -133,7 +155,11 @@ function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, 
   const here = sectionAt(beam, resistance.map, span, x, region.sense);
   c.note(`Bending moment of ${region.label}, moved along the beam by the shift of the tension line where that is worse.`);
   const shares = here.tension.shares.filter((s) => s < 1);
-  if (shares.length > 0) c.note(`Bars near their end count with ${shares.map((s) => `${Math.round(100 * s)} %`).join(', ')} of their strength here.`, code.anchorageClause);
+  if (shares.length > 0)
+    c.note(
+      `Bars near their end count with ${shares.map((s) => `${Math.round(100 * s)} %`).join(', ')} of their strength here.`,
+      code.anchorageClause,
+    );
   code.bendingResistance(c, here.section, beam.materials);
   c.note('Steel needed for this moment, with the bars where they are:');
   const { d } = resistance.tensionSteel(span, x, region.sense);
@@ -159,12 +185,35 @@ export function ductilityCheck(basis: CheckBasis): DerivableCheck[] {
   return [
     makeCheck(
       {
-        id: 'ductility', family: 'bending', title: ductility.title, clause: ductility.clause,
-        demand: { value: ductility.demand, kind: ductility.kind }, capacity: { value: ductility.capacity, kind: ductility.kind }, utilisation: ductility.utilisation,
-        place: { x: strips.x[i]!, label: region.label }, assumptions: ['depthLimit', 'yieldStrain'].filter((k) => code.choices.some((c) => c.key === k)),
-        ...(exceeds ? { reason: `At ${region.label}: ${text(ductility.demand)} against ${text(ductility.capacity)}; less tension steel, more in compression, or a deeper section.` } : {}),
-      }, // prettier-ignore
-      () => derive((c) => void code.ductility(c, code.bendingResistance(c, sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense).section, beam.materials) ?? state, beam.materials, region.delta)),
+        id: 'ductility',
+        family: 'bending',
+        title: ductility.title,
+        clause: ductility.clause,
+        demand: { value: ductility.demand, kind: ductility.kind },
+        capacity: { value: ductility.capacity, kind: ductility.kind },
+        utilisation: ductility.utilisation,
+        place: { x: strips.x[i]!, label: region.label },
+        assumptions: ['depthLimit', 'yieldStrain'].filter((k) => code.choices.some((c) => c.key === k)),
+        ...(exceeds
+          ? {
+              reason: `At ${region.label}: ${text(ductility.demand)} against ${text(ductility.capacity)}; less tension steel, more in compression, or a deeper section.`,
+            }
+          : {}),
+      },
+      () =>
+        derive(
+          (c) =>
+            void code.ductility(
+              c,
+              code.bendingResistance(
+                c,
+                sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense).section,
+                beam.materials,
+              ) ?? state,
+              beam.materials,
+              region.delta,
+            ),
+        ),
     ),
   ];
 }

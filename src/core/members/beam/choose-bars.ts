@@ -74,7 +74,13 @@ function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: reado
 }
 
 /** The fewest bars for a task in each size; undefined where none that fits suffices. */
-function optionsFor(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): (Chosen | undefined)[] {
+function optionsFor(
+  beam: BeamInput,
+  code: DesignCode,
+  task: BarTask,
+  sizes: readonly string[],
+  linkDiameter: number,
+): (Chosen | undefined)[] {
   return sizes.map((size) => {
     try {
       return fewest(beam, code, task, size, linkDiameter);

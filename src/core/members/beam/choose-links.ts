@@ -26,7 +26,13 @@ export function legsAcross(width: number, maxAcross: number): number {
 }
 
 /** Zones of links for a span: the ends as close as they must be, the middle as wide as it may be. */
-export function chooseLinks(beam: BeamInput, code: DesignCode, span: number, places: readonly ShearPlace[], holdsCompression: { readonly bar: number } | null): LinkZone[] {
+export function chooseLinks(
+  beam: BeamInput,
+  code: DesignCode,
+  span: number,
+  places: readonly ShearPlace[],
+  holdsCompression: { readonly bar: number } | null,
+): LinkZone[] {
   const usual = usualSizes[beam.catalogue];
   const catalogue = catalogues[beam.catalogue];
   const length = beam.spans[span]!.length;
@@ -39,8 +45,14 @@ export function chooseLinks(beam: BeamInput, code: DesignCode, span: number, pla
     for (const size of sizes) {
       const bar = barOf({ count: 1, size }, catalogue);
       const legs = legsAcross(outline.b - 2 * beam.cover.side - bar.diameter, across) + extraLegs;
-      const hold = holdsCompression ? code.compressionLinkSpacing(holdsCompression.bar, bar.diameter, Math.min(outline.b, outline.h)).value : Infinity;
-      const needs = requirements.map((r) => ({ at: r.at, areaPerLength: r.areaPerLength, maxAlong: Math.min(r.maxAlong, hold, usual.mostSpacing) }));
+      const hold = holdsCompression
+        ? code.compressionLinkSpacing(holdsCompression.bar, bar.diameter, Math.min(outline.b, outline.h)).value
+        : Infinity;
+      const needs = requirements.map((r) => ({
+        at: r.at,
+        areaPerLength: r.areaPerLength,
+        maxAlong: Math.min(r.maxAlong, hold, usual.mostSpacing),
+      }));
       const zones = zonesFor(needs, length, size, legs, legs * bar.area, usual.spacingStep, usual.lengthStep);
       const closest = Math.min(...zones.map((z) => z.spacing));
       if (closest >= usual.leastSpacing) return zones;
@@ -50,12 +62,28 @@ export function chooseLinks(beam: BeamInput, code: DesignCode, span: number, pla
   return fallback!;
 }
 
-function zonesFor(needs: readonly Need[], length: number, size: string, legs: number, area: number, step: number, lengthStep: number): LinkZone[] {
+function zonesFor(
+  needs: readonly Need[],
+  length: number,
+  size: string,
+  legs: number,
+  area: number,
+  step: number,
+  lengthStep: number,
+): LinkZone[] {
   const spacingFor = (list: readonly Need[]) =>
-    Math.max(step, roundDown(Math.min(...list.map((n) => Math.min(n.maxAlong, n.areaPerLength > 0 ? area / n.areaPerLength : Infinity)), 12 * step), step));
+    Math.max(
+      step,
+      roundDown(
+        Math.min(...list.map((n) => Math.min(n.maxAlong, n.areaPerLength > 0 ? area / n.areaPerLength : Infinity)), 12 * step),
+        step,
+      ),
+    );
   if (needs.length === 0) return [{ to: length, size, legs, spacing: 8 * step }];
   const closest = spacingFor(needs);
-  const widest = spacingFor([needs.reduce((a, b) => (b.areaPerLength / area + 1 / b.maxAlong < a.areaPerLength / area + 1 / a.maxAlong ? b : a))]);
+  const widest = spacingFor([
+    needs.reduce((a, b) => (b.areaPerLength / area + 1 / b.maxAlong < a.areaPerLength / area + 1 / a.maxAlong ? b : a)),
+  ]);
   const whole = [{ to: length, size, legs, spacing: closest }];
   if (widest <= closest) return whole;
   const tight = (n: Need) => n.areaPerLength > (area / widest) * (1 + 1e-9) || n.maxAlong < widest - 1e-6;

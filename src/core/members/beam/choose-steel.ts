@@ -31,7 +31,9 @@ export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAna
     return beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, analysis, resistance, i, chosen.compression[i]!));
   };
   const first = linksFor(draft(provisional), () => 1);
-  const top = chosen.top.map((main, i) => ({ main: beam.bars.top[i]?.main ?? { ...main, count: Math.max(main.count, ...first[i]!.map((z) => z.legs)) } }));
+  const top = chosen.top.map((main, i) => ({
+    main: beam.bars.top[i]?.main ?? { ...main, count: Math.max(main.count, ...first[i]!.map((z) => z.legs)) },
+  }));
   const ended = withEnds(beam, code, analysis, { ...draft(first), top });
   // The bars now have their ends, and with them the effective depths along the beam: the links are chosen again for these.
   return { ...ended, links: linksFor(ended, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] })) };
@@ -60,15 +62,33 @@ function largest(analysis: BeamAnalysis, span: number, sense: Sense, from: numbe
 function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, linkDiameter: number): MainBars {
   const starts = supportPositions(beam);
   const catalogue = catalogues[beam.catalogue];
-  const saggingTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'sagging', delta: 1, moment: largest(analysis, i, 'sagging', starts[i]!, starts[i]! + s.length) }));
+  const saggingTasks: BarTask[] = beam.spans.map((s, i) => ({
+    span: i,
+    sense: 'sagging',
+    delta: 1,
+    moment: largest(analysis, i, 'sagging', starts[i]!, starts[i]! + s.length),
+  }));
   const sagging = chooseBars(beam, code, saggingTasks, linkDiameter);
   const supportTasks = beam.supports.flatMap((s, j) => {
     const sides = [j - 1, j].filter((i) => i >= 0 && i < beam.spans.length);
-    const tasks = sides.map((i): BarTask => ({ span: i, sense: 'hogging', delta: s.redistribution, moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2) }));
+    const tasks = sides.map((i): BarTask => ({
+      span: i,
+      sense: 'hogging',
+      delta: s.redistribution,
+      moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2),
+    }));
     const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
-  const hogging = supportTasks.length > 0 ? chooseBars(beam, code, supportTasks.map((t) => t.task), linkDiameter) : [];
+  const hogging =
+    supportTasks.length > 0
+      ? chooseBars(
+          beam,
+          code,
+          supportTasks.map((t) => t.task),
+          linkDiameter,
+        )
+      : [];
   const support: (BarGroup | null)[] = beam.supports.map((_, j) => beam.bars.support[j]?.bars ?? null);
   const bottomNeed = beam.spans.map(() => 0);
   supportTasks.forEach(({ support: j }, k) => {
@@ -76,12 +96,27 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
     for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
   });
   const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
-  const midTasks: BarTask[] = beam.spans.map((s, i) => ({ span: i, sense: 'hogging', delta: 1, moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length) }));
+  const midTasks: BarTask[] = beam.spans.map((s, i) => ({
+    span: i,
+    sense: 'hogging',
+    delta: 1,
+    moment: largest(analysis, i, 'hogging', starts[i]! + 0.48 * s.length, starts[i]! + 0.52 * s.length),
+  }));
   const hoggingMids = midTasks.filter((t) => t.moment > 0);
   const chosenMids = chooseBars(beam, code, hoggingMids, linkDiameter);
   const top = beam.spans.map((_, i) => {
     const isCantilever = beam.supports[i]!.type === 'free' || beam.supports[i + 1]!.type === 'free';
-    return beam.bars.top[i]?.main ?? hangers(beam, code, i, isCantilever ? undefined : chosenMids[hoggingMids.indexOf(midTasks[i]!)], sagging[i]!.compression, linkDiameter);
+    return (
+      beam.bars.top[i]?.main ??
+      hangers(
+        beam,
+        code,
+        i,
+        isCantilever ? undefined : chosenMids[hoggingMids.indexOf(midTasks[i]!)],
+        sagging[i]!.compression,
+        linkDiameter,
+      )
+    );
   });
   const compression = beam.spans.map((_, i) => {
     const inTop = sagging[i]!.compression > 0 ? [barOf(top[i]!, catalogue).diameter] : [];
@@ -105,7 +140,14 @@ function splitBottom(beam: BeamInput, span: number, chosen: Chosen, compressionN
 }
 
 /** Top bars of a span: two to hold the links, more where the middle hogs or compression steel is needed. */
-function hangers(beam: BeamInput, code: DesignCode, span: number, mid: Chosen | undefined, compression: number, linkDiameter: number): BarGroup {
+function hangers(
+  beam: BeamInput,
+  code: DesignCode,
+  span: number,
+  mid: Chosen | undefined,
+  compression: number,
+  linkDiameter: number,
+): BarGroup {
   const catalogue = catalogues[beam.catalogue];
   const sizes = beam.barRules.mainSizes.length > 0 ? mainSizes(beam) : [usualSizes[beam.catalogue].hanger, ...mainSizes(beam)];
   const light: BarGroup = { count: 2, size: sizes[0]! };
@@ -121,7 +163,14 @@ function hangers(beam: BeamInput, code: DesignCode, span: number, mid: Chosen | 
   return best;
 }
 
-function linksOfSpan(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap, span: number, compressionBar: number | null): LinkZone[] {
+function linksOfSpan(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  resistance: ResistanceMap,
+  span: number,
+  compressionBar: number | null,
+): LinkZone[] {
   const starts = supportPositions(beam);
   const { maxM, minM, maxV, minV, stations } = analysis.envelope;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
@@ -135,7 +184,13 @@ function linksOfSpan(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, 
 }
 
 /** The stretch of a span where links are checked: between d (as the code has it) beyond the faces; up to a free end. */
-export function shearLimits(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, span: number, depthAt: (x: number) => number): { readonly from: number; readonly to: number } {
+export function shearLimits(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  span: number,
+  depthAt: (x: number) => number,
+): { readonly from: number; readonly to: number } {
   const left = analysis.faces[span]!;
   const right = analysis.faces[span + 1]!;
   const from = beam.supports[span]!.type === 'free' ? left.centre : left.right + code.shearDistance(depthAt(left.right));
@@ -199,4 +254,3 @@ function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, dra
   });
   return { ...draft, bottom, support };
 }
-

@@ -34,23 +34,47 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
     const thinnest = Math.min(...bars.groups.filter((g) => g.count > 0).map((g) => barOf(g, resistance.map.catalogue).diameter));
     const zone = resistance.map.linkZoneAt(span, x);
     const o = outlineOf(beam, span);
-    const hold = code.compressionLinkSpacing(thinnest, barOf({ count: 1, size: zone.size }, resistance.map.catalogue).diameter, Math.min(o.b, o.h));
+    const hold = code.compressionLinkSpacing(
+      thinnest,
+      barOf({ count: 1, size: zone.size }, resistance.map.catalogue).diameter,
+      Math.min(o.b, o.h),
+    );
     const place = { x, label: region.label };
     const word = face === 'top' ? 'Top' : 'Bottom';
     return [
       makeCheck(
         {
-          id: `compression-${region.id}`, family: 'bending', title: `Compression steel, ${region.label}`, clause: code.steelClauses.bending,
-          demand: { value: compression, kind: 'area' }, capacity: { value: has, kind: 'area' }, utilisation: compression / has, place,
-          ...(compression > has ? { reason: `${word} bars at ${region.label} in compression: needs ${formatQuantity(compression, 'area', units)}, has ${formatQuantity(has, 'area', units)}.` } : {}),
-        }, // prettier-ignore
+          id: `compression-${region.id}`,
+          family: 'bending',
+          title: `Compression steel, ${region.label}`,
+          clause: code.steelClauses.bending,
+          demand: { value: compression, kind: 'area' },
+          capacity: { value: has, kind: 'area' },
+          utilisation: compression / has,
+          place,
+          ...(compression > has
+            ? {
+                reason: `${word} bars at ${region.label} in compression: needs ${formatQuantity(compression, 'area', units)}, has ${formatQuantity(has, 'area', units)}.`,
+              }
+            : {}),
+        },
         () => derive((c) => void run(c)),
       ),
       makeCheck({
-        id: `compression-hold-${region.id}`, family: 'detailing', title: `Hold of compression bars, ${region.label}`, clause: hold.clause,
-        demand: { value: zone.spacing, kind: 'length' }, capacity: { value: hold.value, kind: 'length' }, utilisation: zone.spacing / hold.value, place,
-        ...(zone.spacing > hold.value ? { reason: `${code.linkWord} at ${region.label} stand ${formatQuantity(zone.spacing, 'length', units)} apart, at most ${formatQuantity(hold.value, 'length', units)} to hold bars in compression.` } : {}),
-      }), // prettier-ignore
+        id: `compression-hold-${region.id}`,
+        family: 'detailing',
+        title: `Hold of compression bars, ${region.label}`,
+        clause: hold.clause,
+        demand: { value: zone.spacing, kind: 'length' },
+        capacity: { value: hold.value, kind: 'length' },
+        utilisation: zone.spacing / hold.value,
+        place,
+        ...(zone.spacing > hold.value
+          ? {
+              reason: `${code.linkWord} at ${region.label} stand ${formatQuantity(zone.spacing, 'length', units)} apart, at most ${formatQuantity(hold.value, 'length', units)} to hold bars in compression.`,
+            }
+          : {}),
+      }),
     ];
   });
 }

@@ -37,18 +37,29 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
   const resistance = new ResistanceMap(beam, code, map);
   const strips = beamStrips(beam, code, analysis, resistance);
   const basis: CheckBasis = {
-    beam, code, strips, resistance, regions: regions(beam, strips), units: options.units,
+    beam,
+    code,
+    strips,
+    resistance,
+    regions: regions(beam, strips),
+    units: options.units,
     combinationAt: (by, i) => {
       const a = analysis.arrangements[by[i]!];
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
-  }; // prettier-ignore
+  };
   const checks = finishChecks(
     [
-      ...bendingChecks(basis), ...ductilityCheck(basis), ...compressionChecks(basis), ...shearChecks(basis, analysis),
-      ...minimumSteelCheck(basis), ...maximumSteelCheck(basis), ...spacingCheck(basis), ...redistributionCheck(basis),
+      ...bendingChecks(basis),
+      ...ductilityCheck(basis),
+      ...compressionChecks(basis),
+      ...shearChecks(basis, analysis),
+      ...minimumSteelCheck(basis),
+      ...maximumSteelCheck(basis),
+      ...spacingCheck(basis),
+      ...redistributionCheck(basis),
       ...topicsNotCovered(code.notCovered),
-    ], // prettier-ignore
+    ],
     options,
   );
   const { envelope: env } = analysis;
@@ -72,10 +83,19 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
 function nothingToDesign(analysis: BeamAnalysis): BeamResult {
   const hasUltimate = analysis.combinations.some((c) => c.kind === 'ultimate');
   const { check } = makeCheck({
-    id: 'nothing', family: 'bending', title: hasUltimate ? 'No loads' : 'No ultimate combination', clause: '', demand: null, capacity: null, utilisation: null, status: 'failed',
+    id: 'nothing',
+    family: 'bending',
+    title: hasUltimate ? 'No loads' : 'No ultimate combination',
+    clause: '',
+    demand: null,
+    capacity: null,
+    utilisation: null,
+    status: 'failed',
     place: { x: null, label: '' },
-    reason: hasUltimate ? 'There is no load on this beam: nothing is designed.' : 'No ultimate combination is switched on: nothing is designed.',
-  }); // prettier-ignore
+    reason: hasUltimate
+      ? 'There is no load on this beam: nothing is designed.'
+      : 'No ultimate combination is switched on: nothing is designed.',
+  });
   return { ...emptyBeamResult([]), combinations: analysis.combinations, checks: [check], governing: check };
 }
 
@@ -86,10 +106,15 @@ function redistributionCheck({ beam, code }: CheckBasis): DerivableCheck[] {
   if (redistribution >= 1) return [];
   return [
     makeCheck({
-      id: 'redistribution', family: 'bending', title: 'Redistribution', clause: least.clause,
-      demand: { value: 1 - redistribution, kind: 'percent' }, capacity: { value: 1 - least.value, kind: 'percent' }, utilisation: (1 - redistribution) / (1 - least.value),
+      id: 'redistribution',
+      family: 'bending',
+      title: 'Redistribution',
+      clause: least.clause,
+      demand: { value: 1 - redistribution, kind: 'percent' },
+      capacity: { value: 1 - least.value, kind: 'percent' },
+      utilisation: (1 - redistribution) / (1 - least.value),
       place: { x: null, label: `support ${supportName(lowest)}` },
       ...(redistribution < least.value ? { reason: `At most ${Math.round(100 * (1 - least.value))} % may be redistributed.` } : {}),
-    }), // prettier-ignore
+    }),
   ];
 }

@@ -20,7 +20,10 @@ const senseOf = (f: GivenForces): Sense => (f.moment >= 0 ? 'sagging' : 'hogging
 export function designForces(beam: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
   const steel = sectionSteel(beam, code);
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
-  const rows = beam.forces.flatMap((f, i) => [...bendingRow(beam, code, resistance, f, i, options), ...shearRow(beam, code, resistance, f, i, options)]);
+  const rows = beam.forces.flatMap((f, i) => [
+    ...bendingRow(beam, code, resistance, f, i, options),
+    ...shearRow(beam, code, resistance, f, i, options),
+  ]);
   const checks = finishChecks([...rows, ...sectionRules(beam, code, resistance, options), ...topicsNotCovered(code.notCovered)], options);
   return { ...emptyBeamResult([]), steel, checks, governing: governing(checks) ?? null };
 }
@@ -42,20 +45,42 @@ function sectionSteel(beam: BeamInput, code: DesignCode): BeamSteel {
   const bottom = beam.bars.bottom[0]?.main ?? atLeast(bottomChoice.bars, topChoice.compression);
   const top = beam.bars.top[0]?.main ?? atLeast(topChoice.bars, bottomChoice.compression);
   const length = beam.spans[0]!.length;
-  const draft: BeamSteel = { bottom: [{ main: bottom, extra: null }], top: [{ main: top }], support: [null, null], links: [[{ to: length, size: linkSize, legs: 2, spacing: 150 }]] };
+  const draft: BeamSteel = {
+    bottom: [{ main: bottom, extra: null }],
+    top: [{ main: top }],
+    support: [null, null],
+    links: [[{ to: length, size: linkSize, legs: 2, spacing: 150 }]],
+  };
   const own = beam.bars.links[0]?.zones;
   if (own) return { ...draft, links: [own] };
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, draft, code, () => 1));
-  const places = beam.forces.map((f) => ({ at: length / 2, force: Math.abs(f.shear), section: resistance.shearSection(0, 0, [senseOf(f)]) }));
+  const places = beam.forces.map((f) => ({
+    at: length / 2,
+    force: Math.abs(f.shear),
+    section: resistance.shearSection(0, 0, [senseOf(f)]),
+  }));
   return { ...draft, links: [chooseLinks(beam, code, 0, places, null)] };
 }
 
-function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number, options: DesignOptions): DerivableCheck[] {
+function bendingRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
   const moment = Math.abs(f.moment);
   if (moment === 0) return [];
   const sense = senseOf(f);
   const label = f.place || `row ${i + 1}`;
-  const base = { id: `bending-${i + 1}`, family: 'bending' as const, title: `Bending, ${label}`, clause: code.steelClauses.bending, place: { x: null, label } };
+  const base = {
+    id: `bending-${i + 1}`,
+    family: 'bending' as const,
+    title: `Bending, ${label}`,
+    clause: code.steelClauses.bending,
+    place: { x: null, label },
+  };
   return [
     guarded(base, () => {
       const here = sectionAt(beam, resistance.map, 0, 0, sense);
@@ -67,12 +92,21 @@ function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap
       const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
       const show = (v: number) => formatQuantity(v, 'area', options.units);
-      const reason = need.refusal ? `The section ${need.refusal}.` : Number.isFinite(need.tension) && need.tension > area ? `${face} bars at ${label}: needs ${show(need.tension)}, has ${show(area)}.` : `${label}: the section is too small for the moment.`;
+      const reason = need.refusal
+        ? `The section ${need.refusal}.`
+        : Number.isFinite(need.tension) && need.tension > area
+          ? `${face} bars at ${label}: needs ${show(need.tension)}, has ${show(area)}.`
+          : `${label}: the section is too small for the moment.`;
       return makeCheck(
         {
-          ...base, demand: { value: moment, kind: 'moment' }, capacity: { value: capacity, kind: 'moment' }, utilisation: capacity > 0 ? moment / capacity : Infinity,
-          combination: f.combination, assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key), ...(moment > capacity ? { reason } : {}),
-        }, // prettier-ignore
+          ...base,
+          demand: { value: moment, kind: 'moment' },
+          capacity: { value: capacity, kind: 'moment' },
+          utilisation: capacity > 0 ? moment / capacity : Infinity,
+          combination: f.combination,
+          assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key),
+          ...(moment > capacity ? { reason } : {}),
+        },
         () =>
           derive((c) => {
             code.bendingResistance(c, here.section, beam.materials);
@@ -93,7 +127,14 @@ function requirement(run: () => { tension: number; refusal?: string }): { tensio
   }
 }
 
-function shearRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number, options: DesignOptions): DerivableCheck[] {
+function shearRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
   const force = Math.abs(f.shear);
   if (force === 0) return [];
   const label = f.place || `row ${i + 1}`;
@@ -109,9 +150,18 @@ function shearRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, 
   return [
     makeCheck(
       {
-        id: `shear-${i + 1}`, family: 'shear', title: `Shear, ${label}`, clause: code.shearClauses.resistance, demand: { value: force, kind: 'force' }, capacity: { value: capacity, kind: 'force' },
-        utilisation: force / capacity, place: { x: null, label }, combination: f.combination, assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key), ...(force > capacity ? { reason } : {}),
-      }, // prettier-ignore
+        id: `shear-${i + 1}`,
+        family: 'shear',
+        title: `Shear, ${label}`,
+        clause: code.shearClauses.resistance,
+        demand: { value: force, kind: 'force' },
+        capacity: { value: capacity, kind: 'force' },
+        utilisation: force / capacity,
+        place: { x: null, label },
+        combination: f.combination,
+        assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key),
+        ...(force > capacity ? { reason } : {}),
+      },
       () =>
         derive((c) => {
           code.shearResistance(c, section, links, beam.materials);
@@ -136,14 +186,50 @@ function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceM
     const ductility = state && code.ductility(silent, state, beam.materials, 1);
     const ratio = placement.misfit ? Infinity : placement.clearRequired / placement.clear;
     return [
-      ...(ductility && state ? [makeCheck({ id: `ductility-${sense}`, family: 'bending', title: `${ductility.title}, ${sense}`, clause: ductility.clause, place, utilisation: ductility.utilisation,
-        demand: { value: ductility.demand, kind: ductility.kind }, capacity: { value: ductility.capacity, kind: ductility.kind } }, () => derive((c) => void code.ductility(c, state, beam.materials, 1)))] : []),
-      makeCheck({ id: `minimum-steel-${sense}`, family: 'detailing', title: `Least steel, ${sense}`, clause: code.steelClauses.minimum, place, utilisation: least / area, demand: { value: least, kind: 'area' }, capacity: { value: area, kind: 'area' } },
-        () => derive((c) => void code.minimumSteel(c, plain, d, beam.materials))),
-      makeCheck({ id: `bar-spacing-${sense}`, family: 'detailing', title: `Clear bar spacing, ${tensionFace(sense)}`, clause: code.clearSpacing(20, 20).clause, place, utilisation: ratio,
-        demand: { value: placement.clearRequired, kind: 'smallLength' }, capacity: Number.isFinite(placement.clear) ? { value: placement.clear, kind: 'smallLength' } : null,
-        ...(ratio > 1 + 1e-9 ? { reason: placement.misfit ?? `${length(placement.clear)} clear, needs ${length(placement.clearRequired)}.` } : {}) }),
-    ]; // prettier-ignore
+      ...(ductility && state
+        ? [
+            makeCheck(
+              {
+                id: `ductility-${sense}`,
+                family: 'bending',
+                title: `${ductility.title}, ${sense}`,
+                clause: ductility.clause,
+                place,
+                utilisation: ductility.utilisation,
+                demand: { value: ductility.demand, kind: ductility.kind },
+                capacity: { value: ductility.capacity, kind: ductility.kind },
+              },
+              () => derive((c) => void code.ductility(c, state, beam.materials, 1)),
+            ),
+          ]
+        : []),
+      makeCheck(
+        {
+          id: `minimum-steel-${sense}`,
+          family: 'detailing',
+          title: `Least steel, ${sense}`,
+          clause: code.steelClauses.minimum,
+          place,
+          utilisation: least / area,
+          demand: { value: least, kind: 'area' },
+          capacity: { value: area, kind: 'area' },
+        },
+        () => derive((c) => void code.minimumSteel(c, plain, d, beam.materials)),
+      ),
+      makeCheck({
+        id: `bar-spacing-${sense}`,
+        family: 'detailing',
+        title: `Clear bar spacing, ${tensionFace(sense)}`,
+        clause: code.clearSpacing(20, 20).clause,
+        place,
+        utilisation: ratio,
+        demand: { value: placement.clearRequired, kind: 'smallLength' },
+        capacity: Number.isFinite(placement.clear) ? { value: placement.clear, kind: 'smallLength' } : null,
+        ...(ratio > 1 + 1e-9
+          ? { reason: placement.misfit ?? `${length(placement.clear)} clear, needs ${length(placement.clearRequired)}.` }
+          : {}),
+      }),
+    ];
   });
   const zone = resistance.map.linkZoneAt(0, 0);
   const links = linksOf(zone, resistance.map);
@@ -153,8 +239,19 @@ function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceM
   const place = { x: null, label: strongest.place };
   const across = (outlineOf(beam, 0).b - 2 * beam.cover.side - links.diameter) / (links.legs - 1);
   const rule = (id: string, title: string, clause: string, demand: number, capacity: number, kind: 'length' | 'areaPerLength') =>
-    makeCheck({ id, family: 'detailing', title, clause, place, demand: { value: demand, kind }, capacity: { value: capacity, kind }, utilisation: demand / capacity },
-      () => derive((c) => void code.linkRequirement(c, Math.abs(strongest.shear), section, beam.materials))); // prettier-ignore
+    makeCheck(
+      {
+        id,
+        family: 'detailing',
+        title,
+        clause,
+        place,
+        demand: { value: demand, kind },
+        capacity: { value: capacity, kind },
+        utilisation: demand / capacity,
+      },
+      () => derive((c) => void code.linkRequirement(c, Math.abs(strongest.shear), section, beam.materials)),
+    );
   return [
     ...perSense,
     rule('least-links', `Least ${code.linkWord}`, code.shearClauses.minimum, need.minimum, links.area / links.spacing, 'areaPerLength'),

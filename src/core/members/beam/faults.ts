@@ -33,12 +33,15 @@ function sectionFaults(beam: BeamInput): Fault[] {
     if (o.shape !== 'rectangular') {
       if (!(o.flangeWidth >= o.b)) add(at('flangeWidth'), 'The flange must be at least as wide as the web.');
       if (o.flangeWidth > 20_000) add(at('flangeWidth'), 'The flange is wider than 20 m.');
-      if (!(o.flangeDepth >= 30 && o.flangeDepth < o.h)) add(at('flangeDepth'), 'The flange must be at least 30 mm deep and less than the beam.');
+      if (!(o.flangeDepth >= 30 && o.flangeDepth < o.h))
+        add(at('flangeDepth'), 'The flange must be at least 30 mm deep and less than the beam.');
     }
-    if (beam.mode === 'loads' && !(span.length >= 100 && span.length <= 100_000)) add(`spans[${i}].length`, 'A span must lie between 0.1 and 100 m.');
+    if (beam.mode === 'loads' && !(span.length >= 100 && span.length <= 100_000))
+      add(`spans[${i}].length`, 'A span must lie between 0.1 and 100 m.');
   });
   for (const face of ['top', 'bottom', 'side'] as const)
-    if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300)) add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');
+    if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300))
+      add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');
   return faults;
 }
 
@@ -56,8 +59,10 @@ function supportFaults(beam: BeamInput): Fault[] {
     if (!(s.width >= 0)) add(`supports[${i}].width`, 'A width cannot be negative.');
     const shortest = Math.min(beam.spans[i - 1]?.length ?? Infinity, beam.spans[i]?.length ?? Infinity);
     if (s.width >= shortest) add(`supports[${i}].width`, `Support ${supportName(i)} is wider than its span is long.`);
-    if (!(s.redistribution > 0 && s.redistribution <= 1.3)) add(`supports[${i}].redistribution`, 'The ratio after redistribution lies between the limit of the code and 1.');
-    if (s.type === 'spring' && ((s.vertical ?? 1) <= 0 || (s.rotation ?? 0) < 0)) add(`supports[${i}].vertical`, 'A spring needs a stiffness above zero.');
+    if (!(s.redistribution > 0 && s.redistribution <= 1.3))
+      add(`supports[${i}].redistribution`, 'The ratio after redistribution lies between the limit of the code and 1.');
+    if (s.type === 'spring' && ((s.vertical ?? 1) <= 0 || (s.rotation ?? 0) < 0))
+      add(`supports[${i}].vertical`, 'A spring needs a stiffness above zero.');
   });
   const held = beam.supports.filter((s) => s.type !== 'free').length;
   const turnsHeld = beam.supports.some((s) => s.type === 'fixed' || (s.type === 'spring' && (s.rotation ?? 0) > 0));
@@ -99,7 +104,8 @@ function barFaults(beam: BeamInput): Fault[] {
   const catalogue = catalogues[beam.catalogue];
   const checkGroup = (group: { count: number; size: string } | null, path: string, least: number) => {
     if (!group) return;
-    if (!findBar(catalogue, group.size)) faults.push({ path: `${path}.size`, reason: `No bar "${group.size}" among ${catalogue.title} bars.` });
+    if (!findBar(catalogue, group.size))
+      faults.push({ path: `${path}.size`, reason: `No bar "${group.size}" among ${catalogue.title} bars.` });
     if (!Number.isInteger(group.count) || group.count < least || group.count > 60)
       faults.push({ path: `${path}.count`, reason: `The number of bars must be a whole number from ${least} to 60.` });
   };
@@ -112,9 +118,12 @@ function barFaults(beam: BeamInput): Fault[] {
   beam.bars.links.forEach(({ zones }, i) =>
     zones?.forEach((zone, k) => {
       const path = `bars.links[${i}].zones[${k}]`;
-      if (!findBar(catalogue, zone.size)) faults.push({ path: `${path}.size`, reason: `No bar "${zone.size}" among ${catalogue.title} bars.` });
-      if (!(zone.spacing >= 25 && zone.spacing <= 1000)) faults.push({ path: `${path}.spacing`, reason: 'The spacing must lie between 25 and 1000 mm.' });
-      if (!Number.isInteger(zone.legs) || zone.legs < 2 || zone.legs > 20) faults.push({ path: `${path}.legs`, reason: 'Links have 2 to 20 legs.' });
+      if (!findBar(catalogue, zone.size))
+        faults.push({ path: `${path}.size`, reason: `No bar "${zone.size}" among ${catalogue.title} bars.` });
+      if (!(zone.spacing >= 25 && zone.spacing <= 1000))
+        faults.push({ path: `${path}.spacing`, reason: 'The spacing must lie between 25 and 1000 mm.' });
+      if (!Number.isInteger(zone.legs) || zone.legs < 2 || zone.legs > 20)
+        faults.push({ path: `${path}.legs`, reason: 'Links have 2 to 20 legs.' });
     }),
   );
   return faults;

@@ -29,7 +29,14 @@ export interface BeamSpan {
 export type BeamLoad = { readonly case: string; readonly note: string } & (
   | { readonly type: 'uniform'; readonly span: number | 'all'; readonly value: number }
   | { readonly type: 'partial'; readonly span: number; readonly from: number; readonly to: number; readonly value: number }
-  | { readonly type: 'trapezoidal'; readonly span: number; readonly from: number; readonly to: number; readonly start: number; readonly end: number }
+  | {
+      readonly type: 'trapezoidal';
+      readonly span: number;
+      readonly from: number;
+      readonly to: number;
+      readonly start: number;
+      readonly end: number;
+    }
   | { readonly type: 'point'; readonly span: number; readonly at: number; readonly force: number }
   | { readonly type: 'moment'; readonly span: number; readonly at: number; readonly moment: number }
 );

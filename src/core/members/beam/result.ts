@@ -64,5 +64,18 @@ export interface BeamResult {
 }
 
 export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
-  return { type: 'beam', faults, strips: null, arrangements: [], combinations: [], reactions: [], handChecks: [], zeros: { sagging: [], hogging: [] }, steel: null, checks: [], governing: null, quantities: null };
+  return {
+    type: 'beam',
+    faults,
+    strips: null,
+    arrangements: [],
+    combinations: [],
+    reactions: [],
+    handChecks: [],
+    zeros: { sagging: [], hogging: [] },
+    steel: null,
+    checks: [],
+    governing: null,
+    quantities: null,
+  };
 }

@@ -67,7 +67,14 @@ export function sectionAt(beam: BeamInput, map: SteelMap, span: number, x: numbe
 }
 
 /** The section of a span with given bars in both faces. */
-export function sectionWith(beam: BeamInput, map: SteelMap, span: number, sense: Sense, tension: BarsHere, compression: BarsHere): BendingSection {
+export function sectionWith(
+  beam: BeamInput,
+  map: SteelMap,
+  span: number,
+  sense: Sense,
+  tension: BarsHere,
+  compression: BarsHere,
+): BendingSection {
   const outline = outlineOf(beam, span);
   const inTension = layersOf(map.placement(tension), tension.shares, outline.h, true);
   const inCompression = layersOf(map.placement(compression), compression.shares, outline.h, false);

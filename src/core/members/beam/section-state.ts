@@ -29,7 +29,10 @@ export interface SectionState {
 /** Cuts the beam at x (mm) for a sense of bending. */
 export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel, x: number, sense: Sense): SectionState {
   const starts = supportPositions(beam);
-  const span = Math.max(0, Math.min(beam.spans.length - 1, starts.findIndex((s) => s > x) - 1 >= 0 ? starts.findIndex((s) => s > x) - 1 : beam.spans.length - 1));
+  const span = Math.max(
+    0,
+    Math.min(beam.spans.length - 1, starts.findIndex((s) => s > x) - 1 >= 0 ? starts.findIndex((s) => s > x) - 1 : beam.spans.length - 1),
+  );
   const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
   const here = sectionAt(beam, map, span, x, sense);
   const top = map.barsAt('top', span, x);

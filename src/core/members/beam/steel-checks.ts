@@ -24,10 +24,20 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, uni
   return [
     makeCheck(
       {
-        id: 'minimum-steel', family: 'detailing', title: 'Least steel', clause: code.steelClauses.minimum,
-        demand: { value: w.least, kind: 'area' }, capacity: { value: w.area, kind: 'area' }, utilisation: w.ratio, place: { x: w.x, label: w.region.label },
-        ...(w.ratio > 1 ? { reason: `${face} bars at ${w.region.label}: at least ${formatQuantity(w.least, 'area', units)}, has ${formatQuantity(w.area, 'area', units)}.` } : {}),
-      }, // prettier-ignore
+        id: 'minimum-steel',
+        family: 'detailing',
+        title: 'Least steel',
+        clause: code.steelClauses.minimum,
+        demand: { value: w.least, kind: 'area' },
+        capacity: { value: w.area, kind: 'area' },
+        utilisation: w.ratio,
+        place: { x: w.x, label: w.region.label },
+        ...(w.ratio > 1
+          ? {
+              reason: `${face} bars at ${w.region.label}: at least ${formatQuantity(w.least, 'area', units)}, has ${formatQuantity(w.area, 'area', units)}.`,
+            }
+          : {}),
+      },
       () => derive((c) => void code.minimumSteel(c, w.section, w.d, beam.materials)),
     ),
   ];
@@ -50,10 +60,18 @@ export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): De
   return [
     makeCheck(
       {
-        id: 'maximum-steel', family: 'detailing', title: 'Most steel', clause: code.steelClauses.maximum,
-        demand: { value: area, kind: 'area' }, capacity: { value: most, kind: 'area' }, utilisation: ratio, place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
-        ...(ratio > 1 ? { reason: `${formatQuantity(area, 'area', units)} in one face, at most ${formatQuantity(most, 'area', units)} outside laps.` } : {}),
-      }, // prettier-ignore
+        id: 'maximum-steel',
+        family: 'detailing',
+        title: 'Most steel',
+        clause: code.steelClauses.maximum,
+        demand: { value: area, kind: 'area' },
+        capacity: { value: most, kind: 'area' },
+        utilisation: ratio,
+        place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
+        ...(ratio > 1
+          ? { reason: `${formatQuantity(area, 'area', units)} in one face, at most ${formatQuantity(most, 'area', units)} outside laps.` }
+          : {}),
+      },
       () => derive((c) => void code.maximumSteel(c, plainSection(outlineOf(beam, span), sense), beam.materials)),
     ),
   ];
@@ -71,7 +89,15 @@ export function spacingCheck({ beam, code, strips, resistance, units }: CheckBas
       seen.add(bars.key);
       const placed = resistance.map.placement(bars);
       const ratio = placed.misfit ? Infinity : placed.clearRequired / placed.clear;
-      if (!worst || ratio > worst.ratio) worst = { ratio, clear: placed.clear, required: placed.clearRequired, label: `${face}, span ${span + 1}`, x, ...(placed.misfit ? { misfit: placed.misfit } : {}) };
+      if (!worst || ratio > worst.ratio)
+        worst = {
+          ratio,
+          clear: placed.clear,
+          required: placed.clearRequired,
+          label: `${face}, span ${span + 1}`,
+          x,
+          ...(placed.misfit ? { misfit: placed.misfit } : {}),
+        };
     }
   });
   if (!worst) return [];
@@ -79,10 +105,21 @@ export function spacingCheck({ beam, code, strips, resistance, units }: CheckBas
   const isOver = worst.ratio > 1 + 1e-9;
   return [
     makeCheck({
-      id: 'bar-spacing', family: 'detailing', title: 'Clear bar spacing', clause,
-      demand: { value: worst.required, kind: 'smallLength' }, capacity: Number.isFinite(worst.clear) ? { value: worst.clear, kind: 'smallLength' } : null, utilisation: worst.ratio,
+      id: 'bar-spacing',
+      family: 'detailing',
+      title: 'Clear bar spacing',
+      clause,
+      demand: { value: worst.required, kind: 'smallLength' },
+      capacity: Number.isFinite(worst.clear) ? { value: worst.clear, kind: 'smallLength' } : null,
+      utilisation: worst.ratio,
       place: { x: worst.x, label: worst.label },
-      ...(isOver ? { reason: worst.misfit ? `${worst.label}: ${worst.misfit}.` : `${worst.label}: ${formatQuantity(worst.clear, 'smallLength', units)} clear, needs ${formatQuantity(worst.required, 'smallLength', units)}.` } : {}),
-    }), // prettier-ignore
+      ...(isOver
+        ? {
+            reason: worst.misfit
+              ? `${worst.label}: ${worst.misfit}.`
+              : `${worst.label}: ${formatQuantity(worst.clear, 'smallLength', units)} clear, needs ${formatQuantity(worst.required, 'smallLength', units)}.`,
+          }
+        : {}),
+    }),
   ];
 }

@@ -80,7 +80,14 @@ export class SteelMap {
     return this.intern('top', span, best.source, best.steps, [bars], [best.steps / SHARE_STEPS]);
   }
 
-  private intern(face: Face, span: number, source: number, steps: number, groups: readonly BarGroup[], shares: readonly number[]): BarsHere {
+  private intern(
+    face: Face,
+    span: number,
+    source: number,
+    steps: number,
+    groups: readonly BarGroup[],
+    shares: readonly number[],
+  ): BarsHere {
     const key = ((span * 2 + (face === 'top' ? 1 : 0)) * 3 + source) * (SHARE_STEPS + 1) + steps;
     let bars = this.known.get(key);
     if (!bars) this.known.set(key, (bars = { key, face, span, groups, shares }));

@@ -27,10 +27,25 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
   const strips = {
     x: Float64Array.from(stations, (s) => s.x),
     span: Int32Array.from(stations, (s) => s.span),
-    maxM: env.maxM, minM: env.minM, maxV: env.maxV, minV: env.minV, maxMBy: env.maxMBy, minMBy: env.minMBy, maxVBy: env.maxVBy, minVBy: env.minVBy,
-    designV, shiftedSagging: shifted.sagging, shiftedHogging: shifted.hogging, resistanceSagging: curve(), resistanceHogging: curve(), resistanceV,
-    requiredBottom: curve(), requiredTop: curve(), providedBottom: curve(), providedTop: curve(),
-  }; // prettier-ignore
+    maxM: env.maxM,
+    minM: env.minM,
+    maxV: env.maxV,
+    minV: env.minV,
+    maxMBy: env.maxMBy,
+    minMBy: env.minMBy,
+    maxVBy: env.maxVBy,
+    minVBy: env.minVBy,
+    designV,
+    shiftedSagging: shifted.sagging,
+    shiftedHogging: shifted.hogging,
+    resistanceSagging: curve(),
+    resistanceHogging: curve(),
+    resistanceV,
+    requiredBottom: curve(),
+    requiredTop: curve(),
+    providedBottom: curve(),
+    providedTop: curve(),
+  };
   stations.forEach(({ span, x }, i) => {
     for (const sense of ['sagging', 'hogging'] as const) {
       const isSagging = sense === 'sagging';
@@ -38,7 +53,15 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
       (isSagging ? strips.providedBottom : strips.providedTop)[i] = steel.area;
       (isSagging ? strips.resistanceSagging : strips.resistanceHogging)[i] = resistance.bendingAt(span, x, sense)?.moment ?? 0;
       const moment = isSagging ? shifted.sagging[i]! : shifted.hogging[i]!;
-      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(beam, code, span, sense, moment, steel.d, resistance.compressionDepth(span, x, sense));
+      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(
+        beam,
+        code,
+        span,
+        sense,
+        moment,
+        steel.d,
+        resistance.compressionDepth(span, x, sense),
+      );
     }
   });
   return strips;
@@ -64,7 +87,15 @@ function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, 
 }
 
 /** Tension steel for a moment with tension steel at d and compression steel at d2 (mm2); NaN where the section cannot carry it with such steel. */
-export function requiredSteel(beam: BeamInput, code: DesignCode, span: number, sense: Sense, moment: number, d: number, d2: number): number {
+export function requiredSteel(
+  beam: BeamInput,
+  code: DesignCode,
+  span: number,
+  sense: Sense,
+  moment: number,
+  d: number,
+  d2: number,
+): number {
   if (moment <= 0) return 0;
   const section = plainSection(outlineOf(beam, span), sense);
   const delta = sense === 'sagging' ? 1 : Math.min(beam.supports[span]!.redistribution, beam.supports[span + 1]!.redistribution);
