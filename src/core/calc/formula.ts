@@ -139,11 +139,11 @@ function inWorkingUnits(
  */
 export function dimensionOf(expr: Expr, of: (symbol: string) => Dimension): Dimension | undefined {
   const none: Dimension = [0, 0, 0, 0];
-  const same = (a?: Dimension, b?: Dimension) => (a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined);
+  const same = (a?: Dimension, b?: Dimension) => (a === ZERO ? b : b === ZERO ? a : a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined);
   const combine = (a: Dimension, b: Dimension, sign: number): Dimension => a.map((x, i) => x + sign * b[i]!) as unknown as Dimension;
   switch (expr.op) {
     case 'num':
-      return none;
+      return expr.value === 0 ? ZERO : none;
     case 'sym':
       return of(expr.name);
     case 'neg':
@@ -170,6 +170,9 @@ export function dimensionOf(expr: Expr, of: (symbol: string) => Dimension): Dime
     }
   }
 }
+
+/** The dimension of the number 0, which fits any other. */
+const ZERO: Dimension = [0, 0, 0, 0];
 
 function constantValue(expr: Expr): number | undefined {
   return symbolsOf(expr).length === 0 ? compile(expr)({}) : undefined;

@@ -15,7 +15,7 @@ export const plain: Notation = {
 };
 
 function bracket(text: string): string {
-  const isAtom = !/\s/.test(text) || /^\([^()]*\)$/.test(text) || /^\w+\([^()]*\)$/.test(text);
+  const isAtom = !text.includes(' ') || /^\([^()]*\)$/.test(text) || /^\w+\([^()]*\)$/.test(text);
   return isAtom ? text : `(${text})`;
 }
 
@@ -69,7 +69,7 @@ const texGreek: Record<string, string> = {
   Δ: '\\Delta',
   Σ: '\\Sigma',
 };
-const texLetters = (s: string) => [...s].map((ch) => (texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
+const texLetters = (s: string) => [...s].map((ch) => (ch === '√' ? '\\surd ' : texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
 const texNumber = (s: string) => s.replace(/\u202f/g, '\\,').replace(/−/g, '-');
 
 /** TeX, for the PDF. */

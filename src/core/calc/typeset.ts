@@ -38,6 +38,8 @@ const greek: Record<string, string> = {
 
 /** Splits the identifier of a symbol into what is printed. */
 export function splitSymbol(symbol: string): SymbolParts {
+  // The root of the strength stands by itself where a code limits it.
+  if (symbol === 'sqrt_fc') return { base: '√f', sub: 'c', prime: true };
   const [base = '', ...subs] = symbol.split('_');
   const prime = subs.includes('prime');
   const sub = subs

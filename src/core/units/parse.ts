@@ -22,7 +22,9 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   const feet = unit.dimension[1] === 1 && unit.dimension[0] === 0 ? feetAndInches(clean) : undefined;
   if (feet !== undefined) return { ok: true, value: feet };
 
-  const match = /^(.*?[\d.)])\s*([^\d\s()*+/.-][^\s]*(?:\s*[·*/-]\s*[A-Za-z]+[²³\d]?)?|%)?$/u.exec(clean);
+  const plain = evaluateSum(clean);
+  if (plain !== undefined) return Number.isFinite(plain) ? { ok: true, value: plain * unit.factor } : fail('The number is too large.');
+  const match = /^(.*?[\d.)])\s*([^\d\s()*+/.,-][^\s]*(?:\s*[·*/-]\s*[A-Za-z]+[²³\d]?)?|%)?$/u.exec(clean);
   if (!match) return fail(`"${shorten(text)}" is not a number.`);
   const number = evaluateSum(match[1]!);
   if (number === undefined) return fail(`"${shorten(text)}" is not a number.`);
