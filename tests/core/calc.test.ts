@@ -6,7 +6,15 @@ import { mathml, plain, tex } from '@/core/calc/notations';
 import { print, printStep, significant, splitSymbol } from '@/core/calc/typeset';
 import '@/core/codes/en1992/flange-shear';
 
-const symbols = defineSymbols({ M_Ed: ['moment', 'kNm'], b: ['width', 'mm'], d: ['depth', 'mm'], f_cd: ['strength', 'MPa'], mu: ['ratio', ''], V_c: ['shear', 'kN'], f_c_prime: ['strength', 'MPa'] });
+const symbols = defineSymbols({
+  M_Ed: ['moment', 'kNm'],
+  b: ['width', 'mm'],
+  d: ['depth', 'mm'],
+  f_cd: ['strength', 'MPa'],
+  mu: ['ratio', ''],
+  V_c: ['shear', 'kN'],
+  f_c_prime: ['strength', 'MPa'],
+});
 const formula = formulary(symbols);
 const mu = formula('mu', 'M_Ed / (b * d^2 * f_cd)', '6.1');
 
@@ -36,7 +44,9 @@ describe('formulas', () => {
 });
 
 describe('every formula of every code', () => {
-  const own = allFormulas.filter((f) => !f.inputs.some((i) => Object.values(symbols).includes(i)) && !Object.values(symbols).includes(f.result));
+  const own = allFormulas.filter(
+    (f) => !f.inputs.some((i) => Object.values(symbols).includes(i)) && !Object.values(symbols).includes(f.result),
+  );
   test('there are many', () => expect(own.length).toBeGreaterThan(90));
   test.each(own.map((f) => [`${f.clause}: ${f.result.symbol} = ${print(f.expr, plain)}`, f] as const))('%s', (_, f) => {
     const dimension = dimensionOf(f.expr, (name) => f.inputs.find((i) => i.symbol === name)!.unit.dimension);
@@ -58,7 +68,13 @@ describe('recording', () => {
     expect(recorder.let(mu, values)).toBe(silent.let(mu, values));
     const [step] = recorder.steps;
     expect(step).toMatchObject({ kind: 'formula', symbol: 'mu', clause: '6.1' });
-    expect(printStep(step!, plain, 'SI')).toEqual({ symbol: 'μ', formula: 'M_Ed / (b * d^2 * f_cd)', numbers: '200e6 / (300 * (500)^2 * 20)', result: '0.1333', unit: '' });
+    expect(printStep(step!, plain, 'SI')).toEqual({
+      symbol: 'μ',
+      formula: 'M_Ed / (b * d^2 * f_cd)',
+      numbers: '200e6 / (300 * (500)^2 * 20)',
+      result: '0.1333',
+      unit: '',
+    });
   });
   test('in US units the numbers are those of US units', () => {
     const [step] = derive((c) => c.let(mu, { M_Ed: 112.9848e6, b: 304.8, d: 508, f_cd: 6.894757 }));

@@ -16,13 +16,13 @@ export function totalLoad(load: LineLoad): number {
 }
 
 /**
- * Midspan moment of a simply supported span of length L (N mm), from statics alone; w L2 / 8 for a uniform load.
+ * Moment of a simply supported span just left of midspan (N mm), from statics alone; w L2 / 8 for a uniform load.
  * A trapezium is summed as its uniform part and its triangle.
  */
 export function simpleMidspanMoment(loads: readonly LineLoad[], L: number): number {
   let moment = 0;
   for (const load of loads) {
-    if (load.kind === 'moment') moment += load.at > L / 2 ? -load.moment / 2 : load.moment / 2;
+    if (load.kind === 'moment') moment += load.at > L / 2 - 1e-6 ? -load.moment / 2 : load.moment / 2;
     else if (load.kind === 'point') moment += pointMoment(load.force, load.at, L);
     else moment += stripMoment(load, L);
   }

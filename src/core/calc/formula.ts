@@ -139,7 +139,8 @@ function inWorkingUnits(
  */
 export function dimensionOf(expr: Expr, of: (symbol: string) => Dimension): Dimension | undefined {
   const none: Dimension = [0, 0, 0, 0];
-  const same = (a?: Dimension, b?: Dimension) => (a === ZERO ? b : b === ZERO ? a : a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined);
+  const same = (a?: Dimension, b?: Dimension) =>
+    a === ZERO ? b : b === ZERO ? a : a && b && a.every((x, i) => Math.abs(x - b[i]!) < 1e-9) ? a : undefined;
   const combine = (a: Dimension, b: Dimension, sign: number): Dimension => a.map((x, i) => x + sign * b[i]!) as unknown as Dimension;
   switch (expr.op) {
     case 'num':

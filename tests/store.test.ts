@@ -1,0 +1,177 @@
+import 'fake-indexeddb/auto';
+import localforage from 'localforage';
+import { readProject } from '@/core/project/read';
+import type { Member, MemberResult, Project } from '@/core/project/project';
+import { emptyBeamResult } from '@/core/members/beam/result';
+import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
+import { isCurrent, useProject } from '@/store/project-store';
+import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
+import { DesignPool, type DesignJob } from '@/workers/design-pool';
+
+function makeProject(id = 'p1'): Project {
+  const read = readProject({
+    format: 'intarsia',
+    version: 1,
+    id,
+    name: 'Test',
+    members: [
+      { id: 'a', mark: 'B1' },
+      { id: 'b', mark: 'B2' },
+    ],
+  });
+  if (!read.ok) throw new Error('bad');
+  return read.project;
+}
+
+describe('commands, undo and redo', () => {
+  beforeEach(() => useProject.getState().open(makeProject()));
+  const depth = () => useProject.getState().project!.members[0]!.section.h;
+
+  test('an edit changes one member and leaves the others the same objects', () => {
+    const before = useProject.getState().project!;
+    useProject.getState().edit(
+      'deeper',
+      onMember('a', (m) => void (m.section.h = 600)),
+    );
+    const after = useProject.getState().project!;
+    expect(depth()).toBe(600);
+    expect(after.members[1]).toBe(before.members[1]);
+    useProject.getState().undo();
+    expect(useProject.getState().project).toBe(before);
+    useProject.getState().redo();
+    expect(useProject.getState().project).toBe(after);
+  });
+  test('a preview is never kept and never undone', () => {
+    useProject.getState().setPreview(onMember('a', (m) => void (m.section.h = 900)));
+    expect(depth()).toBe(500);
+    expect(useProject.getState().preview!.members[0]!.section.h).toBe(900);
+    useProject.getState().setPreview(null);
+    expect(useProject.getState().past).toHaveLength(0);
+  });
+  test('members: add, copy, move, delete', () => {
+    const { edit } = useProject.getState();
+    const { change, id } = copyMember(useProject.getState().project!, 'a');
+    edit('copy', change);
+    expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['B1', 'B3', 'B2']);
+    edit('move', moveMember(id, 1));
+    expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['B1', 'B2', 'B3']);
+    edit('delete', deleteMember('a'));
+    edit('add', addMember({ ...useProject.getState().project!.members[0]!, id: 'z', mark: 'Z' }, 'b'));
+    expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['B2', 'Z', 'B3']);
+    expect(freshMark(useProject.getState().project!, 'B2')).toBe('B4');
+  });
+  test('a result is current only for the very input it was made from', () => {
+    const { project, putResult } = useProject.getState();
+    const member = project!.members[0]!;
+    putResult({ result: emptyBeamResult([]), member, code: project!.code, display: project!.display });
+    const entry = useProject.getState().results.a;
+    expect(isCurrent(entry, project!, member)).toBe(true);
+    expect(isCurrent(entry, project!, { ...member })).toBe(false);
+    expect(isCurrent(entry, { ...project!, code: { ...project!.code } }, member)).toBe(false);
+  });
+  test('a faulty result does not push out the last good one', () => {
+    const { project, putResult } = useProject.getState();
+    const base = { member: project!.members[0]!, code: project!.code, display: project!.display };
+    const good = emptyBeamResult([]);
+    putResult({ ...base, result: good });
+    putResult({ ...base, result: emptyBeamResult([{ path: 'section.h', reason: 'no' }]) });
+    expect(useProject.getState().lastGood.a!.result).toBe(good);
+  });
+});
+
+describe('storage', () => {
+  const db = () => localforage.createInstance({ name: 'intarsia', storeName: 'projects' });
+
+  test('save, load, list, delete', async () => {
+    const project = makeProject('keep');
+    expect(await saveProject(project, 0)).toEqual({ ok: true, revision: 1 });
+    expect(await loadProject('keep')).toMatchObject({ ok: true, revision: 1, project: { name: 'Test' } });
+    expect((await listProjects()).map((p) => p.id)).toContain('keep');
+    await deleteProject('keep');
+    expect(await loadProject('keep')).toMatchObject({ ok: false });
+  });
+  test('two tabs do not overwrite each other silently', async () => {
+    const project = makeProject('tabs');
+    await saveProject(project, 0);
+    await saveProject({ ...project, name: 'other tab' }, 1);
+    expect(await saveProject({ ...project, name: 'this tab' }, 1)).toMatchObject({ ok: false, kind: 'conflict' });
+    expect(await storedRevision('tabs')).toBe(2);
+    expect(await saveProject({ ...project, name: 'this tab' }, 1, true)).toMatchObject({ ok: true });
+  });
+  test('a torn write leaves the state before it', async () => {
+    const project = makeProject('torn');
+    await saveProject(project, 0);
+    await saveProject({ ...project, name: 'second' }, 1);
+    const head = (await db().getItem<{ slot: 'a' | 'b' }>('project/torn/head'))!;
+    const text = (await db().getItem<string>(`project/torn/${head.slot}`))!;
+    await db().setItem(`project/torn/${head.slot}`, text.slice(0, 100));
+    expect(await loadProject('torn')).toMatchObject({ ok: true, project: { name: 'Test' }, recovered: expect.stringContaining('torn') });
+    await db().setItem('project/torn/a', 'x');
+    await db().setItem('project/torn/b', 'x');
+    expect(await loadProject('torn')).toMatchObject({ ok: true, recovered: expect.stringContaining('damaged') });
+    expect(await projectHistory('torn')).toHaveLength(1);
+  });
+  test.each([
+    ['QuotaExceededError', 'full'],
+    ['SecurityError', 'denied'],
+  ])('%s is told as storage %s', async (name, kind) => {
+    await jest.isolateModulesAsync(async () => {
+      const refuse = () => Promise.reject(Object.assign(new Error('no'), { name }));
+      jest.doMock('localforage', () => ({
+        __esModule: true,
+        default: { createInstance: () => ({ getItem: async () => null, setItem: refuse }) },
+      }));
+      const storage = await import('@/store/storage');
+      expect(await storage.saveProject(makeProject('x'), 0)).toMatchObject({ ok: false, kind });
+      jest.dontMock('localforage');
+    });
+  });
+  test('the checksum tells texts apart', () => {
+    expect(checksum('abc')).not.toBe(checksum('abd'));
+    expect(checksum('abc')).toBe(checksum('abc'));
+  });
+});
+
+describe('the pool of workers', () => {
+  const job = (key: string, isUrgent = false): DesignJob => ({
+    key,
+    basis: {} as DesignJob['basis'],
+    member: { id: key } as Member,
+    derive: [],
+    isUrgent,
+  });
+
+  test('newest of a key wins, urgent ones go first, nothing waits for ever', async () => {
+    const order: string[] = [];
+    const gates: (() => void)[] = [];
+    const runner = {
+      design: (_: unknown, member: Member) =>
+        new Promise<MemberResult>((resolve) => {
+          order.push(member.id);
+          gates.push(() => resolve({ type: 'beam' } as MemberResult));
+        }),
+    };
+    const pool = new DesignPool([runner]);
+    const first = pool.submit(job('a'));
+    const dropped = pool.submit(job('b'));
+    const waiting = pool.submit(job('c'));
+    const newer = pool.submit(job('b'));
+    const urgent = pool.submit(job('u', true));
+    expect(await dropped).toBeNull();
+    const step = async () => {
+      gates.shift()!();
+      await new Promise((r) => setTimeout(r, 0));
+    };
+    for (let i = 0; i < 4; i += 1) await step();
+    await Promise.all([first, waiting, newer, urgent]);
+    expect(order).toEqual(['a', 'u', 'c', 'b']);
+  });
+  test('an error of one job does not stop the next', async () => {
+    let calls = 0;
+    const pool = new DesignPool([
+      { design: () => ((calls += 1) === 1 ? Promise.reject(new Error('x')) : Promise.resolve({ type: 'beam' } as MemberResult)) },
+    ]);
+    await expect(pool.submit(job('a'))).rejects.toThrow('x');
+    await expect(pool.submit(job('b'))).resolves.toMatchObject({ type: 'beam' });
+  });
+});
