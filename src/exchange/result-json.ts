@@ -38,6 +38,10 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
         max: measured({ value: r.max, kind: 'force' }, system),
         min: measured({ value: r.min, kind: 'force' }, system),
       })),
+      momentZeros: {
+        sagging: result.zeros.sagging.map((x) => measured({ value: x, kind: 'station' }, system)),
+        hogging: result.zeros.hogging.map((x) => measured({ value: x, kind: 'station' }, system)),
+      },
       handChecks: result.handChecks.map((h) => ({
         title: h.title,
         agrees: h.agrees,

@@ -23,12 +23,15 @@ export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewP
       className="block"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={i} shape={shape} onEdit={onEdit} editing={editing} />
+        <ShapeView key={keyOf(shape, i)} shape={shape} onEdit={onEdit} editing={editing} />
       ))}
       {children}
     </svg>
   );
 }
+
+/** A value keeps its element, and with it the focus, when the drawing around it changes. */
+const keyOf = (shape: Shape, i: number) => (shape.kind === 'text' && shape.edit ? shape.edit : i);
 
 const pathOf = (points: readonly (readonly [number, number])[], closed?: boolean) =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('') + (closed ? 'z' : '');

@@ -14,6 +14,7 @@ import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
+import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
 import { CombinationsPanel } from './CombinationsPanel';
 import { fieldAt } from './fields';
@@ -35,7 +36,7 @@ export function BeamScreen() {
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
-type Panel = 'strips' | 'loads' | 'combinations' | 'basis' | 'hand';
+type Panel = 'strips' | 'loads' | 'bars' | 'combinations' | 'basis' | 'hand';
 
 /** A member's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
@@ -132,6 +133,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <ForcesPanel project={project} member={member} result={result} onEdit={openEditor} editing={editing?.path ?? null} />
           )}
           {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
+          {panel === 'bars' && <BarsPanel project={kept} member={member} steel={result.steel} />}
           {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
           {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
           {panel === 'hand' && <HandChecks project={kept} result={result} />}
@@ -183,12 +185,13 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
   const names: Record<Panel, string> = {
     strips: member.mode === 'forces' ? 'Section' : 'Drawing',
     loads: 'Loads',
+    bars: 'Bars',
     combinations: 'Combinations',
     basis: 'Basis',
-    hand: 'Hand checks',
+    hand: 'By hand',
   };
   const offered =
-    member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'combinations', 'basis', 'hand'] as const);
+    member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const);
   return (
     <div className="flex flex-wrap items-baseline gap-x-3 px-3.5 pb-1 pt-2">
       <h1 className="whitespace-nowrap">
@@ -274,7 +277,7 @@ function useSheetKeys(project: Project, id: string, { add, setPanel }: { add: ()
       else if (e.key === 'n' || e.key === 'N') add();
       else if (e.key === 'm' || e.key === 'M') document.querySelector<HTMLElement>('aside a[aria-current]')?.focus();
       else if (e.key === 'l' || e.key === 'L') document.querySelector<HTMLElement>('[data-check] button')?.focus();
-      else if (/^[1-5]$/.test(e.key)) setPanel((['strips', 'loads', 'combinations', 'basis', 'hand'] as const)[Number(e.key) - 1]!);
+      else if (/^[1-6]$/.test(e.key)) setPanel((['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const)[Number(e.key) - 1]!);
       else return;
       e.preventDefault();
     };

@@ -118,6 +118,7 @@ function barFaults(beam: BeamInput): Fault[] {
   beam.bars.links.forEach(({ zones }, i) =>
     zones?.forEach((zone, k) => {
       const path = `bars.links[${i}].zones[${k}]`;
+      if (zone.to <= (zones[k - 1]?.to ?? 0)) faults.push({ path: `${path}.to`, reason: 'A zone must end beyond the one before it.' });
       if (!findBar(catalogue, zone.size))
         faults.push({ path: `${path}.size`, reason: `No bar "${zone.size}" among ${catalogue.title} bars.` });
       if (!(zone.spacing >= 25 && zone.spacing <= 1000))

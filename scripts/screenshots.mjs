@@ -1,0 +1,62 @@
+// Makes the pictures of docs/screenshots from the demo data. Needs a build.
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+
+const PORT = 3291;
+const base = `http://127.0.0.1:${PORT}`;
+const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], { stdio: 'ignore', detached: true });
+const executablePath = process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
+const browser = await chromium.launch({
+  executablePath,
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+for (let i = 0; i < 60; i += 1) {
+  try {
+    await page.goto(base);
+    break;
+  } catch {
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+}
+const shot = async (name) => {
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+};
+const beam = async (id, project = 'alderlight-playhouse') => {
+  await page.goto(`${base}/beam?p=${project}&m=${id}`);
+  await page.locator('[data-check]').first().waitFor();
+};
+
+await shot('start');
+await page.getByRole('button', { name: 'Open Alderlight Playhouse' }).click();
+await page.waitForURL('**/project**');
+await page.waitForTimeout(2500);
+await shot('project');
+await beam('g2');
+await shot('beam');
+await page.locator('[data-edit="section.h"]').first().click();
+await page.getByRole('textbox', { name: 'Overall depth h' }).fill('600');
+await shot('beam-edit');
+await page.keyboard.press('Escape');
+await page.locator('[data-check="shear-right-of-B"] button').first().click();
+await shot('derivation');
+await page.getByRole('radio', { name: 'Loads' }).click();
+await shot('loads');
+await page.getByRole('radio', { name: 'Basis' }).click();
+await shot('basis');
+await page.getByRole('radio', { name: 'Combinations' }).click();
+await shot('combinations');
+await beam('d2');
+await shot('forces');
+await page.goto(`${base}/report?p=alderlight-playhouse&m=g2`);
+await shot('report');
+await page.goto(base);
+await page.getByRole('button', { name: 'Open the workshop annex' }).click();
+await page.waitForURL('**/project**');
+await beam('w1', 'alderlight-annex');
+await shot('beam-us');
+await browser.close();
+process.kill(-server.pid);
