@@ -109,7 +109,7 @@ function Rung({
     <Accordion.Item value={check.id} data-check={check.id}>
       <Accordion.Header className="relative">
         <Accordion.Trigger
-          className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore"
+          className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] max-[1100px]:grid-cols-[0.95rem_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore"
           style={{ minHeight: '1.3125rem' }}
         >
           <Glyph standing={standing} />

@@ -58,8 +58,8 @@ export function MemberList({ project, activeId, onAdd }: { project: Project; act
       <div className="min-h-0 flex-1 overflow-y-auto pb-2">
         {places.map((place) => (
           <div key={place} role="group" aria-label={place || 'All members'}>
-            <div className="small flex items-center gap-1.5 px-3 pb-px pt-2 after:h-px after:flex-1 after:bg-line max-[1100px]:px-1 max-[1100px]:text-[0]">
-              {place || 'All'}
+            <div className="small flex items-center gap-1.5 px-3 pb-px pt-2 after:h-px after:flex-1 after:bg-line max-[1100px]:px-1">
+              <span className="max-[1100px]:hidden">{place || 'All'}</span>
             </div>
             {shown
               .filter((r) => needsWork || r.member.place === place)

@@ -69,7 +69,8 @@ const texGreek: Record<string, string> = {
   Δ: '\\Delta',
   Σ: '\\Sigma',
 };
-const texLetters = (s: string) => [...s].map((ch) => (ch === '√' ? '\\surd ' : texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
+const texLetters = (s: string) =>
+  [...s].map((ch) => (ch === '√' ? '\\surd ' : ch === ' ' ? '~' : texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
 const texNumber = (s: string) => s.replace(/\u202f/g, '\\,').replace(/−/g, '-');
 
 /** TeX, for the PDF. */

@@ -40,6 +40,10 @@ const greek: Record<string, string> = {
 export function splitSymbol(symbol: string): SymbolParts {
   // The root of the strength stands by itself where a code limits it.
   if (symbol === 'sqrt_fc') return { base: '√f', sub: 'c', prime: true };
+  if (symbol.startsWith('cot_')) {
+    const [angle = '', ...rest] = symbol.slice(4).split('_');
+    return { base: `cot ${greek[angle] ?? angle}`, sub: rest.join(','), prime: false };
+  }
   const [base = '', ...subs] = symbol.split('_');
   const prime = subs.includes('prime');
   const sub = subs

@@ -1,7 +1,7 @@
 import { supportPositions, type BeamInput, type LinkZone } from '../members/beam/input';
 import type { BeamResult, BeamStrips } from '../members/beam/result';
 import { formatValue } from '../units/format';
-import type { UnitSystem } from '../units/quantity';
+import { displayUnit, type UnitSystem } from '../units/quantity';
 import type { StripPicture } from './strip-drawing';
 
 export interface StripSource {
@@ -29,6 +29,7 @@ export function stripPictures(source: StripSource) {
   const length = starts[starts.length - 1]!;
   const format = (kind: 'moment' | 'force' | 'area') => (v: number) =>
     formatValue(v, kind, units, kind === 'area' && units === 'US' ? 2 : 0);
+  const unit = (kind: 'moment' | 'force' | 'area') => displayUnit(kind, units).unit.factor;
   const hogging = negative(s.minM);
   const sagging = positive(s.maxM);
   const common = { length, x: s.x };
@@ -36,6 +37,7 @@ export function stripPictures(source: StripSource) {
     ...common,
     title: 'Bending',
     format: format('moment'),
+    unit: unit('moment'),
     above: { demand: hogging, resistance: s.resistanceHogging, shifted: s.shiftedHogging },
     below: { demand: sagging, resistance: s.resistanceSagging, shifted: s.shiftedSagging },
     marks: [...spanPeaks(member, s, sagging), ...starts.flatMap((x) => supportPeak(s, hogging, x))],
@@ -44,6 +46,7 @@ export function stripPictures(source: StripSource) {
     ...common,
     title: 'Shear',
     format: format('force'),
+    unit: unit('force'),
     above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) },
     below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
     marks: [],
@@ -53,6 +56,7 @@ export function stripPictures(source: StripSource) {
     ...common,
     title: 'Steel',
     format: format('area'),
+    unit: unit('area'),
     above: { demand: s.requiredTop, resistance: s.providedTop },
     below: { demand: s.requiredBottom, resistance: s.providedBottom },
     marks: spanPeaks(member, s, s.requiredBottom),

@@ -11,6 +11,8 @@ export interface StripPicture {
   readonly below: { readonly demand: ArrayLike<number>; readonly resistance: ArrayLike<number>; readonly shifted?: ArrayLike<number> };
   /** Prints a value of the axis, without its unit. */
   readonly format: (value: number) => string;
+  /** Factor of the unit shown, so that figures on the axis are round. */
+  readonly unit: number;
   /** Values printed at their place on the demand (or, `of: 'resistance'`, on the resistance). */
   readonly marks: readonly { readonly x: number; readonly side: 'above' | 'below'; readonly value: number; readonly style: TextStyle }[];
   /** Names along the bottom with the value edited there. */
@@ -85,8 +87,8 @@ function axis(p: StripPicture, frame: Frame, zero: number, scale: number, up: nu
     anchor: 'end',
   });
   const shapes: Shape[] = [figure(0, 1)];
-  if (up * scale > 24) shapes.push(figure(roundValue(up), 1));
-  if (down * scale > 24) shapes.push(figure(roundValue(down), -1));
+  if (up * scale > 24) shapes.push(figure(roundValue(up / p.unit) * p.unit, 1));
+  if (down * scale > 24) shapes.push(figure(roundValue(down / p.unit) * p.unit, -1));
   return shapes;
 }
 

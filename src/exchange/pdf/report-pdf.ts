@@ -24,6 +24,15 @@ const ROWS = {
   paddingRight: () => 6,
 };
 
+/** The PDF's typeface has no narrow no-break space: everywhere a plain no-break space stands for it. */
+function withPlainSpaces<T>(value: T): T {
+  if (typeof value === 'string') return value.replace(/\u202f/g, '\u00a0') as T;
+  if (Array.isArray(value)) return value.map(withPlainSpaces) as T;
+  if (typeof value === 'object' && value !== null)
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, withPlainSpaces(v)])) as T;
+  return value;
+}
+
 /** The document for pdfmake: title block on every page, members with drawings, checks and steps, assumptions and decisions. */
 export function reportDocument(
   project: Project,
@@ -67,7 +76,7 @@ export function reportDocument(
       layout: { hLineWidth: () => 1, vLineWidth: () => 0.5, vLineColor: () => '#B3A68D' },
     }),
     footer: () => ({ margin: [45, 14, 45, 0], text: 'Intarsia calculation', fontSize: 7.5, color: '#51473C' }),
-    content,
+    content: withPlainSpaces(content),
   };
 }
 
@@ -115,7 +124,7 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
         color: '#51473C',
         margin: [0, 0, 0, 3],
       });
-      out.push({ table: { widths: [170, '*', 70, 62], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
+      out.push({ table: { widths: [150, '*', 64, 50], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
     }
   }
   out.push(...closing(report));
@@ -199,14 +208,14 @@ function stepRow(step: Step, units: Project['display']): Content[] {
     ];
   const text = printStep(step, tex, units)!;
   const picture = (source: string, most: number) => {
-    const p = formulaSvg(source, 9.5);
+    const p = formulaSvg(`\\displaystyle ${source}`, 8.5);
     return p.width > most ? { svg: p.svg, width: most } : { svg: p.svg };
   };
   return [
-    picture(text.formula ? `${text.symbol} = ${text.formula}` : text.symbol, 166),
+    picture(text.formula ? `${text.symbol} = ${text.formula}` : text.symbol, 148),
     text.numbers
-      ? picture(`= ${text.numbers}`, 195)
-      : { text: step.kind === 'given' ? (step.source ?? '') : '', color: '#51473C', fontSize: 8 },
+      ? picture(`= ${text.numbers}`, 205)
+      : { text: step.kind === 'given' ? [step.name, step.source].filter(Boolean).join('; ') : '', color: '#51473C', fontSize: 8 },
     { text: `${text.result} ${text.unit}`, bold: true, alignment: 'right' },
     { text: step.kind === 'formula' ? step.clause : '', fontSize: 8, color: '#51473C', alignment: 'right' },
   ];

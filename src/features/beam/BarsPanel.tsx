@@ -6,6 +6,7 @@ import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { Member, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
+import { formatValue } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -26,6 +27,7 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);
   const common = { project, member, change };
+  const shown = (length: number) => formatValue(length, 'span', project.display);
   return (
     <div className="overflow-auto px-3.5 py-2">
       <div className="flex items-baseline justify-between">
@@ -50,7 +52,7 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
                 system={project.display}
                 value={own.extra[key]}
                 allowEmpty
-                placeholder={extra ? String(Math.round(extra[key] - starts[i]!)) : ''}
+                placeholder={extra ? shown(extra[key] - starts[i]!) : ''}
                 label={`Extra bars of span ${i + 1}, ${key}`}
                 onKeep={(v) => change(`end of extra bars in span ${i + 1}`, (m) => void (m.bars.bottom[i]!.extra[key] = v))}
               />
@@ -111,7 +113,7 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
                 system={project.display}
                 value={own[key]}
                 allowEmpty
-                placeholder={run ? String(Math.round(key === 'left' ? starts[j]! - run.from : run.to - starts[j]!)) : ''}
+                placeholder={run ? shown(key === 'left' ? starts[j]! - run.from : run.to - starts[j]!) : ''}
                 label={`Bars over ${supportName(j)}, ${key}`}
                 onKeep={(v) => change(`reach of bars over ${supportName(j)}`, (m) => void (m.bars.support[j]![key] = v))}
               />

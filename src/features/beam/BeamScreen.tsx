@@ -193,18 +193,19 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
   const offered =
     member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const);
   return (
-    <div className="flex flex-wrap items-baseline gap-x-3 px-3.5 pb-1 pt-2">
+    <div className="flex items-baseline gap-x-3 px-3.5 pb-1 pt-2">
       <h1 className="whitespace-nowrap">
         {member.title || 'Beam'} {member.mark}
       </h1>
-      <span className="truncate text-walnut">{subtitle}</span>
-      <span className="flex-1" />
+      <span className="min-w-0 flex-1 truncate text-walnut" title={subtitle}>
+        {subtitle}
+      </span>
       <ToggleGroup.Root
         type="single"
         value={panel}
         onValueChange={(v) => v && onPanel(v as Panel)}
         aria-label="What the sheet shows"
-        className="flex border border-groove"
+        className="flex shrink-0 border border-groove"
       >
         {offered.map((p) => (
           <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">

@@ -103,8 +103,8 @@ function StrainAndForces({ state, project, width, height }: { state: SectionStat
   const r = state.resistance;
   if (!r) return <p className="small p-3">No bars in tension here.</p>;
   const { h } = state.outline;
-  const top = 28;
-  const scale = (height - 58) / h;
+  const top = 34;
+  const scale = (height - 64) / h;
   const fromTop = (depth: number) => top + (state.sense === 'sagging' ? depth : h - depth) * scale;
   const edge = fromTop(0);
   const steel = fromTop(r.dt);
@@ -137,7 +137,7 @@ function StrainAndForces({ state, project, width, height }: { state: SectionStat
         {(r.tensionStrain * 1000).toFixed(1)}‰
       </text>
       <path d={`M${strainX - 30} ${axis}H${width - 8}`} stroke="#6B6153" strokeWidth=".7" strokeDasharray="7 2 1 2" />
-      <text x={width - 10} y={axis - 3} textAnchor="end" fontSize="0.6875rem" fill="#51473C">
+      <text x={width - 10} y={state.sense === 'sagging' ? axis + 11 : axis - 3} textAnchor="end" fontSize="0.6875rem" fill="#51473C">
         x {formatValue(r.x, 'length', system)}
       </text>
       <path

@@ -20,7 +20,8 @@ export const F = {
   VRd: formula('V_Rd', 'min(V_Rd_s, V_Rd_max)', '6.2.1(5)'),
   theta: formula('theta', 'asin(2 * V_Ed / (alpha_cw * b_w * z * nu_1 * f_cd)) / 2', '(6.9)'),
   cot: formula('cot_theta', 'max(1, min(2.5, cot(theta)))', '(6.7N)'),
-  cotBest: formula('cot_theta', 'max(1, min(2.5, sqrt(max(0, alpha_cw * b_w * nu_1 * f_cd * s / (A_sw * f_ywd) - 1))))', '(6.8), (6.9)'),
+  cotEqual: formula('cot_theta_e', 'sqrt(alpha_cw * b_w * nu_1 * f_cd * s / (A_sw * f_ywd) - 1)', '(6.8) = (6.9)'),
+  cotLimited: formula('cot_theta', 'max(1, min(2.5, cot_theta_e))', '(6.7N)'),
   asw: formula('a_sw', 'V_Ed / (z * f_ywd * cot_theta)', '(6.8)'),
   aswMin: formula('a_sw_min', '0.08 * sqrt(f_ck) / f_ywk * b_w', '(9.5N)', { empirical: 'SI' }),
   sMax: formula('s_max', '0.75 * d', '(9.6N)'),
@@ -109,13 +110,19 @@ export function beamResistance(c: Calc, s: ShearSection, links: Links, m: Materi
 export function resistanceWithLinks(c: Calc, s: ShearSection, links: Links, m: Materials, basis: ShearBasis): ShearResistance {
   const v = strutValues(c, s, m, basis);
   const common = { ...v, b_w: s.bw, s: links.spacing, A_sw: links.area };
-  const cot_theta =
-    basis.cotTheta === 'best' ? c.let(F.cotBest, common) : c.given(symbols.cot_theta, basis.cotTheta, 'chosen by the engineer');
+  const cot_theta = basis.cotTheta === 'best' ? bestAngle(c, common) : c.given(symbols.cot_theta, basis.cotTheta, 'chosen by the engineer');
   const V_Rd_s = c.let(F.VRds, { ...common, cot_theta });
   const V_Rd_max = c.let(F.VRdmax, { ...common, cot_theta });
   const force = c.let(F.VRd, { V_Rd_s, V_Rd_max });
   const steepest = F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta === 'best' ? 1 : basis.cotTheta });
   return { force, limit: steepest, shift: c.let(F.shift, { z: v.z, cot_theta }) };
+}
+
+/** The angle at which links and struts are used up together, within its limits: there the resistance is largest. */
+function bestAngle(c: Calc, values: StrutValues & { readonly b_w: number; readonly s: number; readonly A_sw: number }): number {
+  const ratio = (values.alpha_cw * values.b_w * values.nu_1 * values.f_cd * values.s) / (values.A_sw * values.f_ywd);
+  if (ratio <= 2) return c.given(symbols.cot_theta, 1, 'steepest strut: the links are strong');
+  return c.let(F.cotLimited, { cot_theta_e: c.let(F.cotEqual, { ...values }) });
 }
 
 /** Largest shear that the section carries with any links: the struts at their steepest (N). */

@@ -79,6 +79,7 @@ export const symbols = defineSymbols({
   nu_1: ['strength reduction of cracked struts', ''],
   alpha_cw: ['factor for compression in the chord', ''],
   cot_theta: ['inclination of the struts', ''],
+  cot_theta_e: ['inclination at which links and struts are used up together', ''],
   theta: ['angle of the struts', 'deg'],
   alpha: ['angle of the links to the axis', 'deg'],
   cot_alpha: ['inclination of the links', ''],

@@ -161,7 +161,7 @@ function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, 
       code.anchorageClause,
     );
   code.bendingResistance(c, here.section, beam.materials);
-  c.note('Steel needed for this moment, with the bars where they are:');
+  c.note('Steel needed for this moment, with the bars where they are and without those in compression:');
   const { d } = resistance.tensionSteel(span, x, region.sense);
   const d2 = resistance.compressionDepth(span, x, region.sense);
   code.bendingSteel(c, demand, { ...here.section, layers: [] }, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced);

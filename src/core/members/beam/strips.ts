@@ -53,15 +53,13 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
       (isSagging ? strips.providedBottom : strips.providedTop)[i] = steel.area;
       (isSagging ? strips.resistanceSagging : strips.resistanceHogging)[i] = resistance.bendingAt(span, x, sense)?.moment ?? 0;
       const moment = isSagging ? shifted.sagging[i]! : shifted.hogging[i]!;
-      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = requiredSteel(
-        beam,
-        code,
-        span,
-        sense,
-        moment,
-        steel.d,
-        resistance.compressionDepth(span, x, sense),
-      );
+      const capacity = (isSagging ? strips.resistanceSagging : strips.resistanceHogging)[i]!;
+      const needed = requiredSteel(beam, code, span, sense, moment, steel.d, resistance.compressionDepth(span, x, sense));
+      // The closed form leaves bars in compression out. Where they make the section hold, less is needed: resistance is concave in the
+      // steel, so that steel in proportion to the moment is enough.
+      const enough = moment > 0 && moment <= capacity ? (steel.area * moment) / capacity : Infinity;
+      const least = Number.isFinite(needed) ? Math.min(needed, enough) : enough;
+      (isSagging ? strips.requiredBottom : strips.requiredTop)[i] = least;
     }
   });
   return strips;
