@@ -16,7 +16,7 @@ const hash = createHash('sha256')
   .update(process.version + process.platform + process.arch)
   .digest('hex');
 if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== hash) {
-  run('npm', ['ci', '--no-audit', '--no-fund']);
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(stamp, hash);
 }
 

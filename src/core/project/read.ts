@@ -18,6 +18,7 @@ export function readProject(raw: unknown): ReadResult {
   if (!isObject(raw)) return refuse('', 'This is not an Intarsia project: the file holds no object.');
   if (raw.format !== 'intarsia') return refuse('format', 'This is not an Intarsia project: "format" must be "intarsia".');
   if (typeof raw.version !== 'number') return refuse('version', 'The version is missing.');
+  if (!Number.isInteger(raw.version) || raw.version < 1) return refuse('version', `There is no format version ${raw.version}.`);
   if (raw.version > FORMAT_VERSION)
     return refuse(
       'version',
