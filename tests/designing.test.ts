@@ -1,0 +1,111 @@
+import 'fake-indexeddb/auto';
+import type { Member, MemberResult } from '@/core/project/project';
+import { designMember } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+import { onMember } from '@/store/commands';
+import { useProject, isCurrent } from '@/store/project-store';
+import { loadProject } from '@/store/storage';
+
+const calls: { id: string; h: number; derive: readonly string[] | 'all' }[] = [];
+jest.mock('@/workers/start-worker', () => ({
+  startDesignWorker: () => ({
+    design: async (basis: Parameters<typeof designMember>[0], member: Member, derive: readonly string[] | 'all'): Promise<MemberResult> => {
+      calls.push({ id: member.id, h: member.section.h, derive });
+      return designMember(basis, member, derive);
+    },
+  }),
+}));
+
+function project() {
+  const read = readProject({
+    format: 'intarsia',
+    version: 1,
+    id: 'd',
+    name: 'Designing',
+    members: [
+      { id: 'a', mark: 'B1' },
+      { id: 'b', mark: 'B2' },
+    ],
+  });
+  if (!read.ok) throw new Error('bad');
+  return read.project;
+}
+const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
+const state = () => useProject.getState();
+
+describe('results keep up with the project', () => {
+  let stop: () => void;
+  beforeEach(async () => {
+    const { startDesigning, setActiveMember } = await import('@/store/designing');
+    calls.length = 0;
+    state().close();
+    setActiveMember(null);
+    state().open(project());
+    stop = startDesigning();
+    await settle();
+  });
+  afterEach(() => stop());
+
+  test('every member is designed once when a project opens', () => {
+    expect(calls.map((c) => c.id).sort()).toEqual(['a', 'b']);
+    for (const m of state().project!.members) expect(isCurrent(state().results[m.id], state().project!, m)).toBe(true);
+  });
+  test('an edit asks only for the member that it changed', async () => {
+    calls.length = 0;
+    state().edit(
+      'deeper',
+      onMember('b', (m) => void (m.section.h = 650)),
+    );
+    expect(isCurrent(state().results.b, state().project!, state().project!.members[1]!)).toBe(false);
+    await settle();
+    expect(calls.map((c) => [c.id, c.h])).toEqual([['b', 650]]);
+    expect(isCurrent(state().results.b, state().project!, state().project!.members[1]!)).toBe(true);
+  });
+  test('another code asks for all', async () => {
+    calls.length = 0;
+    state().edit('code', (p) => ({ ...p, code: { id: 'aci318', variant: 'SI', choices: {} } }));
+    await settle();
+    expect(calls.map((c) => c.id).sort()).toEqual(['a', 'b']);
+  });
+  test('a tentative value is designed too, and the kept one again when it is left', async () => {
+    const { setActiveMember } = await import('@/store/designing');
+    setActiveMember('a');
+    await settle();
+    calls.length = 0;
+    state().setPreview(onMember('a', (m) => void (m.section.h = 800)));
+    await settle();
+    expect(calls.at(-1)).toMatchObject({ id: 'a', h: 800 });
+    expect(isCurrent(state().results.a, state().project!, state().project!.members[0]!)).toBe(false);
+    state().setPreview(null);
+    await settle();
+    expect(calls.at(-1)).toMatchObject({ id: 'a', h: 500 });
+    expect(isCurrent(state().results.a, state().project!, state().project!.members[0]!)).toBe(true);
+  });
+  test('an opened rung asks for its derivation', async () => {
+    const { setActiveMember } = await import('@/store/designing');
+    setActiveMember('a');
+    state().setOpenChecks(['bending-span-1']);
+    await settle();
+    expect(calls.at(-1)).toMatchObject({ id: 'a', derive: ['bending-span-1'] });
+  });
+});
+
+describe('saving', () => {
+  test('within a second of the last edit, and only the last state', async () => {
+    Object.assign(globalThis, {
+      window: { addEventListener: () => undefined, removeEventListener: () => undefined },
+      document: { addEventListener: () => undefined, removeEventListener: () => undefined },
+    });
+    const { startAutosave, startFromRevision, saveNow } = await import('@/store/autosave');
+    state().open({ ...project(), id: 'auto' });
+    startFromRevision(0);
+    const stop = startAutosave();
+    await saveNow();
+    state().edit('one', (p) => ({ ...p, name: 'one' }));
+    state().edit('two', (p) => ({ ...p, name: 'two' }));
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    expect(await loadProject('auto')).toMatchObject({ ok: true, revision: 2, project: { name: 'two' } });
+    expect(state().save).toMatchObject({ kind: 'saved', at: expect.stringMatching(/^\d\d:\d\d$/) });
+    stop();
+  });
+});
