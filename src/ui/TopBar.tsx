@@ -27,7 +27,7 @@ export function Brand() {
   );
 }
 
-const segment = 'flex items-center gap-1.5 whitespace-nowrap border-r border-line px-3';
+const segment = 'flex shrink-0 items-center gap-1.5 whitespace-nowrap border-r border-line px-3';
 
 /** The bar over every screen of a project: where one is, the code, the units, find or do, undo, saved state, report. */
 export function TopBar({ project, crumb, memberId }: { project: Project; crumb: React.ReactNode; memberId?: string }) {
@@ -40,7 +40,7 @@ export function TopBar({ project, crumb, memberId }: { project: Project; crumb: 
     <header className="no-print relative flex h-[2.625rem] items-stretch pb-1 pr-3 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
       <Link
         href="/"
-        className="flex w-[11rem] items-center gap-2 border-r border-ebony px-3 max-[1100px]:w-[7rem]"
+        className="flex w-[11rem] shrink-0 items-center gap-2 border-r border-ebony px-3 max-[1100px]:w-[7rem]"
         aria-label="Intarsia, to the start"
       >
         <Brand />
@@ -121,15 +121,20 @@ export function Menu({
   children,
   align = 'start',
   isBare = false,
+  canShrink = false,
 }: {
   label: React.ReactNode;
   children: React.ReactNode;
   align?: 'start' | 'end';
   isBare?: boolean;
+  /** Gives way where the window is narrow or the text large. */
+  canShrink?: boolean;
 }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={`${isBare ? 'flex items-center gap-1.5 px-1.5 py-0.5' : segment} hover:bg-sycamore`}>
+      <DropdownMenu.Trigger
+        className={`${isBare ? 'flex items-center gap-1.5 px-1.5 py-0.5' : canShrink ? `${segment} min-w-8 shrink! overflow-hidden` : segment} hover:bg-sycamore`}
+      >
         {label}
         <svg width="8" height="6" viewBox="0 0 8 6" aria-hidden="true">
           <path d="M1 1l3 3.200L7 1" fill="none" stroke="#51473C" strokeWidth="1.2" />
@@ -166,7 +171,9 @@ export function MenuItem({
 function ProjectMenu({ project, onHistory }: { project: Project; onHistory: () => void }) {
   const router = useRouter();
   return (
-    <Menu label={<span className="max-w-48 overflow-hidden text-ellipsis">{project.name || 'Untitled project'}</span>}>
+    <Menu
+      label={<span className="max-w-48 overflow-hidden text-ellipsis max-[1100px]:max-w-20">{project.name || 'Untitled project'}</span>}
+    >
       <MenuItem onSelect={() => router.push(`/project?p=${encodeURIComponent(project.id)}`)}>All members</MenuItem>
       <MenuItem onSelect={() => downloadProject(project)}>Save a file</MenuItem>
       <MenuItem onSelect={onHistory}>Earlier states</MenuItem>
@@ -194,8 +201,9 @@ function CodeMenu({ project }: { project: Project }) {
     );
   return (
     <Menu
+      canShrink
       label={
-        <span>
+        <span className="min-w-0 truncate">
           <span className="max-[1100px]:hidden">{shown?.title}</span>
           <span className="min-[1101px]:hidden">{shown?.short}</span>
         </span>

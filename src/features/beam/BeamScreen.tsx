@@ -93,7 +93,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
 
   return (
-    <div className="grid h-screen grid-rows-[auto_1fr]">
+    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
       <TopBar
         project={kept}
         memberId={id}

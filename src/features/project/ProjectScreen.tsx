@@ -60,7 +60,7 @@ function Overview({ project }: { project: Project }) {
     router.push(`/beam?p=${encodeURIComponent(project.id)}&m=${made.id}`);
   };
   return (
-    <div className="grid h-screen grid-rows-[auto_auto_1fr_auto]">
+    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_1fr_auto]">
       <TopBar project={project} crumb={<b className="font-semibold">All members</b>} />
       <div className="flex items-center border-b border-ebony px-4 py-2">
         <div>

@@ -74,7 +74,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
     0,
   );
   return (
-    <div className="grid h-screen grid-rows-[auto_1fr] print:block print:h-auto">
+    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] print:block print:h-auto">
       <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
       <div className="grid min-h-0 grid-cols-[15rem_1fr_16.5rem] print:block">
         <aside className="no-print overflow-y-auto border-r border-ebony p-3" aria-label="What goes in">

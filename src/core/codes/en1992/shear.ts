@@ -49,6 +49,9 @@ export interface ShearBasis {
 interface SectionNeeds {
   readonly v: StrutValues;
   readonly alone: number;
+  /** Crushing of the struts at their flattest, and at their steepest or at the angle set. */
+  readonly flattest: number;
+  readonly crushing: number;
   readonly minimum: number;
   readonly maxAlong: number;
   readonly maxAcross: number;
@@ -144,26 +147,38 @@ export function linkRequirement(
   m: Materials,
   basis: ShearBasis,
 ): LinkRequirement & { readonly cotTheta: number } {
-  const { v, alone, minimum, maxAlong, maxAcross } = remember(basis.known ?? new WeakMap<ShearSection, SectionNeeds>(), s, c, () =>
-    sectionNeeds(c, s, m, basis),
-  );
-  const common = { ...v, b_w: s.bw, V_Ed: c.given(symbols.V_Ed, force) };
-  const half = (v.alpha_cw * s.bw * v.z * v.nu_1 * v.f_cd) / 2;
-  const isCrushed = basis.cotTheta === 'best' ? force > half : force > F.VRdmax.evaluate({ ...common, cot_theta: basis.cotTheta });
-  let cot_theta = 1;
-  if (basis.cotTheta !== 'best') cot_theta = basis.cotTheta;
-  else if (!isCrushed) {
-    const theta = c.let(F.theta, common);
-    cot_theta = theta > 0 ? c.let(F.cot, { theta }) : 2.5;
+  const known = basis.known ?? new WeakMap<ShearSection, SectionNeeds>();
+  const needs = remember(known, s, c, () => sectionNeeds(c, s, m, basis));
+  const { v, minimum, maxAlong, maxAcross } = needs;
+  const V_Ed = c.given(symbols.V_Ed, force);
+  const isCrushed = force > needs.crushing;
+  const rest = { minimum, maxAlong, maxAcross, isCrushed };
+  if (force <= needs.alone) {
+    c.note('The concrete alone carries this shear; the minimum of links governs.', '6.2.1(3), (4)');
+    return { ...rest, areaPerLength: minimum, cotTheta: FLATTEST };
   }
-  const strength = force > alone ? c.let(F.asw, { ...common, cot_theta }) : 0;
-  if (strength === 0) c.note('The concrete alone carries this shear; the minimum of links governs.', '6.2.1(3), (4)');
-  return { areaPerLength: Math.max(strength, minimum), minimum, maxAlong, maxAcross, isCrushed, cotTheta: cot_theta };
+  const cot_theta = isCrushed ? STEEPEST : requiredAngle(c, V_Ed, s, needs, basis);
+  const strength = c.let(F.asw, { V_Ed, z: v.z, f_ywd: v.f_ywd, cot_theta });
+  return { ...rest, areaPerLength: Math.max(strength, minimum), cotTheta: cot_theta };
+}
+
+const FLATTEST = 2.5;
+const STEEPEST = 1;
+
+/** The flattest strut that the concrete carries under a force, unless the angle is set. */
+function requiredAngle(c: Calc, V_Ed: number, s: ShearSection, { v, flattest }: SectionNeeds, basis: ShearBasis): number {
+  if (basis.cotTheta !== 'best') return c.given(symbols.cot_theta, basis.cotTheta, 'chosen by the engineer');
+  if (V_Ed <= flattest) return c.given(symbols.cot_theta, FLATTEST, 'the flattest strut carries the force');
+  return c.let(F.cot, { theta: c.let(F.theta, { ...v, b_w: s.bw, V_Ed }) });
 }
 
 function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): SectionNeeds {
+  const v = strutValues(c, s, m, basis);
+  const crushing = (cot_theta: number) => F.VRdmax.evaluate({ ...v, b_w: s.bw, cot_theta });
   return {
-    v: strutValues(c, s, m, basis),
+    v,
+    flattest: crushing(FLATTEST),
+    crushing: crushing(basis.cotTheta === 'best' ? STEEPEST : basis.cotTheta),
     alone: resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex),
     minimum: c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw }),
     maxAlong: c.let(F.sMax, { d: s.d }),
