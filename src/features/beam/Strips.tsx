@@ -27,9 +27,9 @@ const GUTTER = 100;
 const MARGIN = 34;
 
 const unitOf = {
-  bending: (u: Project['display']) => `M, ${unitLabel('moment', u)}, hogging up`,
+  bending: (u: Project['display']) => `M, ${unitLabel('moment', u)}\nhogging up`,
   shear: (u: Project['display']) => `V, ${unitLabel('force', u)}`,
-  steel: (u: Project['display']) => `${unitLabel('area', u)}, top up`,
+  steel: (u: Project['display']) => `${unitLabel('area', u)}\ntop up`,
 };
 /** Elevation and strips on one station axis, with the station line through all of them. */
 export function Strips(props: StripsProps) {
@@ -78,7 +78,7 @@ function StripBox({ title, unit, height, children }: { title: string; unit: stri
     <div className="relative border-b border-line" style={{ height }} data-strip={title}>
       <div className="pointer-events-none absolute left-3.5 top-1.5 z-[1]">
         <b className="block font-semibold">{title}</b>
-        <span className="small">{unit}</span>
+        <span className="small block whitespace-pre-line">{unit}</span>
       </div>
       {children}
     </div>

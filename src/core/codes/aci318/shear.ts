@@ -42,7 +42,6 @@ export const F = {
   VsMax: twoForms('V_s_max', '0.66 * sqrt(f_c_prime) * b_w * d', '8 * sqrt(f_c_prime) * b_w * d', '22.5.1.2'),
   VsClose: twoForms('V_s_close', '0.33 * sqrt(f_c_prime) * b_w * d', '4 * sqrt(f_c_prime) * b_w * d', '9.7.6.2.2'),
   phiVn: formula('phi_V_n', 'phi_v * (V_c + min(V_s, V_s_max))', '22.5.1.1'),
-  phiVmax: formula('phi_V_max', 'phi_v * (V_c + V_s_max)', '22.5.1.2'),
   VsReq: formula('V_s_req', 'max(0, V_u / phi_v - V_c)', '22.5.8.1'),
   av: formula('a_v', 'V_s_req / (f_yt * d)', '22.5.8.5.3'),
   avMin: twoForms('a_v_min', 'max(0.062 * sqrt(f_c_prime), 0.35) * b_w / f_yt', 'max(0.75 * sqrt(f_c_prime), 50) * b_w / f_yt', '9.6.3.4'),

@@ -55,7 +55,6 @@ export const symbols = defineSymbols({
   V_s_max: ['most shear strength of stirrups', 'kN'],
   V_s_close: ['shear of stirrups above which they stand closer', 'kN'],
   phi_V_n: ['design shear strength', 'kN'],
-  phi_V_max: ['most design shear strength of the section', 'kN'],
   V_threshold: ['shear below which no stirrups are needed', 'kN'],
   rho_w: ['ratio of longitudinal steel', ''],
   lambda_s: ['size effect factor', ''],

@@ -6,15 +6,12 @@ import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';
 
 export const F = {
-  d: formula('d', 'h - d_2', '6.1'),
   strain: formula('epsilon_i', 'epsilon_cu * (x - d_i)/x', '6.1(2)'),
   layerForce: formula('F_i', 'A_i * sigma_i', '6.1'),
-  blockForce: formula('F_c', 'eta * f_cd * b * lambda * x', '3.1.7(3)'),
   xSingle: formula('x', 'A_s * f_yd / (eta * f_cd * lambda * b)', '3.1.7(3)'),
   zBlock: formula('z', 'd - lambda * x / 2', '6.1'),
   zCapped: formula('z', 'min(d - lambda * x / 2, 0.95 * d)', '6.1'),
   momentSingle: formula('M_Rd', 'A_s * f_yd * z', '6.1'),
-  lever: formula('z', 'd - z_c', '6.1'),
   momentConcrete: formula('M_Rd', 'F_c * (d - z_c)', '6.1'),
   momentDouble: formula('M_Rd', 'F_c * (d - z_c) + F_s2 * (d - d_2)', '6.1'),
   // Steel required

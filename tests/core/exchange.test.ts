@@ -1,0 +1,183 @@
+import { formulaSvg } from '@/exchange/pdf/formula-svg';
+import { drawingSvg } from '@/exchange/pdf/drawing-svg';
+import { resultsToJson, stepToJson } from '@/exchange/result-json';
+import type { Drawing } from '@/core/drawing/shapes';
+import { derive } from '@/core/calc/calc';
+import { tex } from '@/core/calc/notations';
+import { print } from '@/core/calc/typeset';
+import { F as shear } from '@/core/codes/en1992/shear';
+import { barLabel, linkLabel, sizeLabel, steelLabel } from '@/core/project/labels';
+import { completeBeam } from '@/core/project/complete';
+import { migrate } from '@/core/project/migrate';
+import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/project/file-units';
+import { designMember, type Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+
+function project(member: Record<string, unknown> = {}, rest: Record<string, unknown> = {}): Project {
+  const read = readProject({ format: 'intarsia', version: 1, members: [member], ...rest });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.project;
+}
+
+describe('formulas for the page', () => {
+  test('are vectors with a size in points, without colour words or styles that a page does not know', () => {
+    const p = formulaSvg(`\\displaystyle ${print(shear.VRdmax.expr, tex)}`, 9);
+    expect(p.svg).toMatch(/^<svg /);
+    expect(p.svg).toContain('<path');
+    expect(p.svg).not.toContain('currentColor');
+    expect(p.svg).not.toContain('style=');
+    expect(p.svg).not.toContain('merror');
+    expect(p.width).toBeGreaterThan(20);
+    expect(p.height).toBeGreaterThan(10);
+  });
+  test('equal formulas are typeset once', () => {
+    expect(formulaSvg('x + 1', 9)).toBe(formulaSvg('x + 1', 9));
+    expect(formulaSvg('x + 1', 12)).not.toBe(formulaSvg('x + 1', 9));
+    expect(formulaSvg('x + 1', 12).width / formulaSvg('x + 1', 9).width).toBeCloseTo(12 / 9, 6);
+  });
+  test('every formula of shear is TeX that can be set', () => {
+    for (const f of Object.values(shear))
+      expect(formulaSvg(`${tex.sym(f.result.symbol)} = ${print(f.expr, tex)}`, 9).svg).not.toContain('merror');
+  });
+});
+
+describe('drawings for the page', () => {
+  const drawing: Drawing = {
+    width: 120,
+    height: 60,
+    title: 'D',
+    shapes: [
+      {
+        kind: 'path',
+        points: [
+          [0, 0],
+          [10.123, 5],
+        ],
+        line: 'loadVariable',
+      },
+      {
+        kind: 'path',
+        points: [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+        ],
+        closed: true,
+        fill: 'demandWash',
+      },
+      { kind: 'circle', at: [5, 5], r: 2.5, fill: 'steel' },
+      { kind: 'text', at: [1, 2], text: 'A & <B> "C"', style: 'strong', anchor: 'end', turn: 90 },
+    ],
+  };
+  const svg = drawingSvg(drawing, 'Roboto');
+  test('the same shapes as on the screen', () => {
+    expect(svg.match(/<path/g)).toHaveLength(2);
+    expect(svg).toContain('stroke-dasharray="3 2"');
+    expect(svg).toContain('M0 0 L10.12 5');
+    expect(svg).toContain('<circle cx="5" cy="5" r="2.5" fill="#231E19"');
+    expect(svg).toContain('transform="rotate(-90 1 2)"');
+    expect(svg).toContain('font-family="Roboto"');
+  });
+  test('text is text', () => expect(svg).toContain('A &amp; &lt;B&gt; &quot;C&quot;'));
+});
+
+describe('results as JSON', () => {
+  test('a member with faults lists them and has no figures', () => {
+    const p = project({ section: { h: -3 } });
+    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0]!;
+    expect(json.faults).toEqual([{ path: 'section.h', reason: expect.any(String) }]);
+    expect([json.governing, json.utilisation, json.strips, json.steel]).toEqual([null, null, null, null]);
+    expect(json.input).toMatchObject({ section: { h: -3 } });
+  });
+  test('an infinite utilisation is null, and the sentence says why', () => {
+    const p = project({
+      section: { b: 200, h: 250 },
+      spans: [{ length: 9000 }],
+      cases: [{ id: 'Q', nature: 'imposed' }],
+      loads: [{ type: 'uniform', case: 'Q', value: 200 }],
+    });
+    const text = JSON.stringify(resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]));
+    expect(text).not.toMatch(/NaN|Infinity/);
+  });
+  test('a decision stands beside its check', () => {
+    const p = project({
+      decisions: [{ check: 'least-links', reason: 'As agreed.', utilisation: 3 }],
+      cases: [{ id: 'Q', nature: 'imposed' }],
+      loads: [{ type: 'uniform', case: 'Q', value: 10 }],
+    });
+    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0]!;
+    expect(json.checks.find((c) => c.id === 'least-links')).toMatchObject({ decision: { reason: 'As agreed.' } });
+  });
+  test('steps: notes, given values and formulas', () => {
+    const steps = derive((c) => {
+      c.note('A note.', '6.1');
+      c.let(shear.z, { d: 450 });
+    });
+    expect(steps.map((s) => stepToJson(s, 'SI'))).toEqual([
+      { note: 'A note.', clause: '6.1' },
+      { symbol: 'z', name: 'lever arm', value: 405, unit: 'mm', clause: '6.2.3(1)', formula: '0.9 * d', numbers: '0.9 * 450' },
+    ]);
+  });
+});
+
+describe('labels', () => {
+  const en = { code: { id: 'en1992', variant: 'uk', choices: {} }, display: 'SI' } as const;
+  const us = { code: { id: 'aci318', variant: 'US', choices: {} }, display: 'US' } as const;
+  test('bars and links as they are spoken', () => {
+    expect(barLabel({ count: 4, size: '20' }, en)).toBe('4H20');
+    expect(barLabel({ count: 4, size: '#6' }, us)).toBe('4 #6');
+    expect(linkLabel({ size: '8', spacing: 150, legs: 2 }, en)).toBe('H8 @ 150');
+    expect(linkLabel({ size: '10', spacing: 100, legs: 4 }, en)).toBe('4 legs H10 @ 100');
+    expect(linkLabel({ size: '#3', spacing: 228.6, legs: 2 }, us)).toBe('#3 @ 9 in');
+  });
+  test('sizes in the units that are shown', () => {
+    const member = project({ section: { b: 304.8, h: 609.6 } }).members[0]!;
+    expect(sizeLabel(member, 'US')).toBe('12 × 24 in');
+    expect(sizeLabel(member, 'SI')).toBe('305 × 610');
+  });
+  test('the steel of a beam in a few words', () => {
+    const p = project({ cases: [{ id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'Q', value: 20 }] });
+    expect(steelLabel(p, designMember(p, p.members[0]!).steel!)).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
+  });
+});
+
+describe('completing and migrating', () => {
+  test('lists by span and support get their length, what is there stays', () => {
+    const beam = project({
+      spans: [{ length: 4000 }, { length: 5000 }, { length: 4000 }],
+      bars: { bottom: [{ main: { count: 3, size: '16' } }] },
+    }).members[0]!;
+    expect(beam.supports.map((s) => s.type)).toEqual(['pinned', 'pinned', 'pinned', 'pinned']);
+    expect(beam.bars.bottom.map((b) => b.main)).toEqual([{ count: 3, size: '16' }, null, null]);
+    expect([beam.bars.top.length, beam.bars.links.length, beam.bars.support.length]).toEqual([3, 3, 4]);
+    expect(completeBeam(beam)).toEqual(beam);
+  });
+  test('a file of today’s version is left as it is', () => {
+    const raw = { format: 'intarsia', version: 1, members: [] };
+    expect(migrate(raw)).toBe(raw);
+  });
+});
+
+describe('units of a file', () => {
+  test('defaults, other units, and units of another dimension', () => {
+    expect(readFileUnits(undefined)).toEqual({ units: fileUnitDefaults, faults: [] });
+    expect(readFileUnits({ length: 'in', lineLoad: 'klf' })).toMatchObject({
+      units: { length: 'in', lineLoad: 'klf', force: 'kN' },
+      faults: [],
+    });
+    expect(readFileUnits({ length: 'kN', force: 3 }).faults.map((f) => f.path)).toEqual(['units.length', 'units.force']);
+    expect(readFileUnits('mm').faults).toHaveLength(1);
+  });
+  test('numbers, texts and what is neither', () => {
+    expect(readFileQuantity(12, 'length', { ...fileUnitDefaults, length: 'in' })).toBeCloseTo(304.8, 9);
+    expect(readFileQuantity('0.3 m', 'length', fileUnitDefaults)).toBeCloseTo(300, 9);
+    expect(readFileQuantity(null, 'length', fileUnitDefaults)).toMatch(/must be a number/);
+    expect(readFileQuantity(Infinity, 'length', fileUnitDefaults)).toMatch(/finite/);
+    expect(readFileQuantity('5 kg', 'length', fileUnitDefaults)).toMatch(/not a unit for this value/);
+  });
+  test('written without the noise of conversion', () => {
+    expect(writeFileQuantity(0.1 + 0.2, 'length')).toBe(0.3);
+    expect(writeFileQuantity(25e-6, 'unitWeight')).toBe(25);
+    expect(writeFileQuantity(180e6, 'moment')).toBe(180);
+  });
+});

@@ -1,0 +1,111 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { designMember } from '@/core/project/project';
+import { SectionPanel } from '@/features/beam/SectionPanel';
+import { Strips } from '@/features/beam/Strips';
+import { firstMember, projectOf, stubBrowser } from './fixtures';
+
+beforeAll(stubBrowser);
+
+const project = projectOf();
+const member = firstMember(project);
+const result = designMember(project, member);
+const heights = { bending: 160, shear: 120, steel: 100 };
+
+function show(station = 3000) {
+  const onStation = jest.fn();
+  const onEdit = jest.fn();
+  const view = render(
+    <Strips
+      project={project}
+      member={member}
+      result={result}
+      width={748}
+      station={station}
+      onStation={onStation}
+      onEdit={onEdit}
+      editing={null}
+      heights={heights}
+    />,
+  );
+  return { ...view, onStation, onEdit, slider: screen.getByRole('slider', { name: 'Station along the beam' }) };
+}
+
+describe('the strips', () => {
+  test('elevation, bending, shear and steel share one axis', () => {
+    const { container } = show();
+    expect([...container.querySelectorAll('[data-strip]')].map((el) => el.getAttribute('data-strip'))).toEqual([
+      'Elevation',
+      'Bending',
+      'Shear',
+      'Steel',
+    ]);
+  });
+  test.each([
+    ['ArrowRight', {}, 3100],
+    ['ArrowLeft', {}, 2900],
+    ['ArrowRight', { shiftKey: true }, 4000],
+    ['Home', {}, 0],
+    ['End', {}, 12_000],
+  ])('%s %j moves the station line to %d mm', (key, modifier, to) => {
+    const { slider, onStation } = show();
+    fireEvent.keyDown(slider, { key, ...modifier });
+    expect(onStation).toHaveBeenCalledWith(to);
+  });
+  test('Page keys go to the next and last place where a check governs', () => {
+    const { slider, onStation } = show(3000);
+    const places = result.checks.flatMap((c) => (c.place.x !== null && c.utilisation !== null ? [c.place.x] : []));
+    fireEvent.keyDown(slider, { key: 'PageDown' });
+    expect(onStation).toHaveBeenLastCalledWith(Math.min(...places.filter((x) => x > 3001)));
+    fireEvent.keyDown(slider, { key: 'PageUp' });
+    expect(onStation).toHaveBeenLastCalledWith(Math.max(...places.filter((x) => x < 2999)));
+  });
+  test('the line never leaves the beam', () => {
+    const { slider, onStation } = show(11_950);
+    fireEvent.keyDown(slider, { key: 'ArrowRight' });
+    expect(onStation).toHaveBeenCalledWith(12_000);
+  });
+  test('where it stands it says demand against resistance, and steel', () => {
+    const { container } = show(3000);
+    expect(container.textContent).toMatch(/\d+ against \d+/);
+    expect(container.textContent).toMatch(/needs [\d\u202f]+, has [\d\u202f]+/);
+  });
+  test('a value of the elevation opens its editor', () => {
+    const { onEdit } = show();
+    fireEvent.click(screen.getByRole('button', { name: /Length of span 2/ }));
+    expect(onEdit).toHaveBeenCalledWith('spans[1].length', expect.anything());
+  });
+  test('without a result the drawing is there all the same', () => {
+    render(
+      <Strips
+        project={project}
+        member={member}
+        result={{ ...result, strips: null, steel: null }}
+        width={748}
+        station={0}
+        onStation={() => undefined}
+        onEdit={() => undefined}
+        editing={null}
+        heights={heights}
+      />,
+    );
+    expect(screen.getByRole('group', { name: /Elevation/ })).toBeTruthy();
+  });
+});
+
+describe('the section at the station', () => {
+  const at = (station: number) =>
+    render(<SectionPanel project={project} member={member} result={result} station={station} onEdit={() => undefined} editing={null} />);
+  test('over a support it hogs, in midspan it sags', () => {
+    expect(at(6000).container.textContent).toContain('support B · hogging');
+    expect(at(2600).container.textContent).toContain('span 1 · sagging');
+  });
+  test('neutral axis and lever arm have words of their own', () => {
+    at(2600);
+    expect(screen.getByRole('img', { name: /Neutral axis at \d+ mm, lever arm \d+ mm/ })).toBeTruthy();
+  });
+  test('its bars are those of the place', () => {
+    const support = at(6000);
+    const label = result.steel!.support[1]!.bars;
+    expect(support.container.textContent).toContain(`${label.count}H${label.size}`);
+  });
+});
