@@ -1,4 +1,5 @@
 import { silent } from '@/core/calc/calc';
+import { makeCode } from '@/core/codes/registry';
 import type { BendingSection, Materials, ShearSection } from '@/core/codes/design-code';
 import { combinations } from '@/core/codes/en1992/combinations';
 import { flangeShear } from '@/core/codes/en1992/flange-shear';
@@ -15,12 +16,8 @@ const get = (id: string) => cases.get(id)!;
 const rec = findAnnex('recommended');
 const uk = findAnnex('uk');
 const materials = (fck: number): Materials => ({
+  ...makeCode({ id: 'en1992', variant: 'recommended', choices: {} }).defaults,
   concreteStrength: fck,
-  density: 2.5e-6,
-  aggregateSize: 20,
-  steelStrength: 500,
-  ductility: 'B',
-  linkStrength: 500,
 });
 
 describe('materials', () => {

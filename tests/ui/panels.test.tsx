@@ -191,6 +191,21 @@ describe('basis', () => {
     change(screen.getByRole('spinbutton', { name: /Spans/ }), '40');
     expect(now().spans).toHaveLength(4);
   });
+  test('a span gets a depth of its own and loses it again', () => {
+    show();
+    const field = screen.getByRole('textbox', { name: 'h of span 2' });
+    change(field, '600');
+    act(() => void fireEvent.blur(field));
+    expect(now().spans[1]!.section).toEqual({ h: 600 });
+    expect(designMember(useProject.getState().project!, now()).faults).toEqual([]);
+  });
+  test('inputs for creep and shrinkage are kept within their range', () => {
+    show();
+    const field = screen.getByRole('textbox', { name: 'humidity' });
+    change(field, '80');
+    act(() => void fireEvent.blur(field));
+    expect(now().materials.timeDependent.humidity).toBeCloseTo(0.8, 9);
+  });
   test('another catalogue gives bars back to the automatic choice', () => {
     show();
     change(screen.getByRole('combobox', { name: 'Catalogue' }), 'us');

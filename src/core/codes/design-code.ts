@@ -26,6 +26,19 @@ export interface Choice {
   readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear';
 }
 
+/** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */
+export interface TimeDependentInput {
+  /** Relative humidity, 0 to 1. */
+  readonly humidity: number;
+  /** Age of the concrete when it is first loaded, and when drying begins (days). */
+  readonly loadingAge: number;
+  readonly dryingAge: number;
+  /** Cement: slow, normal or rapid hardening (3.1.2(6)). */
+  readonly cement: 'S' | 'N' | 'R';
+}
+
+export const usualTimeDependent: TimeDependentInput = { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: 'N' };
+
 /** Stresses in MPa, lengths in mm. */
 export interface Materials {
   /** fck or f'c. */
@@ -38,6 +51,8 @@ export interface Materials {
   readonly ductility: 'A' | 'B' | 'C';
   /** fywk or fyt. */
   readonly linkStrength: number;
+  /** Inputs for creep and shrinkage; no check uses them yet. */
+  readonly timeDependent: TimeDependentInput;
 }
 
 export type MaterialDefaults = Materials & { readonly catalogue: CatalogueId; readonly unitWeight: number };

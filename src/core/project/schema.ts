@@ -174,6 +174,18 @@ function beamSchema(d: MaterialDefaults) {
       steelStrength: quantity('stress').default(d.steelStrength),
       ductility: oneOf(['A', 'B', 'C'], d.ductility),
       linkStrength: quantity('stress').default(d.linkStrength),
+      timeDependent: object({
+        humidity: number().min(0.2, 'must lie between 0.2 and 1').max(1, 'must lie between 0.2 and 1').default(d.timeDependent.humidity),
+        loadingAge: number()
+          .min(1, 'must be at least one day')
+          .max(36_500, 'must be at most 100 years')
+          .default(d.timeDependent.loadingAge),
+        dryingAge: number()
+          .min(0.5, 'must be at least half a day')
+          .max(36_500, 'must be at most 100 years')
+          .default(d.timeDependent.dryingAge),
+        cement: oneOf(['S', 'N', 'R'], d.timeDependent.cement),
+      }),
     }),
     catalogue: oneOf(['metric', 'us', 'softMetric', 'australian'], d.catalogue),
     cover: object({ top: quantity('length').default(30), bottom: quantity('length').default(30), side: quantity('length').default(30) }),

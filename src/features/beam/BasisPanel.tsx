@@ -207,6 +207,64 @@ export function BasisPanel({
         {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
       </section>
       <section>
+        <h2>Sections that differ by span</h2>
+        <p className="small">An empty field is as the beam.</p>
+        {member.spans.map((span, i) => (
+          <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
+            Span {i + 1}
+            {(['b', 'h'] as const).map((k) => (
+              <div key={k}>
+                <QuantityInput
+                  kind="length"
+                  system={project.display}
+                  value={span.section[k] ?? null}
+                  allowEmpty
+                  placeholder={`${k} as the beam`}
+                  label={`${k} of span ${i + 1}`}
+                  onKeep={(v) => change(`${k} of span ${i + 1}`, (m) => void (m.spans[i]!.section = sectionOf(m.spans[i]!.section, k, v)))}
+                />
+                {fault(`spans[${i}].section.${k}`)}
+              </div>
+            ))}
+          </div>
+        ))}
+        <h2 className="mt-3">For creep and shrinkage</h2>
+        <p className="small">Kept with the beam for the checks of deflection and crack width; no check uses them yet.</p>
+        {(['humidity', 'loadingAge', 'dryingAge'] as const).map((k) => (
+          <label key={k} className={row}>
+            {{ humidity: 'Relative humidity', loadingAge: 'Loaded at, days', dryingAge: 'Drying from, days' }[k]}
+            <QuantityInput
+              kind={k === 'humidity' ? 'percent' : 'number'}
+              system={project.display}
+              value={materials.timeDependent[k]}
+              label={k}
+              onKeep={(v) =>
+                v !== null &&
+                v > 0 &&
+                change(
+                  'creep and shrinkage',
+                  (m) =>
+                    void (m.materials.timeDependent[k] =
+                      k === 'humidity' ? Math.min(1, Math.max(0.2, v)) : Math.min(36_500, Math.max(1, v))),
+                )
+              }
+            />
+          </label>
+        ))}
+        <label className={row}>
+          Cement
+          <select
+            className="field"
+            value={materials.timeDependent.cement}
+            onChange={(e) => change('cement', (m) => void (m.materials.timeDependent.cement = e.target.value as 'S' | 'N' | 'R'))}
+          >
+            <option value="S">slow hardening</option>
+            <option value="N">normal</option>
+            <option value="R">rapid hardening</option>
+          </select>
+        </label>
+      </section>
+      <section>
         <h2>Rules for bars</h2>
         <label className={row}>
           Catalogue
@@ -259,6 +317,13 @@ export function BasisPanel({
 }
 
 const noExtra = { bars: null, from: null, to: null };
+
+/** The dimensions of a span that differ from the beam's, with one set or taken away. */
+function sectionOf(section: Member['spans'][number]['section'], key: 'b' | 'h', value: number | null) {
+  const rest = { ...section };
+  delete rest[key];
+  return value === null ? rest : { ...rest, [key]: value };
+}
 
 /** Adds spans like the last one, or takes spans away, with their supports, bars and loads. */
 function setSpans(m: { -readonly [K in keyof Member]: Member[K] }, count: number): void {

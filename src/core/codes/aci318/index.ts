@@ -1,6 +1,6 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
-import { readChoice, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
 import * as flexure from './flexure';
@@ -187,6 +187,7 @@ export function aci318(settings: CodeSettings): DesignCode {
           steelStrength: 420,
           ductility: 'B',
           linkStrength: 420,
+          timeDependent: usualTimeDependent,
           catalogue: 'softMetric',
         }
       : {
@@ -197,6 +198,7 @@ export function aci318(settings: CodeSettings): DesignCode {
           steelStrength: 60_000 * PSI,
           ductility: 'B',
           linkStrength: 60_000 * PSI,
+          timeDependent: usualTimeDependent,
           catalogue: 'us',
         },
     concreteLabel: (strength) => concreteLabel(strength, form),

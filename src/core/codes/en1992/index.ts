@@ -1,5 +1,5 @@
 import { remember, silent, type Calc } from '../../calc/calc';
-import { readChoice, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing } from './detailing';
 import * as flexure from './flexure';
@@ -169,6 +169,7 @@ export function en1992(settings: CodeSettings): DesignCode {
       steelStrength: 500,
       ductility: 'B',
       linkStrength: 500,
+      timeDependent: usualTimeDependent,
       catalogue: 'metric',
     },
     concreteLabel,
