@@ -41,19 +41,28 @@ export function moveMember(id: string, by: -1 | 1): Change {
   });
 }
 
+/** The first of stem + n, stem + (n + 1), … that is not taken. */
+export function firstFree(stem: string, n: number, taken: readonly string[]): string {
+  return taken.includes(`${stem}${n}`) ? firstFree(stem, n + 1, taken) : `${stem}${n}`;
+}
+
 /** An id that no member has yet. */
-export function freshId(project: Project): string {
-  let n = project.members.length + 1;
-  while (project.members.some((m) => m.id === `m${n}`)) n += 1;
-  return `m${n}`;
+export function freshId({ members }: Project): string {
+  return firstFree(
+    'm',
+    members.length + 1,
+    members.map((m) => m.id),
+  );
 }
 
 /** A mark that no member has yet, after the pattern of another: G2 becomes G3. */
-export function freshMark(project: Project, like: string): string {
-  const [, stem = 'B', number = '0'] = /^(.*?)(\d*)$/.exec(like) ?? [];
-  let n = Number(number) + 1;
-  while (project.members.some((m) => m.mark === `${stem}${n}`)) n += 1;
-  return `${stem || 'B'}${n}`;
+export function freshMark({ members }: Project, like: string): string {
+  const [, stem = '', number = '0'] = /^(.*?)(\d*)$/.exec(like) ?? [];
+  return firstFree(
+    stem || 'B',
+    Number(number) + 1,
+    members.map((m) => m.mark),
+  );
 }
 
 /** A copy of a member with its own id and mark. */

@@ -116,6 +116,18 @@ describe('combinations', () => {
     expect(factor.getAttribute('aria-invalid')).toBe('true');
     expect(now().ownCombinations).toHaveLength(0);
   });
+  test('a new one starts from the code’s own factors, under a name that is free', () => {
+    const x = (id: string) => ({ id, title: 'own', kind: 'ultimate', factors: [{ caseId: 'G', factor: 1 }] });
+    const project = projectOf({ ownCombinations: [x('X2')] }, { code: { id: 'aci318', variant: 'US' } });
+    openWithResults(project);
+    render(<CombinationsPanel project={project} member={firstMember(project)} />);
+    const add = screen.getByRole('button', { name: 'Add a combination' });
+    act(() => void fireEvent.click(add));
+    act(() => void fireEvent.click(add));
+    expect(now().ownCombinations.map((c) => c.id)).toEqual(['X2', 'X1', 'X3']);
+    const factor = (caseId: string) => now().ownCombinations[1]!.factors.find((f) => f.caseId === caseId)!.factor;
+    expect([factor('G'), factor('Q')]).toEqual([1.2, 1.6]);
+  });
   test('switching off, and the loud word when none is left', () => {
     show({ combinationsOff: ['U1', 'U2'] });
     expect(screen.getByRole('alert').textContent).toContain('nothing is designed');

@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
+import type { Combination } from '@/core/analysis/combination';
 import { allCases } from '@/core/members/beam/analysis';
 import { codeOf, type Member, type Project } from '@/core/project/project';
-import { onMember } from '@/store/commands';
+import { firstFree, onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
 const kinds = {
@@ -134,12 +135,16 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
             'add a combination',
             (m) =>
               void m.ownCombinations.push({
-                id: `X${m.ownCombinations.length + 1}`,
+                id: firstFree(
+                  'X',
+                  1,
+                  m.ownCombinations.map((o) => o.id),
+                ),
                 title: 'own',
                 kind: 'ultimate',
                 clause: 'own',
                 isOwn: true,
-                factors: cases.map((c) => ({ caseId: c.id, factor: c.nature === 'permanent' ? 1.35 : 1.5 })),
+                factors: [...(fullest(code.combinations(cases))?.factors ?? [])],
               }),
           )
         }
@@ -149,3 +154,9 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
     </div>
   );
 }
+
+const total = (c: Combination) => c.factors.reduce((sum, f) => sum + f.factor, 0);
+
+/** The code's ultimate combination with the largest sum of factors: what a new one starts from. */
+const fullest = (combinations: readonly Combination[]) =>
+  combinations.filter((c) => c.kind === 'ultimate').sort((a, b) => total(b) - total(a))[0];

@@ -6,7 +6,7 @@ import type { Fault } from '@/core/members/beam/faults';
 import type { Member, Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { PASTE_HELP, readLoads, type PastedLoads } from '@/exchange/paste-loads';
-import { onMember } from '@/store/commands';
+import { firstFree, onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -240,8 +240,8 @@ function Cases({ member, faults }: PanelProps) {
   );
 }
 
-const freshCase = (taken: readonly string[]) =>
-  ['Q', 'Q2', 'Q3', 'Q4', 'Q5', 'Q6', 'Q7'].find((id) => !taken.includes(id)) ?? `Q${taken.length + 1}`;
+/** Q, or the first of Q2, Q3, … that no case has. */
+const freshCase = (taken: readonly string[]) => (taken.includes('Q') ? firstFree('Q', 2, taken) : 'Q');
 
 /** A load of another type at the same place. */
 function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
