@@ -34,8 +34,8 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const worker = useRef<ReturnType<typeof startReportWorker> | null>(null);
   useEffect(() => setActiveMember(null), []);
   useEffect(() => () => worker.current?.stop(), []);
-  const members = project.members.filter((m) => chosen.includes(m.id));
-  const reports = useMemo(() => members.map((m) => memberReport(project, m)), [project, chosen]); // eslint-disable-line react-hooks/exhaustive-deps -- members follow from these two
+  const members = useMemo(() => project.members.filter((m) => chosen.includes(m.id)), [project, chosen]);
+  const reports = useMemo(() => members.map((m) => memberReport(project, m)), [project, members]);
   const stop = () => {
     worker.current?.stop();
     worker.current = null;
