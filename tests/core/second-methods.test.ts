@@ -7,7 +7,8 @@ import type { Combination, LoadCase } from '@/core/analysis/combination';
 import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import type { BendingSection } from '@/core/codes/design-code';
-import { ultimateState, type ConcreteLaw } from '@/core/section/flexural-section';
+import { ultimateState } from '@/core/section/flexural-section';
+import type { ConcreteLaw } from '@/core/section/laws';
 
 /**
  * Support moments of a continuous beam on pins by the three-moment equation: for uniform loads

@@ -2,7 +2,8 @@ import type { PatternRule } from '../analysis/arrangements';
 import type { Combination, LoadCase } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
 import type { CatalogueId } from '../materials/bars';
-import type { ConcreteLaw, FlexuralSection, SteelLaw } from '../section/flexural-section';
+import type { FlexuralSection } from '../section/flexural-section';
+import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
 export type CodeId = 'en1992' | 'aci318';
 

@@ -1,3 +1,5 @@
+import { parabolaStress, steelStress, type ConcreteLaw, type ParabolaLaw, type SteelLaw } from './laws';
+
 /**
  * A section bent about one axis, measured from its most compressed face. Lengths mm, areas mm2, stresses MPa, forces N.
  */
@@ -20,41 +22,16 @@ export interface SteelLayer {
   readonly area: number;
 }
 
-/** The design law of concrete in compression. `stress` is the full design stress, `ultimateStrain` that of the edge. */
-export type ConcreteLaw =
-  | { readonly kind: 'block'; readonly depthFactor: number; readonly stress: number; readonly ultimateStrain: number }
-  | {
-      readonly kind: 'parabola';
-      readonly exponent: number;
-      readonly peakStrain: number;
-      readonly stress: number;
-      readonly ultimateStrain: number;
-    };
-
-/** Steel: elastic up to `yield`, then horizontal. */
-export interface SteelLaw {
-  readonly yield: number;
-  readonly modulus: number;
-}
-
 /** A force and its distance from the compressed face. Compression is positive. */
 export interface Resultant {
   readonly force: number;
   readonly depth: number;
 }
 
-/** Stress of a bar at a strain (compression positive). */
-export function steelStress(strain: number, steel: SteelLaw): number {
-  return Math.max(-steel.yield, Math.min(steel.yield, strain * steel.modulus));
-}
-
 /** Stress of concrete at a distance `depth` from the compressed face when the neutral axis lies at x. */
 export function concreteStress(depth: number, x: number, law: ConcreteLaw): number {
   if (law.kind === 'block') return depth <= law.depthFactor * x ? law.stress : 0;
-  const strain = (law.ultimateStrain * (x - depth)) / x;
-  if (strain <= 0) return 0;
-  if (strain >= law.peakStrain) return law.stress;
-  return law.stress * (1 - (1 - strain / law.peakStrain) ** law.exponent);
+  return parabolaStress((law.ultimateStrain * (x - depth)) / x, law);
 }
 
 /** Resultant of concrete in compression with the neutral axis at x and the edge at its ultimate strain. */
@@ -85,12 +62,7 @@ export function concreteResultant(strips: readonly Strip[], x: number, law: Conc
  * Area and first moment under 1 - u^n between two depths, with u = 1 - strain / peak strain. Since u is linear in the depth y
  * (du/dy = k), both integrals are powers of u.
  */
-function underParabola(
-  from: number,
-  to: number,
-  x: number,
-  law: ConcreteLaw & { kind: 'parabola' },
-): { readonly force: number; readonly moment: number } {
+function underParabola(from: number, to: number, x: number, law: ParabolaLaw): { readonly force: number; readonly moment: number } {
   if (to <= from) return { force: 0, moment: 0 };
   const n = law.exponent;
   const k = law.ultimateStrain / (x * law.peakStrain);

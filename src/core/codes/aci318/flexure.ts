@@ -1,5 +1,6 @@
 import { CalcError, type Calc } from '../../calc/calc';
-import { concreteResultant, tensionSteel, ultimateState, type ConcreteLaw, type SteelLaw } from '../../section/flexural-section';
+import { concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
+import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { strengthReduction } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';

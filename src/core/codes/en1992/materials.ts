@@ -1,5 +1,5 @@
 import type { Calc } from '../../calc/calc';
-import type { ConcreteLaw, SteelLaw } from '../../section/flexural-section';
+import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { Materials } from '../design-code';
 import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';

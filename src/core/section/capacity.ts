@@ -1,0 +1,49 @@
+import type { ResistanceSurface } from './resistance-surface';
+
+/**
+ * Utilisation along the ray: the part of (N, Mx, My) that could be carried is 1 over this (all three grow together from the origin). The
+ * outermost crossing counts, as for the moment at a given N.
+ */
+export function capacityAlongRay(surface: ResistanceSurface, N: number, Mx: number, My: number): number {
+  const size = Math.hypot(Mx, My);
+  const most = N > 0 ? surface.most / N : N < 0 ? surface.least / N : Infinity;
+  if (size === 0) return 1 / most;
+  // Surplus of resistance over the demand grown by s: positive inside.
+  const surplus = (s: number): number => {
+    const p = surface.capacity(s * N, Mx, My);
+    return p ? (p.Mx * Mx + p.My * My) / size - s * size : -s * size;
+  };
+  if (N === 0) return size / (surplus(1) + size);
+  const rough = (s: number) => surface.roughCapacity(s * N, Mx, My) - s * size;
+  // From the largest N inwards: the first place where the table lies inside, then the crossing between.
+  const steps = 24;
+  let outer = most * (1 - 1e-9);
+  if (surplus(outer) > 0) return 1 / most;
+  let inner = 0;
+  for (let i = steps - 1; i > 0; i -= 1) {
+    const s = (most * i) / steps;
+    if (rough(s) > 0) {
+      inner = s;
+      break;
+    }
+    outer = s;
+  }
+  let [fIn, fOut] = [surplus(inner), surplus(outer)];
+  if (fOut > 0) return 1 / outer;
+  let side = 0;
+  for (let i = 0; i < 40 && outer - inner > 1e-10 * most; i += 1) {
+    const s = i % 6 === 5 ? (inner + outer) / 2 : (fOut * inner - fIn * outer) / (fOut - fIn);
+    const f = surplus(s);
+    if (Math.abs(f) < 1e-9 * size) return 1 / s;
+    if (f > 0) {
+      [inner, fIn] = [s, f];
+      if (side === 1) fOut /= 2;
+      side = 1;
+    } else {
+      [outer, fOut] = [s, f];
+      if (side === -1) fIn /= 2;
+      side = -1;
+    }
+  }
+  return 2 / (inner + outer);
+}

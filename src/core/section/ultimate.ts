@@ -1,0 +1,136 @@
+import { addParabola, addUniform } from './concrete-integral';
+import { parabolaStress, steelStress, type ConcreteLaw, type SteelLaw } from './laws';
+import type { Bearing, PolygonSection } from './polygon-section';
+
+/** How a code reduces the strength of a section, as its strains say. */
+export interface StrengthReduction {
+  readonly compression: number;
+  readonly tension: number;
+  /** Strain of the extreme tension bars at which the factor begins to grow, and over which it grows. */
+  readonly from: number;
+  readonly over: number;
+}
+
+/** What a code says of a section at the ultimate state. */
+export interface UltimateBasis {
+  readonly concrete: ConcreteLaw;
+  readonly steel: SteelLaw;
+  /** Strain of uniform compression, to which the edge strain falls as the neutral axis leaves the section; null keeps that of the edge. */
+  readonly uniformStrain: number | null;
+  /** Whether the concrete that bars displace is taken off. */
+  readonly deductsDisplaced: boolean;
+  readonly reduction: StrengthReduction | null;
+  /** Most axial force as a part of the reduced squash load; null when there is no such limit. */
+  readonly axialCap: number | null;
+  /** Stress of the bars in the squash load. */
+  readonly squashStress: number;
+}
+
+/** A state at the limit of strain. Forces are design values: reduced where the code reduces them. */
+export interface UltimateState {
+  N: number;
+  Mx: number;
+  My: number;
+  /** Strength reduction that is in the forces; 1 where the code has none. */
+  factor: number;
+  /** Strain of the bars furthest from the compressed side, compression positive. */
+  barStrain: number;
+}
+
+export const emptyState = (): UltimateState => ({ N: 0, Mx: 0, My: 0, factor: 1, barStrain: 0 });
+
+/** Depth of the neutral axis for the parameter t: 0 is pure tension, up to 1 it lies in the section at t h, at 2 infinitely far. */
+export function neutralAxisDepth(t: number, h: number): number {
+  return t <= 1 ? t * h : h / Math.max(2 - t, 1e-12);
+}
+
+/** Strain as e0 + k v along a bearing, with the neutral axis at depth x (6.1: pivots at the edge, and within the section beyond it). */
+export function limitStrain(b: Bearing, x: number, basis: UltimateBasis): { readonly e0: number; readonly k: number } {
+  const { ultimateStrain: ecu } = basis.concrete;
+  const pivot = basis.uniformStrain;
+  if (pivot === null || x <= b.h) {
+    const k = ecu / x;
+    return { k, e0: k * (x - b.vMax) };
+  }
+  const depth = (1 - pivot / ecu) * b.h;
+  const k = pivot / (x - depth);
+  return { k, e0: k * (x - b.vMax) };
+}
+
+/** Strength reduction for the strain of the extreme tension bars (tension positive here). */
+export function reductionFactor(tensionStrain: number, r: StrengthReduction | null): number {
+  if (!r) return 1;
+  const t = Math.max(0, Math.min(1, (tensionStrain - r.from) / r.over));
+  return r.compression + (r.tension - r.compression) * t;
+}
+
+const sums = new Float64Array(3);
+
+/** Fills `out` with the state of a section along a bearing at parameter t (see {@link neutralAxisDepth}); reduced forces unless nominal. */
+export function ultimateAt(
+  section: PolygonSection,
+  b: Bearing,
+  t: number,
+  basis: UltimateBasis,
+  out: UltimateState,
+  nominal = false,
+): void {
+  const { concrete, steel } = basis;
+  sums.fill(0);
+  if (t <= 0) {
+    for (let i = 0; i < b.bars.length; i += 1) addBar(section, b, i, -steel.yield);
+    return finish(b, out, Infinity, basis, nominal);
+  }
+  const x = neutralAxisDepth(t, b.h);
+  const { e0, k } = limitStrain(b, x, basis);
+  const axis = b.vMax - x;
+  const blockEdge = concrete.kind === 'block' ? b.vMax - concrete.depthFactor * x : 0;
+  if (concrete.kind === 'block') addUniform(b.edges, blockEdge, concrete.stress, sums);
+  else addParabola(b.edges, axis, axis + concrete.peakStrain / k, concrete, sums);
+  for (let i = 0; i < b.bars.length; i += 1) {
+    const v = b.bars[i]!;
+    const strain = e0 + k * v;
+    let stress = steelStress(strain, steel);
+    if (basis.deductsDisplaced && strain > 0) {
+      if (concrete.kind === 'block') stress -= v >= blockEdge ? concrete.stress : 0;
+      else stress -= parabolaStress(strain, concrete);
+    }
+    addBar(section, b, i, stress);
+  }
+  finish(b, out, -(e0 + k * b.vBarMin), basis, nominal);
+}
+
+function addBar(section: PolygonSection, b: Bearing, i: number, stress: number): void {
+  const bar = section.bars[i]!;
+  const force = bar.area * stress;
+  sums[0]! += force;
+  sums[1]! += force * b.bars[i]!;
+  sums[2]! += force * (bar.x * b.sin - bar.y * b.cos);
+}
+
+function finish(b: Bearing, out: UltimateState, tensionStrain: number, basis: UltimateBasis, nominal: boolean): void {
+  const factor = nominal ? 1 : reductionFactor(tensionStrain, basis.reduction);
+  const [N, Fv, Fu] = [sums[0]!, sums[1]!, sums[2]!];
+  out.N = factor * N;
+  out.Mx = factor * (Fv * b.sin - Fu * b.cos);
+  out.My = factor * (Fv * b.cos + Fu * b.sin);
+  out.factor = factor;
+  out.barStrain = -tensionStrain;
+}
+
+/** Squash load of the section, before reduction (N). */
+export function squashLoad(section: PolygonSection, basis: UltimateBasis): number {
+  const { stress } = basis.concrete;
+  const displaced = basis.deductsDisplaced ? section.steelArea * stress : 0;
+  return stress * section.gross.area - displaced + section.steelArea * basis.squashStress;
+}
+
+/** Largest axial force that may be counted on (N): reduced, and capped where the code caps it. */
+export function mostCompression(section: PolygonSection, basis: UltimateBasis): number {
+  return squashLoad(section, basis) * (basis.reduction?.compression ?? 1) * (basis.axialCap ?? 1);
+}
+
+/** Resistance in pure tension (N, negative). */
+export function mostTension(section: PolygonSection, basis: UltimateBasis): number {
+  return -section.steelArea * basis.steel.yield * (basis.reduction?.tension ?? 1);
+}
