@@ -74,6 +74,7 @@ for (const code of [
   const project = threeSpans(code);
   const member = project.members[0]!;
   const result = designMember(project, member);
+  if (result.type !== 'beam') throw new Error('not a beam');
   const t = median(() => designMember(project, member), 30, 1500);
   rows.push([
     `3-span beam, 6 load cases, ${result.arrangements.length} arrangements, ${result.strips!.x.length} stations, all ultimate checks (${code.id})`,

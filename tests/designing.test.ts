@@ -1,8 +1,8 @@
 import 'fake-indexeddb/auto';
-import type { Member, MemberResult } from '@/core/project/project';
+import type { BeamMember, Member, MemberResult } from '@/core/project/project';
 import { designMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
-import { onMember } from '@/store/commands';
+import { onBeam } from '@/store/commands';
 import { useProject, isCurrent } from '@/store/project-store';
 import { loadProject } from '@/store/storage';
 
@@ -10,7 +10,7 @@ const calls: { id: string; h: number; derive: readonly string[] | 'all' }[] = []
 jest.mock('@/workers/start-worker', () => ({
   startDesignWorker: () => ({
     design: async (basis: Parameters<typeof designMember>[0], member: Member, derive: readonly string[] | 'all'): Promise<MemberResult> => {
-      calls.push({ id: member.id, h: member.section.h, derive });
+      calls.push({ id: member.id, h: (member as BeamMember).section.h, derive });
       return designMember(basis, member, derive);
     },
   }),
@@ -54,12 +54,12 @@ describe('results keep up with the project', () => {
     calls.length = 0;
     state().edit(
       'deeper',
-      onMember('b', (m) => void (m.section.h = 650)),
+      onBeam('b', (m) => void (m.section.h = 650)),
     );
-    expect(isCurrent(state().results.b, state().project!, state().project!.members[1]!)).toBe(false);
+    expect(isCurrent(state().results.b, state().project!, state().project!.members[1] as BeamMember)).toBe(false);
     await settle();
     expect(calls.map((c) => [c.id, c.h])).toEqual([['b', 650]]);
-    expect(isCurrent(state().results.b, state().project!, state().project!.members[1]!)).toBe(true);
+    expect(isCurrent(state().results.b, state().project!, state().project!.members[1] as BeamMember)).toBe(true);
   });
   test('another code asks for all', async () => {
     calls.length = 0;
@@ -72,14 +72,14 @@ describe('results keep up with the project', () => {
     setActiveMember('a');
     await settle();
     calls.length = 0;
-    state().setPreview(onMember('a', (m) => void (m.section.h = 800)));
+    state().setPreview(onBeam('a', (m) => void (m.section.h = 800)));
     await settle();
     expect(calls.at(-1)).toMatchObject({ id: 'a', h: 800 });
-    expect(isCurrent(state().results.a, state().project!, state().project!.members[0]!)).toBe(false);
+    expect(isCurrent(state().results.a, state().project!, state().project!.members[0] as BeamMember)).toBe(false);
     state().setPreview(null);
     await settle();
     expect(calls.at(-1)).toMatchObject({ id: 'a', h: 500 });
-    expect(isCurrent(state().results.a, state().project!, state().project!.members[0]!)).toBe(true);
+    expect(isCurrent(state().results.a, state().project!, state().project!.members[0] as BeamMember)).toBe(true);
   });
   test('an opened rung asks for its derivation', async () => {
     const { setActiveMember } = await import('@/store/designing');

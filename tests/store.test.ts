@@ -1,9 +1,9 @@
 import 'fake-indexeddb/auto';
 import localforage from 'localforage';
 import { readProject } from '@/core/project/read';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { BeamMember, Member, MemberResult, Project } from '@/core/project/project';
 import { emptyBeamResult } from '@/core/members/beam/result';
-import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
+import { addMember, copyMember, deleteMember, freshMark, moveMember, onBeam } from '@/store/commands';
 import { isCurrent, useProject } from '@/store/project-store';
 import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
 import { DesignPool, type DesignJob } from '@/workers/design-pool';
@@ -25,13 +25,13 @@ function makeProject(id = 'p1'): Project {
 
 describe('commands, undo and redo', () => {
   beforeEach(() => useProject.getState().open(makeProject()));
-  const depth = () => useProject.getState().project!.members[0]!.section.h;
+  const depth = () => (useProject.getState().project!.members[0] as BeamMember).section.h;
 
   test('an edit changes one member and leaves the others the same objects', () => {
     const before = useProject.getState().project!;
     useProject.getState().edit(
       'deeper',
-      onMember('a', (m) => void (m.section.h = 600)),
+      onBeam('a', (m) => void (m.section.h = 600)),
     );
     const after = useProject.getState().project!;
     expect(depth()).toBe(600);
@@ -42,9 +42,9 @@ describe('commands, undo and redo', () => {
     expect(useProject.getState().project).toBe(after);
   });
   test('a preview is never kept and never undone', () => {
-    useProject.getState().setPreview(onMember('a', (m) => void (m.section.h = 900)));
+    useProject.getState().setPreview(onBeam('a', (m) => void (m.section.h = 900)));
     expect(depth()).toBe(500);
-    expect(useProject.getState().preview!.members[0]!.section.h).toBe(900);
+    expect((useProject.getState().preview!.members[0] as BeamMember).section.h).toBe(900);
     useProject.getState().setPreview(null);
     expect(useProject.getState().past).toHaveLength(0);
   });
@@ -56,13 +56,13 @@ describe('commands, undo and redo', () => {
     edit('move', moveMember(id, 1));
     expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['B1', 'B2', 'B3']);
     edit('delete', deleteMember('a'));
-    edit('add', addMember({ ...useProject.getState().project!.members[0]!, id: 'z', mark: 'Z' }, 'b'));
+    edit('add', addMember({ ...(useProject.getState().project!.members[0] as BeamMember), id: 'z', mark: 'Z' }, 'b'));
     expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['B2', 'Z', 'B3']);
     expect(freshMark(useProject.getState().project!, 'B2')).toBe('B4');
   });
   test('a result is current only for the very input it was made from', () => {
     const { project, putResult } = useProject.getState();
-    const member = project!.members[0]!;
+    const member = project!.members[0] as BeamMember;
     putResult({ result: emptyBeamResult([]), member, code: project!.code, display: project!.display });
     const entry = useProject.getState().results.a;
     expect(isCurrent(entry, project!, member)).toBe(true);
@@ -71,7 +71,7 @@ describe('commands, undo and redo', () => {
   });
   test('a faulty result does not push out the last good one', () => {
     const { project, putResult } = useProject.getState();
-    const base = { member: project!.members[0]!, code: project!.code, display: project!.display };
+    const base = { member: project!.members[0] as BeamMember, code: project!.code, display: project!.display };
     const good = emptyBeamResult([]);
     putResult({ ...base, result: good });
     putResult({ ...base, result: emptyBeamResult([{ path: 'section.h', reason: 'no' }]) });

@@ -4,7 +4,7 @@ import { sizeLabel, steelLabel } from '@/core/project/labels';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
-import type { Fault } from '@/core/members/beam/faults';
+import type { Fault } from '@/core/members/fault';
 
 export interface Run {
   readonly output: string;
@@ -95,7 +95,7 @@ function schedule(project: Project, results: readonly { member: Member; result: 
       member.mark,
       member.title,
       sizeLabel(member, project.display),
-      result.steel ? steelLabel(project, result.steel) : '',
+      steelLabel(project, member, result),
       result.faults.length > 0 ? 'faults in the input' : (g?.title ?? ''),
       result.faults.length > 0 ? '–' : formatUtilisation(g?.utilisation ?? null),
       g?.place.x !== null && g?.place.x !== undefined ? formatQuantity(g.place.x, 'station', project.display) : (g?.place.label ?? ''),

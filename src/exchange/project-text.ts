@@ -1,4 +1,4 @@
-import type { Fault } from '@/core/members/beam/faults';
+import type { Fault } from '@/core/members/fault';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 

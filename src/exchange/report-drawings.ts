@@ -15,7 +15,7 @@ export function reportDrawings(
   member: Member,
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
-  if (!result.strips || member.mode === 'forces') return [];
+  if (member.type !== 'beam' || result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);
   const pictures = stripPictures({ member, result, strips: result.strips, units: project.display, linkLabel: () => '', showNames: false });
   const elevation = elevationDrawing(

@@ -2,7 +2,8 @@ import { plain } from '@/core/calc/notations';
 import type { Step } from '@/core/calc/calc';
 import { printStep, symbolText } from '@/core/calc/typeset';
 import type { Check, Measured } from '@/core/members/check';
-import type { BeamStrips } from '@/core/members/beam/result';
+import type { BeamResult, BeamStrips } from '@/core/members/beam/result';
+import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { displayUnit, type UnitSystem } from '@/core/units/quantity';
 import { getUnit } from '@/core/units/unit';
@@ -32,29 +33,60 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
       utilisation: finite(result.governing?.utilisation ?? null),
       checks: result.checks.map((c) => checkToJson(c, member, system)),
       combinations: result.combinations,
-      arrangements: result.arrangements,
-      reactions: result.reactions.map((r) => ({
-        support: r.support,
-        max: measured({ value: r.max, kind: 'force' }, system),
-        min: measured({ value: r.min, kind: 'force' }, system),
-      })),
-      momentZeros: {
-        sagging: result.zeros.sagging.map((x) => measured({ value: x, kind: 'station' }, system)),
-        hogging: result.zeros.hogging.map((x) => measured({ value: x, kind: 'station' }, system)),
-      },
-      handChecks: result.handChecks.map((h) => ({
-        title: h.title,
-        agrees: h.agrees,
-        byHand: measured({ value: h.byHand, kind: h.kind }, system),
-        byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system),
-      })),
-      steel: result.steel,
       quantities: result.quantities && {
         concrete: measured({ value: result.quantities.concrete, kind: 'volume' }, system),
         bars: measured({ value: result.quantities.bars, kind: 'mass' }, system),
         links: measured({ value: result.quantities.links, kind: 'mass' }, system),
       },
-      strips: result.strips && stripsToJson(result.strips, system),
+      ...(result.type === 'beam' ? beamToJson(result, system) : columnToJson(result, system)),
+    })),
+  };
+}
+
+/** What only a beam has. */
+function beamToJson(result: BeamResult, system: UnitSystem) {
+  return {
+    arrangements: result.arrangements,
+    reactions: result.reactions.map((r) => ({
+      support: r.support,
+      max: measured({ value: r.max, kind: 'force' }, system),
+      min: measured({ value: r.min, kind: 'force' }, system),
+    })),
+    momentZeros: {
+      sagging: result.zeros.sagging.map((x) => measured({ value: x, kind: 'station' }, system)),
+      hogging: result.zeros.hogging.map((x) => measured({ value: x, kind: 'station' }, system)),
+    },
+    handChecks: result.handChecks.map((h) => ({
+      title: h.title,
+      agrees: h.agrees,
+      byHand: measured({ value: h.byHand, kind: h.kind }, system),
+      byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system),
+    })),
+    steel: result.steel,
+    strips: result.strips && stripsToJson(result.strips, system),
+  };
+}
+
+/** What only a column has: the load sets as checked, where each is worst, the bars in their places. */
+function columnToJson(result: ColumnResult, system: UnitSystem) {
+  const moment = (value: number) => measured({ value, kind: 'moment' }, system);
+  return {
+    sets: result.summaries.map((s) => ({
+      name: result.sets[s.index]!.name,
+      title: result.sets[s.index]!.title,
+      N: measured({ value: result.sets[s.index]!.N, kind: 'force' }, system),
+      place: s.place,
+      Mx: moment(s.Mx),
+      My: moment(s.My),
+      utilisation: finite(s.utilisation),
+      ...(s.refusal ? { refusal: s.refusal } : {}),
+    })),
+    slenderness: result.slenderness,
+    steelRatio: result.steelRatio,
+    bars: result.bars.map((b) => ({
+      size: b.size,
+      x: measured({ value: b.x, kind: 'smallLength' }, system),
+      y: measured({ value: b.y, kind: 'smallLength' }, system),
     })),
   };
 }

@@ -1,5 +1,5 @@
 import { castDraft, produce, type Draft } from 'immer';
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, ColumnMember, Member, Project } from '@/core/project/project';
 
 type Change = (project: Project) => Project;
 
@@ -10,6 +10,20 @@ export function onMember(id: string, recipe: (member: Draft<Member>) => void): C
     if (index < 0) return project;
     return produce(project, (draft) => recipe(draft.members[index]!));
   };
+}
+
+/** Changes a beam; nothing happens when the member is of another type. */
+export function onBeam(id: string, recipe: (beam: Draft<BeamMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'beam') recipe(m);
+  });
+}
+
+/** Changes a column; nothing happens when the member is of another type. */
+export function onColumn(id: string, recipe: (column: Draft<ColumnMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'column') recipe(m);
+  });
 }
 
 export function onProject(recipe: (project: Draft<Project>) => void): Change {

@@ -7,6 +7,7 @@ import { formatQuantity } from '@/core/units/format';
 import type { Member, Project } from '@/core/project/project';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { sheetPath } from './sheet-path';
 
 interface Proposal {
   readonly verb: 'Go to' | 'Set' | 'Explain' | 'Do';
@@ -14,10 +15,16 @@ interface Proposal {
   readonly run: () => void;
 }
 
+/** Sets a side of a member's section; undefined where its shape has no such side. */
+function withSide(m: Member, side: 'b' | 'h', v: number): Member | undefined {
+  if (m.type === 'beam') return { ...m, section: { ...m.section, [side]: v } };
+  return side in m.shape ? { ...m, shape: { ...m.shape, [side]: v } } : undefined;
+}
+
 const settable = [
-  { words: ['h', 'depth'], label: 'h', set: (m: Member, v: number): Member => ({ ...m, section: { ...m.section, h: v } }) },
-  { words: ['b', 'width'], label: 'b', set: (m: Member, v: number): Member => ({ ...m, section: { ...m.section, b: v } }) },
-];
+  { words: ['h', 'depth'], side: 'h' },
+  { words: ['b', 'width'], side: 'b' },
+] as const;
 
 /** The one field that goes, sets, explains and does. */
 export function FindOrDo({ memberId }: { memberId?: string }) {
@@ -98,11 +105,11 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
 
 function propose(project: Project, text: string, memberId: string | undefined, go: (path: string) => void): Proposal[] {
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const path = (m: Member) => `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(m.id)}`;
   const matches = (s: string) => words.every((w) => s.toLowerCase().includes(w));
   const proposals: Proposal[] = [...setProposals(project, words, memberId)];
   for (const m of project.members)
-    if (matches(`${m.mark} ${m.title} ${m.place}`)) proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(path(m)) });
+    if (matches(`${m.mark} ${m.title} ${m.place}`))
+      proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(sheetPath(project, m)) });
   if (memberId) {
     const { results, setOpenChecks, openChecks } = useProject.getState();
     for (const check of results[memberId]?.result.checks ?? [])
@@ -125,11 +132,11 @@ function setProposals(project: Project, words: readonly string[], memberId: stri
   const named = project.members.find((m) => m.mark.toLowerCase() === words[0]);
   const rest = named ? words.slice(1) : words;
   const member = named ?? project.members.find((m) => m.id === memberId);
-  const field = settable.find((f) => f.words.includes(rest[0] ?? ''));
+  const field = settable.find((f) => (f.words as readonly string[]).includes(rest[0] ?? ''));
   if (!member || !field || rest.length < 2) return [];
   const parsed = parseQuantity(rest.slice(1).join(' '), 'length', project.display);
-  if (!parsed.ok) return [];
-  const label = `${field.label} of ${member.mark} to ${formatQuantity(parsed.value, 'length', project.display)}`;
+  if (!parsed.ok || !withSide(member, field.side, parsed.value)) return [];
+  const label = `${field.side} of ${member.mark} to ${formatQuantity(parsed.value, 'length', project.display)}`;
   return [
     {
       verb: 'Set',
@@ -137,7 +144,7 @@ function setProposals(project: Project, words: readonly string[], memberId: stri
       run: () =>
         useProject.getState().edit(
           `set ${label}`,
-          onMember(member.id, (m) => void Object.assign(m, field.set(m as Member, parsed.value))),
+          onMember(member.id, (m) => void Object.assign(m, withSide(m as Member, field.side, parsed.value))),
         ),
     },
   ];

@@ -8,6 +8,7 @@ import { copyMember, deleteMember, moveMember } from '@/store/commands';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Glyph, standingOf, standingText, type Standing } from './Glyph';
 import { Inlay } from './Inlay';
+import { sheetPath } from './sheet-path';
 import { Silhouette } from './Silhouette';
 
 /** How a member stands as a whole. */
@@ -91,13 +92,13 @@ function Row({
 }) {
   return (
     <a
-      href={`/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member.id)}`}
+      href={sheetPath(project, member)}
       onClick={useSoftLink()}
       title={`${member.mark} ${member.title}`}
       aria-current={isActive ? 'page' : undefined}
       className={`grid h-[1.4375rem] grid-cols-[1.5rem_1fr_auto_1.8rem] items-center gap-1 px-3 max-[1100px]:grid-cols-[1.2rem_auto] max-[1100px]:px-1.5 ${isActive ? 'bg-ebony text-holly' : 'hover:bg-sycamore'}`}
     >
-      <Silhouette shape={member.section.shape} />
+      <Silhouette member={member} />
       <span className="font-medium max-[1100px]:hidden">{member.mark}</span>
       <span className="max-[1100px]:hidden">
         <Inlay utilisation={utilisation} standing={standing} width={36} framed />
@@ -125,12 +126,11 @@ function useSoftLink() {
 /** Copy, move, delete: named commands on one member. Returns what the sheet's menu offers. */
 export function memberActions(project: Project, member: Member, go: (path: string) => void) {
   const { edit, setNotice } = useProject.getState();
-  const sheet = (id: string) => `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(id)}`;
   return {
     copy: () => {
       const { change, id } = copyMember(project, member.id);
       edit(`copy ${member.mark}`, change);
-      go(sheet(id));
+      go(sheetPath(project, { id, type: member.type }));
     },
     up: () => edit(`move ${member.mark} up`, moveMember(member.id, -1)),
     down: () => edit(`move ${member.mark} down`, moveMember(member.id, 1)),

@@ -1,8 +1,8 @@
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
 /** A beam of one span with sensible defaults of the project's code: something to change, not an empty form. */
-export function newBeam(project: Project, id: string, mark: string, place: string, mode: Member['mode'] = 'loads'): Member {
+export function newBeam(project: Project, id: string, mark: string, place: string, mode: BeamMember['mode'] = 'loads'): BeamMember {
   const isUS = project.display === 'US';
   const raw = {
     format: 'intarsia',
@@ -33,5 +33,5 @@ export function newBeam(project: Project, id: string, mark: string, place: strin
   };
   const read = readProject(raw);
   if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.reason}`).join('; '));
-  return read.project.members[0]!;
+  return read.project.members[0] as BeamMember;
 }

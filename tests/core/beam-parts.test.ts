@@ -10,7 +10,7 @@ import { chooseLinks, legsAcross } from '@/core/members/beam/choose-links';
 import { shearBetween, shiftedMoments } from '@/core/members/beam/demand';
 import { holdsMoment, supportName } from '@/core/members/beam/input';
 import { SteelMap, type BeamSteel } from '@/core/members/beam/steel';
-import { designMember, type Project } from '@/core/project/project';
+import { type BeamMember, designMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { roundDown, roundNear, roundUp } from '@/core/reinforcement/usual-sizes';
 import { groupLabel } from '@/core/reinforcement/bar-groups';
@@ -126,7 +126,7 @@ describe('shift of the moment line', () => {
 });
 
 describe('choice of links', () => {
-  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }] }).members[0]!;
+  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }] }).members[0] as BeamMember;
   const section = { bw: 300, d: 450, h: 500, tensionArea: 1200, grossArea: 150_000 };
   const places = (end: number) => Array.from({ length: 41 }, (_, i) => ({ at: 600 + i * 120, force: Math.abs(1 - i / 20) * end, section }));
   test('light shear: one zone at the widest that is allowed', () => {
@@ -159,7 +159,7 @@ describe('choice of links', () => {
 });
 
 describe('steel along a beam', () => {
-  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }, { length: 6000 }] }).members[0]!;
+  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }, { length: 6000 }] }).members[0] as BeamMember;
   const zones = [
     { to: 2000, size: '8', legs: 2, spacing: 100 },
     { to: 6000, size: '10', legs: 2, spacing: 200 },
@@ -273,9 +273,9 @@ describe('names and rounding', () => {
     const b = project({
       spans: [{ length: 2000 }, { length: 5000 }, { length: 5000 }],
       supports: [{ type: 'free' }, {}, {}, { type: 'spring', rotation: 5000 }],
-    }).members[0]!;
+    }).members[0] as BeamMember;
     expect([0, 1, 2, 3].map((i) => holdsMoment(b, i))).toEqual([false, true, true, true]);
-    const simple = project({ supports: [{}, { type: 'fixed' }] }).members[0]!;
+    const simple = project({ supports: [{}, { type: 'fixed' }] }).members[0] as BeamMember;
     expect([0, 1].map((i) => holdsMoment(simple, i))).toEqual([false, true]);
   });
 });
@@ -294,7 +294,7 @@ describe('known design forces', () => {
       },
       { id },
     );
-  const design = (p: Project) => designMember(p, p.members[0]!, 'all');
+  const design = (p: Project) => designMember(p, p.members[0] as BeamMember, 'all');
   test.each(['en1992', 'aci318'])('%s: bars are chosen for both faces and all rows hold', (id) => {
     const r = design(forces({}, id));
     expect(r.faults).toEqual([]);

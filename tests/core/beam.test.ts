@@ -1,4 +1,4 @@
-import { designMember, type Member, type Project } from '@/core/project/project';
+import { designMember, type BeamMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { beamFaults } from '@/core/members/beam/faults';
 import { codeOf } from '@/core/project/project';
@@ -12,7 +12,7 @@ export function project(member: Record<string, unknown>, code: Record<string, un
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }
-const first = (p: Project): Member => p.members[0]!;
+const first = (p: Project): BeamMember => p.members[0] as BeamMember;
 const find = (p: Project, id: string) => designMember(p, first(p)).checks.find((c) => c.id === id);
 
 const simple = {

@@ -5,7 +5,7 @@ import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/dr
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
-import { codeOf, designMember, type Project } from '@/core/project/project';
+import { type BeamMember, codeOf, designMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';
@@ -47,7 +47,7 @@ function expectSane(d: Drawing): void {
 }
 
 function elevation(p: Project) {
-  const member = p.members[0]!;
+  const member = p.members[0] as BeamMember;
   const result = designMember(p, member);
   return {
     member,
@@ -99,7 +99,7 @@ describe('the elevation', () => {
 
 describe('the strips', () => {
   const p = project(busy);
-  const member = p.members[0]!;
+  const member = p.members[0] as BeamMember;
   const result = designMember(p, member);
   const pictures = (units: 'SI' | 'US') =>
     stripPictures({ member, result, strips: result.strips!, units, linkLabel: (z) => `H${z.size} @ ${z.spacing}`, showNames: true });
@@ -151,7 +151,7 @@ describe('the section', () => {
   const shapes: BeamOutline['shape'][] = ['rectangular', 'T', 'L', 'invertedT'];
   test.each(shapes)('%s: outline closed, bars inside the concrete, dimensions edited', (shape) => {
     const p = project({ ...busy, section: { ...busy.section, shape } });
-    const member = p.members[0]!;
+    const member = p.members[0] as BeamMember;
     const { steel } = designMember(p, member);
     for (const sense of ['sagging', 'hogging'] as const) {
       const state = sectionState(member, codeOf(p, member), steel!, 5000, sense);

@@ -10,7 +10,7 @@ import { barLabel, linkLabel, sizeLabel, steelLabel } from '@/core/project/label
 import { completeBeam } from '@/core/project/complete';
 import { migrate } from '@/core/project/migrate';
 import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/project/file-units';
-import { designMember, type Project } from '@/core/project/project';
+import { type BeamMember, designMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
 function project(member: Record<string, unknown> = {}, rest: Record<string, unknown> = {}): Project {
@@ -18,6 +18,8 @@ function project(member: Record<string, unknown> = {}, rest: Record<string, unkn
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }
+
+type BeamJson = Extract<ReturnType<typeof resultsToJson>['members'][number], { strips: unknown }>;
 
 describe('formulas for the page', () => {
   test('are vectors with a size in points, without colour words or styles that a page does not know', () => {
@@ -84,7 +86,7 @@ describe('drawings for the page', () => {
 describe('results as JSON', () => {
   test('a member with faults lists them and has no figures', () => {
     const p = project({ section: { h: -3 } });
-    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0]!;
+    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0] as BeamJson;
     expect(json.faults).toEqual([{ path: 'section.h', reason: expect.any(String) }]);
     expect([json.governing, json.utilisation, json.strips, json.steel]).toEqual([null, null, null, null]);
     expect(json.input).toMatchObject({ section: { h: -3 } });
@@ -96,7 +98,9 @@ describe('results as JSON', () => {
       cases: [{ id: 'Q', nature: 'imposed' }],
       loads: [{ type: 'uniform', case: 'Q', value: 200 }],
     });
-    const text = JSON.stringify(resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]));
+    const text = JSON.stringify(
+      resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designMember(p, p.members[0] as BeamMember) }]),
+    );
     expect(text).not.toMatch(/NaN|Infinity/);
   });
   test('a decision stands beside its check', () => {
@@ -105,7 +109,8 @@ describe('results as JSON', () => {
       cases: [{ id: 'Q', nature: 'imposed' }],
       loads: [{ type: 'uniform', case: 'Q', value: 10 }],
     });
-    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0]!;
+    const json = resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designMember(p, p.members[0] as BeamMember) }])
+      .members[0]!;
     expect(json.checks.find((c) => c.id === 'least-links')).toMatchObject({ decision: { reason: 'As agreed.' } });
   });
   test('steps: notes, given values and formulas', () => {
@@ -137,7 +142,8 @@ describe('labels', () => {
   });
   test('the steel of a beam in a few words', () => {
     const p = project({ cases: [{ id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'Q', value: 20 }] });
-    expect(steelLabel(p, designMember(p, p.members[0]!).steel!)).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
+    const beam = p.members[0] as BeamMember;
+    expect(steelLabel(p, beam, designMember(p, beam))).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
   });
 });
 
@@ -146,7 +152,7 @@ describe('completing and migrating', () => {
     const beam = project({
       spans: [{ length: 4000 }, { length: 5000 }, { length: 4000 }],
       bars: { bottom: [{ main: { count: 3, size: '16' } }] },
-    }).members[0]!;
+    }).members[0] as BeamMember;
     expect(beam.supports.map((s) => s.type)).toEqual(['pinned', 'pinned', 'pinned', 'pinned']);
     expect(beam.bars.bottom.map((b) => b.main)).toEqual([{ count: 3, size: '16' }, null, null]);
     expect([beam.bars.top.length, beam.bars.links.length, beam.bars.support.length]).toEqual([3, 3, 4]);

@@ -6,7 +6,7 @@ import { analyse, makeMesh, momentAt, superpose, type LineBeam, type LineLoad } 
 import { bandsFrom, grossProperties, type BeamOutline } from '@/core/geometry/beam-outline';
 import { axialForceAt, concreteResultant, concreteStress, ultimateState } from '@/core/section/flexural-section';
 import type { ConcreteLaw } from '@/core/section/laws';
-import { designMember } from '@/core/project/project';
+import { type BeamMember, designMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { plainSection } from '@/core/members/beam/section-at';
 
@@ -270,7 +270,7 @@ describe('whole members', () => {
           expect(read.faults.every((f) => f.path !== '' && f.reason !== '')).toBe(true);
           return;
         }
-        const result = designMember(read.project, read.project.members[0]!);
+        const result = designMember(read.project, read.project.members[0] as BeamMember);
         result.faults.forEach((f) => expect(f.path).not.toBe(''));
         for (const check of result.checks) expect(Number.isNaN(check.utilisation ?? 0)).toBe(false);
       }),
@@ -305,7 +305,7 @@ describe('whole members', () => {
             },
           );
           if (!read.ok) throw new Error(JSON.stringify(read.faults));
-          const result = designMember(read.project, read.project.members[0]!);
+          const result = designMember(read.project, read.project.members[0] as BeamMember);
           expect(
             result.checks
               .filter((c) => c.status === 'exceeds' || c.status === 'failed')

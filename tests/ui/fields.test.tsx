@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
-import { designMember, type Member } from '@/core/project/project';
+import { designMember, type BeamMember } from '@/core/project/project';
 import { fieldAt, parseBars, parseLinks, placeName } from '@/features/beam/fields';
 import { nearestStation } from '@/features/beam/stations';
 import { ValueEditor } from '@/features/beam/ValueEditor';
@@ -24,7 +24,7 @@ const place = { project, member, steel: result.steel };
 const at = (path: string) => fieldAt(path, place)!;
 
 /** What a member becomes when a text is typed into a field of the drawing. */
-function typed(path: string, text: string): Member {
+function typed(path: string, text: string): BeamMember {
   const parsed = at(path).parse(text);
   if (!parsed.ok) throw new Error(parsed.reason);
   return produce(member, parsed.apply);
@@ -32,15 +32,15 @@ function typed(path: string, text: string): Member {
 
 describe('values of the drawing', () => {
   test.each([
-    ['section.h', '18 in', (m: Member) => m.section.h, 457.2],
-    ['section.b', '0,35 m', (m: Member) => m.section.b, 350],
-    ['section.flangeWidth', '1000', (m: Member) => m.section.flangeWidth, 1000],
-    ['section.flangeDepth', '140', (m: Member) => m.section.flangeDepth, 140],
-    ['spans[1].length', '7.2 m', (m: Member) => m.spans[1]!.length, 7200],
-    ['loads[0]', '20', (m: Member) => (m.loads[0] as { value: number }).value, 20],
-    ['loads[1]', '12 kip', (m: Member) => (m.loads[1] as { force: number }).force, 53_378.66],
-    ['loads[2]', '-8', (m: Member) => (m.loads[2] as { moment: number }).moment, -8e6],
-    ['loads[3]', '6', (m: Member) => (m.loads[3] as { start: number }).start, 6],
+    ['section.h', '18 in', (m: BeamMember) => m.section.h, 457.2],
+    ['section.b', '0,35 m', (m: BeamMember) => m.section.b, 350],
+    ['section.flangeWidth', '1000', (m: BeamMember) => m.section.flangeWidth, 1000],
+    ['section.flangeDepth', '140', (m: BeamMember) => m.section.flangeDepth, 140],
+    ['spans[1].length', '7.2 m', (m: BeamMember) => m.spans[1]!.length, 7200],
+    ['loads[0]', '20', (m: BeamMember) => (m.loads[0] as { value: number }).value, 20],
+    ['loads[1]', '12 kip', (m: BeamMember) => (m.loads[1] as { force: number }).force, 53_378.66],
+    ['loads[2]', '-8', (m: BeamMember) => (m.loads[2] as { moment: number }).moment, -8e6],
+    ['loads[3]', '6', (m: BeamMember) => (m.loads[3] as { start: number }).start, 6],
   ] as const)('%s typed as %s', (path, text, read, value) => expect(read(typed(path, text))).toBeCloseTo(value, 1));
 
   test('nothing else changes', () => {
@@ -152,7 +152,7 @@ describe('the editor of a value', () => {
   test('typing previews, Enter keeps as one named edit', () => {
     const { type, input, onClose } = open();
     type('600');
-    expect(useProject.getState().preview!.members[0]!.section.h).toBe(600);
+    expect((useProject.getState().preview!.members[0] as BeamMember).section.h).toBe(600);
     expect(kept()).toBe(450);
     act(() => void fireEvent.keyDown(input, { key: 'Enter' }));
     expect(kept()).toBe(600);

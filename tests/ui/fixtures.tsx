@@ -1,4 +1,4 @@
-import { designMember, type Member, type Project } from '@/core/project/project';
+import { designMember, type BeamMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { useProject } from '@/store/project-store';
 
@@ -37,7 +37,7 @@ export function projectOf(member: Record<string, unknown> = {}, rest: Record<str
   return read.project;
 }
 
-export const firstMember = (project: Project): Member => project.members[0]!;
+export const firstMember = (project: Project): BeamMember => project.members[0] as BeamMember;
 
 /** Opens a project in the store with the results of its members, as the workers would put them. */
 export function openWithResults(project: Project, derive: readonly string[] | 'all' = []): void {

@@ -1,3 +1,4 @@
+import type { BeamMember } from '@/core/project/project';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { derive } from '@/core/calc/calc';
 import { defineSymbols, formulary } from '@/core/calc/formula';
@@ -199,7 +200,7 @@ describe('small parts', () => {
     expect(screen.getByRole('link', { name: 'To the start' }).getAttribute('href')).toBe('/');
   });
   test.each(['rectangular', 'T', 'L', 'invertedT'] as const)('silhouette of %s', (shape) => {
-    const { container } = render(<Silhouette shape={shape} />);
+    const { container } = render(<Silhouette member={{ type: 'beam', section: { shape } } as BeamMember} />);
     expect(container.querySelector('path')!.getAttribute('d')).toMatch(/z$/);
   });
 });

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { designMember } from '@/core/project/project';
+import { type BeamMember, designMember } from '@/core/project/project';
 import { ProjectScreen } from '@/features/project/ProjectScreen';
 import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';
@@ -174,7 +174,7 @@ describe('find or do', () => {
   test('sets a value of another member by its mark', () => {
     open()('c7 b 400');
     enter();
-    expect(useProject.getState().project!.members[1]!.section.b).toBe(400);
+    expect((useProject.getState().project!.members[1] as BeamMember).section.b).toBe(400);
   });
   test('explains a check', () => {
     open()('explain bending, span 1');

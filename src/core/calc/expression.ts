@@ -39,8 +39,10 @@ function convert(node: jsep.Expression, text: string): Expr {
       if (typeof literal.value === 'number') return { op: 'num', value: literal.value, text: literal.raw };
       break;
     }
-    case 'Identifier':
-      return { op: 'sym', name: (node as jsep.Identifier).name };
+    case 'Identifier': {
+      const { name } = node as jsep.Identifier;
+      return name === 'pi' ? { op: 'num', value: Math.PI, text: 'π' } : { op: 'sym', name };
+    }
     case 'UnaryExpression': {
       const unary = node as jsep.UnaryExpression;
       if (unary.operator === '-') return { op: 'neg', a: convert(unary.argument, text) };

@@ -67,6 +67,7 @@ const texGreek: Record<string, string> = {
   ω: '\\omega',
   ζ: '\\zeta',
   Δ: '\\Delta',
+  Ψ: '\\Psi',
   Σ: '\\Sigma',
 };
 const texLetters = (s: string) =>

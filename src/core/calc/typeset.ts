@@ -34,12 +34,15 @@ const greek: Record<string, string> = {
   zeta: 'ζ',
   Delta: 'Δ',
   Sigma: 'Σ',
+  Psi: 'Ψ',
 };
 
 /** Splits the identifier of a symbol into what is printed. */
 export function splitSymbol(symbol: string): SymbolParts {
   // The root of the strength stands by itself where a code limits it.
   if (symbol === 'sqrt_fc') return { base: '√f', sub: 'c', prime: true };
+  if (symbol === 'curv') return { base: '1/r', sub: '', prime: false };
+  if (symbol === 'curv_0') return { base: '1/r', sub: '0', prime: false };
   if (symbol.startsWith('cot_')) {
     const [angle = '', ...rest] = symbol.slice(4).split('_');
     return { base: `cot ${greek[angle] ?? angle}`, sub: rest.join(','), prime: false };

@@ -2,6 +2,7 @@ import type { PatternRule } from '../analysis/arrangements';
 import type { Combination, LoadCase } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
 import type { CatalogueId } from '../materials/bars';
+import type { ColumnRules } from './column-rules';
 import type { FlexuralSection } from '../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
@@ -24,7 +25,9 @@ export interface Choice {
   /** Named options, or a number within limits. */
   readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
   readonly default: string;
-  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear';
+  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'columns';
+  /** Set where only one kind of member rests on it. */
+  readonly only?: 'beams' | 'columns';
 }
 
 /** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */
@@ -203,6 +206,7 @@ export interface DesignCode {
   readonly anchorageClause: string;
   /** Largest spacing of links that hold compression bars. */
   compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number): Limit;
+  readonly column: ColumnRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];
 }

@@ -1,3 +1,5 @@
+import type { Point } from '../geometry/polygon';
+
 /**
  * Drawings as data: flat lists of shapes in sheet units (1/96 in), y down. The screen and the PDF render the same lists; a style is a
  * name that each renderer knows. A text with `edit` is the place where that value is edited.
@@ -17,6 +19,9 @@ export type LineStyle =
   | 'demand'
   | 'resistance'
   | 'shifted'
+  | 'nominal'
+  | 'mesh'
+  | 'meshHidden'
   | 'excess'
   | 'load'
   | 'loadVariable'
@@ -38,7 +43,7 @@ export type FillStyle =
 
 export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' | 'over' | 'symbol';
 
-export type Point = readonly [x: number, y: number];
+export type { Point } from '../geometry/polygon';
 
 export type Shape =
   | {
@@ -49,7 +54,15 @@ export type Shape =
       readonly fill?: FillStyle;
       readonly edit?: string;
     }
-  | { readonly kind: 'circle'; readonly at: Point; readonly r: number; readonly line?: LineStyle; readonly fill?: FillStyle }
+  | {
+      readonly kind: 'circle';
+      readonly at: Point;
+      readonly r: number;
+      readonly line?: LineStyle;
+      readonly fill?: FillStyle;
+      readonly edit?: string;
+      readonly label?: string;
+    }
   | {
       readonly kind: 'text';
       readonly at: Point;

@@ -1,5 +1,5 @@
 import type { BeamSupport, ExtraBars, SupportBars } from '../members/beam/input';
-import type { BeamMember } from './project';
+import type { BeamMember, Member } from './project';
 
 const noExtra: ExtraBars = { bars: null, from: null, to: null };
 const noSupportBars: SupportBars = { bars: null, left: null, right: null };
@@ -25,3 +25,6 @@ export function completeBeam(beam: BeamMember): BeamMember {
 }
 
 export { pinned as pinnedSupport, noExtra, noSupportBars };
+
+/** Brings a member as read into the form that the rest of the program relies on. */
+export const completeMember = (member: Member): Member => (member.type === 'beam' ? completeBeam(member) : member);

@@ -1,8 +1,12 @@
 import type { BeamSteel } from '../members/beam/steel';
+import type { ColumnBar } from '../reinforcement/column-bars';
+import { countBySize } from '../reinforcement/column-bars';
+import { boundsOf } from '../geometry/polygon';
+import { outlineOfShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
 import { formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import type { Member, Project } from './project';
+import type { ColumnMember, Member, MemberResult, Project } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
 export function barPrefix(project: Pick<Project, 'code'>): string {
@@ -26,11 +30,36 @@ export function linkLabel(
 /** "300 × 550". */
 export function sizeLabel(member: Member, system: UnitSystem): string {
   const number = (v: number) => formatValue(v, 'length', system).replace(/\.?0+$/, (zeros) => (zeros.startsWith('.') ? '' : zeros));
-  return `${number(member.section.b)} × ${number(member.section.h)}${system === 'US' ? ` ${unitLabel('length', system)}` : ''}`;
+  const unit = system === 'US' ? ` ${unitLabel('length', system)}` : '';
+  if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
+  const { shape } = member;
+  if (shape.kind === 'circle') return `ø ${number(shape.diameter)}${unit}`;
+  if (shape.kind === 'ring') return `ø ${number(shape.diameter)}, wall ${number(shape.wall)}${unit}`;
+  const { left, right, bottom, top } = boundsOf(outlineOfShape(shape).outer);
+  const name = { rectangle: '', L: 'L ', T: 'T ', cross: 'cross ', I: 'I ', free: 'outline ' }[shape.kind];
+  return `${name}${number(right - left)} × ${number(top - bottom)}${unit}`;
 }
 
+/** The reinforcement of a member in a few words; empty without a result. */
+export function steelLabel(project: Project, member: Member, result: MemberResult | undefined): string {
+  if (result?.type === 'beam') return result.steel ? beamSteelLabel(project, result.steel) : '';
+  if (!result || member.type === 'beam' || result.bars.length === 0) return '';
+  return `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, member)}`;
+}
+
+/** "4H25 + 4H20". */
+export function columnBarsLabel(project: Pick<Project, 'code'>, bars: readonly ColumnBar[]): string {
+  return countBySize(bars)
+    .map((g) => barLabel(g, project))
+    .join(' + ');
+}
+
+/** "H8 @ 200". */
+export const tieLabel = (project: Pick<Project, 'code' | 'display'>, { ties }: Pick<ColumnMember, 'ties'>): string =>
+  linkLabel({ size: ties.size, spacing: ties.spacing, legs: 2 }, project);
+
 /** The bars of a beam in a few words: most bottom bars, most top bars, closest links. */
-export function steelLabel(project: Project, steel: BeamSteel): string {
+function beamSteelLabel(project: Project, steel: BeamSteel): string {
   const bottom = steel.bottom.map((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])].filter((g) => g.count > 0));
   const most = <T>(list: readonly T[], weight: (t: T) => number): T | undefined =>
     list.length > 0 ? list.reduce((a, b) => (weight(b) > weight(a) ? b : a)) : undefined;

@@ -4,6 +4,9 @@ import { designBeam } from '../members/beam/design-beam';
 import type { BeamInput } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
 import type { DesignOptions } from '../members/check';
+import { designColumn } from '../members/column/design-column';
+import type { ColumnInput } from '../members/column/input';
+import type { ColumnResult } from '../members/column/result';
 import type { UnitSystem } from '../units/quantity';
 
 /** An engineer's decision on a check: accepted with a reason, for the inputs that it was made for. */
@@ -32,9 +35,10 @@ interface MemberBase {
 }
 
 export type BeamMember = MemberBase & { readonly type: 'beam' } & BeamInput;
+export type ColumnMember = MemberBase & { readonly type: 'column' } & ColumnInput;
 /** Every type of member; further types are added here. */
-export type Member = BeamMember;
-export type MemberResult = BeamResult;
+export type Member = BeamMember | ColumnMember;
+export type MemberResult = BeamResult | ColumnResult;
 
 export interface ProjectInfo {
   readonly number: string;
@@ -66,13 +70,17 @@ export function codeOf(project: Pick<Project, 'code'>, member: Pick<Member, 'cho
   return makeCode({ ...project.code, choices: { ...project.code.choices, ...member.choices } });
 }
 
+type Basis = Pick<Project, 'code' | 'display'>;
+type Derive = DesignOptions['derive'];
+
 /** The one way through: a validated member to its result. Pure. */
-export function designMember(
-  project: Pick<Project, 'code' | 'display'>,
-  member: Member,
-  derive: DesignOptions['derive'] = [],
-): MemberResult {
-  return designBeam(member, codeOf(project, member), { derive, units: project.display });
+export function designMember(project: Basis, member: BeamMember, derive?: Derive): BeamResult;
+export function designMember(project: Basis, member: ColumnMember, derive?: Derive): ColumnResult;
+export function designMember(project: Basis, member: Member, derive?: Derive): MemberResult;
+export function designMember(project: Basis, member: Member, derive: Derive = []): MemberResult {
+  const code = codeOf(project, member);
+  const options: DesignOptions = { derive, units: project.display };
+  return member.type === 'beam' ? designBeam(member, code, options) : designColumn(member, code, options);
 }
 
 /** The decision that stands for a check: one that was made, and for a utilisation not lower than today's. */

@@ -1,8 +1,8 @@
 import { ValidationError, type AnySchema } from 'yup';
 import type { CodeSettings } from '../codes/design-code';
 import { isKnownVariant, makeCode } from '../codes/registry';
-import type { Fault } from '../members/beam/faults';
-import { completeBeam } from './complete';
+import type { Fault } from '../members/fault';
+import { completeMember } from './complete';
 import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from './file-units';
 import { migrate } from './migrate';
 import { FORMAT_VERSION, type Member, type Project } from './project';
@@ -33,7 +33,11 @@ export function readProject(raw: unknown): ReadResult {
   try {
     const cast = schema.validateSync({ ...converted, code: settings }, { abortEarly: false }) as unknown as Project;
     if (faults.length > 0) return { ok: false, faults };
-    const project: Project & { units?: unknown } = { ...cast, version: FORMAT_VERSION, members: uniqueIds(cast.members.map(completeBeam)) };
+    const project: Project & { units?: unknown } = {
+      ...cast,
+      version: FORMAT_VERSION,
+      members: uniqueIds(cast.members.map(completeMember)),
+    };
     // The units of the file are no part of the project: it is in internal units from here on.
     delete project.units;
     return { ok: true, project };

@@ -1,15 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
-import type { FileQuantity } from './file-units';
-
-/** A dimensioned number of the file: the meta data tell reader and writer its kind of unit. */
-const quantity = (kind: FileQuantity) => number().typeError('must be a number').meta({ quantity: kind });
-const text = (max = 200) => string().typeError('must be a text').max(max, `must have at most ${max} characters`).default('');
-const oneOf = <T extends string>(values: readonly T[], fallback: T) =>
-  string()
-    .oneOf(values as T[], `must be one of: ${values.join(', ')}`)
-    .default(fallback);
-const list = <S extends AnySchema>(of: S, max: number) => array(of).max(max, `must have at most ${max} entries`).default([]);
+import { columnSchema } from './column-schema';
+import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
   .nullable()
@@ -32,14 +24,6 @@ const support = object({
   rotation: quantity('springRotation').nullable().default(null),
   settlement: quantity('length').default(0),
   redistribution: number().default(1),
-});
-
-const loadCase = object({
-  id: string().required('is missing').max(20),
-  title: text(60),
-  nature: oneOf(['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'], 'permanent'),
-  category: oneOf(['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'], 'A'),
-  pattern: boolean().when('nature', ([nature], schema) => schema.default(nature === 'imposed')),
 });
 
 const spanIndex = number()
@@ -129,28 +113,11 @@ const bars = object({
   ),
 });
 
-const combination = object({
-  id: string().required('is missing').max(20),
-  title: text(120),
-  kind: oneOf(['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service', 'sustained'], 'ultimate'),
-  clause: text(60),
-  factors: list(object({ caseId: string().required('is missing'), factor: number().required('is missing') }), 40),
-  isOwn: boolean().default(true),
-});
-
-const textMap = mixed<Record<string, string>>()
-  .test(
-    'texts',
-    'must be an object of texts',
-    (v) => v === undefined || (typeof v === 'object' && v !== null && Object.values(v).every((x) => typeof x === 'string')),
-  )
-  .default({});
-
 /** The schema of a beam; defaults that depend on the code come from it. */
 function beamSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['beam'], 'must be: beam').default('beam'),
+    type: string().oneOf(['beam'], 'must be one of: beam, column').default('beam'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -167,27 +134,8 @@ function beamSchema(d: MaterialDefaults) {
       .max(22, 'has at most 22 spans with cantilevers')
       .default([{ length: 6000, section: {} }]),
     supports: list(support, 23),
-    materials: object({
-      concreteStrength: quantity('stress').default(d.concreteStrength),
-      density: quantity('density').default(d.density),
-      aggregateSize: quantity('length').default(d.aggregateSize),
-      steelStrength: quantity('stress').default(d.steelStrength),
-      ductility: oneOf(['A', 'B', 'C'], d.ductility),
-      linkStrength: quantity('stress').default(d.linkStrength),
-      timeDependent: object({
-        humidity: number().min(0.2, 'must lie between 0.2 and 1').max(1, 'must lie between 0.2 and 1').default(d.timeDependent.humidity),
-        loadingAge: number()
-          .min(1, 'must be at least one day')
-          .max(36_500, 'must be at most 100 years')
-          .default(d.timeDependent.loadingAge),
-        dryingAge: number()
-          .min(0.5, 'must be at least half a day')
-          .max(36_500, 'must be at most 100 years')
-          .default(d.timeDependent.dryingAge),
-        cement: oneOf(['S', 'N', 'R'], d.timeDependent.cement),
-      }),
-    }),
-    catalogue: oneOf(['metric', 'us', 'softMetric', 'australian'], d.catalogue),
+    materials: materials(d),
+    catalogue: catalogue(d),
     cover: object({ top: quantity('length').default(30), bottom: quantity('length').default(30), side: quantity('length').default(30) }),
     unitWeight: quantity('unitWeight').default(d.unitWeight),
     selfWeight: boolean().default(true),
@@ -203,18 +151,15 @@ function beamSchema(d: MaterialDefaults) {
     combinationsOff: list(string().defined(), 500),
     ownCombinations: list(combination, 100),
     choices: textMap,
-    decisions: list(
-      object({
-        check: string().required('is missing'),
-        reason: text(1000),
-        by: text(80),
-        date: text(30),
-        utilisation: number().default(1),
-      }),
-      100,
-    ),
+    decisions,
     report: oneOf(['summary', 'working', 'full'], 'working'),
   });
+}
+
+/** Members by their type; one without a type is a beam. */
+function memberSchema(d: MaterialDefaults) {
+  const schemas: Record<string, Schema> = { beam: beamSchema(d), column: columnSchema(d) };
+  return lazy((value: { type?: string } | undefined): Schema => schemas[value?.type ?? 'beam'] ?? schemas.beam!);
 }
 
 /** The schema of a whole project file, once the code is known. */
@@ -228,6 +173,6 @@ export function projectSchema(defaults: MaterialDefaults) {
     code: object({ id: oneOf(['en1992', 'aci318'], 'en1992'), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),
-    members: list(beamSchema(defaults), 2000),
+    members: list(memberSchema(defaults) as unknown as AnySchema, 2000),
   });
 }

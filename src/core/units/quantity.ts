@@ -18,6 +18,7 @@ const styles = {
   angle: { SI: ['deg', 1, 1], US: ['deg', 1, 1] },
   length: { SI: ['mm', 0, 25], US: ['in', 2, 1] },
   smallLength: { SI: ['mm', 1, 1], US: ['in', 3, 0.125] },
+  crack: { SI: ['mm', 3, 0.05], US: ['in', 4, 0.002] },
   diameter: { SI: ['mm', 0, 1], US: ['in', 3, 0.125] },
   span: { SI: ['mm', 0, 100], US: ['ft', 2, 0.5] },
   station: { SI: ['m', 2, 0.1], US: ['ft', 2, 0.5] },

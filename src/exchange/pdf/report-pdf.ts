@@ -2,10 +2,10 @@ import { tex } from '@/core/calc/notations';
 import { printStep } from '@/core/calc/typeset';
 import type { Step } from '@/core/calc/calc';
 import type { Measured } from '@/core/members/check';
-import { supportName } from '@/core/members/beam/input';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
 import type { Project } from '@/core/project/project';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
+import { memberFacts } from '../member-facts';
 import { reportDrawings } from '../report-drawings';
 import type { MemberReport } from '../report-content';
 import { drawingSvg } from './drawing-svg';
@@ -91,7 +91,7 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
   const out: Content[] = [
     { ...(heading(`${member.title} ${member.mark}`, 1) as Record<string, unknown>), ...(isNext ? { pageBreak: 'before' } : {}) },
     {
-      text: [report.codeTitle, sizeLabel(member, units), result.steel ? steelLabel(project, result.steel) : ''].filter(Boolean).join(' · '),
+      text: [report.codeTitle, sizeLabel(member, units), steelLabel(project, member, result)].filter(Boolean).join(' · '),
       color: '#51473C',
       margin: [0, 0, 0, 6],
     },
@@ -161,36 +161,7 @@ function checksTable(project: Project, report: MemberReport): Content {
 }
 
 function inputTables(project: Project, { member, result }: MemberReport): Content[] {
-  const units = project.display;
-  const loads =
-    member.mode === 'loads'
-      ? member.cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ')
-      : 'known design forces';
-  const lines: [string, string][] = [
-    ['Spans', member.spans.map((s) => formatQuantity(s.length, 'span', units)).join(', ')],
-    [
-      'Supports',
-      member.supports
-        .map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`)
-        .join(', '),
-    ],
-    [
-      'Cover to links',
-      `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,
-    ],
-    ['Load cases', loads],
-    [
-      'Combinations',
-      result.combinations
-        .filter((c) => c.kind === 'ultimate')
-        .map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`)
-        .join('; '),
-    ],
-    ...result.handChecks.map((h): [string, string] => [
-      h.title,
-      `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`,
-    ]),
-  ];
+  const lines = memberFacts(project, member, result);
   return [
     heading('Basis, loads and checks by hand', 2),
     { table: { widths: [150, '*'], body: lines.map(([a, b]) => [{ text: a, color: '#51473C' }, b || '–']) }, layout: ROWS },

@@ -4,26 +4,26 @@ import type { Draft } from 'immer';
 import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { formatValue } from '@/core/units/format';
-import { onMember } from '@/store/commands';
+import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { parseBars, parseLinks } from './fields';
 
 interface BarsPanelProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly steel: BeamSteel | null;
 }
 
-type Change = (label: string, recipe: (m: Draft<Member>) => void) => void;
+type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 
 /** All bars as a table: sizes, ends and zones. What is not set by hand shows the automatic choice. */
 export function BarsPanel({ project, member, steel }: BarsPanelProps) {
   const { edit } = useProject();
-  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);
   const common = { project, member, change };
@@ -158,7 +158,7 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
 
 interface InputProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly change: Change;
 }
 
@@ -171,7 +171,12 @@ function BarsInput({
   own,
   shown,
   set,
-}: InputProps & { label: string; own: BarGroup | null; shown: BarGroup | undefined; set: (m: Draft<Member>, g: BarGroup | null) => void }) {
+}: InputProps & {
+  label: string;
+  own: BarGroup | null;
+  shown: BarGroup | undefined;
+  set: (m: Draft<BeamMember>, g: BarGroup | null) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? (own ? barLabel(own, project) : '');
   const parsed = text.trim() === '' ? ({ ok: true, group: null } as const) : parseBars(text, member);

@@ -2,12 +2,12 @@
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { grossProperties } from '@/core/geometry/beam-outline';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
-import type { Fault } from '@/core/members/beam/faults';
+import type { Fault } from '@/core/members/fault';
 import type { BeamResult } from '@/core/members/beam/result';
-import { codeOf, type Member, type Project } from '@/core/project/project';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind } from '@/core/units/quantity';
-import { onMember } from '@/store/commands';
+import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -22,13 +22,13 @@ export function BasisPanel({
   faults,
 }: {
   project: Project;
-  member: Member;
+  member: BeamMember;
   result: BeamResult;
   faults: readonly Fault[];
 }) {
   const { edit } = useProject();
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
   const text = (label: string, key: 'mark' | 'title' | 'place') => (
     <label className={row}>
@@ -54,7 +54,7 @@ export function BasisPanel({
     kind: QuantityKind,
     path: string,
     value: number,
-    set: Parameters<typeof onMember>[1] extends (m: infer M) => void ? (m: M, v: number) => void : never,
+    set: Parameters<typeof onBeam>[1] extends (m: infer M) => void ? (m: M, v: number) => void : never,
   ) => (
     <div>
       <label className={row}>
@@ -90,7 +90,7 @@ export function BasisPanel({
           <select
             className="field"
             value={member.mode}
-            onChange={(e) => change('way of working', (m) => void (m.mode = e.target.value as Member['mode']))}
+            onChange={(e) => change('way of working', (m) => void (m.mode = e.target.value as BeamMember['mode']))}
           >
             <option value="loads">loads on spans</option>
             <option value="forces">known design forces</option>
@@ -319,14 +319,14 @@ export function BasisPanel({
 const noExtra = { bars: null, from: null, to: null };
 
 /** The dimensions of a span that differ from the beam's, with one set or taken away. */
-function sectionOf(section: Member['spans'][number]['section'], key: 'b' | 'h', value: number | null) {
+function sectionOf(section: BeamMember['spans'][number]['section'], key: 'b' | 'h', value: number | null) {
   const rest = { ...section };
   delete rest[key];
   return value === null ? rest : { ...rest, [key]: value };
 }
 
 /** Adds spans like the last one, or takes spans away, with their supports, bars and loads. */
-function setSpans(m: { -readonly [K in keyof Member]: Member[K] }, count: number): void {
+function setSpans(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, count: number): void {
   if (!Number.isInteger(count) || count < 1 || count > 22) return;
   const take = <T,>(list: readonly T[], n: number, filler: T): T[] => Array.from({ length: n }, (_, i) => list[i] ?? filler);
   const last = m.spans[m.spans.length - 1]!;
@@ -348,7 +348,7 @@ function setSpans(m: { -readonly [K in keyof Member]: Member[K] }, count: number
 }
 
 /** Sizes of one catalogue mean nothing in another: bars set by hand become automatic again. */
-function changeCatalogue(m: { -readonly [K in keyof Member]: Member[K] }, catalogue: CatalogueId): void {
+function changeCatalogue(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, catalogue: CatalogueId): void {
   m.catalogue = catalogue;
   m.barRules = { ...m.barRules, mainSizes: [], linkSizes: [] };
   m.bars = {

@@ -2,15 +2,16 @@
 import { useRouter, useSearchParams } from 'next/navigation';
 import { ToggleGroup } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
-import { emptyBeamResult } from '@/core/members/beam/result';
-import { codeOf, type Member, type Project } from '@/core/project/project';
+import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
-import { isCurrent, useProject } from '@/store/project-store';
+import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { memberActions, MemberList } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
+import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -31,19 +32,28 @@ export function BeamScreen() {
   const id = useSearchParams().get('m') ?? '';
   if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  const member = loaded.project.members.find((m) => m.id === id);
+  const member = beamIn(loaded.project, id);
   if (!member) return <Missing reason="There is no such member in this project." />;
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
 type Panel = 'strips' | 'loads' | 'bars' | 'combinations' | 'basis' | 'hand';
 
+const beamIn = (project: Project, id: string) => project.members.find((m): m is BeamMember => m.id === id && m.type === 'beam');
+
+/** Whether a result can be shown for a beam as it now stands: the same spans, and forces still forces. */
+function fits(entry: ResultEntry, beam: BeamMember): entry is ResultEntry & { readonly result: BeamResult } {
+  const { member, result } = entry;
+  return result.type === 'beam' && member.type === 'beam' && member.spans.length === beam.spans.length && member.mode === beam.mode;
+}
+
 /** A member's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
   const { preview, results, lastGood, notice, setNotice, edit } = useProject();
   const project = preview ?? kept;
-  const member = project.members.find((m) => m.id === id)!;
+  const member = beamIn(project, id)!;
+  const keptMember = beamIn(kept, id)!;
   const [panel, setPanel] = useState<Panel>('strips');
   const [editing, setEditing] = useState<{ path: string; target: Element } | null>(null);
   const [station, setStation] = useState<number | null>(null);
@@ -56,8 +66,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const faults = isFresh ? entry!.result.faults : [];
   // With faults in the input the last good result stays, marked as old.
   const good = entry && entry.result.faults.length === 0 ? entry : lastGood[id];
-  const fits = good && good.member.spans.length === member.spans.length && good.member.mode === member.mode;
-  const result = fits ? good.result : emptyBeamResult([]);
+  const result = good && fits(good, member) ? good.result : emptyBeamResult([]);
   const isStale = !isFresh || faults.length > 0;
   const length = member.spans.reduce((sum, s) => sum + s.length, 0);
   // The station line first stands where the first result governs, and then only moves when it is moved.
@@ -86,10 +95,10 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const add = () => {
     const made = newBeam(kept, freshId(kept), freshMark(kept, member.mark), member.place);
     edit(`add ${made.mark}`, addMember(made, id));
-    router.push(`/beam?p=${encodeURIComponent(kept.id)}&m=${made.id}`);
+    router.push(sheetPath(kept, made));
   };
   useSheetKeys(kept, id, { add, setPanel });
-  const field = editing && fieldAt(editing.path, { project: kept, member: kept.members.find((m) => m.id === id)!, steel: result.steel });
+  const field = editing && fieldAt(editing.path, { project: kept, member: keptMember, steel: result.steel });
   const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
 
   return (
@@ -157,7 +166,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
         <ValueEditor
           key={editing.path}
           path={editing.path}
-          member={kept.members.find((m) => m.id === id)!}
+          member={keptMember}
           field={field}
           target={editing.target}
           onClose={close}
@@ -172,7 +181,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   );
 }
 
-function Title({ project, member, panel, onPanel }: { project: Project; member: Member; panel: Panel; onPanel: (p: Panel) => void }) {
+function Title({ project, member, panel, onPanel }: { project: Project; member: BeamMember; panel: Panel; onPanel: (p: Panel) => void }) {
   const router = useRouter();
   const code = codeOf(project, member);
   const spans = member.spans.map((s) => formatValue(s.length / 1000, 'number', 'SI', 1)).join(' + ');
@@ -262,7 +271,7 @@ function useSheetKeys(project: Project, id: string, { add, setPanel }: { add: ()
     const go = (by: number) => {
       const at = project.members.findIndex((m) => m.id === id);
       const next = project.members[at + by];
-      if (next) router.push(`/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(next.id)}`);
+      if (next) router.push(sheetPath(project, next));
     };
     const onKey = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLElement && e.target.closest('input, textarea, select, [role=dialog]')) return;

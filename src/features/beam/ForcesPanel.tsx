@@ -1,11 +1,11 @@
 'use client';
 import type { GivenForces } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, Project } from '@/core/project/project';
 import { formatUtilisation } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { parseTable } from '@/exchange/paste-table';
-import { onMember } from '@/store/commands';
+import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
@@ -14,7 +14,7 @@ import { SectionPanel } from './SectionPanel';
 
 interface ForcesPanelProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly result: BeamResult;
   readonly onEdit: (path: string, target: Element) => void;
   readonly editing: string | null;
@@ -23,7 +23,7 @@ interface ForcesPanelProps {
 /** A section with known design forces: the cut as the form, and a row of M and V for each place. */
 export function ForcesPanel({ project, member, result, onEdit, editing }: ForcesPanelProps) {
   const { edit, setNotice } = useProject();
-  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const set = (i: number, patch: Partial<GivenForces>) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch));
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');

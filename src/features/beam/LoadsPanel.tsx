@@ -2,17 +2,17 @@
 import { useState } from 'react';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
 import type { BeamLoad, BeamLoadType } from '@/core/members/beam/input';
-import type { Fault } from '@/core/members/beam/faults';
-import type { Member, Project } from '@/core/project/project';
+import type { Fault } from '@/core/members/fault';
+import type { BeamMember, Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { PASTE_HELP, readLoads, type PastedLoads } from '@/exchange/paste-loads';
-import { firstFree, onMember } from '@/store/commands';
+import { firstFree, onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 
 interface PanelProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly faults: readonly Fault[];
 }
 
@@ -41,7 +41,7 @@ const categories: Record<ImposedCategory, string> = {
 export function LoadsPanel({ project, member, faults }: PanelProps) {
   const { edit } = useProject();
   const [refused, setRefused] = useState<PastedLoads['refused']>([]);
-  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');
     if (!/[\t\n;]/.test(text)) return;
@@ -107,7 +107,7 @@ export function LoadsPanel({ project, member, faults }: PanelProps) {
 
 function Cases({ member, faults }: PanelProps) {
   const { edit } = useProject();
-  const change = (label: string, recipe: Parameters<typeof onMember>[1]) => edit(`${label} of ${member.mark}`, onMember(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;
@@ -270,7 +270,7 @@ function LoadRow({
   faults,
 }: {
   project: Project;
-  member: Member;
+  member: BeamMember;
   load: BeamLoad;
   index: number;
   faults: readonly Fault[];
@@ -280,7 +280,7 @@ function LoadRow({
   const set = (patch: Record<string, unknown>) =>
     edit(
       label,
-      onMember(member.id, (m) => void Object.assign(m.loads[index]!, patch)),
+      onBeam(member.id, (m) => void Object.assign(m.loads[index]!, patch)),
     );
   const cell = (key: string, kind: QuantityKind) =>
     key in load ? (
@@ -311,7 +311,7 @@ function LoadRow({
             onChange={(e) =>
               edit(
                 label,
-                onMember(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))),
+                onBeam(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))),
               )
             }
           >
@@ -355,7 +355,7 @@ function LoadRow({
             onClick={() =>
               edit(
                 `delete ${label}`,
-                onMember(member.id, (m) => void m.loads.splice(index, 1)),
+                onBeam(member.id, (m) => void m.loads.splice(index, 1)),
               )
             }
           >

@@ -5,7 +5,7 @@ import { supportPositions } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState, type SectionState } from '@/core/members/beam/section-state';
 import { barLabel, linkLabel } from '@/core/project/labels';
-import { codeOf, type Member, type Project } from '@/core/project/project';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { placeName } from './fields';
@@ -13,7 +13,7 @@ import { nearestStation } from './stations';
 
 interface SectionPanelProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly result: BeamResult;
   readonly station: number;
   readonly onEdit: (path: string, target: Element) => void;
@@ -52,7 +52,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
   );
 }
 
-function pictureOf(project: Project, member: Member, state: SectionState, station: number, zoneIndex: number) {
+function pictureOf(project: Project, member: BeamMember, state: SectionState, station: number, zoneIndex: number) {
   const { span, outline } = state;
   const starts = supportPositions(member);
   const dims = (v: number) =>
@@ -93,7 +93,7 @@ function pictureOf(project: Project, member: Member, state: SectionState, statio
   };
 }
 
-function isSupportRun(state: SectionState, member: Member, support: number, station: number, starts: readonly number[]): boolean {
+function isSupportRun(state: SectionState, member: BeamMember, support: number, station: number, starts: readonly number[]): boolean {
   const own = member.bars.support[support];
   return own !== undefined && Math.abs(station - starts[support]!) < 0.35 * member.spans[state.span]!.length && state.sense === 'hogging';
 }

@@ -6,14 +6,14 @@ import { stripDrawing } from '@/core/drawing/strip-drawing';
 import { supportPositions } from '@/core/members/beam/input';
 import type { BeamResult, BeamStrips } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/project/labels';
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { nearestStation } from './stations';
 
 interface StripsProps {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly result: BeamResult;
   readonly width: number;
   readonly station: number;

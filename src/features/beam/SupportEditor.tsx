@@ -1,8 +1,8 @@
 'use client';
 import { Popover } from 'radix-ui';
 import { supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
-import type { Member, Project } from '@/core/project/project';
-import { onMember } from '@/store/commands';
+import type { BeamMember, Project } from '@/core/project/project';
+import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useDrawnAnchor } from './use-drawn-anchor';
@@ -16,7 +16,7 @@ export function SupportEditor({
   onClose,
 }: {
   project: Project;
-  member: Member;
+  member: BeamMember;
   index: number;
   target: Element;
   onClose: () => void;
@@ -28,7 +28,7 @@ export function SupportEditor({
   const set = (what: string, patch: Partial<BeamSupport>) =>
     edit(
       `${what} of support ${name} of ${member.mark}`,
-      onMember(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
+      onBeam(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
     );
   const isEnd = index === 0 || index === member.spans.length;
   const row = 'grid grid-cols-[7rem_1fr] items-center gap-2 py-0.5';

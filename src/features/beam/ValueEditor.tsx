@@ -2,8 +2,8 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { formatUtilisation } from '@/core/units/format';
-import type { Member } from '@/core/project/project';
-import { onMember } from '@/store/commands';
+import type { BeamMember } from '@/core/project/project';
+import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Inlay } from '@/ui/Inlay';
 import { standingOf, standingText } from '@/ui/Glyph';
@@ -11,7 +11,7 @@ import type { Field } from './fields';
 import { useDrawnAnchor } from './use-drawn-anchor';
 
 interface ValueEditorProps {
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly field: Field;
   readonly path: string;
   readonly target: Element;
@@ -38,7 +38,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
   const type = (value: string) => {
     setText(value);
     const next = field.parse(value);
-    setPreview(next.ok && value !== field.text ? onMember(member.id, next.apply) : null);
+    setPreview(next.ok && value !== field.text ? onBeam(member.id, next.apply) : null);
   };
   const leave = () => {
     setPreview(null);
@@ -47,7 +47,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
   const keep = (): boolean => {
     if (!parsed.ok) return false;
     if (isTyped)
-      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member.id, parsed.apply));
+      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onBeam(member.id, parsed.apply));
     else setPreview(null);
     return true;
   };
@@ -123,7 +123,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
                 type="button"
                 className="link"
                 onClick={() => {
-                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, onMember(member.id, field.reset!));
+                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, onBeam(member.id, field.reset!));
                   onClose();
                 }}
               >

@@ -3,14 +3,14 @@ import { catalogues, findBar } from '@/core/materials/bars';
 import { supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
-import type { Member, Project } from '@/core/project/project';
+import type { BeamMember, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { displayUnit, type QuantityKind } from '@/core/units/quantity';
 
 export type FieldParse =
-  { readonly ok: true; readonly apply: (m: Draft<Member>) => void } | { readonly ok: false; readonly reason: string };
+  { readonly ok: true; readonly apply: (m: Draft<BeamMember>) => void } | { readonly ok: false; readonly reason: string };
 
 /** A value of the drawing as its editor sees it. */
 export interface Field {
@@ -23,12 +23,12 @@ export interface Field {
   readonly step?: (text: string, direction: 1 | -1, size: number) => string;
   readonly stepHint?: string;
   /** Set by hand over an automatic choice: the way back. */
-  readonly reset?: (m: Draft<Member>) => void;
+  readonly reset?: (m: Draft<BeamMember>) => void;
 }
 
 interface Place {
   readonly project: Project;
-  readonly member: Member;
+  readonly member: BeamMember;
   readonly steel: BeamSteel | null;
 }
 
@@ -102,7 +102,7 @@ function quantityField(
   hint: string,
   kind: QuantityKind,
   value: number,
-  set: (m: Draft<Member>, v: number) => void,
+  set: (m: Draft<BeamMember>, v: number) => void,
 ): Field {
   const system = project.display;
   const { unit, step } = displayUnit(kind, system);
@@ -125,7 +125,7 @@ function quantityField(
 }
 
 /** Reads "4H20", "4 #6", "4x20" or "auto". */
-export function parseBars(text: string, member: Member): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
+export function parseBars(text: string, member: BeamMember): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
   if (/^auto/i.test(text.trim())) return { ok: true, group: null };
   const match = /^\s*(\d+)\s*(?:[xX×*]|of)?\s*([A-Za-z.#]*\s*\d+)\s*$/.exec(text);
   if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
@@ -141,7 +141,7 @@ function barField(
   label: string,
   shown: BarGroup | undefined,
   isOwn: boolean,
-  set: (m: Draft<Member>, g: BarGroup | null) => void,
+  set: (m: Draft<BeamMember>, g: BarGroup | null) => void,
 ): Field {
   const { member, project } = place;
   return {
@@ -169,7 +169,7 @@ function barField(
 /** Reads "H8 @ 150", "#3 @ 6 in", "4 legs H10 @ 100". */
 export function parseLinks(
   text: string,
-  member: Member,
+  member: BeamMember,
   system: Project['display'],
   legsNow: number,
 ): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
@@ -259,7 +259,7 @@ function loadField(place: Place, i: number): Field | undefined {
 }
 
 /** Name of the place of a station: in which span, or at which support. */
-export function placeName(member: Member, x: number): string {
+export function placeName(member: BeamMember, x: number): string {
   const starts = supportPositions(member);
   const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
   if (support >= 0) return `support ${supportName(support)}`;

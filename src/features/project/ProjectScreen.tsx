@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import type { Check, CheckFamily } from '@/core/members/check';
 import { governing } from '@/core/members/check';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
-import { decisionFor, type Member, type Project } from '@/core/project/project';
+import { decisionFor, type BeamMember, type Member, type Project } from '@/core/project/project';
 import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
@@ -14,6 +14,7 @@ import { Inlay } from '@/ui/Inlay';
 import { memberActions, memberStanding } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
+import { sheetPath } from '@/ui/sheet-path';
 import { Silhouette } from '@/ui/Silhouette';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -53,11 +54,11 @@ function Overview({ project }: { project: Project }) {
   const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
-  const add = (mode: Member['mode']) => {
+  const add = (mode: BeamMember['mode']) => {
     const last = project.members[project.members.length - 1];
     const made = newBeam(project, freshId(project), freshMark(project, last?.mark ?? 'B0'), last?.place ?? '', mode);
     edit(`add ${made.mark}`, addMember(made));
-    router.push(`/beam?p=${encodeURIComponent(project.id)}&m=${made.id}`);
+    router.push(sheetPath(project, made));
   };
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_1fr_auto]">
@@ -139,7 +140,7 @@ function Overview({ project }: { project: Project }) {
 
 function Row({ project, member, entry, standing }: RowData & { project: Project }) {
   const router = useRouter();
-  const href = `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member.id)}`;
+  const href = sheetPath(project, member);
   const result = entry?.result;
   const isWorking = standing === 'working';
   const actions = memberActions(project, member, router.push);
@@ -149,7 +150,7 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
         <Glyph standing={standing} />
       </td>
       <td className="w-7">
-        <Silhouette shape={member.section.shape} />
+        <Silhouette member={member} />
       </td>
       <td className="whitespace-nowrap pr-3">
         <a
@@ -166,7 +167,7 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
       </td>
       <td className="pr-3 text-walnut">{member.place}</td>
       <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
-      <td className="pr-3 text-walnut">{result?.steel ? steelLabel(project, result.steel) : ''}</td>
+      <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
       {families.map((f) => (
         <FamilyCell key={f.key} check={worstOf(result?.checks ?? [], f.key)} member={member} isWorking={isWorking} />
       ))}

@@ -21,9 +21,7 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
       <h1 className="mb-2 mt-5 border-b border-ebony pb-1">
         {member.title} {member.mark}
       </h1>
-      <p className="text-walnut">
-        {[sizeLabel(member, units), result.steel ? steelLabel(project, result.steel) : ''].filter(Boolean).join(' · ')}
-      </p>
+      <p className="text-walnut">{[sizeLabel(member, units), steelLabel(project, member, result)].filter(Boolean).join(' · ')}</p>
       {result.faults.map((f) => (
         <p key={f.path} className="text-madder-text">
           {f.path}: {f.reason}

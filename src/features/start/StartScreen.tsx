@@ -5,7 +5,7 @@ import { AlertDialog } from 'radix-ui';
 import { codeVariants } from '@/core/codes/registry';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
-import type { Fault } from '@/core/members/beam/faults';
+import type { Fault } from '@/core/members/fault';
 import { MOST_CHARACTERS, readProjectText } from '@/exchange/project-text';
 import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntry } from '@/store/storage';
 import { startFromRevision } from '@/store/autosave';

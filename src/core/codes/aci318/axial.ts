@@ -1,8 +1,11 @@
 import type { Calc } from '../../calc/calc';
+import { bearing } from '../../section/polygon-section';
+import { steelStress } from '../../section/laws';
 import type { UltimateBasis } from '../../section/ultimate';
+import type { ResistanceRecord } from '../column-rules';
 import type { Materials } from '../design-code';
 import { beta1, PSI, steelModulus, yieldStrain } from './materials';
-import type { Form } from './symbols';
+import { formula, symbols, type Form } from './symbols';
 
 /** Grade above which yield strength is not counted in the squash load, 22.4.2.1: 550 MPa or 80 ksi. */
 const mostSquashYield = (form: Form) => (form === 'SI' ? 550 : 80_000 * PSI);
@@ -28,4 +31,32 @@ export function ultimateBasis(c: Calc, m: Materials, form: Form, o: AxialOptions
     axialCap: o.isSpiral ? 0.85 : 0.8,
     squashStress: Math.min(m.steelStrength, mostSquashYield(form)),
   };
+}
+
+export const F = {
+  strain: formula('epsilon_i', '0.003 * (c - d_i)/c', '22.2.2.1'),
+  force: formula('F_i', 'A_i * f_i', '22.2.3'),
+  moment: formula('M_u', 'sqrt(M_ux^2 + M_uy^2)', '22.4'),
+  use: formula('u_P', 'M_u / phi_M_n', '22.4'),
+};
+
+/** Writes down a limit state: where the neutral axis lies, strain and force of each bar, phi, and the moment against its strength. */
+export function recordResistance(c: Calc, q: ResistanceRecord): void {
+  const { point, basis, section } = q;
+  const b = bearing(section, point.theta);
+  c.note(
+    'Direction and depth of the neutral axis are solved so that the reduced forces balance P and the moments point the same way.',
+    '22.2',
+  );
+  c.given(symbols.theta_c, point.theta);
+  const depth = c.given(symbols.c, Math.min(point.x, 1e6), 'solved');
+  section.bars.forEach((bar, i) => {
+    const strain = c.let(F.strain, { c: depth, d_i: b.vMax - b.bars[i]! });
+    c.let(F.force, { A_i: bar.area, f_i: steelStress(strain, basis.steel) });
+  });
+  c.given(symbols.epsilon_t, -point.barStrain, 'bars furthest from the compressed side');
+  c.given(symbols.phi, point.factor, 'table 21.2.2, by that strain');
+  const M_u = c.let(F.moment, { M_ux: c.given(symbols.M_ux, q.Mx), M_uy: c.given(symbols.M_uy, q.My) });
+  const phi_M_n = c.given(symbols.phi_M_n, Math.hypot(point.Mx, point.My), 'reduced sum of forces times their distances from the centroid');
+  c.let(F.use, { M_u, phi_M_n });
 }

@@ -1,6 +1,7 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
 import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import { columnChoices, columnRules } from './column-rules';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
 import * as flexure from './flexure';
@@ -42,6 +43,7 @@ const choices: readonly Choice[] = [
     title: 'Loaded spans',
     clause: '6.4.2',
     topic: 'analysis',
+    only: 'beams',
     default: 'alternateAndAdjacent',
     options: [
       { value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' },
@@ -54,6 +56,7 @@ const choices: readonly Choice[] = [
     title: 'Moment over supports',
     clause: '9.4.2.1',
     topic: 'analysis',
+    only: 'beams',
     default: 'face',
     options: [
       { value: 'face', label: 'at the face' },
@@ -65,6 +68,7 @@ const choices: readonly Choice[] = [
     title: 'Bars in the compressed zone',
     clause: '22.2',
     topic: 'bending',
+    only: 'beams',
     default: 'count',
     options: [
       { value: 'count', label: 'counted in the strength' },
@@ -98,6 +102,7 @@ const choices: readonly Choice[] = [
     title: 'Least steel, flange in tension',
     clause: '9.6.1.2',
     topic: 'bending',
+    only: 'beams',
     default: 'web',
     options: [
       { value: 'web', label: 'width of the web (indeterminate beam)' },
@@ -121,12 +126,14 @@ const choices: readonly Choice[] = [
     title: 'Shear near supports',
     clause: '9.4.3.2',
     topic: 'shear',
+    only: 'beams',
     default: 'atD',
     options: [
       { value: 'atD', label: 'at d from the face' },
       { value: 'atFace', label: 'at the face' },
     ],
   },
+  ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
 const notCovered = [
@@ -258,6 +265,7 @@ export function aci318(settings: CodeSettings): DesignCode {
       ),
     anchorageClause: '25.4.2.3',
     compressionLinkSpacing: compressionStirrupSpacing,
+    column: columnRules(form, choose, shearBasis),
     notCovered,
   };
 }

@@ -111,10 +111,10 @@ export function detailedStrength2014(c: Calc, force: number, moment: number, s: 
 }
 
 /** Design shear strength with given stirrups (N), 22.5. */
-export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: ShearBasis): ShearResistance {
+export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: ShearBasis, N = 0): ShearResistance {
   const { form, fc, fyt } = basis;
   const least = c.let(F.avMin[form], { f_c_prime: fc, b_w: s.bw, f_yt: fyt });
-  const V_c = concreteStrength(c, s, basis, links.area / links.spacing >= least * (1 - 1e-9));
+  const V_c = concreteStrength(c, s, basis, links.area / links.spacing >= least * (1 - 1e-9), N);
   const V_s = c.let(F.Vs, { A_v: links.area, f_yt: fyt, d: s.d, s: links.spacing });
   const V_s_max = c.let(F.VsMax[form], { f_c_prime: fc, b_w: s.bw, d: s.d });
   const force = c.let(F.phiVn, { phi_v: PHI_SHEAR, V_c, V_s, V_s_max });

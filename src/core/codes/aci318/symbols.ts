@@ -1,4 +1,5 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { columnSymbols } from './column-symbols';
 
 /** The symbols of ACI 318-19 that are used here, each with its meaning and unit. */
 export const symbols = defineSymbols({
@@ -73,6 +74,7 @@ export const symbols = defineSymbols({
   psi_g: ['grade of reinforcement', ''],
   l_d: ['development length', 'mm'],
   delta: ['moment after over moment before redistribution', ''],
+  ...columnSymbols,
 });
 
 export const formula = formulary(symbols);

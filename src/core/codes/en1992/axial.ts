@@ -1,9 +1,13 @@
 import type { Calc } from '../../calc/calc';
+import { bearing } from '../../section/polygon-section';
+import { steelStress } from '../../section/laws';
 import type { ConcreteLaw } from '../../section/laws';
 import type { UltimateBasis } from '../../section/ultimate';
+import type { ResistanceRecord } from '../column-rules';
 import type { Materials } from '../design-code';
 import { concreteLaw, designStrains, designStrength, steelLaw, STEEL_MODULUS } from './materials';
 import type { NationalAnnex } from './national';
+import { formula, symbols } from './symbols';
 
 export type Diagram = 'parabola' | 'bilinear' | 'block';
 
@@ -32,4 +36,32 @@ export function ultimateBasis(c: Calc, m: Materials, annex: NationalAnnex, diagr
     axialCap: null,
     squashStress: Math.min(steel.yield, uniformStrain * STEEL_MODULUS),
   };
+}
+
+export const F = {
+  strain: formula('epsilon_i', 'epsilon_cu * (x - d_i)/x', '6.1(3)'),
+  strainFull: formula('epsilon_i', 'epsilon_c2 * (x - d_i)/(x - (1 - epsilon_c2/epsilon_cu) * h)', '6.1(5)'),
+  force: formula('F_i', 'A_i * sigma_i', '6.1'),
+  moment: formula('M_Ed', 'sqrt(M_Edx^2 + M_Edy^2)', '6.1'),
+  use: formula('u_N', 'M_Ed / M_R', '6.1'),
+};
+
+/** Writes down a limit state: where the neutral axis lies, strain and force of each bar, and the moment against its resistance. */
+export function recordResistance(c: Calc, q: ResistanceRecord): void {
+  const { point, basis, section } = q;
+  const b = bearing(section, point.theta);
+  c.note('Direction and depth of the neutral axis are solved so that the forces balance N and the moments point the same way.', '6.1(2)');
+  c.given(symbols.theta_c, point.theta);
+  const x = c.given(symbols.x, Math.min(point.x, 1e6), 'solved');
+  section.bars.forEach((bar, i) => {
+    const d_i = b.vMax - b.bars[i]!;
+    const strain =
+      x <= b.h || basis.uniformStrain === null
+        ? c.let(F.strain, { epsilon_cu: basis.concrete.ultimateStrain, x, d_i })
+        : c.let(F.strainFull, { epsilon_c2: basis.uniformStrain, epsilon_cu: basis.concrete.ultimateStrain, x, d_i, h: b.h });
+    c.let(F.force, { A_i: bar.area, sigma_i: steelStress(strain, basis.steel) });
+  });
+  const M_Ed = c.let(F.moment, { M_Edx: c.given(symbols.M_Edx, q.Mx), M_Edy: c.given(symbols.M_Edy, q.My) });
+  const M_R = c.given(symbols.M_R, Math.hypot(point.Mx, point.My), 'sum of all forces times their distances from the centroid');
+  c.let(F.use, { M_Ed, M_R });
 }

@@ -1,5 +1,6 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing } from './detailing';
 import * as flexure from './flexure';
@@ -25,6 +26,7 @@ const choices: readonly Choice[] = [
     title: 'Loaded spans',
     clause: '5.1.3(1)',
     topic: 'analysis',
+    only: 'beams',
     default: 'alternateAndAdjacent',
     options: [
       { value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' },
@@ -38,6 +40,7 @@ const choices: readonly Choice[] = [
     title: 'Moment over supports',
     clause: '5.3.2.2(3), (4)',
     topic: 'analysis',
+    only: 'beams',
     default: 'face',
     options: [
       { value: 'face', label: 'at the face, at least 0.65 of the fixed-end moment' },
@@ -50,6 +53,7 @@ const choices: readonly Choice[] = [
     title: 'Stress of concrete',
     clause: '3.1.7',
     topic: 'bending',
+    only: 'beams',
     default: 'block',
     options: [
       { value: 'block', label: 'rectangular block' },
@@ -61,6 +65,7 @@ const choices: readonly Choice[] = [
     title: 'Limit of x/d',
     clause: '5.5(4), 5.6.3(2)',
     topic: 'bending',
+    only: 'beams',
     default: 'plastic',
     options: [
       { value: 'plastic', label: '5.5(4), and at most 0.45 (0.35 above C50/60)' },
@@ -72,6 +77,7 @@ const choices: readonly Choice[] = [
     title: 'Bars in the compressed zone',
     clause: '6.1',
     topic: 'bending',
+    only: 'beams',
     default: 'count',
     options: [
       { value: 'count', label: 'counted in the resistance' },
@@ -83,6 +89,7 @@ const choices: readonly Choice[] = [
     title: 'Lever arm',
     clause: '6.1 (practice)',
     topic: 'bending',
+    only: 'beams',
     default: 'free',
     options: [
       { value: 'free', label: 'as calculated' },
@@ -113,12 +120,14 @@ const choices: readonly Choice[] = [
     title: 'Shear near supports',
     clause: '6.2.1(8)',
     topic: 'shear',
+    only: 'beams',
     default: 'atD',
     options: [
       { value: 'atD', label: 'links from d beyond the face' },
       { value: 'atFace', label: 'links from the face' },
     ],
   },
+  ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
 const notCovered = [
@@ -216,6 +225,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     anchorageClause: '8.4.3',
     // 9.2.1.2(3): links that hold compression bars stand within 15 diameters.
     compressionLinkSpacing: (bar) => ({ value: 15 * bar, clause: '9.2.1.2(3)' }),
+    column: columnRules(annex, choose, shearBasis),
     notCovered,
   };
 }

@@ -1,4 +1,5 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { columnSymbols } from './column-symbols';
 
 /** The symbols of EN 1992-1-1 that are used here, each with its meaning and unit. */
 export const symbols = defineSymbols({
@@ -105,6 +106,7 @@ export const symbols = defineSymbols({
   eta_2: ['factor for bars above 32 mm', ''],
   l_b_rqd: ['basic anchorage length', 'mm'],
   sigma_cp: ['mean compressive stress', 'MPa'],
+  ...columnSymbols,
 });
 
 export const formula = formulary(symbols);

@@ -1,13 +1,8 @@
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
+import type { Fault } from '../fault';
 import type { BeamInput } from './input';
 import { outlineOf, supportName } from './input';
-
-/** Something in the input that stops the design, by the path of its field. */
-export interface Fault {
-  readonly path: string;
-  readonly reason: string;
-}
 
 /** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
 export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {

@@ -1,7 +1,7 @@
 import type { Combination } from '../../analysis/combination';
 import type { HandCheck } from '../../analysis/hand-check';
 import type { Check } from '../check';
-import type { Fault } from './faults';
+import type { Fault } from '../fault';
 import type { BeamSteel } from './steel';
 
 /** Curves along the beam, one number for each station. N, mm; moments N mm; steel mm2. */

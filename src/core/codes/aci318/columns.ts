@@ -1,0 +1,55 @@
+import type { Calc } from '../../calc/calc';
+import type { TieQuestion, TieRules } from '../column-rules';
+import type { Limit } from '../design-code';
+import { INCH } from './materials';
+import { formula, type Form } from './symbols';
+
+export const F = { least: formula('A_s_min', '0.01 * A_g', '10.6.1.1'), most: formula('A_s_max', '0.08 * A_g', '10.6.1.1') };
+
+export function leastSteel(c: Calc, area: number): Limit {
+  return { value: c.let(F.least, { A_g: area }), clause: '10.6.1.1' };
+}
+
+export function mostSteel(c: Calc, area: number): Limit {
+  return { value: c.let(F.most, { A_g: area }), clause: '10.6.1.1' };
+}
+
+/** Clear distance between longitudinal bars of columns, 25.2.3: 1.5 in (40 mm), 1.5 db, 4/3 of the aggregate. */
+export function clearSpacing(diameter: number, aggregate: number, form: Form): Limit {
+  return { value: Math.max(form === 'SI' ? 40 : 1.5 * INCH, 1.5 * diameter, (4 / 3) * aggregate), clause: '25.2.3' };
+}
+
+/**
+ * Ties and spirals, 25.7.2 and 25.7.3. Ties: No. 10 (#3) for bars up to No. 32 (#10), else No. 13 (#4); spacing 16 db, 48 tie diameters and the
+ * least dimension; no bar further than 150 mm (6 in) clear from one that is held. Spirals: clear spacing of 25 to 75 mm (1 to 3 in).
+ */
+export function tieRules(q: TieQuestion, form: Form): TieRules {
+  const six = form === 'SI' ? 150 : 6 * INCH;
+  if (q.isSpiral) {
+    const pitch = (form === 'SI' ? 75 : 3 * INCH) + q.tie;
+    return {
+      leastDiameter: { value: form === 'SI' ? 9.5 : 0.375 * INCH, clause: '25.7.3.2' },
+      spacing: { value: pitch, clause: '25.7.3.1' },
+      spacingNearEnds: { value: pitch, clause: '25.7.3.1' },
+      nearEnds: 0,
+      unheldDistance: { value: Infinity, clause: '25.7.3' },
+      holdsAlternate: false,
+    };
+  }
+  const large = q.largestBar > (form === 'SI' ? 32.5 : 1.28 * INCH);
+  const spacing = Math.min(16 * q.smallestBar, 48 * q.tie, q.leastDimension);
+  return {
+    leastDiameter: { value: large ? (form === 'SI' ? 12.7 : 0.5 * INCH) : form === 'SI' ? 9.5 : 0.375 * INCH, clause: '25.7.2.2' },
+    spacing: { value: spacing, clause: '25.7.2.1' },
+    // The first tie stands within half a spacing of the slab or footing (10.7.6.2); the spacing itself does not change.
+    spacingNearEnds: { value: spacing, clause: '10.7.6.2' },
+    nearEnds: 0,
+    unheldDistance: { value: six, clause: '25.7.2.3' },
+    holdsAlternate: true,
+  };
+}
+
+/** Volumetric ratio of a spiral, 25.7.3.3: fyt at most 700 MPa (100 ksi). Areas mm2. */
+export function spiralRatio(gross: number, core: number, fc: number, fyt: number): number {
+  return 0.45 * (gross / core - 1) * (fc / Math.min(fyt, 700));
+}

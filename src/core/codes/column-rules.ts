@@ -1,0 +1,246 @@
+import type { Calc } from '../calc/calc';
+import type { PolygonSection } from '../section/polygon-section';
+import type { SurfacePoint } from '../section/resistance-surface';
+import type { UltimateBasis } from '../section/ultimate';
+import type { Limit, Materials } from './design-code';
+
+/** Ties (links) or a continuous spiral. */
+export type Transverse = 'ties' | 'spiral';
+
+/** A beam that restrains the end of a column: what its stiffness needs. Lengths mm. */
+export interface RestrainingBeam {
+  readonly b: number;
+  readonly h: number;
+  readonly length: number;
+  /** How the far end of the beam is held. */
+  readonly far: 'fixed' | 'pinned' | 'continuous';
+}
+
+/** What the end of a column is joined to, in one plane of bending. */
+export type ColumnEnd =
+  | { readonly kind: 'fixed' | 'pinned' | 'free' }
+  | {
+      readonly kind: 'framed';
+      readonly beams: readonly RestrainingBeam[];
+      /** The column beyond the joint; null where there is none. b across, h in the plane of bending. */
+      readonly column: { readonly b: number; readonly h: number; readonly length: number } | null;
+    };
+
+export interface EffectiveLengthInput {
+  readonly top: ColumnEnd;
+  readonly bottom: ColumnEnd;
+  readonly isBraced: boolean;
+  /** Clear height (mm) and second moment of area of the column in the plane of bending (mm4). */
+  readonly clear: number;
+  readonly inertia: number;
+}
+
+/** What does not change from load set to load set, for bending about one axis. */
+export interface SlenderAxis {
+  readonly materials: Materials;
+  readonly isBraced: boolean;
+  readonly clear: number;
+  readonly l0: number;
+  /** Depth of the section in the plane of bending, and its gross properties (mm, mm2, mm4). */
+  readonly h: number;
+  readonly area: number;
+  readonly inertia: number;
+  readonly steelArea: number;
+  /** Second moment of area of the bars about the centroid of the concrete (mm4). */
+  readonly steelInertia: number;
+  readonly perimeter: number;
+  /** Where the section is a rectangle or a circle a code may give its radius of gyration. */
+  readonly shape: 'rectangle' | 'circle' | 'other';
+  /** Squash load, before reduction (N). */
+  readonly squash: number;
+  /** Sway of the storey, where the code asks for it: the stability index, or sums of loads and critical loads. */
+  readonly storey: StoreySway;
+}
+
+export interface StoreySway {
+  readonly Q: number | null;
+  readonly sumP: number | null;
+  readonly sumPc: number | null;
+}
+
+/** First-order forces of one load set about one axis. Equal signs at both ends bend the column in single curvature. N, N mm. */
+export interface EndForces {
+  readonly N: number;
+  readonly top: number;
+  readonly bottom: number;
+  /** The part of the end moments that comes with sway; only for unbraced columns. */
+  readonly swayTop: number;
+  readonly swayBottom: number;
+  /** Part of the load that is sustained; null when nobody has said. */
+  readonly sustained: number | null;
+}
+
+/** One line of the way from the moments typed to the moments checked (N mm). */
+export interface MomentStep {
+  readonly title: string;
+  readonly clause: string;
+  readonly top: number | null;
+  readonly mid: number | null;
+  readonly bottom: number | null;
+}
+
+/** Moments that the section has to carry, at the ends and between them. */
+export interface DesignMoments {
+  readonly top: number;
+  readonly mid: number;
+  readonly bottom: number;
+  /** Largest first-order moment that they grew from. */
+  readonly firstOrder: number;
+  readonly isSlender: boolean;
+  readonly slenderness: number;
+  readonly limit: number;
+  /** Axial force over the load at which the column buckles by this method; null when the method has none. */
+  readonly buckling: number | null;
+  /** Why there is no figure: what is missing, or that the column buckles. */
+  readonly refusal?: string;
+}
+
+/** The rule of a code for one axis of one column: asked for each load set. */
+export interface SlendernessRule {
+  /** Design moments; `accidental` adds imperfections and least eccentricities about this axis. */
+  moments(c: Calc, f: EndForces, accidental: boolean): DesignMoments;
+  /** The same way as a short table. */
+  steps(f: EndForces, accidental: boolean): MomentStep[];
+}
+
+export interface TieRules {
+  readonly leastDiameter: Limit;
+  /** Spacing in the middle and near beams, slabs, and laps; and how far near reaches (mm). */
+  readonly spacing: Limit;
+  readonly spacingNearEnds: Limit;
+  readonly nearEnds: number;
+  /** Furthest clear distance of a bar without a leg from one that is held (mm). */
+  readonly unheldDistance: Limit;
+  /** Whether at least every second bar must be held, however near they stand. */
+  readonly holdsAlternate: boolean;
+}
+
+export interface TieQuestion {
+  readonly largestBar: number;
+  readonly smallestBar: number;
+  readonly tie: number;
+  readonly leastDimension: number;
+  readonly largestDimension: number;
+  readonly aggregate: number;
+  readonly isSpiral: boolean;
+}
+
+/** What a code says of columns; asked by topic like the rest of {@link DesignCode}. N, mm, MPa. */
+export interface ColumnRules {
+  ultimateBasis(c: Calc, m: Materials, transverse: Transverse): UltimateBasis;
+  effectiveLength(c: Calc, input: EffectiveLengthInput, m: Materials): number;
+  slenderness(axis: SlenderAxis): SlendernessRule;
+  /** What the sustained part is a part of: first-order moments, or factored axial forces. */
+  readonly sustainedBy: 'moment' | 'axial';
+  /** Which loads count as sustained, in words for the sheet. */
+  readonly sustainedMeaning: string;
+  /** Writes down a limit state of the section: strains, forces of the bars, and the moment against the one asked for (N mm). */
+  recordResistance(c: Calc, q: ResistanceRecord): void;
+  /** Whether unbraced columns need the moments of sway apart, and the sway of the storey. */
+  readonly splitsSway: boolean;
+  /** Whether imperfections and least eccentricities are taken about both axes at once. */
+  readonly accidentalTogether: boolean;
+  /** Utilisation by moment at the same axial force, or along the ray from the origin. */
+  readonly measure: 'moment' | 'ray';
+  /** The code's rule for bending about both axes by two uniaxial resistances; undefined where it has none. */
+  biaxialRule?(c: Calc, q: BiaxialQuestion): { readonly utilisation: number; readonly clause: string };
+  leastSteel(c: Calc, N: number, area: number, m: Materials): Limit;
+  mostSteel(c: Calc, area: number): Limit;
+  /** Most ratio of steel where bars lap. */
+  readonly mostAtLaps: Limit;
+  readonly leastBars: { readonly rectangular: number; readonly circular: number; readonly spiral: number; readonly clause: string };
+  readonly leastBarDiameter: Limit;
+  clearSpacing(diameter: number, aggregate: number): Limit;
+  ties(q: TieQuestion): TieRules;
+  /** Shear strength in one direction with ties (N). The axial force counts. */
+  shear(c: Calc, q: ColumnShear): number;
+  /** The two directions together; undefined where the code does not join them. */
+  joinShear?(x: number, y: number): { readonly utilisation: number; readonly clause: string };
+  crack?(c: Calc, q: CrackQuestion): CrackWidth;
+  /** Limits of stress under service loads; empty where the code has none for columns. */
+  stressLimits(
+    m: Materials,
+    kind: 'characteristic' | 'frequent' | 'quasiPermanent' | 'service',
+  ): { readonly concrete: Limit | null; readonly steel: Limit | null };
+  /** Modulus of concrete for service states, with creep for the sustained part (MPa). */
+  serviceModulus(c: Calc, m: Materials, area: number, perimeter: number, sustained: number): number;
+  /** Least and most steel of a wall and its largest spacings; areas mm2 for the same length of wall. */
+  wallSteel(
+    c: Calc,
+    area: number,
+    vertical: number,
+    thickness: number,
+  ): Readonly<Record<'leastVertical' | 'mostVertical' | 'leastHorizontal' | 'verticalSpacing' | 'horizontalSpacing', Limit>>;
+  readonly clauses: {
+    readonly axial: string;
+    readonly squash: string;
+    readonly slenderness: string;
+    readonly shear: string;
+    readonly growth: string;
+    readonly crack: string;
+    readonly bars: string;
+  };
+  /** Most that second-order effects may make of the first-order moments; null where the code sets no limit. */
+  readonly mostGrowth: number | null;
+}
+
+export interface ResistanceRecord {
+  readonly section: PolygonSection;
+  readonly basis: UltimateBasis;
+  readonly point: SurfacePoint;
+  readonly N: number;
+  readonly Mx: number;
+  readonly My: number;
+}
+
+export interface BiaxialQuestion {
+  readonly N: number;
+  readonly Mx: number;
+  readonly My: number;
+  readonly capacityX: number;
+  readonly capacityY: number;
+  readonly squash: number;
+  readonly isCircular: boolean;
+}
+
+export interface ColumnShear {
+  readonly isRound: boolean;
+  readonly N: number;
+  readonly V: number;
+  readonly bw: number;
+  readonly d: number;
+  readonly h: number;
+  readonly area: number;
+  readonly tensionSteel: number;
+  readonly tieArea: number;
+  readonly tieSpacing: number;
+  readonly materials: Materials;
+}
+
+export interface CrackQuestion {
+  readonly materials: Materials;
+  /** Stress of the bar nearest the tension edge (MPa, tension positive). */
+  readonly steelStress: number;
+  readonly diameter: number;
+  readonly cover: number;
+  readonly spacing: number;
+  readonly h: number;
+  readonly d: number;
+  /** Depth of the neutral axis; 0 when all is in tension. */
+  readonly x: number;
+  /** Area of concrete and of bars in a strip of a given depth from the tension edge (mm2). */
+  strip(depth: number): { readonly concrete: number; readonly steel: number };
+  /** Larger and smaller tensile strain over the section, 1 and 0 in bending. */
+  readonly strains: readonly [number, number];
+  readonly isSustained: boolean;
+}
+
+export interface CrackWidth {
+  readonly width: number;
+  readonly clause: string;
+}

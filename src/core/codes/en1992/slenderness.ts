@@ -1,0 +1,243 @@
+import { silent, type Calc } from '../../calc/calc';
+import type { DesignMoments, EndForces, MomentStep, SlenderAxis, SlendernessRule } from '../column-rules';
+import { finalCreep } from './creep';
+import { F as materials, designStrength, secantModulus, STEEL_MODULUS } from './materials';
+import type { NationalAnnex } from './national';
+import { formula, symbols } from './symbols';
+
+export const F = {
+  slenderness: formula('lambda_c', 'l_0 / i', '(5.14)'),
+  n: formula('n_rel', 'N_Ed / (A_c * f_cd)', '5.8.3.1(1)'),
+  omega: formula('omega', 'A_s * f_yd / (A_c * f_cd)', '5.8.3.1(1)'),
+  phiEf: formula('phi_ef', 'phi_inf * s_qp', '(5.19)'),
+  A: formula('A_lim', '1 / (1 + 0.2 * phi_ef)', '5.8.3.1(1)'),
+  B: formula('B_lim', 'sqrt(1 + 2 * omega)', '5.8.3.1(1)'),
+  rm: formula('r_m', 'M_typed1 / M_typed2', '5.8.3.1(1)'),
+  C: formula('C_lim', '1.7 - r_m', '5.8.3.1(1)'),
+  limit: formula('lambda_lim', '20 * A_lim * B_lim * C_lim / sqrt(n_rel)', '(5.13N)'),
+  alphaH: formula('alpha_h', 'max(2/3, min(1, 2 / sqrt(l/1000)))', '5.2(5)', { empirical: 'SI' }),
+  alphaM: formula('alpha_m', 'sqrt(0.5 * (1 + 1/m_mem))', '5.2(5)'),
+  inclination: formula('theta_i', 'theta_0 * alpha_h * alpha_m', '(5.1)'),
+  ei: formula('e_i', 'theta_i * l_0 / 2', '(5.2)'),
+  e0: formula('e_0', 'max(h / 30, 20)', '6.1(4)', { empirical: 'SI' }),
+  M0e: formula('M_0e', 'max(0.6 * M_02 + 0.4 * M_01, 0.4 * M_02)', '(5.32)'),
+  nu: formula('n_u', '1 + omega', '5.8.8.3(3)'),
+  Kr: formula('K_r', 'max(0, min(1, (n_u - n_rel) / (n_u - n_bal)))', '(5.36)'),
+  beta: formula('beta_c', '0.35 + f_ck/200 - lambda_c/150', '5.8.8.3(4)', { empirical: 'SI' }),
+  Kphi: formula('K_phi', 'max(1, 1 + beta_c * phi_ef)', '(5.37)'),
+  d: formula('d', 'h/2 + i_s', '(5.35)'),
+  is: formula('i_s', 'sqrt(I_s / A_s)', '(5.35)'),
+  r0: formula('curv_0', 'epsilon_yd / (0.45 * d)', '5.8.8.3(1)'),
+  r: formula('curv', 'K_r * K_phi * curv_0', '(5.34)'),
+  e2: formula('e_2', 'curv * l_0^2 / c_curv', '5.8.8.2(3)'),
+  M2: formula('M_2', 'N_Ed * e_2', '(5.33)'),
+  Mmin: formula('M_min', 'N_Ed * e_0', '6.1(4)'),
+  // Nominal stiffness
+  rho: formula('rho', 'A_s / A_c', '5.8.7.2(2)'),
+  Ecd: formula('E_cd', 'E_cm / gamma_CE', '(5.20)'),
+  k1: formula('k_1c', 'sqrt(f_ck / 20)', '(5.23)', { empirical: 'SI' }),
+  k2: formula('k_2c', 'min(0.20, n_rel * lambda_c / 170)', '(5.24)'),
+  Kc: formula('K_c', 'k_1c * k_2c / (1 + phi_ef)', '(5.22)'),
+  KcSimple: formula('K_c', '0.3 / (1 + 0.5 * phi_ef)', '(5.26)'),
+  EI: formula('EI', 'K_c * E_cd * I_c + K_s * E_s * I_s', '(5.21)'),
+  NB: formula('N_B', 'pi^2 * EI / l_0^2', '5.8.7.3(1)'),
+  betaM: formula('beta_M', 'pi^2 / c_0', '(5.29)'),
+  M2stiff: formula('M_2', 'M_0e * beta_M / (N_B / N_Ed - 1)', '(5.28)'),
+};
+
+export interface SlendernessOptions {
+  readonly annex: NationalAnnex;
+  readonly method: 'curvature' | 'stiffness' | 'simpleStiffness';
+  /** Factor c of 5.8.8.2(3) and c0 of 5.8.7.3(2). */
+  readonly curvatureShape: number;
+  readonly momentShape: number;
+  /** Members that lean together, 5.2(5). */
+  readonly members: number;
+  /** phi_ef taken as zero where 5.8.4(4) allows it. */
+  readonly neglectsCreep: boolean;
+}
+
+interface Fixed {
+  readonly l_0: number;
+  readonly lambda_c: number;
+  readonly f_cd: number;
+  readonly f_yd: number;
+  readonly omega: number;
+  readonly e_i: number;
+  readonly e_0: number;
+  readonly creep: number;
+  readonly d: number;
+}
+
+/** Slenderness, imperfections and second-order moments about one axis: 5.2, 5.8.3, 5.8.7, 5.8.8. */
+export function slendernessRule(axis: SlenderAxis, o: SlendernessOptions): SlendernessRule {
+  const fixed = fixedValues(silent, axis, o);
+  const rule = {
+    moments: (c: Calc, f: EndForces, accidental: boolean) =>
+      designMoments(c, axis, o, c.recording ? fixedValues(c, axis, o) : fixed, f, accidental),
+    steps: (f: EndForces, accidental: boolean) => momentSteps(axis, o, fixed, f, accidental, rule.moments(silent, f, accidental)),
+  };
+  return rule;
+}
+
+function fixedValues(c: Calc, a: SlenderAxis, o: SlendernessOptions): Fixed {
+  const { materials: m } = a;
+  const f_cd = designStrength(c, m.concreteStrength, o.annex.alphaCC, o.annex.gammaC);
+  const f_yd = c.let(materials.fyd, { f_yk: m.steelStrength, gamma_S: o.annex.gammaS });
+  const l_0 = c.given(symbols.l_0, a.l0);
+  const lambda_c = c.let(F.slenderness, { l_0, i: c.given(symbols.i, Math.sqrt(a.inertia / a.area), 'of the uncracked concrete') });
+  const omega = c.let(F.omega, { A_s: a.steelArea, f_yd, A_c: a.area, f_cd });
+  const alpha_h = c.let(F.alphaH, { l: a.clear });
+  const alpha_m = c.let(F.alphaM, { m_mem: o.members });
+  const e_i = c.let(F.ei, { theta_i: c.let(F.inclination, { theta_0: 1 / 200, alpha_h, alpha_m }), l_0 });
+  const d = c.let(F.d, { h: a.h, i_s: c.let(F.is, { I_s: a.steelInertia, A_s: a.steelArea }) });
+  return { l_0, lambda_c, f_cd, f_yd, omega, e_i, e_0: c.let(F.e0, { h: a.h }), d, creep: finalCreep(c, m, a.area, a.perimeter) };
+}
+
+/** End moments in order of size, the larger one positive; and the sign it had. */
+function inOrder(f: EndForces) {
+  const topLarger = Math.abs(f.top) >= Math.abs(f.bottom);
+  const [large, small] = topLarger ? [f.top, f.bottom] : [f.bottom, f.top];
+  const sign = large < 0 ? -1 : 1;
+  return { M_2: large * sign, M_1: small * sign, sign, topLarger };
+}
+
+function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean): DesignMoments {
+  const N_Ed = c.given(symbols.N_Ed, f.N);
+  const { M_1, M_2: typed, sign, topLarger } = inOrder(f);
+  const none = { firstOrder: typed, slenderness: v.lambda_c, buckling: null };
+  if (N_Ed <= 0) {
+    c.note('No second-order effects without compression.', '5.8');
+    return { top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom, isSlender: false, limit: Infinity, ...none };
+  }
+  const n_rel = c.let(F.n, { N_Ed, A_c: a.area, f_cd: v.f_cd });
+  if (f.sustained === null) {
+    const refusal = 'State which part of the load is sustained: creep depends on it.';
+    return { top: NaN, mid: NaN, bottom: NaN, isSlender: true, limit: NaN, refusal, ...none };
+  }
+  const phi_ef = effectiveCreep(c, a, o, v, f, typed);
+  const limit = slendernessLimit(c, a, v, n_rel, phi_ef, M_1, typed, f.N * v.e_i);
+  const isSlender = v.lambda_c > limit;
+  // Imperfections make both first-order moments larger, in the sense of the larger one.
+  const lean = accidental ? f.N * v.e_i : 0;
+  const M_01 = c.given(symbols.M_01, M_1 + lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
+  const M_02 = c.given(symbols.M_02, typed + lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
+  const M_0e = c.let(F.M0e, { M_01, M_02 });
+  const least = accidental ? c.let(F.Mmin, { N_Ed, e_0: v.e_0 }) : 0;
+  let M2 = 0;
+  let buckling: number | null = null;
+  if (isSlender) {
+    const second = secondOrder(c, a, o, v, { N_Ed, n_rel, phi_ef, M_0e: a.isBraced ? M_0e : M_02 });
+    if (typeof second === 'string') return { top: NaN, mid: NaN, bottom: NaN, isSlender, limit, ...none, refusal: second };
+    M2 = second.M2;
+    buckling = second.buckling;
+  } else c.note('Not slender: second-order effects are neglected.', '5.8.3.1(1)');
+  // Braced: the deflection is between the ends, with half of it practice at the end of smaller moment. Unbraced: at the ends.
+  const larger = Math.max(least, M_02 + (a.isBraced ? 0 : M2));
+  const other = a.isBraced ? (Math.abs(M_01 + 0.5 * M2) > Math.abs(M_01) ? M_01 + 0.5 * M2 : M_01) : M_01 + M2;
+  const smaller = Math.abs(other) < least ? least : other;
+  const between = a.isBraced ? Math.max(least, M_0e + M2) : (larger + smaller) / 2;
+  const [top, bottom] = topLarger ? [larger, smaller] : [smaller, larger];
+  return { top: sign * top, mid: sign * between, bottom: sign * bottom, isSlender, limit, ...none, buckling };
+}
+
+/** 5.8.4: final creep times the sustained part of the first-order moment; zero where (4) allows it and it is asked for. */
+function effectiveCreep(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, moment: number): number {
+  if (o.neglectsCreep && v.creep <= 2 && v.lambda_c <= 75 && moment / f.N >= a.h)
+    return c.given(symbols.phi_ef, 0, 'may be neglected, 5.8.4(4)');
+  return c.let(F.phiEf, { phi_inf: v.creep, s_qp: c.given(symbols.s_qp, f.sustained ?? 1) });
+}
+
+function slendernessLimit(
+  c: Calc,
+  a: SlenderAxis,
+  v: Fixed,
+  n_rel: number,
+  phi_ef: number,
+  M_1: number,
+  M_2: number,
+  imperfection: number,
+): number {
+  const A_lim = c.let(F.A, { phi_ef });
+  const B_lim = c.let(F.B, { omega: v.omega });
+  // rm = 1 for unbraced members, and where the moments come mainly from imperfections.
+  const counts = a.isBraced && M_2 > imperfection && M_2 > 0;
+  const r_m = counts
+    ? c.let(F.rm, { M_typed1: M_1, M_typed2: M_2 })
+    : c.given(symbols.r_m, 1, a.isBraced ? 'moments mainly of imperfections' : 'unbraced');
+  return c.let(F.limit, { A_lim, B_lim, C_lim: c.let(F.C, { r_m }), n_rel });
+}
+
+interface Acting {
+  readonly N_Ed: number;
+  readonly n_rel: number;
+  readonly phi_ef: number;
+  readonly M_0e: number;
+}
+
+/** Second-order moment by nominal curvature (5.8.8) or nominal stiffness (5.8.7); a text when the column buckles. */
+function secondOrder(
+  c: Calc,
+  a: SlenderAxis,
+  o: SlendernessOptions,
+  v: Fixed,
+  q: Acting,
+): { M2: number; buckling: number | null } | string {
+  if (o.method === 'curvature') {
+    const n_u = c.let(F.nu, { omega: v.omega });
+    const K_r = c.let(F.Kr, { n_u, n_rel: q.n_rel, n_bal: 0.4 });
+    const beta_c = c.let(F.beta, { f_ck: a.materials.concreteStrength, lambda_c: v.lambda_c });
+    const K_phi = c.let(F.Kphi, { beta_c, phi_ef: q.phi_ef });
+    const curv_0 = c.let(F.r0, { epsilon_yd: v.f_yd / STEEL_MODULUS, d: v.d });
+    const curv = c.let(F.r, { K_r, K_phi, curv_0 });
+    const e_2 = c.let(F.e2, { curv, l_0: v.l_0, c_curv: o.curvatureShape });
+    return { M2: c.let(F.M2, { N_Ed: q.N_Ed, e_2 }), buckling: null };
+  }
+  const EI = nominalStiffness(c, a, o, v, q);
+  const N_B = c.let(F.NB, { EI, l_0: v.l_0 });
+  if (q.N_Ed >= N_B) return `The axial force reaches the buckling load of ${(N_B / 1e3).toFixed(0)} kN (5.8.7.3).`;
+  const beta_M = c.let(F.betaM, { c_0: o.momentShape });
+  return { M2: c.let(F.M2stiff, { M_0e: q.M_0e, beta_M, N_B, N_Ed: q.N_Ed }), buckling: q.N_Ed / N_B };
+}
+
+function nominalStiffness(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, q: Acting): number {
+  const rho = c.let(F.rho, { A_s: a.steelArea, A_c: a.area });
+  const E_cm = secantModulus(c, a.materials.concreteStrength);
+  const E_cd = c.let(F.Ecd, { E_cm, gamma_CE: 1.2 });
+  const common = { E_cd, I_c: a.inertia, E_s: STEEL_MODULUS, I_s: a.steelInertia };
+  if (o.method === 'simpleStiffness' && rho >= 0.01) {
+    c.note('At least 1 % of steel: the simple factors may be used.', '5.8.7.2(3)');
+    return c.let(F.EI, { ...common, K_c: c.let(F.KcSimple, { phi_ef: q.phi_ef }), K_s: 0 });
+  }
+  const k_1c = c.let(F.k1, { f_ck: a.materials.concreteStrength });
+  const k_2c = c.let(F.k2, { n_rel: q.n_rel, lambda_c: v.lambda_c });
+  const K_c = c.let(F.Kc, { k_1c, k_2c, phi_ef: q.phi_ef });
+  // Below 0.2 % of steel the bars are not counted (5.8.7.2(2)).
+  return c.let(F.EI, { ...common, K_c, K_s: rho >= 0.002 ? 1 : 0 });
+}
+
+function momentSteps(a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean, r: DesignMoments): MomentStep[] {
+  const { sign, M_1, M_2 } = inOrder(f);
+  const lean = accidental && f.N > 0 ? f.N * v.e_i : 0;
+  const equivalent = F.M0e.evaluate({ M_01: M_1 + lean, M_02: M_2 + lean });
+  const least = accidental && f.N > 0 ? f.N * v.e_0 : 0;
+  const steps: MomentStep[] = [
+    { title: 'as typed', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom },
+    { title: `imperfection N ei`, clause: '5.2(7)', top: sign * lean, mid: sign * lean, bottom: sign * lean },
+  ];
+  if (a.isBraced) steps.push({ title: 'equivalent M0e', clause: '(5.32)', top: null, mid: sign * equivalent, bottom: null });
+  if (r.isSlender && !r.refusal) {
+    const M2 = a.isBraced ? Math.abs(r.mid) - equivalent : Math.abs(r.top) - Math.abs(f.top + sign * lean);
+    const clause = o.method === 'curvature' ? '5.8.8' : '5.8.7';
+    steps.push(
+      a.isBraced
+        ? { title: 'second order M2', clause, top: null, mid: sign * Math.max(0, M2), bottom: null }
+        : { title: 'second order M2', clause, top: sign * Math.max(0, M2), mid: null, bottom: sign * Math.max(0, M2) },
+    );
+  }
+  steps.push(
+    { title: 'least N e0', clause: '6.1(4)', top: sign * least, mid: sign * least, bottom: sign * least },
+    { title: 'to be carried', clause: '', top: r.top, mid: r.mid, bottom: r.bottom },
+  );
+  return steps;
+}

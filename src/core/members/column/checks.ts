@@ -1,0 +1,273 @@
+import { silent, derive } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { chordWidth } from '../../geometry/polygon';
+import type { UnitSystem } from '../../units/quantity';
+import { formatQuantity } from '../../units/format';
+import { guarded, makeCheck, type DerivableCheck } from '../check';
+import type { ColumnInput } from './input';
+import type { ColumnModel } from './section';
+import { alongDemand, forcesAbout, type Place, type SetResult } from './strength';
+
+/** What every check of a column may look at. */
+export interface ColumnBasis {
+  readonly column: ColumnInput;
+  readonly code: DesignCode;
+  readonly model: ColumnModel;
+  readonly results: readonly SetResult[];
+  readonly units: UnitSystem;
+}
+
+export const placeNames: Record<Place, string> = { top: 'top', mid: 'mid-height', foot: 'foot' };
+export const nowhere = { x: null, label: '' };
+const columnKeys = ({ code }: ColumnBasis) => code.choices.filter((k) => k.topic === 'columns').map((k) => k.key);
+
+const worstBy = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
+  list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
+
+/** Axial force with bending at the top, at the foot and between, each for the load set that is worst there. */
+export function strengthChecks(basis: ColumnBasis): DerivableCheck[] {
+  const { results } = basis;
+  const good = results.filter((r) => !r.refusal);
+  const checks = (['mid', 'top', 'foot'] as const).flatMap((place) => {
+    const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
+    const r = worstBy(good, (s) => at(s).utilisation ?? Infinity);
+    return r ? [strengthCheck(basis, r, place)] : [];
+  });
+  return [...refusals(basis), ...checks];
+}
+
+/** Load sets without an answer: one rung for each reason, with the sets it holds for. */
+function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
+  const reasons = [...new Set(results.flatMap((r) => (r.refusal ? [r.refusal] : [])))];
+  return reasons.map((reason, i) => {
+    const sets = results.filter((r) => r.refusal === reason);
+    const names = sets.slice(0, 3).map((r) => r.set.name);
+    return makeCheck({
+      id: `no-answer-${i + 1}`,
+      family: 'bending',
+      title: 'Second order',
+      clause: code.column.clauses.slenderness,
+      demand: null,
+      capacity: null,
+      utilisation: null,
+      status: 'failed',
+      place: nowhere,
+      combination: names.join(', ') + (sets.length > 3 ? ` and ${sets.length - 3} more` : ''),
+      reason,
+    });
+  });
+}
+
+function strengthCheck(basis: ColumnBasis, r: SetResult, place: Place): DerivableCheck {
+  const { column, code, model, units } = basis;
+  const p = r.places.find((q) => q.place === place)!;
+  const size = Math.hypot(p.Mx, p.My);
+  const u = p.utilisation;
+  const { N } = r.set;
+  const name = placeNames[place];
+  const show = (v: number, kind: 'force' | 'moment') => formatQuantity(v, kind, units);
+  const tooMuch = N > model.surface.most || N < model.surface.least;
+  const capacity = u !== null && u > 0 ? size / u : 0;
+  const reason = tooMuch
+    ? `${N > 0 ? 'The axial force' : 'The tension'} of ${show(Math.abs(N), 'force')} alone is more than the section carries, ${show(Math.abs(N > 0 ? model.surface.most : model.surface.least), 'force')}.`
+    : `At ${name}, ${r.set.name}: ${show(size, 'moment')} with N ${show(N, 'force')}, the section carries ${show(capacity, 'moment')}.`;
+  return makeCheck(
+    {
+      id: `strength-${place}`,
+      family: 'bending',
+      title: `Axial force and bending, ${name}`,
+      clause: code.column.clauses.axial,
+      demand: tooMuch || size === 0 ? { value: N, kind: 'force' } : { value: size, kind: 'moment' },
+      capacity:
+        tooMuch || size === 0
+          ? { value: N > 0 ? model.surface.most : model.surface.least, kind: 'force' }
+          : { value: capacity, kind: 'moment' },
+      utilisation: u,
+      place: { x: null, label: name },
+      combination: r.set.name,
+      assumptions: columnKeys(basis),
+      ...(u !== null && u > 1 ? { reason } : {}),
+    },
+    () =>
+      derive((c) => {
+        for (const axis of ['x', 'y'] as const) {
+          c.note(`Bending about ${axis}${p.accidental[axis] ? ', with imperfections or least eccentricity' : ''}:`);
+          const accidental = p.accidental[axis];
+          model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), accidental);
+        }
+        code.column.ultimateBasis(c, column.materials, column.transverse);
+        const point = model.surface.capacity(N, p.Mx, p.My);
+        if (point) code.column.recordResistance(c, { section: model.section, basis: model.basis, point, N, Mx: p.Mx, My: p.My });
+        if (point && u !== null && Math.abs(size / alongDemand(point, p.Mx, p.My) - u) > 1e-6)
+          c.note(`Measured along the ray from the origin, N and M growing together: ${u.toFixed(3)}.`);
+      }),
+  );
+}
+
+/** Axial force alone against the squash load, and against the bars in tension. */
+export function axialChecks({ results, model, code, column }: ColumnBasis): DerivableCheck[] {
+  const all = results.map((r) => r.set);
+  const list: DerivableCheck[] = [];
+  const most = worstBy(all, (s) => s.N);
+  const least = worstBy(all, (s) => -s.N);
+  const make = (id: string, title: string, N: number, capacity: number, combination: string) =>
+    makeCheck(
+      {
+        id,
+        family: 'bending',
+        title,
+        clause: code.column.clauses.squash,
+        demand: { value: Math.abs(N), kind: 'force' },
+        capacity: { value: Math.abs(capacity), kind: 'force' },
+        utilisation: N / capacity,
+        place: nowhere,
+        combination,
+        assumptions: code.choices.filter((k) => k.key === 'columnDisplaced' || k.key === 'displaced').map((k) => k.key),
+      },
+      () => derive((c) => void code.column.ultimateBasis(c, column.materials, column.transverse)),
+    );
+  if (most && most.N > 0) list.push(make('axial-force', 'Axial force alone', most.N, model.surface.most, most.name));
+  if (least && least.N < 0) list.push(make('axial-tension', 'Tension alone', least.N, model.surface.least, least.name));
+  return list;
+}
+
+/** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
+export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
+  const { results, code } = basis;
+  const good = results.filter((r) => !r.refusal);
+  const list: DerivableCheck[] = [];
+  const limit = code.column.mostGrowth;
+  for (const axis of ['x', 'y'] as const) {
+    const buckling = worstBy(
+      good.filter((r) => r[axis].buckling !== null),
+      (r) => r[axis].buckling!,
+    );
+    if (buckling)
+      list.push(
+        makeCheck({
+          id: `buckling-${axis}`,
+          family: 'bending',
+          title: `Buckling about ${axis}`,
+          clause: code.column.clauses.growth,
+          demand: { value: buckling.set.N, kind: 'force' },
+          capacity: { value: buckling.set.N / buckling[axis].buckling!, kind: 'force' },
+          utilisation: buckling[axis].buckling,
+          place: nowhere,
+          combination: buckling.set.name,
+        }),
+      );
+    if (limit === null) continue;
+    const ratio = (r: SetResult) => {
+      const d = r[axis];
+      const largest = Math.max(...[d.top, d.mid, d.bottom].map(Math.abs));
+      const before = Math.max(d.firstOrder, Math.abs(d.top), Math.abs(d.bottom));
+      return d.isSlender && before > 0 ? largest / before : 0;
+    };
+    const r = worstBy(good, ratio);
+    if (r && ratio(r) > 1)
+      list.push(
+        makeCheck({
+          id: `growth-${axis}`,
+          family: 'bending',
+          title: `Growth by second order, ${axis}`,
+          clause: code.column.clauses.growth,
+          demand: { value: ratio(r), kind: 'ratio' },
+          capacity: { value: limit, kind: 'ratio' },
+          utilisation: ratio(r) / limit,
+          place: nowhere,
+          combination: r.set.name,
+          ...(ratio(r) > limit
+            ? { reason: `Second order makes the moment ${ratio(r).toFixed(2)} times as large; at most ${limit} is allowed.` }
+            : {}),
+        }),
+      );
+  }
+  return list;
+}
+
+/** Shear along x and along y with the ties, and both together where the code joins them. */
+export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
+  const { results, code, column, model } = basis;
+  const list: DerivableCheck[] = [];
+  const use = { x: new Map<SetResult, number>(), y: new Map<SetResult, number>() };
+  for (const axis of ['x', 'y'] as const) {
+    const key = axis === 'x' ? 'vx' : 'vy';
+    const loaded = results.filter((r) => r.set[key] !== 0);
+    if (loaded.length === 0) continue;
+    const question = (r: SetResult) => ({ ...shearSection(model, column, axis), N: r.set.N, V: Math.abs(r.set[key]) });
+    const base = {
+      id: `shear-${axis}`,
+      family: 'shear' as const,
+      title: `Shear along ${axis}`,
+      clause: code.column.clauses.shear,
+      place: nowhere,
+    };
+    list.push(
+      guarded(base, () => {
+        for (const r of loaded) use[axis].set(r, Math.abs(r.set[key]) / code.column.shear(silent, question(r)));
+        const r = worstBy(loaded, (s) => use[axis].get(s)!)!;
+        const V = Math.abs(r.set[key]);
+        return makeCheck(
+          {
+            ...base,
+            demand: { value: V, kind: 'force' },
+            capacity: { value: V / use[axis].get(r)!, kind: 'force' },
+            utilisation: use[axis].get(r)!,
+            combination: r.set.name,
+            assumptions: code.choices.filter((k) => k.topic === 'shear' && k.only !== 'beams').map((k) => k.key),
+          },
+          () => derive((c) => void code.column.shear(c, question(r))),
+        );
+      }),
+    );
+  }
+  const join = code.column.joinShear;
+  if (join && use.x.size > 0 && use.y.size > 0) {
+    const joined = (r: SetResult) => join(use.x.get(r) ?? 0, use.y.get(r) ?? 0);
+    const r = worstBy(results, (s) => joined(s).utilisation)!;
+    list.push(
+      makeCheck({
+        id: 'shear-both',
+        family: 'shear',
+        title: 'Shear both ways together',
+        clause: joined(r).clause,
+        demand: { value: joined(r).utilisation, kind: 'ratio' },
+        capacity: { value: 1, kind: 'ratio' },
+        utilisation: joined(r).utilisation,
+        place: nowhere,
+        combination: r.set.name,
+      }),
+    );
+  }
+  return list;
+}
+
+/** What a section offers to shear along an axis: least width of the middle, and depth to the bars of the tension half. */
+export function shearSection(model: ColumnModel, column: ColumnInput, axis: 'x' | 'y') {
+  const { section, tieArea, legs } = model;
+  const half = section.bars.filter((b) => (axis === 'x' ? b.x : b.y) < 0);
+  const h = axis === 'x' ? model.width : model.depth;
+  const coordinates = section.outline.outer.map(([x, y]) => (axis === 'x' ? x : y));
+  const compressed = Math.max(...coordinates);
+  const area = half.reduce((sum, b) => sum + b.area, 0);
+  const centre = area > 0 ? half.reduce((sum, b) => sum + b.area * (axis === 'x' ? b.x : b.y), 0) / area : -0.4 * h;
+  return {
+    isRound: column.shape.kind === 'circle',
+    bw: leastWidth(model, axis, h, Math.min(...coordinates)),
+    d: Math.min(compressed - centre, h),
+    h,
+    area: section.gross.area,
+    tensionSteel: area,
+    tieArea: tieArea * (axis === 'x' ? legs.legsX : legs.legsY),
+    tieSpacing: column.ties.spacing,
+    materials: column.materials,
+  };
+}
+
+function leastWidth({ section }: ColumnModel, axis: 'x' | 'y', h: number, from: number): number {
+  const normal = axis === 'x' ? ([1, 0] as const) : ([0, 1] as const);
+  let least = Infinity;
+  // Between 15 and 85 % of the depth: what lies outside is a chord, not the web.
+  for (let i = 0; i <= 14; i += 1) least = Math.min(least, chordWidth(section.outline, normal, from + h * (0.15 + 0.05 * i) + 1e-6));
+  return least;
+}

@@ -1,0 +1,198 @@
+import { derive, silent } from '../../calc/calc';
+import { leastClear } from '../../reinforcement/column-bars';
+import { holdBars, looseBars } from '../../reinforcement/tie-legs';
+import { formatQuantity } from '../../units/format';
+import type { QuantityKind } from '../../units/quantity';
+import { makeCheck, type DerivableCheck } from '../check';
+import { nowhere, type ColumnBasis } from './checks';
+import { isRound } from './input';
+
+interface Rule {
+  readonly id: string;
+  readonly title: string;
+  readonly clause: string;
+  readonly demand: number;
+  readonly capacity: number;
+  readonly kind: QuantityKind;
+  /** Said when it does not hold. */
+  readonly fails?: string;
+  readonly combination?: string;
+}
+
+const rule = (r: Rule, run?: Parameters<typeof derive>[0]): DerivableCheck => {
+  const utilisation = r.capacity === 0 ? (r.demand > 0 ? Infinity : 0) : r.demand / r.capacity;
+  return makeCheck(
+    {
+      id: r.id,
+      family: 'detailing',
+      title: r.title,
+      clause: r.clause,
+      demand: { value: r.demand, kind: r.kind },
+      capacity: { value: r.capacity, kind: r.kind },
+      utilisation,
+      place: nowhere,
+      combination: r.combination ?? '',
+      ...(utilisation > 1.0005 && r.fails ? { reason: r.fails } : {}),
+    },
+    run ? () => derive(run) : undefined,
+  );
+};
+
+/** Least and most steel, the office's limit apart from the code's, and laps. */
+export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
+  const { column, code, model, results, units } = basis;
+  const { area } = model.section.gross;
+  const steel = model.section.steelArea;
+  const worst = results.reduce((a, b) => (b.set.N > a.set.N ? b : a));
+  const least = code.column.leastSteel(silent, worst.set.N, area, column.materials);
+  const most = code.column.mostSteel(silent, area);
+  const show = (v: number) => formatQuantity(v, 'area', units);
+  const percent = (v: number) => `${(v * 100).toFixed(1)} %`;
+  return [
+    rule(
+      {
+        id: 'least-steel',
+        title: 'Least steel',
+        clause: least.clause,
+        demand: least.value,
+        capacity: steel,
+        kind: 'area',
+        combination: worst.set.name,
+        fails: `Bars: needs ${show(least.value)}, has ${show(steel)}.`,
+      },
+      (c) => void code.column.leastSteel(c, worst.set.N, area, column.materials),
+    ),
+    rule(
+      {
+        id: 'most-steel',
+        title: 'Most steel',
+        clause: most.clause,
+        demand: steel,
+        capacity: most.value,
+        kind: 'area',
+        fails: `${percent(steel / area)} of steel; the code allows ${percent(most.value / area)}.`,
+      },
+      (c) => void code.column.mostSteel(c, area),
+    ),
+    rule({
+      id: 'steel-practice',
+      title: 'Most steel by the office',
+      clause: 'practice',
+      demand: steel / area,
+      capacity: column.steelLimit,
+      kind: 'percent',
+      fails: `${percent(steel / area)} of steel; above ${percent(column.steelLimit)} bars are hard to place.`,
+    }),
+    rule({
+      id: 'steel-at-laps',
+      title: 'Most steel where all bars lap',
+      clause: code.column.mostAtLaps.clause,
+      demand: (2 * steel) / area,
+      capacity: code.column.mostAtLaps.value,
+      kind: 'percent',
+      fails: `Laps of all bars at once bring ${percent((2 * steel) / area)}: stagger them or use couplers.`,
+    }),
+  ];
+}
+
+/** Number, size and spacing of the bars; size and spacing of the ties; and whether every bar is held. */
+export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
+  const { column, code, model, units } = basis;
+  const { bars, tieRules, tieDiameter } = model;
+  const length = (v: number) => formatQuantity(v, 'smallLength', units);
+  const least = code.column.leastBars;
+  const needed =
+    column.transverse === 'spiral' ? least.spiral : isRound(column.shape) ? least.circular : Math.max(least.rectangular, cornersOf(basis));
+  const thinnest = Math.min(...bars.map((b) => b.diameter));
+  const gap = leastClear(bars);
+  const thick = Math.max(bars[gap.pair[0]]!.diameter, bars[gap.pair[1]]!.diameter);
+  const clear = code.column.clearSpacing(thick, column.materials.aggregateSize);
+  const ends = column.ties.spacingEnds ?? Math.min(column.ties.spacing, tieRules.spacingNearEnds.value);
+  const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
+  const one = word === 'spiral' ? 'the spiral' : word;
+  return [
+    rule({ id: 'bar-count', title: 'Number of bars', clause: least.clause, demand: needed, capacity: bars.length, kind: 'number' }),
+    rule({
+      id: 'bar-size',
+      title: 'Least bar size',
+      clause: code.column.leastBarDiameter.clause,
+      demand: code.column.leastBarDiameter.value,
+      capacity: thinnest,
+      kind: 'diameter',
+    }),
+    rule({
+      id: 'clear-spacing',
+      title: 'Clear distance of bars',
+      clause: clear.clause,
+      demand: clear.value,
+      capacity: gap.clear,
+      kind: 'smallLength',
+      fails: `Two bars stand ${length(gap.clear)} apart, they need ${length(clear.value)}.`,
+    }),
+    rule({
+      id: 'tie-size',
+      title: `Size of ${word}`,
+      clause: tieRules.leastDiameter.clause,
+      demand: tieRules.leastDiameter.value,
+      capacity: tieDiameter,
+      kind: 'smallLength',
+      fails: `${one} of ${length(tieDiameter)}; bars of this size need ${length(tieRules.leastDiameter.value)}.`,
+    }),
+    rule({
+      id: 'tie-spacing',
+      title: `Spacing of ${word}`,
+      clause: tieRules.spacing.clause,
+      demand: column.ties.spacing,
+      capacity: tieRules.spacing.value,
+      kind: 'length',
+      fails: `${length(column.ties.spacing)} apart; at most ${length(tieRules.spacing.value)}.`,
+    }),
+    ...(tieRules.nearEnds > 0
+      ? [
+          rule({
+            id: 'tie-spacing-ends',
+            title: `Spacing of ${word} near ends and laps`,
+            clause: tieRules.spacingNearEnds.clause,
+            demand: ends,
+            capacity: tieRules.spacingNearEnds.value,
+            kind: 'length',
+            fails: `${length(ends)} apart within ${length(tieRules.nearEnds)} of the ends; at most ${length(tieRules.spacingNearEnds.value)}.`,
+          }),
+        ]
+      : []),
+    heldCheck(basis, word),
+  ];
+}
+
+/** Cross ties that are there against those needed for every bar to be held, or near one that is. */
+function heldCheck({ column, model }: ColumnBasis, word: string): DerivableCheck {
+  const { bars, tieRules, legs } = model;
+  const reach = tieRules.unheldDistance.value;
+  const needed = holdBars(bars, reach, tieRules.holdsAlternate, null).cross.length;
+  const loose = looseBars(bars, legs.held, reach).length;
+  const there = legs.cross.length;
+  const short = loose > 0 || (column.ties.cross !== null && there < needed);
+  return makeCheck({
+    id: 'bars-held',
+    family: 'detailing',
+    title: 'Cross ties, every bar held',
+    clause: tieRules.unheldDistance.clause,
+    demand: { value: needed, kind: 'number' },
+    capacity: { value: there, kind: 'number' },
+    utilisation: needed === 0 ? 0 : needed / there,
+    status: short ? 'exceeds' : 'holds',
+    place: nowhere,
+    ...(short ? { reason: `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.` } : {}),
+  });
+}
+
+/** Corners that stick out: each needs its bar. */
+function cornersOf({ model }: ColumnBasis): number {
+  const loop = model.section.outline.outer;
+  if (loop.length > 16) return 0;
+  return loop.filter((p, i) => {
+    const a = loop[(i + loop.length - 1) % loop.length]!;
+    const b = loop[(i + 1) % loop.length]!;
+    return (p[0] - a[0]) * (b[1] - p[1]) - (p[1] - a[1]) * (b[0] - p[0]) > 0;
+  }).length;
+}

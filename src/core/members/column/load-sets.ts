@@ -1,0 +1,91 @@
+import type { Combination } from '../../analysis/combination';
+import { isAlwaysThere } from '../../analysis/combination';
+import type { DesignCode } from '../../codes/design-code';
+import type { CaseForces, ColumnForces, ColumnInput, LoadSet, LoadSetKind } from './input';
+
+const keys = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsion'] as const satisfies readonly (keyof ColumnForces)[];
+
+/** The load sets that a column is checked for: as typed, or combined from its cases by the code. */
+export function loadSets(column: ColumnInput, code: DesignCode): LoadSet[] {
+  return column.mode === 'sets' ? [...column.sets] : combinedSets(column, code);
+}
+
+/** Forces with end moments in the sense of bending: equal signs bend in single curvature. */
+export function inBendingSense<T extends ColumnForces>(f: T, signs: ColumnInput['signs']): T {
+  return signs === 'bending' ? f : { ...f, mxBottom: -f.mxBottom, myBottom: -f.myBottom };
+}
+
+/** Most variable cases of which every presence and absence is looked at. */
+const MOST_FREE = 6;
+
+function combinedSets(column: ColumnInput, code: DesignCode): LoadSet[] {
+  const automatic = code.combinations(column.cases).filter((k) => !column.combinationsOff.includes(k.id));
+  const all = [...automatic, ...column.ownCombinations];
+  const lasting = all.find((k) => k.kind === 'quasiPermanent' || k.kind === 'sustained');
+  return all.flatMap((k) => (k.kind === 'sustained' ? [] : variants(column, code, k, lasting)));
+}
+
+/** One combination with each of its variable cases present or absent: what is favourable for N may be unfavourable for M. */
+function variants(column: ColumnInput, code: DesignCode, combination: Combination, lasting: Combination | undefined): LoadSet[] {
+  const forces = new Map(column.caseForces.map((f) => [f.case, f]));
+  const nature = new Map(column.cases.map((k) => [k.id, k.nature]));
+  const active = combination.factors.filter((f) => forces.has(f.caseId) && f.factor !== 0);
+  const always = active.filter((f) => isAlwaysThere(nature.get(f.caseId) ?? 'permanent') || nature.get(f.caseId) === 'earthquake');
+  const free = active.filter((f) => !always.includes(f));
+  const count = 2 ** Math.min(MOST_FREE, free.length);
+  const sets: LoadSet[] = [];
+  for (let bits = count - 1; bits >= 0; bits -= 1) {
+    const present = [...always, ...free.filter((_, i) => i >= MOST_FREE || (bits >> i) & 1)];
+    // With nothing variable only the combination of permanent loads remains; it is kept once.
+    const without = free.filter((f) => !present.includes(f)).map((f) => f.caseId);
+    const sum = add(present, forces);
+    const sway = add(
+      present.filter((f) => ['wind', 'earthquake'].includes(nature.get(f.caseId) ?? '')),
+      forces,
+    );
+    sets.push({
+      ...sum,
+      name: without.length > 0 ? `${combination.id} less ${without.join(', ')}` : combination.id,
+      title: combination.title,
+      kind: combination.kind as LoadSetKind,
+      sustained: sustainedPart(code, sum, present, forces, lasting),
+      sway: part(sway, sum),
+    });
+  }
+  return sets;
+}
+
+type Factors = Combination['factors'];
+
+function add(factors: Factors, forces: ReadonlyMap<string, CaseForces>): ColumnForces {
+  const sum = Object.fromEntries(keys.map((key) => [key, 0])) as Record<(typeof keys)[number], number>;
+  for (const { caseId, factor } of factors) {
+    const f = forces.get(caseId);
+    if (f) for (const key of keys) sum[key] += factor * f[key];
+  }
+  return sum;
+}
+
+const largest = (f: ColumnForces) => Math.max(Math.hypot(f.mxTop, f.myTop), Math.hypot(f.mxBottom, f.myBottom));
+
+/** One effect over another by the larger end moment, or by the axial force where there is none. */
+function part(of: ColumnForces, whole: ColumnForces): number {
+  const moment = largest(whole);
+  const ratio = moment > 1e-3 * Math.abs(whole.N) ? largest(of) / moment : whole.N === 0 ? 0 : of.N / whole.N;
+  return Math.max(0, Math.min(1, ratio));
+}
+
+/** Sustained part of a combined set: by first-order moments, or by factored axial forces, as the code has it. */
+function sustainedPart(
+  code: DesignCode,
+  sum: ColumnForces,
+  present: Factors,
+  forces: ReadonlyMap<string, CaseForces>,
+  lasting: Combination | undefined,
+): number | null {
+  if (!lasting) return null;
+  if (code.column.sustainedBy === 'moment') return part(add(lasting.factors, forces), sum);
+  const share = new Map(lasting.factors.map((f) => [f.caseId, f.factor]));
+  const held = present.map((f) => ({ ...f, factor: f.factor * Math.min(1, share.get(f.caseId) ?? 0) }));
+  return sum.N > 0 ? Math.max(0, Math.min(1, add(held, forces).N / sum.N)) : 0;
+}

@@ -1,0 +1,90 @@
+import type { MomentStep } from '../../codes/column-rules';
+import type { DesignCode } from '../../codes/design-code';
+import { capacityAlongRay } from '../../section/capacity';
+import { criticalPoints, interactionSlice, type CriticalPoint } from '../../section/critical-points';
+import { ResistanceSurface, type SurfacePoint } from '../../section/resistance-surface';
+import type { ColumnInput } from './input';
+import type { ColumnResult } from './result';
+import { columnModel, type ColumnModel } from './section';
+import { forcesAbout, strengthOf, type SetResult } from './strength';
+
+/** All that a sheet shows of one load set beside the checks. Made anew for the set that is chosen; the table of sets does not need it. */
+export interface ColumnPicture {
+  readonly model: ColumnModel;
+  readonly strength: SetResult;
+  readonly steps: { readonly x: readonly MomentStep[]; readonly y: readonly MomentStep[] };
+  /** Limit state of the section in the direction of the moment; undefined when N alone is too much. */
+  readonly limit: SurfacePoint | undefined;
+  readonly byMoment: number | null;
+  readonly byRay: number | null;
+  /** Direction of the slice (rad from the My axis), and the slice. */
+  readonly direction: number;
+  readonly slice: readonly { readonly N: number; readonly M: number }[];
+  readonly nominal: readonly { readonly N: number; readonly M: number }[];
+  readonly contour: readonly (readonly [My: number, Mx: number])[];
+  readonly critical: readonly CriticalPoint[];
+}
+
+const nominals = new WeakMap<ColumnModel, ResistanceSurface>();
+
+/** Strength before reduction, where the code reduces it. */
+export function nominalSurface(model: ColumnModel): ResistanceSurface | undefined {
+  if (!model.basis.reduction) return undefined;
+  let made = nominals.get(model);
+  if (!made) nominals.set(model, (made = new ResistanceSurface(model.section, model.basis, { nominal: true })));
+  return made;
+}
+
+/** The picture of a load set; `angle` turns the slice away from the direction of the set's moment. */
+export function columnPicture(
+  column: ColumnInput,
+  code: DesignCode,
+  result: ColumnResult,
+  index: number,
+  angle: number | null,
+): ColumnPicture | undefined {
+  const set = result.sets[index];
+  if (!set || result.faults.length > 0) return undefined;
+  const model = columnModel(column, code);
+  const { surface } = model;
+  const strength = strengthOf(set, index, column, model, code);
+  const { Mx, My, accidental } = strength.worst;
+  const size = Math.hypot(Mx, My);
+  const own = size > 0 ? Math.atan2(Mx, My) : Math.PI / 2;
+  const limit = size > 0 ? surface.capacity(set.N, Mx, My) : undefined;
+  const direction = angle ?? own;
+  const nominal = nominalSurface(model);
+  return {
+    model,
+    strength,
+    steps: {
+      x: model.axes.x.rule.steps(forcesAbout(set, column, 'x'), accidental.x),
+      y: model.axes.y.rule.steps(forcesAbout(set, column, 'y'), accidental.y),
+    },
+    limit,
+    byMoment: limit ? size / ((limit.Mx * Mx + limit.My * My) / size) : null,
+    byRay: Number.isFinite(size) && (size > 0 || set.N !== 0) ? capacityAlongRay(surface, set.N, Mx, My) : null,
+    direction,
+    slice: interactionSlice(surface, direction),
+    nominal: nominal ? interactionSlice(nominal, direction) : [],
+    contour: surface.contour(set.N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
+    critical: criticalPoints(surface, direction),
+  };
+}
+
+/** Other load sets in the plane of a slice: turned into it at their utilisation, so that inside and outside stay what they are. */
+export function setsInSlice(
+  result: ColumnResult,
+  slice: ColumnPicture['slice'],
+  most = 400,
+): { readonly index: number; readonly N: number; readonly M: number }[] {
+  const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, most);
+  return worst.flatMap(({ index, utilisation }) => {
+    const { N } = result.sets[index]!;
+    const at = slice.findIndex((p, i) => i + 1 < slice.length && p.N <= N && slice[i + 1]!.N >= N);
+    if (at < 0 || utilisation === null) return [];
+    const [a, b] = [slice[at]!, slice[at + 1]!];
+    const f = b.N === a.N ? 0 : (N - a.N) / (b.N - a.N);
+    return [{ index, N, M: utilisation * (a.M + f * (b.M - a.M)) }];
+  });
+}

@@ -1,0 +1,149 @@
+import { silent } from '../../calc/calc';
+import type { SlenderAxis, SlendernessRule } from '../../codes/column-rules';
+import type { DesignCode } from '../../codes/design-code';
+import { boundsOf } from '../../geometry/polygon';
+import { outlineOfShape } from '../../geometry/section-shapes';
+import { catalogues, findBar } from '../../materials/bars';
+import { placeColumnBars, type ColumnBar } from '../../reinforcement/column-bars';
+import { holdBars, type TieLegs } from '../../reinforcement/tie-legs';
+import { polygonSection, type PolygonSection } from '../../section/polygon-section';
+import { ResistanceSurface } from '../../section/resistance-surface';
+import { squashLoad, type UltimateBasis } from '../../section/ultimate';
+import type { TieRules } from '../../codes/column-rules';
+import { type ColumnAxis, type ColumnInput } from './input';
+
+/** Everything of a column that does not depend on its loads. */
+export interface ColumnModel {
+  readonly bars: readonly ColumnBar[];
+  readonly tieDiameter: number;
+  readonly tieArea: number;
+  readonly legs: TieLegs;
+  readonly tieRules: TieRules;
+  readonly section: PolygonSection;
+  readonly basis: UltimateBasis;
+  readonly surface: ResistanceSurface;
+  /** Extents along x and y. */
+  readonly width: number;
+  readonly depth: number;
+  readonly axes: { readonly x: AxisModel; readonly y: AxisModel };
+}
+
+export interface AxisModel {
+  readonly clear: number;
+  readonly l0: number;
+  readonly slender: SlenderAxis;
+  readonly rule: SlendernessRule;
+}
+
+const known = new WeakMap<ColumnInput, { code: DesignCode['settings']; model: ColumnModel }>();
+
+/** Builds bars, section, resistance and slenderness; kept for the same input object and code. */
+export function columnModel(column: ColumnInput, code: DesignCode): ColumnModel {
+  const before = known.get(column);
+  if (before && JSON.stringify(before.code) === JSON.stringify(code.settings)) return before.model;
+  const model = build(column, code);
+  known.set(column, { code: code.settings, model });
+  return model;
+}
+
+function build(column: ColumnInput, code: DesignCode): ColumnModel {
+  const catalogue = catalogues[column.catalogue];
+  const tie = findBar(catalogue, column.ties.size)!;
+  const bars = placeColumnBars(column.shape, column.bars, column.cover, tie.diameter, catalogue);
+  const outline = outlineOfShape(column.shape);
+  const section = polygonSection(outline, bars);
+  const basis = code.column.ultimateBasis(silent, column.materials, column.transverse);
+  const surface = new ResistanceSurface(section, basis);
+  const { left, right, bottom, top } = boundsOf(outline.outer);
+  const [width, depth] = [right - left, top - bottom];
+  const diameters = bars.map((b) => b.diameter);
+  const tieRules = code.column.ties({
+    largestBar: Math.max(...diameters),
+    smallestBar: Math.min(...diameters),
+    tie: tie.diameter,
+    leastDimension: leastDimension(column, width, depth),
+    largestDimension: Math.max(width, depth),
+    aggregate: column.materials.aggregateSize,
+    isSpiral: column.transverse === 'spiral',
+  });
+  const legs = holdBars(bars, tieRules.unheldDistance.value, tieRules.holdsAlternate, column.ties.cross);
+  const axis = (key: 'x' | 'y'): AxisModel => axisModel(column, code, section, basis, key, key === 'x' ? depth : width);
+  return {
+    bars,
+    tieDiameter: tie.diameter,
+    tieArea: tie.area,
+    legs,
+    tieRules,
+    section,
+    basis,
+    surface,
+    width,
+    depth,
+    axes: { x: axis('x'), y: axis('y') },
+  };
+}
+
+/** Least dimension for the spacing of ties: the thinnest part of a flanged shape. */
+function leastDimension(column: ColumnInput, width: number, depth: number): number {
+  const s = column.shape;
+  switch (s.kind) {
+    case 'L':
+    case 'cross':
+      return Math.min(s.tx, s.ty);
+    case 'T':
+    case 'I':
+      return Math.min(s.web, s.flange);
+    case 'ring':
+      return s.diameter;
+    default:
+      return Math.min(width, depth);
+  }
+}
+
+function axisModel(
+  column: ColumnInput,
+  code: DesignCode,
+  section: PolygonSection,
+  basis: UltimateBasis,
+  key: 'x' | 'y',
+  h: number,
+): AxisModel {
+  const input = column.axes[key];
+  const { gross, bars } = section;
+  const clear = input.clear ?? column.height;
+  const inertia = key === 'x' ? gross.Ix : gross.Iy;
+  const l0 = effectiveLength(input, code, clear, inertia, column);
+  const slender: SlenderAxis = {
+    materials: column.materials,
+    isBraced: input.isBraced,
+    clear,
+    l0,
+    h,
+    area: gross.area,
+    inertia,
+    steelArea: section.steelArea,
+    steelInertia: bars.reduce((sum, b) => sum + b.area * (key === 'x' ? b.y : b.x) ** 2, 0),
+    perimeter: gross.perimeter,
+    shape: column.shape.kind === 'rectangle' ? 'rectangle' : column.shape.kind === 'circle' ? 'circle' : 'other',
+    squash: squashLoad(section, basis),
+    storey: column.storey,
+  };
+  return { clear, l0, slender, rule: code.column.slenderness(slender) };
+}
+
+/** Effective length about an axis (mm): given as a factor or a length, or found from the ends. */
+export function effectiveLength(
+  input: ColumnAxis,
+  code: DesignCode,
+  clear: number,
+  inertia: number,
+  column: Pick<ColumnInput, 'materials'>,
+): number {
+  if (input.mode === 'factor') return input.factor * clear;
+  if (input.mode === 'length') return input.length;
+  return code.column.effectiveLength(
+    silent,
+    { top: input.top, bottom: input.bottom, isBraced: input.isBraced, clear, inertia },
+    column.materials,
+  );
+}

@@ -1,0 +1,133 @@
+import { silent } from '../../calc/calc';
+import type { DesignMoments, EndForces } from '../../codes/column-rules';
+import type { DesignCode } from '../../codes/design-code';
+import { capacityAlongRay } from '../../section/capacity';
+import type { SurfacePoint } from '../../section/resistance-surface';
+import { inBendingSense } from './load-sets';
+import type { ColumnInput, LoadSet } from './input';
+import type { ColumnModel } from './section';
+
+export type Place = 'top' | 'mid' | 'foot';
+export const places: readonly Place[] = ['top', 'mid', 'foot'];
+
+/** Which axes carry imperfections or least eccentricities: one at a time, or both. */
+export interface Accidental {
+  readonly x: boolean;
+  readonly y: boolean;
+}
+
+/** Moments that a load set brings to one place, with the utilisation there. */
+export interface PlaceResult {
+  readonly place: Place;
+  readonly Mx: number;
+  readonly My: number;
+  readonly accidental: Accidental;
+  /** By the measure that is chosen; null when it cannot be had. */
+  readonly utilisation: number | null;
+}
+
+/** One load set with what it comes to. */
+export interface SetResult {
+  readonly index: number;
+  readonly set: LoadSet;
+  readonly x: DesignMoments;
+  readonly y: DesignMoments;
+  readonly places: readonly PlaceResult[];
+  readonly worst: PlaceResult;
+  /** Why there is no figure. */
+  readonly refusal?: string;
+}
+
+function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForces {
+  const f = inBendingSense(set, column.signs);
+  const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
+  const sway = column.axes[axis].isBraced ? 0 : (set.sway ?? column.sway ?? NaN);
+  return { N: set.N, top, bottom, swayTop: sway * top, swayBottom: sway * bottom, sustained: set.sustained ?? column.sustained };
+}
+
+/** First-order forces of a set about an axis, as the slenderness rule takes them. */
+export const forcesAbout = endForces;
+
+/** Design moments of a set for a choice of accidental axes. */
+export function designMoments(set: LoadSet, column: ColumnInput, model: ColumnModel, accidental: Accidental) {
+  return {
+    x: model.axes.x.rule.moments(silent, endForces(set, column, 'x'), accidental.x),
+    y: model.axes.y.rule.moments(silent, endForces(set, column, 'y'), accidental.y),
+  };
+}
+
+function variantsOf(code: DesignCode): readonly Accidental[] {
+  if (code.column.accidentalTogether) return [{ x: true, y: true }];
+  return [
+    { x: true, y: false },
+    { x: false, y: true },
+  ];
+}
+
+/** A moment that is only accidental may act either way, which matters where the section is not the same both ways. */
+function eitherWay(set: LoadSet, column: ColumnInput): LoadSet[] {
+  const isEven = ['rectangle', 'circle', 'ring', 'cross', 'I'].includes(column.shape.kind) && column.bars.kind !== 'list';
+  let sets = [set];
+  if (isEven) return sets;
+  // A moment of -1 N mm has the sign and no weight.
+  if (set.mxTop === 0 && set.mxBottom === 0) sets = sets.flatMap((s) => [s, { ...s, mxTop: -1, mxBottom: -1 }]);
+  if (set.myTop === 0 && set.myBottom === 0) sets = sets.flatMap((s) => [s, { ...s, myTop: -1, myBottom: -1 }]);
+  return sets;
+}
+
+/** Checks an ultimate load set at the ends and between them, in the true direction of the moment. */
+export function strengthOf(set: LoadSet, index: number, column: ColumnInput, model: ColumnModel, code: DesignCode): SetResult {
+  const needsSway =
+    code.column.splitsSway && (['x', 'y'] as const).some((a) => !column.axes[a].isBraced) && (set.sway ?? column.sway) === null;
+  const found: { result: PlaceResult; rough: number; x: DesignMoments; y: DesignMoments }[] = [];
+  const refusals: string[] = needsSway ? ['State which part of the end moments comes with sway.'] : [];
+  for (const [tried, accidental] of needsSway ? [] : eitherWay(set, column).flatMap((s) => variantsOf(code).map((a) => [s, a] as const))) {
+    const { x, y } = designMoments(tried, column, model, accidental);
+    const refusal = x.refusal ?? y.refusal;
+    if (refusal) {
+      refusals.push(refusal);
+      continue;
+    }
+    for (const place of places) {
+      const key = place === 'foot' ? 'bottom' : place;
+      const result: PlaceResult = { place, Mx: x[key], My: y[key], accidental, utilisation: null };
+      found.push({ result, rough: roughUtilisation(model, set.N, result.Mx, result.My), x, y });
+    }
+  }
+  const quiet = { x: true, y: true };
+  if (refusals.length > 0 || found.length === 0) {
+    const { x, y } = designMoments({ ...set, sway: set.sway ?? 0 }, column, model, quiet);
+    const none: PlaceResult = { place: 'mid', Mx: NaN, My: NaN, accidental: quiet, utilisation: null };
+    return { index, set, x, y, places: [], worst: none, refusal: refusals[0] ?? 'No moments could be found.' };
+  }
+  // Exact only for what may govern its place: the table is within a few per cent.
+  const exact = places.map((place) => {
+    const here = found.filter((f) => f.result.place === place);
+    const most = Math.max(...here.map((f) => f.rough));
+    return here
+      .filter((f) => f.rough >= 0.93 * most)
+      .map((f) => ({ ...f, result: { ...f.result, utilisation: utilisation(model, code, set.N, f.result.Mx, f.result.My) } }))
+      .reduce((a, b) => ((b.result.utilisation ?? Infinity) > (a.result.utilisation ?? Infinity) ? b : a));
+  });
+  const worst = exact.reduce((a, b) => ((b.result.utilisation ?? Infinity) > (a.result.utilisation ?? Infinity) ? b : a));
+  return { index, set, x: worst.x, y: worst.y, places: exact.map((e) => e.result), worst: worst.result };
+}
+
+function roughUtilisation({ surface }: ColumnModel, N: number, Mx: number, My: number): number {
+  const capacity = surface.roughCapacity(N, Mx, My);
+  return capacity > 0 ? Math.hypot(Mx, My) / capacity : Infinity;
+}
+
+/** Utilisation of the section under N, Mx, My by the measure of the code's choice. Axial force alone where it is more, or there is no moment. */
+export function utilisation(model: ColumnModel, code: DesignCode, N: number, Mx: number, My: number): number {
+  const axial = N >= 0 ? N / model.surface.most : N / model.surface.least;
+  const size = Math.hypot(Mx, My);
+  if (size === 0 || axial > 1) return axial;
+  if (code.column.measure === 'ray') return capacityAlongRay(model.surface, N, Mx, My);
+  const point = model.surface.capacity(N, Mx, My);
+  return point ? size / alongDemand(point, Mx, My) : capacityAlongRay(model.surface, N, Mx, My);
+}
+
+export function alongDemand(point: SurfacePoint, Mx: number, My: number): number {
+  return (point.Mx * Mx + point.My * My) / Math.hypot(Mx, My);
+}

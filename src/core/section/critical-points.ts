@@ -1,0 +1,46 @@
+import { bearing } from './polygon-section';
+import type { ResistanceSurface, SurfacePoint } from './resistance-surface';
+
+export interface CriticalPoint {
+  readonly name: 'squash' | 'decompression' | 'balance' | 'pure bending' | 'pure tension';
+  readonly point: SurfacePoint;
+}
+
+/**
+ * The points by which an interaction curve is known, for one direction of the neutral axis: uniform compression, no strain at the far edge,
+ * the furthest bars just at yield, no axial force, and all bars at yield in tension.
+ */
+export function criticalPoints(surface: ResistanceSurface, theta: number): CriticalPoint[] {
+  const { section, basis } = surface;
+  const b = bearing(section, theta);
+  const yieldStrain = basis.steel.yield / basis.steel.modulus;
+  const ultimate = basis.concrete.ultimateStrain;
+  const balance = ((b.vMax - b.vBarMin) * ultimate) / (ultimate + yieldStrain);
+  const bending = surface.atAngle(theta, 0);
+  return [
+    { name: 'squash', point: surface.point(theta, 2) },
+    { name: 'decompression', point: surface.point(theta, 1) },
+    { name: 'balance', point: surface.point(theta, balance / b.h) },
+    ...(bending ? [{ name: 'pure bending' as const, point: bending }] : []),
+    { name: 'pure tension', point: surface.point(theta, 0) },
+  ];
+}
+
+/** The curve of N and M in one direction of moment (rad, from the My axis): M at each of some axial forces, ends included. */
+export function interactionSlice(surface: ResistanceSurface, direction: number, points = 44): { readonly N: number; readonly M: number }[] {
+  const [dx, dy] = [Math.sin(direction), Math.cos(direction)];
+  const { least, most } = surface;
+  const curve: { N: number; M: number }[] = [{ N: least, M: 0 }];
+  for (let i = 1; i < points; i += 1) {
+    // Closer at both ends, where the curve bends.
+    const f = (1 - Math.cos((Math.PI * i) / points)) / 2;
+    const N = least + (most - least) * f;
+    const p = surface.capacity(N, dx, dy);
+    if (p) curve.push({ N, M: Math.max(0, p.Mx * dx + p.My * dy) });
+  }
+  // A cap cuts the curve with a flat top.
+  const top = surface.capacity(most * (1 - 1e-9), dx, dy);
+  if (top) curve.push({ N: most, M: Math.max(0, top.Mx * dx + top.My * dy) });
+  curve.push({ N: most, M: 0 });
+  return curve;
+}

@@ -1,0 +1,72 @@
+import { supportName } from '@/core/members/beam/input';
+import type { BeamResult } from '@/core/members/beam/result';
+import type { ColumnAxis } from '@/core/members/column/input';
+import type { ColumnResult } from '@/core/members/column/result';
+import { columnBarsLabel, sizeLabel, tieLabel } from '@/core/project/labels';
+import type { BeamMember, ColumnMember, Member, MemberResult, Project } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+
+type Line = [title: string, text: string];
+
+/** What a report says of a member's input, in lines of title and text. */
+export function memberFacts(project: Project, member: Member, result: MemberResult): Line[] {
+  if (member.type === 'beam') return result.type === 'beam' ? beamFacts(project, member, result) : [];
+  return result.type === 'beam' ? [] : columnFacts(project, member, result);
+}
+
+function beamFacts(project: Project, member: BeamMember, result: BeamResult): Line[] {
+  const units = project.display;
+  const loads =
+    member.mode === 'loads'
+      ? member.cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ')
+      : 'known design forces';
+  return [
+    ['Spans', member.spans.map((s) => formatQuantity(s.length, 'span', units)).join(', ')],
+    [
+      'Supports',
+      member.supports
+        .map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`)
+        .join(', '),
+    ],
+    [
+      'Cover to links',
+      `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,
+    ],
+    ['Load cases', loads],
+    ['Combinations', combinations(result)],
+    ...result.handChecks.map((h): Line => [
+      h.title,
+      `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`,
+    ]),
+  ];
+}
+
+const combinations = (result: MemberResult) =>
+  result.combinations
+    .filter((c) => c.kind === 'ultimate')
+    .map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`)
+    .join('; ');
+
+function columnFacts(project: Project, member: ColumnMember, result: ColumnResult): Line[] {
+  const units = project.display;
+  const length = (v: number) => formatQuantity(v, 'station', units);
+  const axis = (key: 'x' | 'y', a: ColumnAxis): Line => {
+    const s = result.slenderness[key];
+    const how = { factor: 'factor given', length: 'length given', ends: 'from the beams and columns at both ends' }[a.mode];
+    const slender = s
+      ? `, slenderness ${s.value.toFixed(1)} against ${s.limit.toFixed(1)}: ${s.isSlender ? 'slender' : 'not slender'}`
+      : '';
+    return [`Bending about ${key}`, `${a.isBraced ? 'braced' : 'unbraced'}, effective length ${s ? length(s.l0) : '–'} (${how})${slender}`];
+  };
+  return [
+    ['Section', sizeLabel(member, units)],
+    ['Clear height', length(member.height)],
+    ['Cover to ties', formatQuantity(member.cover, 'smallLength', units)],
+    ['Bars', `${columnBarsLabel(project, result.bars)}, ${(100 * result.steelRatio).toFixed(2)} %`],
+    ['Ties', tieLabel(project, member)],
+    axis('x', member.axes.x),
+    axis('y', member.axes.y),
+    ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
+    ...(member.mode === 'cases' ? [['Combinations', combinations(result)] as Line] : []),
+  ];
+}

@@ -1,0 +1,6 @@
+import type { Member, Project } from '@/core/project/project';
+
+/** The address of a member's sheet. */
+export function sheetPath(project: Pick<Project, 'id'>, member: Pick<Member, 'id' | 'type'>): string {
+  return `/${member.type}?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member.id)}`;
+}
