@@ -1,5 +1,6 @@
 import type { Check } from '@/core/members/check';
 import {
+  choicesFor,
   codeOf,
   decisionFor,
   designMember,
@@ -36,7 +37,7 @@ export function memberReport(project: Project, member: Member, detail: ReportDet
       (check.derivation?.length ?? 0) > 0 &&
       (detail === 'full' || (detail === 'working' && (i < WORKING_CHECKS || check.status === 'exceeds'))),
   }));
-  const assumptions = code.choices.map((choice) => {
+  const assumptions = choicesFor(code, member).map((choice) => {
     const value = readChoice(code.choices, code.settings, choice.key);
     const label = 'min' in choice.options ? value : (choice.options.find((o) => o.value === value)?.label ?? value);
     return { title: choice.title, clause: choice.clause, value: label, isDefault: !(choice.key in code.settings.choices) };

@@ -40,21 +40,58 @@ const round = (v: number) => Math.round(v * 10) / 10;
 const stroke = (style: LineStyle | undefined) => (style ? lines[style] : { stroke: 'none' });
 const fill = (style: FillStyle | undefined) => fills[style ?? 'none'];
 
-function ShapeView({ shape, onEdit, editing }: { shape: Shape } & Pick<DrawingViewProps, 'onEdit' | 'editing'>) {
+function ShapeView({ shape, onEdit, editing }: { shape: Shape } & WithEdit) {
   if (shape.kind === 'path') return <path d={pathOf(shape.points, shape.closed)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
-  if (shape.kind === 'circle')
-    return <circle cx={round(shape.at[0])} cy={round(shape.at[1])} r={round(shape.r)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
+  if (shape.kind === 'circle') return <CircleView shape={shape} onEdit={onEdit} editing={editing} />;
   return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
+}
+
+type WithEdit = Pick<DrawingViewProps, 'onEdit' | 'editing'>;
+
+/** What makes a drawn thing a button that opens its editor. */
+function asButton(edit: string, name: string, onEdit: NonNullable<WithEdit['onEdit']>) {
+  return {
+    role: 'button',
+    tabIndex: 0,
+    'aria-label': name,
+    onClick: (e: React.MouseEvent<SVGElement>) => onEdit(edit, e.currentTarget),
+    onKeyDown: (e: React.KeyboardEvent<SVGElement>) => {
+      if (e.key !== 'Enter' && e.key !== 'F2' && e.key !== ' ') return;
+      e.preventDefault();
+      onEdit(edit, e.currentTarget);
+    },
+  };
+}
+
+function CircleView({ shape, onEdit, editing }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
+  const [cx, cy, r] = [round(shape.at[0]), round(shape.at[1]), round(shape.r)];
+  const isEditable = shape.edit !== undefined && onEdit !== undefined;
+  return (
+    <>
+      <circle
+        cx={cx}
+        cy={cy}
+        r={r}
+        fill={fill(shape.fill)}
+        {...stroke(shape.line)}
+        data-edit={shape.edit}
+        className={isEditable ? 'drawn-mark' : undefined}
+        {...(isEditable ? asButton(shape.edit!, shape.label ?? shape.edit!, onEdit) : {})}
+      />
+      {shape.edit !== undefined && shape.edit === editing && (
+        <circle cx={cx} cy={cy} r={r + 3.5} fill="none" stroke="#231E19" strokeWidth={1.2} />
+      )}
+    </>
+  );
 }
 
 const weights: Record<TextStyle, number> = { plain: 400, small: 400, strong: 500, demand: 500, resistance: 500, over: 600, symbol: 400 };
 
-function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } } & Pick<DrawingViewProps, 'onEdit' | 'editing'>) {
+function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } } & WithEdit) {
   const [x, y] = [round(shape.at[0]), round(shape.at[1])];
   const { color, size } = texts[shape.style];
   const isOpen = shape.edit !== undefined && shape.edit === editing;
   const isEditable = shape.edit !== undefined && onEdit !== undefined;
-  const open = (target: Element) => onEdit?.(shape.edit!, target);
   return (
     <text
       x={x}
@@ -68,19 +105,7 @@ function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } 
       className={isEditable ? 'drawn-value' : undefined}
       data-open={isOpen || undefined}
       data-edit={shape.edit}
-      {...(isEditable
-        ? {
-            role: 'button',
-            tabIndex: 0,
-            'aria-label': `${shape.label ?? shape.edit}: ${shape.text}`,
-            onClick: (e: React.MouseEvent<SVGTextElement>) => open(e.currentTarget),
-            onKeyDown: (e: React.KeyboardEvent<SVGTextElement>) => {
-              if (e.key !== 'Enter' && e.key !== 'F2' && e.key !== ' ') return;
-              e.preventDefault();
-              open(e.currentTarget);
-            },
-          }
-        : {})}
+      {...(isEditable ? asButton(shape.edit!, `${shape.label ?? shape.edit}: ${shape.text}`, onEdit) : {})}
     >
       {shape.text}
     </text>

@@ -1,9 +1,11 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
 import { designMember, type BeamMember } from '@/core/project/project';
-import { fieldAt, parseBars, parseLinks, placeName } from '@/features/beam/fields';
+import { fieldAt, placeName } from '@/features/beam/fields';
+import { parseBars, parseLinks } from '@/ui/value-field';
+import { onBeam } from '@/store/commands';
 import { nearestStation } from '@/features/beam/stations';
-import { ValueEditor } from '@/features/beam/ValueEditor';
+import { ValueEditor } from '@/ui/ValueEditor';
 import { useProject } from '@/store/project-store';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
@@ -143,7 +145,7 @@ describe('the editor of a value', () => {
     document.body.append(target);
     const onClose = jest.fn();
     const onNext = jest.fn();
-    render(<ValueEditor member={member} field={at(path)} path={path} target={target} onClose={onClose} onNext={onNext} />);
+    render(<ValueEditor change={onBeam} member={member} field={at(path)} path={path} target={target} onClose={onClose} onNext={onNext} />);
     const input = screen.getByRole('textbox') as HTMLInputElement;
     return { onClose, onNext, input, type: (text: string) => act(() => void fireEvent.change(input, { target: { value: text } })) };
   }

@@ -2,7 +2,7 @@ import type { Calc } from '../calc/calc';
 import type { PolygonSection } from '../section/polygon-section';
 import type { SurfacePoint } from '../section/resistance-surface';
 import type { UltimateBasis } from '../section/ultimate';
-import type { Limit, Materials } from './design-code';
+import type { Limit, Materials } from './basis';
 
 /** Ties (links) or a continuous spiral. */
 export type Transverse = 'ties' | 'spiral';

@@ -1,4 +1,4 @@
-import type { CodeSettings, DesignCode } from '../codes/design-code';
+import type { Choice, CodeSettings, DesignCode } from '../codes/design-code';
 import { makeCode } from '../codes/registry';
 import { designBeam } from '../members/beam/design-beam';
 import type { BeamInput } from '../members/beam/input';
@@ -81,6 +81,12 @@ export function designMember(project: Basis, member: Member, derive: Derive = []
   const code = codeOf(project, member);
   const options: DesignOptions = { derive, units: project.display };
   return member.type === 'beam' ? designBeam(member, code, options) : designColumn(member, code, options);
+}
+
+/** What the code leaves open for a member of this type. */
+export function choicesFor(code: DesignCode, member: Pick<Member, 'type'>): readonly Choice[] {
+  const hidden = member.type === 'beam' ? 'columns' : 'beams';
+  return code.choices.filter((k) => k.only !== hidden);
 }
 
 /** The decision that stands for a check: one that was made, and for a utilisation not lower than today's. */

@@ -1,4 +1,5 @@
 import { bearing } from './polygon-section';
+import { limitStrain } from './ultimate';
 import type { ResistanceSurface, SurfacePoint } from './resistance-surface';
 
 export interface CriticalPoint {
@@ -43,4 +44,12 @@ export function interactionSlice(surface: ResistanceSurface, direction: number, 
   if (top) curve.push({ N: most, M: Math.max(0, top.Mx * dx + top.My * dy) });
   curve.push({ N: most, M: 0 });
   return curve;
+}
+
+/** Strain of a point of the section at a limit state, compression positive; far in tension where all bars yield. */
+export function strainAtLimit(surface: ResistanceSurface, p: SurfacePoint, x: number, y: number): number {
+  if (p.x === 0) return -1;
+  const b = bearing(surface.section, p.theta);
+  const { e0, k } = limitStrain(b, Math.min(p.x, 1e9), surface.basis);
+  return e0 + k * (x * b.cos + y * b.sin);
 }

@@ -10,7 +10,7 @@ import { formatValue } from '@/core/units/format';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
-import { parseBars, parseLinks } from './fields';
+import { parseBars, parseLinks } from '@/ui/value-field';
 
 interface BarsPanelProps {
   readonly project: Project;

@@ -4,7 +4,7 @@ import { grossProperties } from '@/core/geometry/beam-outline';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { Fault } from '@/core/members/fault';
 import type { BeamResult } from '@/core/members/beam/result';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { choicesFor, codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind } from '@/core/units/quantity';
 import { onBeam } from '@/store/commands';
@@ -310,7 +310,7 @@ export function BasisPanel({
       </section>
       <section>
         <h2>What the code leaves open</h2>
-        <Assumptions choices={code.choices} code={code} member={member} />
+        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
       </section>
     </div>
   );

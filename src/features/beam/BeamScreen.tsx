@@ -1,6 +1,5 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { ToggleGroup } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
@@ -9,11 +8,13 @@ import { addMember, freshId, freshMark } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
-import { memberActions, MemberList } from '@/ui/MemberList';
+import { MemberList } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
 import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
-import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
+import { SheetTitle } from '@/ui/SheetTitle';
+import { TopBar } from '@/ui/TopBar';
+import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { useLoadedProject } from '@/ui/use-loaded-project';
 import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
@@ -25,7 +26,8 @@ import { LoadsPanel } from './LoadsPanel';
 import { SectionPanel } from './SectionPanel';
 import { Strips } from './Strips';
 import { SupportEditor } from './SupportEditor';
-import { ValueEditor } from './ValueEditor';
+import { ValueEditor } from '@/ui/ValueEditor';
+import { onBeam } from '@/store/commands';
 
 export function BeamScreen() {
   const loaded = useLoadedProject();
@@ -37,7 +39,8 @@ export function BeamScreen() {
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
-type Panel = 'strips' | 'loads' | 'bars' | 'combinations' | 'basis' | 'hand';
+const panels = ['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const;
+type Panel = (typeof panels)[number];
 
 const beamIn = (project: Project, id: string) => project.members.find((m): m is BeamMember => m.id === id && m.type === 'beam');
 
@@ -97,7 +100,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
     edit(`add ${made.mark}`, addMember(made, id));
     router.push(sheetPath(kept, made));
   };
-  useSheetKeys(kept, id, { add, setPanel });
+  useSheetKeys(kept, id, { add, panels, setPanel });
   const field = editing && fieldAt(editing.path, { project: kept, member: keptMember, steel: result.steel });
   const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
 
@@ -163,7 +166,8 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
         </aside>
       </div>
       {editing && field && (
-        <ValueEditor
+        <ValueEditor<BeamMember>
+          change={onBeam}
           key={editing.path}
           path={editing.path}
           member={keptMember}
@@ -182,7 +186,6 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
 }
 
 function Title({ project, member, panel, onPanel }: { project: Project; member: BeamMember; panel: Panel; onPanel: (p: Panel) => void }) {
-  const router = useRouter();
   const code = codeOf(project, member);
   const spans = member.spans.map((s) => formatValue(s.length / 1000, 'number', 'SI', 1)).join(' + ');
   const us = member.spans.map((s) => formatValue(s.length, 'span', 'US', 1)).join(' + ');
@@ -190,7 +193,6 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
     code.concreteLabel(member.materials.concreteStrength),
     member.mode === 'forces' ? 'known design forces' : project.display === 'US' ? `${us} ft` : `${spans} m`,
   ].join(' · ');
-  const actions = memberActions(project, member, router.push);
   const names: Record<Panel, string> = {
     strips: member.mode === 'forces' ? 'Section' : 'Drawing',
     loads: 'Loads',
@@ -199,41 +201,8 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
     basis: 'Basis',
     hand: 'By hand',
   };
-  const offered =
-    member.mode === 'forces' ? (['strips', 'basis'] as const) : (['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const);
-  return (
-    <div className="flex items-baseline gap-x-3 px-3.5 pb-1 pt-2">
-      <h1 className="whitespace-nowrap">
-        {member.title || 'Beam'} {member.mark}
-      </h1>
-      <span className="min-w-0 flex-1 truncate text-walnut" title={subtitle}>
-        {subtitle}
-      </span>
-      <ToggleGroup.Root
-        type="single"
-        value={panel}
-        onValueChange={(v) => v && onPanel(v as Panel)}
-        aria-label="What the sheet shows"
-        className="flex shrink-0 border border-groove"
-      >
-        {offered.map((p) => (
-          <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">
-            {names[p]}
-          </ToggleGroup.Item>
-        ))}
-      </ToggleGroup.Root>
-      <Menu isBare label="More" align="end">
-        <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
-        <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>
-          Move up
-        </MenuItem>
-        <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>
-          Move down
-        </MenuItem>
-        <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
-      </Menu>
-    </div>
-  );
+  const offered = member.mode === 'forces' ? (['strips', 'basis'] as const) : panels;
+  return <SheetTitle {...{ project, member, subtitle, panel, onPanel }} panels={offered.map((p) => [p, names[p]] as const)} />;
 }
 
 /** Elevation and strips, as wide as the middle of the screen. */
@@ -263,35 +232,4 @@ function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'heights'> &
       )}
     </div>
   );
-}
-
-function useSheetKeys(project: Project, id: string, { add, setPanel }: { add: () => void; setPanel: (p: Panel) => void }) {
-  const router = useRouter();
-  useEffect(() => {
-    const go = (by: number) => {
-      const at = project.members.findIndex((m) => m.id === id);
-      const next = project.members[at + by];
-      if (next) router.push(sheetPath(project, next));
-    };
-    const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.closest('input, textarea, select, [role=dialog]')) return;
-      if (e.altKey && e.shiftKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown'))
-        memberActions(
-          project,
-          project.members.find((m) => m.id === id)!,
-          router.push,
-        )[e.key === 'ArrowUp' ? 'up' : 'down']();
-      else if (e.altKey && e.key === 'ArrowUp') go(-1);
-      else if (e.altKey && e.key === 'ArrowDown') go(1);
-      else if (e.ctrlKey || e.metaKey || e.altKey) return;
-      else if (e.key === 'n' || e.key === 'N') add();
-      else if (e.key === 'm' || e.key === 'M') document.querySelector<HTMLElement>('aside a[aria-current]')?.focus();
-      else if (e.key === 'l' || e.key === 'L') document.querySelector<HTMLElement>('[data-check] button')?.focus();
-      else if (/^[1-6]$/.test(e.key)) setPanel((['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const)[Number(e.key) - 1]!);
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [project, id, add, setPanel, router]);
 }

@@ -5,7 +5,7 @@ import type { BeamMember, Project } from '@/core/project/project';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
-import { useDrawnAnchor } from './use-drawn-anchor';
+import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
 export function SupportEditor({

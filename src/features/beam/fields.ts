@@ -1,30 +1,11 @@
 import type { Draft } from 'immer';
-import { catalogues, findBar } from '@/core/materials/bars';
-import { supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
+import { catalogues } from '@/core/materials/bars';
+import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { BeamMember, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { formatForEditing, unitLabel } from '@/core/units/format';
-import { parseQuantity } from '@/core/units/parse';
-import { displayUnit, type QuantityKind } from '@/core/units/quantity';
-
-export type FieldParse =
-  { readonly ok: true; readonly apply: (m: Draft<BeamMember>) => void } | { readonly ok: false; readonly reason: string };
-
-/** A value of the drawing as its editor sees it. */
-export interface Field {
-  readonly label: string;
-  readonly hint: string;
-  readonly unit: string;
-  readonly text: string;
-  readonly parse: (text: string) => FieldParse;
-  /** One step up or down from a text; `size` is 1, 10 or 0.1. */
-  readonly step?: (text: string, direction: 1 | -1, size: number) => string;
-  readonly stepHint?: string;
-  /** Set by hand over an automatic choice: the way back. */
-  readonly reset?: (m: Draft<BeamMember>) => void;
-}
+import { parseBars, parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 interface Place {
   readonly project: Project;
@@ -33,7 +14,7 @@ interface Place {
 }
 
 /** Finds the field of a path on the drawing, e.g. "section.h" or "bars.support[1].bars". Undefined for paths with an editor of their own. */
-export function fieldAt(path: string, place: Place): Field | undefined {
+export function fieldAt(path: string, place: Place): Field<BeamMember> | undefined {
   const indices = [...path.matchAll(/\[(\d+)\]/g)].map((m) => Number(m[1]));
   const [i = 0, k = 0] = indices;
   const shape = path.replace(/\[\d+\]/g, '[]');
@@ -96,53 +77,13 @@ export function fieldAt(path: string, place: Place): Field | undefined {
   return undefined;
 }
 
-function quantityField(
-  { project }: Pick<Place, 'project'>,
-  label: string,
-  hint: string,
-  kind: QuantityKind,
-  value: number,
-  set: (m: Draft<BeamMember>, v: number) => void,
-): Field {
-  const system = project.display;
-  const { unit, step } = displayUnit(kind, system);
-  return {
-    label,
-    hint,
-    unit: unitLabel(kind, system),
-    text: formatForEditing(value, kind, system),
-    parse: (text) => {
-      const parsed = parseQuantity(text, kind, system);
-      return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.value) } : parsed;
-    },
-    step: (text, direction, size) => {
-      const parsed = parseQuantity(text, kind, system);
-      const from = parsed.ok ? parsed.value : value;
-      return formatForEditing(from + direction * size * step * unit.factor, kind, system);
-    },
-    stepHint: `${step} ${unitLabel(kind, system)}`,
-  };
-}
-
-/** Reads "4H20", "4 #6", "4x20" or "auto". */
-export function parseBars(text: string, member: BeamMember): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
-  if (/^auto/i.test(text.trim())) return { ok: true, group: null };
-  const match = /^\s*(\d+)\s*(?:[xX×*]|of)?\s*([A-Za-z.#]*\s*\d+)\s*$/.exec(text);
-  if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
-  const bar = findBar(catalogues[member.catalogue], match[2]!);
-  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
-  const count = Number(match[1]);
-  if (count > 60) return { ok: false, reason: 'At most 60 bars.' };
-  return { ok: true, group: { count, size: bar.name } };
-}
-
 function barField(
   place: Place,
   label: string,
   shown: BarGroup | undefined,
   isOwn: boolean,
   set: (m: Draft<BeamMember>, g: BarGroup | null) => void,
-): Field {
+): Field<BeamMember> {
   const { member, project } = place;
   return {
     label,
@@ -166,23 +107,7 @@ function barField(
   };
 }
 
-/** Reads "H8 @ 150", "#3 @ 6 in", "4 legs H10 @ 100". */
-export function parseLinks(
-  text: string,
-  member: BeamMember,
-  system: Project['display'],
-  legsNow: number,
-): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
-  const match = /^\s*(?:(\d+)\s*legs?\s+)?([A-Za-z.#]*\s*\d+)\s*(?:@|at|\/|-)\s*(.+)$/.exec(text);
-  if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
-  const bar = findBar(catalogues[member.catalogue], match[2]!);
-  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
-  const spacing = parseQuantity(match[3]!, 'length', system);
-  if (!spacing.ok) return spacing;
-  return { ok: true, zone: { legs: match[1] ? Number(match[1]) : legsNow, size: bar.name, spacing: spacing.value } };
-}
-
-function linkField(place: Place, span: number, index: number): Field | undefined {
+function linkField(place: Place, span: number, index: number): Field<BeamMember> | undefined {
   const { project, member, steel } = place;
   const zones = steel?.links[span];
   const zone = zones?.[index];
@@ -212,7 +137,7 @@ function linkField(place: Place, span: number, index: number): Field | undefined
   };
 }
 
-function loadField(place: Place, i: number): Field | undefined {
+function loadField(place: Place, i: number): Field<BeamMember> | undefined {
   const load = place.member.loads[i];
   if (!load) return undefined;
   const title = place.member.cases.find((c) => c.id === load.case)?.title ?? load.case;

@@ -14,6 +14,7 @@ import { Inlay } from '@/ui/Inlay';
 import { memberActions, memberStanding } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
+import { newColumn } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
 import { Silhouette } from '@/ui/Silhouette';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
@@ -54,8 +55,13 @@ function Overview({ project }: { project: Project }) {
   const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
+  const last = project.members[project.members.length - 1];
+  const addColumn = () => {
+    const made = newColumn(project, freshId(project), freshMark(project, 'C0'), last?.place ?? '');
+    edit(`add ${made.mark}`, addMember(made));
+    router.push(sheetPath(project, made));
+  };
   const add = (mode: BeamMember['mode']) => {
-    const last = project.members[project.members.length - 1];
     const made = newBeam(project, freshId(project), freshMark(project, last?.mark ?? 'B0'), last?.place ?? '', mode);
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
@@ -93,6 +99,9 @@ function Overview({ project }: { project: Project }) {
           </div>
           <button type="button" className="btn" onClick={() => add('loads')}>
             Add a beam
+          </button>
+          <button type="button" className="btn" onClick={addColumn}>
+            Add a column
           </button>
         </div>
       </div>

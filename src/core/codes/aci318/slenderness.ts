@@ -112,6 +112,9 @@ export function slendernessRule(axis: SlenderAxis, o: SlendernessOptions): Slend
   return rule;
 }
 
+/** Below one newton there is no compression to speak of. */
+const LEAST_FORCE = 1;
+
 interface Ordered {
   readonly M_1: number;
   readonly M_2: number;
@@ -156,7 +159,7 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndFor
     ...base,
   });
   const P_u = c.given(symbols.P_u, f.N);
-  if (P_u <= 0) {
+  if (P_u < LEAST_FORCE) {
     c.note('No second-order effects without compression.', '6.6.4');
     return { top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom, isSlender: false, limit: Infinity, ...base };
   }

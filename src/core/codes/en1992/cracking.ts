@@ -13,6 +13,7 @@ export const F = {
     'max((sigma_s - k_t * f_ct_eff / rho_p_eff * (1 + alpha_e * rho_p_eff)) / E_s, 0.6 * sigma_s / E_s)',
     '(7.9)',
   ),
+  strainLeast: formula('epsilon_cr', '0.6 * sigma_s / E_s', '(7.9)'),
   ks: formula('k_s', '(epsilon_1 + epsilon_2) / (2 * epsilon_1)', '(7.13)'),
   spacing: formula('s_r_max', 'k_3 * c_nom + k_b * k_s * k_4 * phi / rho_p_eff', '(7.11)'),
   spacingWide: formula('s_r_max', '1.3 * (h - x)', '(7.14)'),
@@ -29,6 +30,15 @@ export function crackWidth(c: Calc, q: CrackQuestion): CrackWidth {
   const strip = q.strip(h_c_ef);
   const A_c_eff = c.given(symbols.A_c_eff, strip.concrete, 'of the section within that depth');
   const A_s = c.given(symbols.A_s, strip.steel, 'bars within that depth');
+  if (A_s === 0) {
+    c.note('No bar lies in the effective area: spacing of cracks as for bars far apart.', '7.3.4(3)');
+    const sigma = c.given(symbols.sigma_s, q.steelStress, 'cracked section');
+    const s_r_max = c.let(F.spacingWide, { h, x });
+    return {
+      width: c.let(F.width, { s_r_max, epsilon_cr: c.let(F.strainLeast, { sigma_s: sigma, E_s: STEEL_MODULUS }) }),
+      clause: '7.3.4',
+    };
+  }
   const rho_p_eff = c.let(F.ratio, { A_s, A_c_eff });
   const f_ct_eff = c.given(symbols.f_ct_eff, meanTensileStrength(c, fck), 'fctm, cracking after 28 days');
   const alpha_e = c.let(F.alpha, { E_s: STEEL_MODULUS, E_cm: secantModulus(c, fck) });

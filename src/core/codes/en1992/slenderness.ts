@@ -57,6 +57,9 @@ export interface SlendernessOptions {
   readonly neglectsCreep: boolean;
 }
 
+/** Below one newton there is no compression to speak of, and the limit of slenderness has no end. */
+const LEAST_FORCE = 1;
+
 interface Fixed {
   readonly l_0: number;
   readonly lambda_c: number;
@@ -106,7 +109,7 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed,
   const N_Ed = c.given(symbols.N_Ed, f.N);
   const { M_1, M_2: typed, sign, topLarger } = inOrder(f);
   const none = { firstOrder: typed, slenderness: v.lambda_c, buckling: null };
-  if (N_Ed <= 0) {
+  if (N_Ed < LEAST_FORCE) {
     c.note('No second-order effects without compression.', '5.8');
     return { top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom, isSlender: false, limit: Infinity, ...none };
   }

@@ -6,7 +6,7 @@ import { formatQuantity } from '../../units/format';
 import { guarded, makeCheck, type DerivableCheck } from '../check';
 import type { ColumnInput } from './input';
 import type { ColumnModel } from './section';
-import { alongDemand, forcesAbout, type Place, type SetResult } from './strength';
+import { alongDemand, forcesAbout, governingAt, type Place, type PlaceResult, type SetResult } from './strength';
 
 /** What every check of a column may look at. */
 export interface ColumnBasis {
@@ -29,9 +29,8 @@ export function strengthChecks(basis: ColumnBasis): DerivableCheck[] {
   const { results } = basis;
   const good = results.filter((r) => !r.refusal);
   const checks = (['mid', 'top', 'foot'] as const).flatMap((place) => {
-    const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
-    const r = worstBy(good, (s) => at(s).utilisation ?? Infinity);
-    return r ? [strengthCheck(basis, r, place)] : [];
+    const governs = governingAt(place, good, basis.model, basis.code);
+    return governs ? [strengthCheck(basis, governs.r, governs.p)] : [];
   });
   return [...refusals(basis), ...checks];
 }
@@ -58,9 +57,9 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
   });
 }
 
-function strengthCheck(basis: ColumnBasis, r: SetResult, place: Place): DerivableCheck {
+function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): DerivableCheck {
   const { column, code, model, units } = basis;
-  const p = r.places.find((q) => q.place === place)!;
+  const { place } = p;
   const size = Math.hypot(p.Mx, p.My);
   const u = p.utilisation;
   const { N } = r.set;
@@ -75,7 +74,7 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, place: Place): Derivabl
     {
       id: `strength-${place}`,
       family: 'bending',
-      title: `Axial force and bending, ${name}`,
+      title: `N and M, ${name}`,
       clause: code.column.clauses.axial,
       demand: tooMuch || size === 0 ? { value: N, kind: 'force' } : { value: size, kind: 'moment' },
       capacity:
@@ -169,7 +168,7 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
         makeCheck({
           id: `growth-${axis}`,
           family: 'bending',
-          title: `Growth by second order, ${axis}`,
+          title: `Second-order growth, ${axis}`,
           clause: code.column.clauses.growth,
           demand: { value: ratio(r), kind: 'ratio' },
           capacity: { value: limit, kind: 'ratio' },

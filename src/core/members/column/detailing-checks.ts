@@ -76,7 +76,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
     ),
     rule({
       id: 'steel-practice',
-      title: 'Most steel by the office',
+      title: 'Most steel, office',
       clause: 'practice',
       demand: steel / area,
       capacity: column.steelLimit,
@@ -85,7 +85,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
     }),
     rule({
       id: 'steel-at-laps',
-      title: 'Most steel where all bars lap',
+      title: 'Most steel at laps',
       clause: code.column.mostAtLaps.clause,
       demand: (2 * steel) / area,
       capacity: code.column.mostAtLaps.value,
@@ -151,7 +151,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       ? [
           rule({
             id: 'tie-spacing-ends',
-            title: `Spacing of ${word} near ends and laps`,
+            title: `Spacing near ends`,
             clause: tieRules.spacingNearEnds.clause,
             demand: ends,
             capacity: tieRules.spacingNearEnds.value,
@@ -175,14 +175,16 @@ function heldCheck({ column, model }: ColumnBasis, word: string): DerivableCheck
   return makeCheck({
     id: 'bars-held',
     family: 'detailing',
-    title: 'Cross ties, every bar held',
+    title: 'Cross ties',
     clause: tieRules.unheldDistance.clause,
     demand: { value: needed, kind: 'number' },
     capacity: { value: there, kind: 'number' },
     utilisation: needed === 0 ? 0 : needed / there,
     status: short ? 'exceeds' : 'holds',
     place: nowhere,
-    ...(short ? { reason: `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.` } : {}),
+    ...(short
+      ? { reason: `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.` }
+      : {}),
   });
 }
 

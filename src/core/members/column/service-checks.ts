@@ -179,9 +179,4 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
   });
 }
 
-const kindNames = {
-  characteristic: 'characteristic',
-  frequent: 'frequent',
-  quasiPermanent: 'quasi-permanent',
-  service: 'service',
-} as const;
+const kindNames = { characteristic: 'char.', frequent: 'freq.', quasiPermanent: 'quasi-perm.', service: 'service' } as const;

@@ -24,6 +24,8 @@ export interface PlaceResult {
   readonly accidental: Accidental;
   /** By the measure that is chosen; null when it cannot be had. */
   readonly utilisation: number | null;
+  /** False while it is only read from the table of the surface, within a few per cent. */
+  readonly isExact: boolean;
 }
 
 /** One load set with what it comes to. */
@@ -90,27 +92,40 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
     }
     for (const place of places) {
       const key = place === 'foot' ? 'bottom' : place;
-      const result: PlaceResult = { place, Mx: x[key], My: y[key], accidental, utilisation: null };
-      found.push({ result, rough: roughUtilisation(model, set.N, result.Mx, result.My), x, y });
+      const rough = roughUtilisation(model, set.N, x[key], y[key]);
+      const result: PlaceResult = { place, Mx: x[key], My: y[key], accidental, utilisation: rough, isExact: false };
+      found.push({ result, rough, x, y });
     }
   }
   const quiet = { x: true, y: true };
   if (refusals.length > 0 || found.length === 0) {
     const { x, y } = designMoments({ ...set, sway: set.sway ?? 0 }, column, model, quiet);
-    const none: PlaceResult = { place: 'mid', Mx: NaN, My: NaN, accidental: quiet, utilisation: null };
+    const none: PlaceResult = { place: 'mid', Mx: NaN, My: NaN, accidental: quiet, utilisation: null, isExact: true };
     return { index, set, x, y, places: [], worst: none, refusal: refusals[0] ?? 'No moments could be found.' };
   }
-  // Exact only for what may govern its place: the table is within a few per cent.
-  const exact = places.map((place) => {
-    const here = found.filter((f) => f.result.place === place);
-    const most = Math.max(...here.map((f) => f.rough));
-    return here
-      .filter((f) => f.rough >= 0.93 * most)
-      .map((f) => ({ ...f, result: { ...f.result, utilisation: utilisation(model, code, set.N, f.result.Mx, f.result.My) } }))
-      .reduce((a, b) => ((b.result.utilisation ?? Infinity) > (a.result.utilisation ?? Infinity) ? b : a));
-  });
-  const worst = exact.reduce((a, b) => ((b.result.utilisation ?? Infinity) > (a.result.utilisation ?? Infinity) ? b : a));
-  return { index, set, x: worst.x, y: worst.y, places: exact.map((e) => e.result), worst: worst.result };
+  // Exact only for what may govern the set: the table is within a few per cent.
+  const most = Math.max(...found.map((f) => f.rough));
+  const exact = found.map((f) => (f.rough >= NEAR_ENOUGH * most ? { ...f, result: exactly(f.result, set.N, model, code) } : f));
+  const worst = exact.reduce((a, b) => (use(b.result) > use(a.result) ? b : a));
+  const atPlace = (place: Place) =>
+    exact.filter((f) => f.result.place === place).reduce((a, b) => (use(b.result) > use(a.result) ? b : a)).result;
+  return { index, set, x: worst.x, y: worst.y, places: places.map(atPlace), worst: worst.result };
+}
+
+/** How near to the worst a rough utilisation must come for the exact one to be worked out. */
+const NEAR_ENOUGH = 0.93;
+const use = (p: PlaceResult) => p.utilisation ?? Infinity;
+
+function exactly(p: PlaceResult, N: number, model: ColumnModel, code: DesignCode): PlaceResult {
+  return p.isExact ? p : { ...p, utilisation: utilisation(model, code, N, p.Mx, p.My), isExact: true };
+}
+
+/** Works out exactly which set governs each place: only sets that come near are solved. */
+export function governingAt(place: Place, results: readonly SetResult[], model: ColumnModel, code: DesignCode) {
+  const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
+  const most = Math.max(...results.map((r) => use(at(r))));
+  const near = results.filter((r) => use(at(r)) >= NEAR_ENOUGH * most).map((r) => ({ r, p: exactly(at(r), r.set.N, model, code) }));
+  return near.length === 0 ? undefined : near.reduce((a, b) => (use(b.p) > use(a.p) ? b : a));
 }
 
 function roughUtilisation({ surface }: ColumnModel, N: number, Mx: number, My: number): number {

@@ -2,17 +2,19 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { formatUtilisation } from '@/core/units/format';
-import type { BeamMember } from '@/core/project/project';
-import { onBeam } from '@/store/commands';
+import type { Draft } from 'immer';
+import type { Member, Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
 import { Inlay } from '@/ui/Inlay';
 import { standingOf, standingText } from '@/ui/Glyph';
-import type { Field } from './fields';
+import type { Field } from './value-field';
 import { useDrawnAnchor } from './use-drawn-anchor';
 
-interface ValueEditorProps {
-  readonly member: BeamMember;
-  readonly field: Field;
+interface ValueEditorProps<M extends Member> {
+  readonly member: M;
+  readonly field: Field<M>;
+  /** Makes a change of the project from one of the member. */
+  readonly change: (id: string, recipe: (m: Draft<M>) => void) => (project: Project) => Project;
   readonly path: string;
   readonly target: Element;
   readonly onClose: () => void;
@@ -21,7 +23,7 @@ interface ValueEditorProps {
 }
 
 /** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
-export function ValueEditor({ member, field: opened, path, target, onClose, onNext }: ValueEditorProps) {
+export function ValueEditor<M extends Member>({ member, field: opened, change, path, target, onClose, onNext }: ValueEditorProps<M>) {
   // As it was when the editor opened: the drawing, and with it the field, already follows what is typed.
   const [field] = useState(opened);
   const [text, setText] = useState(field.text);
@@ -38,7 +40,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
   const type = (value: string) => {
     setText(value);
     const next = field.parse(value);
-    setPreview(next.ok && value !== field.text ? onBeam(member.id, next.apply) : null);
+    setPreview(next.ok && value !== field.text ? change(member.id, next.apply) : null);
   };
   const leave = () => {
     setPreview(null);
@@ -47,7 +49,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
   const keep = (): boolean => {
     if (!parsed.ok) return false;
     if (isTyped)
-      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onBeam(member.id, parsed.apply));
+      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), change(member.id, parsed.apply));
     else setPreview(null);
     return true;
   };
@@ -123,7 +125,7 @@ export function ValueEditor({ member, field: opened, path, target, onClose, onNe
                 type="button"
                 className="link"
                 onClick={() => {
-                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, onBeam(member.id, field.reset!));
+                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, change(member.id, field.reset!));
                   onClose();
                 }}
               >

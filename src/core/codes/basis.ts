@@ -1,0 +1,34 @@
+/** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */
+export interface TimeDependentInput {
+  /** Relative humidity, 0 to 1. */
+  readonly humidity: number;
+  /** Age of the concrete when it is first loaded, and when drying begins (days). */
+  readonly loadingAge: number;
+  readonly dryingAge: number;
+  /** Cement: slow, normal or rapid hardening (3.1.2(6)). */
+  readonly cement: 'S' | 'N' | 'R';
+}
+
+export const usualTimeDependent: TimeDependentInput = { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: 'N' };
+
+/** Stresses in MPa, lengths in mm. */
+export interface Materials {
+  /** fck or f'c. */
+  readonly concreteStrength: number;
+  /** kg/mm3, of plain concrete; normal weight when left at the code's default. */
+  readonly density: number;
+  readonly aggregateSize: number;
+  /** fyk or fy. */
+  readonly steelStrength: number;
+  readonly ductility: 'A' | 'B' | 'C';
+  /** fywk or fyt. */
+  readonly linkStrength: number;
+  /** Inputs for creep and shrinkage; no check uses them yet. */
+  readonly timeDependent: TimeDependentInput;
+}
+
+/** A rule of detailing that compares a length or an area with a limit. */
+export interface Limit {
+  readonly value: number;
+  readonly clause: string;
+}

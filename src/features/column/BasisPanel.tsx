@@ -1,0 +1,279 @@
+'use client';
+import { castDraft, type Draft } from 'immer';
+import { catalogues, type CatalogueId } from '@/core/materials/bars';
+import type { ShapeKind, SectionShape } from '@/core/geometry/section-shapes';
+import { outlineOfShape } from '@/core/geometry/section-shapes';
+import { boundsOf } from '@/core/geometry/polygon';
+import { isRound } from '@/core/members/column/input';
+import type { ColumnResult } from '@/core/members/column/result';
+import type { Fault } from '@/core/members/fault';
+import { choicesFor, codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+import type { QuantityKind } from '@/core/units/quantity';
+import { onColumn } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { Assumptions } from '@/ui/Assumptions';
+import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
+import { OutlineTable } from './OutlineTable';
+
+const shapes: readonly (readonly [ShapeKind, string])[] = [
+  ['rectangle', 'rectangle'],
+  ['circle', 'circle'],
+  ['ring', 'ring'],
+  ['L', 'L'],
+  ['T', 'T'],
+  ['cross', 'cross'],
+  ['I', 'I'],
+  ['free', 'any outline'],
+];
+
+/** A shape of another kind, of about the same size. */
+function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
+  const { left, right, bottom, top } = boundsOf(outlineOfShape(from).outer);
+  const [b, h] = [Math.round(right - left), Math.round(top - bottom)];
+  const leg = Math.round(Math.min(b, h) * 0.45);
+  switch (kind) {
+    case 'rectangle':
+      return { kind, b, h };
+    case 'circle':
+      return { kind, diameter: Math.max(b, h) };
+    case 'ring':
+      return { kind, diameter: Math.max(b, h), wall: Math.max(60, Math.round(Math.max(b, h) / 5)) };
+    case 'L':
+    case 'cross':
+      return { kind, b, h, tx: leg, ty: leg };
+    case 'T':
+    case 'I':
+      return { kind, b, h, web: leg, flange: Math.round(h * 0.3) };
+    case 'free': {
+      const outline = outlineOfShape(from);
+      return { kind, outer: outline.outer, holes: outline.holes };
+    }
+  }
+}
+
+/** What a column rests on besides its drawing: names, shape, materials, storey, limits, and everything the code leaves open. */
+export function BasisPanel({
+  project,
+  member,
+  result,
+  faults,
+}: {
+  project: Project;
+  member: ColumnMember;
+  result: ColumnResult;
+  faults: readonly Fault[];
+}) {
+  const { edit } = useProject();
+  const code = codeOf(project, member);
+  const isEN = project.code.id === 'en1992';
+  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) =>
+    edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
+  const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
+  const fault = (path: string) =>
+    faults
+      .filter((f) => f.path === path)
+      .map((f) => (
+        <p key={f.reason} className="text-madder-text">
+          {f.reason}
+        </p>
+      ));
+  const quantity = (
+    label: string,
+    kind: QuantityKind,
+    path: string,
+    value: number | null,
+    set: (m: Draft<ColumnMember>, v: number | null) => void,
+    empty?: string,
+  ) => (
+    <div key={path}>
+      <label className={row}>
+        {label}
+        <QuantityInput
+          kind={kind}
+          system={project.display}
+          value={value}
+          label={label}
+          allowEmpty={empty !== undefined}
+          placeholder={empty}
+          onKeep={(v) => (v !== null || empty !== undefined) && change(label.toLowerCase(), (m) => set(m, v))}
+        />
+      </label>
+      {fault(path)}
+    </div>
+  );
+  const materials = member.materials;
+  const setShape = (kind: ShapeKind) =>
+    change('shape', (m) => {
+      const next = changeShape(member.shape, kind);
+      m.shape = castDraft(next);
+      // Bars that follow one shape do not fit another.
+      const size = result.bars[0]?.size ?? '20';
+      if (isRound(next)) m.bars = { kind: 'ring', count: 8, size };
+      else if (kind === 'rectangle' && m.bars.kind !== 'list')
+        m.bars = { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size };
+      else if (m.bars.kind !== 'list' || kind !== 'free') m.bars = { kind: 'outline', size, spacing: 250 };
+    });
+  return (
+    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+      <section>
+        <h2>Member</h2>
+        {(['mark', 'title', 'place'] as const).map((key) => (
+          <label key={key} className={row}>
+            {key === 'mark' ? 'Mark' : key === 'title' ? 'Title' : 'Place'}
+            <input
+              className="field"
+              defaultValue={member[key]}
+              key={member[key]}
+              onBlur={(e) => e.target.value !== member[key] && change(key, (m) => void (m[key] = e.target.value.slice(0, 80)))}
+            />
+          </label>
+        ))}
+        <label className={row}>
+          Section
+          <Select label="Section" value={member.shape.kind} options={shapes} onPick={setShape} />
+        </label>
+        {member.shape.kind === 'free' && <OutlineTable project={project} member={member} />}
+        {fault('shape.outer')}
+        {faults
+          .filter((f) => f.path.startsWith('shape.') && f.path !== 'shape.outer')
+          .map((f) => (
+            <p key={f.path} className="text-madder-text">
+              {f.reason}
+            </p>
+          ))}
+        {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v!))}
+        {quantity('Cover to ties', 'smallLength', 'cover', member.cover, (m, v) => void (m.cover = v!))}
+        <label className={row}>
+          Held by
+          <Select
+            label="Transverse reinforcement"
+            value={member.transverse}
+            options={[
+              ['ties', 'ties'],
+              ['spiral', 'a spiral'],
+            ]}
+            onPick={(v) => change('transverse reinforcement', (m) => void (m.transverse = v))}
+          />
+        </label>
+        {quantity(
+          'Ties near ends and laps',
+          'length',
+          'ties.spacingEnds',
+          member.ties.spacingEnds,
+          (m, v) => void (m.ties.spacingEnds = v),
+          'as the code asks',
+        )}
+        {result.quantities && (
+          <p className="small">
+            Concrete {formatQuantity(result.quantities.concrete, 'volume', project.display)} · steel{' '}
+            {formatQuantity(
+              (result.quantities.bars + result.quantities.links) / result.quantities.concrete,
+              'massPerVolume',
+              project.display,
+            )}
+          </p>
+        )}
+      </section>
+      <section>
+        <h2>Materials and limits</h2>
+        {quantity(
+          isEN ? 'Concrete fck' : 'Concrete f′c',
+          'stress',
+          'materials.concreteStrength',
+          materials.concreteStrength,
+          (m, v) => void (m.materials.concreteStrength = v!),
+        )}
+        {quantity(
+          isEN ? 'Bars fyk' : 'Bars fy',
+          'steelStress',
+          'materials.steelStrength',
+          materials.steelStrength,
+          (m, v) => void (m.materials.steelStrength = v!),
+        )}
+        {quantity(
+          isEN ? 'Links fywk' : 'Ties fyt',
+          'steelStress',
+          'materials.linkStrength',
+          materials.linkStrength,
+          (m, v) => void (m.materials.linkStrength = v!),
+        )}
+        {quantity(
+          'Largest aggregate',
+          'smallLength',
+          'materials.aggregateSize',
+          materials.aggregateSize,
+          (m, v) => void (m.materials.aggregateSize = v!),
+        )}
+        {quantity(
+          'Most steel by the office',
+          'percent',
+          'steelLimit',
+          member.steelLimit,
+          (m, v) => void (m.steelLimit = Math.min(0.2, Math.max(0.005, v!))),
+        )}
+        {quantity('Crack width allowed', 'crack', 'crackLimit', member.crackLimit, (m, v) => void (m.crackLimit = v!))}
+        <label className={row}>
+          Bar catalogue
+          <Select<CatalogueId>
+            label="Bar catalogue"
+            value={member.catalogue}
+            options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
+            onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
+          />
+        </label>
+        <h2 className="mt-3">For creep</h2>
+        {(['humidity', 'loadingAge'] as const).map((k) => (
+          <label key={k} className={row}>
+            {k === 'humidity' ? 'Relative humidity' : 'Loaded at, days'}
+            <QuantityInput
+              kind={k === 'humidity' ? 'percent' : 'number'}
+              system={project.display}
+              value={materials.timeDependent[k]}
+              label={k === 'humidity' ? 'Relative humidity' : 'Loaded at, days'}
+              onKeep={(v) =>
+                v !== null &&
+                change(
+                  'creep',
+                  (m) =>
+                    void (m.materials.timeDependent[k] =
+                      k === 'humidity' ? Math.min(1, Math.max(0.2, v)) : Math.min(36_500, Math.max(1, v))),
+                )
+              }
+            />
+          </label>
+        ))}
+        {code.column.splitsSway && (
+          <>
+            <h2 className="mt-3">Storey, for sway</h2>
+            <p className="small">Only for unbraced columns: the stability index Q, or the sums of the storey.</p>
+            {quantity('Stability index Q', 'ratio', 'storey.Q', member.storey.Q, (m, v) => void (m.storey.Q = v), 'not given')}
+            {quantity('ΣPu', 'force', 'storey.sumP', member.storey.sumP, (m, v) => void (m.storey.sumP = v), 'not given')}
+            {quantity('ΣPc', 'force', 'storey.sumPc', member.storey.sumPc, (m, v) => void (m.storey.sumPc = v), 'not given')}
+          </>
+        )}
+      </section>
+      <section className="col-span-2 max-w-[44rem]">
+        <h2>What the code leaves open</h2>
+        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+      </section>
+    </div>
+  );
+}
+
+/** The nearest sizes of another catalogue. */
+function changeCatalogue(m: Draft<ColumnMember>, id: CatalogueId): void {
+  const from = catalogues[m.catalogue].bars;
+  const to = catalogues[id].bars;
+  const near = (name: string) => {
+    const d = from.find((b) => b.name === name)?.diameter ?? 20;
+    return to.reduce((a, b) => (Math.abs(b.diameter - d) < Math.abs(a.diameter - d) ? b : a)).name;
+  };
+  m.catalogue = id;
+  m.ties.size = near(m.ties.size);
+  const b = m.bars;
+  if (b.kind === 'sides') Object.assign(b, { corner: near(b.corner), sizeX: near(b.sizeX), sizeY: near(b.sizeY) });
+  else if (b.kind === 'list') b.bars.forEach((l) => (l.size = near(l.size)));
+  else b.size = near(b.size);
+}

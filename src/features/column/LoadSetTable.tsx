@@ -1,0 +1,128 @@
+'use client';
+import { useMemo, useRef, useState } from 'react';
+import type { ColumnResult } from '@/core/members/column/result';
+import type { ColumnMember, Project } from '@/core/project/project';
+import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
+import { Glyph, standingOf, standingText } from '@/ui/Glyph';
+import { Inlay } from '@/ui/Inlay';
+import { statusOf } from '@/core/members/check';
+import { PasteSets, usePaste } from './PasteSets';
+
+const ROW = 25;
+
+/** The load sets, worst first, with what each comes to. Only the rows in sight are drawn, so thousands are no burden. */
+export function LoadSetTable({
+  project,
+  member,
+  result,
+  index,
+  onChoose,
+}: {
+  project: Project;
+  member: ColumnMember;
+  result: ColumnResult;
+  index: number;
+  onChoose: (name: string) => void;
+}) {
+  const [order, setOrder] = useState<'worst' | 'typed'>('worst');
+  const [top, setTop] = useState(0);
+  const paste = usePaste();
+  const body = useRef<HTMLDivElement>(null);
+  const rows = useMemo(
+    () => (order === 'typed' ? [...result.summaries] : [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99))),
+    [result.summaries, order],
+  );
+  const over = result.summaries.filter((s) => (s.utilisation ?? 99) > 1.0005).length;
+  const show = (v: number, kind: 'force' | 'moment') => (Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–');
+  const first = Math.max(0, Math.floor(top / ROW) - 4);
+  const shown = rows.slice(first, first + 40);
+  const move = (e: React.KeyboardEvent) => {
+    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+    if (by === 0) return;
+    e.preventDefault();
+    const at = Math.max(0, Math.min(rows.length - 1, rows.findIndex((r) => r.index === index) + by));
+    if (rows[at]) onChoose(result.sets[rows[at].index]!.name);
+    body.current?.scrollTo({ top: Math.max(0, at * ROW - 60) });
+  };
+  const columns = 'grid grid-cols-[minmax(3.2rem,1fr)_2.5rem_2.2rem_2.2rem_2.2rem_2.2rem_2.3rem_2.3rem_2.5rem_2rem] gap-x-1';
+  return (
+    <section className="ml-3 flex min-w-0 flex-1 flex-col" aria-label="Load sets" onPaste={paste.onPaste}>
+      <div className="flex items-baseline gap-2 pb-0.5 pt-1">
+        <h2 className="whitespace-nowrap">Load sets</h2>
+        <span className="small truncate">
+          {result.summaries.length}
+          {over > 0 ? ` · ${over} outside` : ' · all inside'} · {unitLabel('force', project.display)},{' '}
+          {unitLabel('moment', project.display)}
+        </span>
+        <button
+          type="button"
+          className="link small ml-auto whitespace-nowrap"
+          onClick={() => setOrder(order === 'worst' ? 'typed' : 'worst')}
+        >
+          {order === 'worst' ? 'worst first' : 'as typed'}
+        </button>
+        {member.mode === 'sets' && (
+          <button type="button" className="link small whitespace-nowrap" onClick={() => paste.open('')}>
+            Ctrl V paste rows
+          </button>
+        )}
+      </div>
+      <div className={`${columns} small border-b border-ebony pr-1 text-right`}>
+        <span className="text-left">Set</span>
+        <span>N</span>
+        <span className="col-span-2 text-center">Mx top, foot</span>
+        <span className="col-span-2 text-center">My top, foot</span>
+        <span className="col-span-2 text-center">worst Mx, My</span>
+        <span />
+        <span>use</span>
+      </div>
+      <div
+        ref={body}
+        role="listbox"
+        aria-label="Load sets"
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-y-auto"
+        onScroll={(e) => setTop(e.currentTarget.scrollTop)}
+        onKeyDown={move}
+      >
+        <div style={{ height: rows.length * ROW, position: 'relative' }}>
+          {shown.map((s, i) => {
+            const set = result.sets[s.index]!;
+            const standing = standingOf(s.refusal ? 'failed' : statusOf(s.utilisation));
+            const isChosen = s.index === index;
+            return (
+              <div
+                key={s.index}
+                role="option"
+                aria-selected={isChosen}
+                tabIndex={-1}
+                title={
+                  s.refusal ?? [set.name, set.title, `worst at ${s.place === 'mid' ? 'mid-height' : s.place}`].filter(Boolean).join(' · ')
+                }
+                onClick={() => onChoose(set.name)}
+                className={`${columns} absolute inset-x-0 cursor-pointer items-center border-b border-line pr-1 text-right ${isChosen ? 'bg-sycamore outline outline-1 -outline-offset-1 outline-ebony' : 'hover:bg-sycamore/60'}`}
+                style={{ top: (first + i) * ROW, height: ROW }}
+              >
+                <span className="flex min-w-0 items-center gap-1 text-left">
+                  <Glyph standing={standing} />
+                  <b className="shrink-0 max-w-[4.5rem] truncate font-semibold">{set.name}</b>
+                  <span className="small truncate">{set.title}</span>
+                </span>
+                <span>{show(set.N, 'force')}</span>
+                <span>{show(set.mxTop, 'moment')}</span>
+                <span>{show(set.mxBottom, 'moment')}</span>
+                <span>{show(set.myTop, 'moment')}</span>
+                <span>{show(set.myBottom, 'moment')}</span>
+                <span className="text-cherry-text">{show(s.Mx, 'moment')}</span>
+                <span className="text-cherry-text">{show(s.My, 'moment')}</span>
+                <Inlay utilisation={s.utilisation} standing={standing} width={36} framed />
+                <span className={standingText[standing]}>{formatUtilisation(s.utilisation)}</span>
+              </div>
+            );
+          })}
+        </div>
+      </div>
+      {paste.text !== null && <PasteSets project={project} member={member} text={paste.text} onClose={paste.close} />}
+    </section>
+  );
+}

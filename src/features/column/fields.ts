@@ -1,0 +1,88 @@
+import type { Draft } from 'immer';
+import { catalogues, findBar } from '@/core/materials/bars';
+import { linkLabel } from '@/core/project/labels';
+import type { ColumnMember, Project } from '@/core/project/project';
+import { parseLinks, quantityField, type Field } from '@/ui/value-field';
+
+type ColumnField = Field<ColumnMember>;
+
+const shapeNames: Record<string, string> = {
+  b: 'Width b',
+  h: 'Depth h',
+  diameter: 'Diameter',
+  wall: 'Thickness of the ring',
+  tx: 'Thickness of the upright leg',
+  ty: 'Thickness of the lying leg',
+  web: 'Thickness of the web',
+  flange: 'Depth of the flange',
+};
+const momentNames = { mxTop: 'Mx at the top', mxBottom: 'Mx at the foot', myTop: 'My at the top', myBottom: 'My at the foot' } as const;
+
+/** Finds the field of a path on the drawings of a column. Undefined for paths with an editor of their own. */
+export function columnField(path: string, project: Project, column: ColumnMember): ColumnField | undefined {
+  const shape = /^shape\.(\w+)$/.exec(path)?.[1];
+  if (shape && shape in shapeNames && shape in column.shape) {
+    const value = (column.shape as unknown as Record<string, number>)[shape]!;
+    return quantityField<ColumnMember>({ project }, shapeNames[shape]!, 'of the section', 'length', value, (m, v) => {
+      (m.shape as unknown as Record<string, number>)[shape] = v;
+    });
+  }
+  if (path === 'cover')
+    return quantityField<ColumnMember>(
+      { project },
+      'Cover',
+      'to the outside of the ties',
+      'smallLength',
+      column.cover,
+      (m, v) => void (m.cover = v),
+    );
+  if (path === 'height')
+    return quantityField<ColumnMember>({ project }, 'Clear height', 'between floors', 'span', column.height, (m, v) => void (m.height = v));
+  if (path === 'ties') return tieField(project, column);
+  const moment = /^sets\[(\d+)\]\.(mxTop|mxBottom|myTop|myBottom|N)$/.exec(path);
+  if (moment) return setField(project, column, Number(moment[1]), moment[2] as 'N' | keyof typeof momentNames);
+  return undefined;
+}
+
+function setField(project: Project, column: ColumnMember, i: number, key: 'N' | keyof typeof momentNames): ColumnField | undefined {
+  const set = column.sets[i];
+  if (column.mode !== 'sets' || !set) return undefined;
+  const label = key === 'N' ? 'Axial force N' : momentNames[key];
+  const hint =
+    key === 'N' ? 'compression positive' : column.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
+  return quantityField<ColumnMember>(
+    { project },
+    `${label}, ${set.name}`,
+    hint,
+    key === 'N' ? 'force' : 'moment',
+    set[key],
+    (m, v) => void (m.sets[i]![key] = v),
+  );
+}
+
+function tieField(project: Project, column: ColumnMember): ColumnField {
+  const step = project.display === 'US' ? 25.4 : 25;
+  const label = (size: string, spacing: number) => linkLabel({ size, spacing, legs: 2 }, project);
+  const parse = (text: string) => parseLinks(text, column, project.display, 2);
+  return {
+    label: column.transverse === 'spiral' ? 'Spiral' : 'Ties',
+    hint: 'size @ spacing',
+    unit: '',
+    text: label(column.ties.size, column.ties.spacing),
+    parse: (text) => {
+      const parsed = parse(text);
+      if (!parsed.ok) return parsed;
+      const { size, spacing } = parsed.zone;
+      return { ok: true, apply: (m: Draft<ColumnMember>) => void Object.assign(m.ties, { size, spacing }) };
+    },
+    step: (text, direction, size) => {
+      const parsed = parse(text);
+      if (!parsed.ok) return text;
+      if (size !== 0.1) return label(parsed.zone.size, Math.max(step, parsed.zone.spacing + direction * step * (size === 10 ? 4 : 1)));
+      const { bars } = catalogues[column.catalogue];
+      const at = bars.indexOf(findBar(catalogues[column.catalogue], parsed.zone.size)!);
+      return label(bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name, parsed.zone.spacing);
+    },
+    stepHint: project.display === 'US' ? '1 in' : '25 mm',
+  };
+}

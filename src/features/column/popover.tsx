@@ -1,0 +1,36 @@
+'use client';
+import { Popover } from 'radix-ui';
+import type { ColumnMember, Project } from '@/core/project/project';
+import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
+
+export interface EditorProps {
+  readonly project: Project;
+  readonly member: ColumnMember;
+  readonly path: string;
+  readonly target: Element;
+  readonly onClose: () => void;
+}
+
+/** An editor with several fields, hung where it was opened on the drawing. */
+export function DrawnPopover({
+  title,
+  path,
+  target,
+  onClose,
+  children,
+}: Pick<EditorProps, 'path' | 'target' | 'onClose'> & { title: string; children: React.ReactNode }) {
+  const anchor = useDrawnAnchor(path, target);
+  return (
+    <Popover.Root open onOpenChange={(open) => !open && onClose()}>
+      <Popover.Anchor virtualRef={anchor} />
+      <Popover.Portal>
+        <Popover.Content side="right" sideOffset={12} collisionPadding={8} className="framed z-30 w-[21rem] px-3 py-2" aria-label={title}>
+          <b className="font-semibold">{title}</b>
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+export const editorRow = 'grid grid-cols-[7.5rem_1fr] items-center gap-2 py-0.5';

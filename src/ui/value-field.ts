@@ -1,0 +1,85 @@
+import type { Draft } from 'immer';
+import { catalogues, findBar, type CatalogueId } from '@/core/materials/bars';
+import type { LinkZone } from '@/core/members/beam/input';
+import type { Project } from '@/core/project/project';
+import type { BarGroup } from '@/core/reinforcement/bar-groups';
+import { formatForEditing, unitLabel } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import { displayUnit, type QuantityKind } from '@/core/units/quantity';
+
+export type FieldParse<M> = { readonly ok: true; readonly apply: (m: Draft<M>) => void } | { readonly ok: false; readonly reason: string };
+
+/** A value of the drawing as its editor sees it. */
+export interface Field<M> {
+  readonly label: string;
+  readonly hint: string;
+  readonly unit: string;
+  readonly text: string;
+  readonly parse: (text: string) => FieldParse<M>;
+  /** One step up or down from a text; `size` is 1, 10 or 0.1. */
+  readonly step?: (text: string, direction: 1 | -1, size: number) => string;
+  readonly stepHint?: string;
+  /** Set by hand over an automatic choice: the way back. */
+  readonly reset?: (m: Draft<M>) => void;
+}
+
+/** A field of one dimensioned value, in the units of the project. */
+export function quantityField<M>(
+  { project }: { readonly project: Pick<Project, 'display'> },
+  label: string,
+  hint: string,
+  kind: QuantityKind,
+  value: number,
+  set: (m: Draft<M>, v: number) => void,
+): Field<M> {
+  const system = project.display;
+  const { unit, step } = displayUnit(kind, system);
+  return {
+    label,
+    hint,
+    unit: unitLabel(kind, system),
+    text: formatForEditing(value, kind, system),
+    parse: (text) => {
+      const parsed = parseQuantity(text, kind, system);
+      return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.value) } : parsed;
+    },
+    step: (text, direction, size) => {
+      const parsed = parseQuantity(text, kind, system);
+      const from = parsed.ok ? parsed.value : value;
+      return formatForEditing(from + direction * size * step * unit.factor, kind, system);
+    },
+    stepHint: `${step} ${unitLabel(kind, system)}`,
+  };
+}
+
+interface WithCatalogue {
+  readonly catalogue: CatalogueId;
+}
+
+/** Reads "4H20", "4 #6", "4x20" or "auto". */
+export function parseBars(text: string, member: WithCatalogue): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
+  if (/^auto/i.test(text.trim())) return { ok: true, group: null };
+  const match = /^\s*(\d+)\s*(?:[xX×*]|of)?\s*([A-Za-z.#]*\s*\d+)\s*$/.exec(text);
+  if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
+  const bar = findBar(catalogues[member.catalogue], match[2]!);
+  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
+  const count = Number(match[1]);
+  if (count > 60) return { ok: false, reason: 'At most 60 bars.' };
+  return { ok: true, group: { count, size: bar.name } };
+}
+
+/** Reads "H8 @ 150", "#3 @ 6 in", "4 legs H10 @ 100". */
+export function parseLinks(
+  text: string,
+  member: WithCatalogue,
+  system: Project['display'],
+  legsNow: number,
+): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
+  const match = /^\s*(?:(\d+)\s*legs?\s+)?([A-Za-z.#]*\s*\d+)\s*(?:@|at|\/|-)\s*(.+)$/.exec(text);
+  if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
+  const bar = findBar(catalogues[member.catalogue], match[2]!);
+  if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
+  const spacing = parseQuantity(match[3]!, 'length', system);
+  if (!spacing.ok) return spacing;
+  return { ok: true, zone: { legs: match[1] ? Number(match[1]) : legsNow, size: bar.name, spacing: spacing.value } };
+}
