@@ -2,8 +2,8 @@ import { supportName } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
 import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
-import { columnBarsLabel, sizeLabel, tieLabel } from '@/core/project/labels';
-import type { BeamMember, ColumnMember, Member, MemberResult, Project } from '@/core/project/project';
+import { columnBarsLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
+import type { BeamMember, Member, MemberResult, Project, UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 
 type Line = [title: string, text: string];
@@ -47,7 +47,7 @@ const combinations = (result: MemberResult) =>
     .map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`)
     .join('; ');
 
-function columnFacts(project: Project, member: ColumnMember, result: ColumnResult): Line[] {
+function columnFacts(project: Project, member: UprightMember, result: ColumnResult): Line[] {
   const units = project.display;
   const length = (v: number) => formatQuantity(v, 'station', units);
   const axis = (key: 'x' | 'y', a: ColumnAxis): Line => {
@@ -61,9 +61,12 @@ function columnFacts(project: Project, member: ColumnMember, result: ColumnResul
   return [
     ['Section', sizeLabel(member, units)],
     ['Clear height', length(member.height)],
-    ['Cover to ties', formatQuantity(member.cover, 'smallLength', units)],
-    ['Bars', `${columnBarsLabel(project, result.bars)}, ${(100 * result.steelRatio).toFixed(2)} %`],
-    ['Ties', tieLabel(project, member)],
+    [member.type === 'wall' ? 'Cover to the outer bars' : 'Cover to ties', formatQuantity(member.cover, 'smallLength', units)],
+    [
+      'Bars',
+      `${member.type === 'wall' ? wallBarsLabel(project, member) : columnBarsLabel(project, result.bars)}, ${(100 * result.steelRatio).toFixed(2)} %`,
+    ],
+    ...(member.type === 'column' ? [['Ties', tieLabel(project, member)] as Line] : []),
     axis('x', member.axes.x),
     axis('y', member.axes.y),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],

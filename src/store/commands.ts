@@ -1,5 +1,5 @@
 import { castDraft, produce, type Draft } from 'immer';
-import type { BeamMember, ColumnMember, Member, Project } from '@/core/project/project';
+import type { BeamMember, ColumnMember, Member, Project, UprightMember, WallMember } from '@/core/project/project';
 
 type Change = (project: Project) => Project;
 
@@ -16,6 +16,20 @@ export function onMember(id: string, recipe: (member: Draft<Member>) => void): C
 export function onBeam(id: string, recipe: (beam: Draft<BeamMember>) => void): Change {
   return onMember(id, (m) => {
     if (m.type === 'beam') recipe(m);
+  });
+}
+
+/** Changes what columns and walls have in common. */
+export function onUpright(id: string, recipe: (m: Draft<UprightMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type !== 'beam') recipe(m);
+  });
+}
+
+/** Changes a wall; nothing happens when the member is of another type. */
+export function onWall(id: string, recipe: (wall: Draft<WallMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'wall') recipe(m);
   });
 }
 

@@ -18,6 +18,7 @@ interface Proposal {
 /** Sets a side of a member's section; undefined where its shape has no such side. */
 function withSide(m: Member, side: 'b' | 'h', v: number): Member | undefined {
   if (m.type === 'beam') return { ...m, section: { ...m.section, [side]: v } };
+  if (m.type === 'wall') return side === 'h' ? { ...m, thickness: v } : undefined;
   return side in m.shape ? { ...m, shape: { ...m.shape, [side]: v } } : undefined;
 }
 

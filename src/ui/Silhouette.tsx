@@ -11,12 +11,20 @@ const paths = {
   cornerL: 'M2 1h5v7h7v5H2z',
   cross: 'M6 1h4v4h4v4h-4v4H6V9H2V5h4z',
   I: 'M2 1h12v3h-4v6h4v3H2v-3h4V4H2z',
+  wall: 'M1 5h14v4H1z',
   free: 'M2 4l6-3 6 4-2 8H4z',
 };
 
 /** The shape of a member's section, small and solid. */
 export function Silhouette({ member }: { member: Member }) {
-  const kind = member.type === 'beam' ? member.section.shape : member.shape.kind === 'L' ? 'cornerL' : member.shape.kind;
+  const kind =
+    member.type === 'beam'
+      ? member.section.shape
+      : member.type === 'wall'
+        ? 'wall'
+        : member.shape.kind === 'L'
+          ? 'cornerL'
+          : member.shape.kind;
   return (
     <svg width="16" height="14" viewBox="0 0 16 14" aria-hidden="true" className="shrink-0">
       <path d={paths[kind]} fill="currentColor" fillRule="evenodd" />

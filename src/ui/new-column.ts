@@ -1,4 +1,4 @@
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { ColumnMember, Project, WallMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
 /** A braced column with one load set: something to change, not an empty form. */
@@ -27,4 +27,32 @@ export function newColumn(project: Project, id: string, mark: string, place: str
   });
   if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.reason}`).join('; '));
   return read.project.members[0] as ColumnMember;
+}
+
+/** A metre of a braced wall with one load set. */
+export function newWall(project: Project, id: string, mark: string, place: string): WallMember {
+  const isUS = project.display === 'US';
+  const read = readProject({
+    format: 'intarsia',
+    version: 1,
+    code: project.code,
+    members: [
+      {
+        type: 'wall',
+        id,
+        mark,
+        place,
+        title: 'Wall',
+        thickness: isUS ? '8 in' : 200,
+        height: isUS ? '10 ft' : 3000,
+        cover: isUS ? '1 in' : 25,
+        vertical: isUS ? { spacing: '10 in' } : {},
+        horizontal: isUS ? { spacing: '10 in' } : {},
+        restraint: 'twoSides',
+        sets: [{ name: 'L1', N: isUS ? '25 kip' : 400, mxTop: isUS ? '3 kip-ft' : 12, mxBottom: 0, sustained: 0.6 }],
+      },
+    ],
+  });
+  if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.reason}`).join('; '));
+  return read.project.members[0] as WallMember;
 }

@@ -176,6 +176,10 @@ export interface ColumnRules {
     vertical: number,
     thickness: number,
   ): Readonly<Record<'leastVertical' | 'mostVertical' | 'leastHorizontal' | 'verticalSpacing' | 'horizontalSpacing', Limit>>;
+  /** Effective length over clear height of a wall out of plane, by how its edges are held. */
+  wallFactor(c: Calc, q: WallQuestion): number;
+  /** Ratio of vertical steel above which a wall needs links through its thickness. */
+  readonly wallLinks: Limit;
   readonly clauses: {
     readonly axial: string;
     readonly squash: string;
@@ -187,6 +191,12 @@ export interface ColumnRules {
   };
   /** Most that second-order effects may make of the first-order moments; null where the code sets no limit. */
   readonly mostGrowth: number | null;
+}
+
+export interface WallQuestion {
+  readonly restraint: 'twoSides' | 'threeSides' | 'fourSides' | 'cantilever';
+  readonly height: number;
+  readonly between: number;
 }
 
 export interface ResistanceRecord {

@@ -94,6 +94,54 @@ const loadSet = object({
 /** What members of every type begin with. */
 const base = { id: text(60), mark: text(20), title: text(80), place: text(60) };
 
+/** What columns and walls have in common. */
+const upright = (d: MaterialDefaults) => ({
+  height: length(3000),
+  cover: length(30),
+  materials: materials(d),
+  catalogue: catalogue(d),
+  unitWeight: quantity('unitWeight').default(d.unitWeight),
+  axes: object({ x: axis, y: axis }),
+  storey: object({
+    Q: number().nullable().default(null),
+    sumP: quantity('force').nullable().default(null),
+    sumPc: quantity('force').nullable().default(null),
+  }),
+  mode: oneOf(['sets', 'cases'], 'sets'),
+  sets: list(loadSet, 20_000),
+  cases: list(loadCase, 40),
+  caseForces: list(object({ case: string().required('is missing'), ...forces }), 200),
+  combinationsOff: list(string().defined(), 500),
+  ownCombinations: list(combination, 100),
+  sustained: part,
+  sway: part,
+  signs: oneOf(['bending', 'turning'], 'bending'),
+  steelLimit: number().min(0.001, 'must be above 0').max(0.2, 'must be at most 0.2').default(0.04),
+  crackLimit: length(0.3),
+  choices: textMap,
+  decisions,
+  report: oneOf(['summary', 'working', 'full'], 'working'),
+});
+
+/** The schema of a wall; defaults that depend on the code come from it. */
+export function wallSchema(d: MaterialDefaults) {
+  const size = d.catalogue === 'us' ? '#4' : d.catalogue === 'softMetric' ? 'No.13' : d.catalogue === 'australian' ? 'N12' : '12';
+  const mesh = object({ size: string().default(size), spacing: length(200) });
+  return object({
+    ...base,
+    type: string().oneOf(['wall']).default('wall'),
+    thickness: length(200),
+    isStrip: boolean().default(true),
+    length: length(3000),
+    vertical: mesh,
+    horizontal: mesh,
+    horizontalOutside: boolean().default(true),
+    restraint: oneOf(['given', 'twoSides', 'threeSides', 'fourSides', 'cantilever'], 'given'),
+    between: length(5000),
+    ...upright(d),
+  });
+}
+
 /** The schema of a column; defaults that depend on the code come from it. */
 export function columnSchema(d: MaterialDefaults) {
   const isUS = d.catalogue === 'us';
@@ -103,11 +151,6 @@ export function columnSchema(d: MaterialDefaults) {
     ...base,
     type: string().oneOf(['column']).default('column'),
     shape: byKind(shapes, { kind: 'rectangle', b: 350, h: 350 }) as unknown as AnySchema,
-    height: length(3000),
-    cover: length(30),
-    materials: materials(d),
-    catalogue: catalogue(d),
-    unitWeight: quantity('unitWeight').default(d.unitWeight),
     bars: byKind(bars, { kind: 'sides', corner: size, alongX: 0, sizeX: size, alongY: 0, sizeY: size }) as unknown as AnySchema,
     ties: object({
       size: string().default(tie),
@@ -116,25 +159,6 @@ export function columnSchema(d: MaterialDefaults) {
       cross: number().nullable().default(null),
     }),
     transverse: oneOf(['ties', 'spiral'], 'ties'),
-    axes: object({ x: axis, y: axis }),
-    storey: object({
-      Q: number().nullable().default(null),
-      sumP: quantity('force').nullable().default(null),
-      sumPc: quantity('force').nullable().default(null),
-    }),
-    mode: oneOf(['sets', 'cases'], 'sets'),
-    sets: list(loadSet, 20_000),
-    cases: list(loadCase, 40),
-    caseForces: list(object({ case: string().required('is missing'), ...forces }), 200),
-    combinationsOff: list(string().defined(), 500),
-    ownCombinations: list(combination, 100),
-    sustained: part,
-    sway: part,
-    signs: oneOf(['bending', 'turning'], 'bending'),
-    steelLimit: number().min(0.001, 'must be above 0').max(0.2, 'must be at most 0.2').default(0.04),
-    crackLimit: length(0.3),
-    choices: textMap,
-    decisions,
-    report: oneOf(['summary', 'working', 'full'], 'working'),
+    ...upright(d),
   });
 }

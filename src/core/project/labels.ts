@@ -6,7 +6,7 @@ import { outlineOfShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
 import { formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import type { ColumnMember, Member, MemberResult, Project } from './project';
+import type { ColumnMember, Member, MemberResult, Project, WallMember } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
 export function barPrefix(project: Pick<Project, 'code'>): string {
@@ -32,6 +32,10 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
   const number = (v: number) => formatValue(v, 'length', system).replace(/\.?0+$/, (zeros) => (zeros.startsWith('.') ? '' : zeros));
   const unit = system === 'US' ? ` ${unitLabel('length', system)}` : '';
   if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
+  if (member.type === 'wall') {
+    const thickness = `${number(member.thickness)}${unit}`;
+    return member.isStrip ? `${thickness}, a metre` : `${number(member.length)} × ${thickness}`;
+  }
   const { shape } = member;
   if (shape.kind === 'circle') return `ø ${number(shape.diameter)}${unit}`;
   if (shape.kind === 'ring') return `ø ${number(shape.diameter)}, wall ${number(shape.wall)}${unit}`;
@@ -44,6 +48,7 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
 export function steelLabel(project: Project, member: Member, result: MemberResult | undefined): string {
   if (result?.type === 'beam') return result.steel ? beamSteelLabel(project, result.steel) : '';
   if (!result || member.type === 'beam' || result.bars.length === 0) return '';
+  if (member.type === 'wall') return wallBarsLabel(project, member);
   return `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, member)}`;
 }
 
@@ -52,6 +57,15 @@ export function columnBarsLabel(project: Pick<Project, 'code'>, bars: readonly C
   return countBySize(bars)
     .map((g) => barLabel(g, project))
     .join(' + ');
+}
+
+/** "H16 @ 150 up, H12 @ 200 across, both faces". */
+export function wallBarsLabel(
+  project: Pick<Project, 'code' | 'display'>,
+  { vertical, horizontal }: Pick<WallMember, 'vertical' | 'horizontal'>,
+): string {
+  const mesh = (m: WallMember['vertical']) => linkLabel({ ...m, legs: 2 }, project);
+  return `${mesh(vertical)} up, ${mesh(horizontal)} across, both faces`;
 }
 
 /** "H8 @ 200". */

@@ -7,6 +7,9 @@ import type { DesignOptions } from '../members/check';
 import { designColumn } from '../members/column/design-column';
 import type { ColumnInput } from '../members/column/input';
 import type { ColumnResult } from '../members/column/result';
+import { wallAsColumn } from '../members/wall/as-column';
+import { designWall } from '../members/wall/design-wall';
+import type { WallInput } from '../members/wall/input';
 import type { UnitSystem } from '../units/quantity';
 
 /** An engineer's decision on a check: accepted with a reason, for the inputs that it was made for. */
@@ -36,8 +39,11 @@ interface MemberBase {
 
 export type BeamMember = MemberBase & { readonly type: 'beam' } & BeamInput;
 export type ColumnMember = MemberBase & { readonly type: 'column' } & ColumnInput;
+export type WallMember = MemberBase & { readonly type: 'wall' } & WallInput;
+/** Columns and walls: what stands upright and carries axial force. */
+export type UprightMember = ColumnMember | WallMember;
 /** Every type of member; further types are added here. */
-export type Member = BeamMember | ColumnMember;
+export type Member = BeamMember | UprightMember;
 export type MemberResult = BeamResult | ColumnResult;
 
 export interface ProjectInfo {
@@ -75,12 +81,18 @@ type Derive = DesignOptions['derive'];
 
 /** The one way through: a validated member to its result. Pure. */
 export function designMember(project: Basis, member: BeamMember, derive?: Derive): BeamResult;
-export function designMember(project: Basis, member: ColumnMember, derive?: Derive): ColumnResult;
+export function designMember(project: Basis, member: UprightMember, derive?: Derive): ColumnResult;
 export function designMember(project: Basis, member: Member, derive?: Derive): MemberResult;
 export function designMember(project: Basis, member: Member, derive: Derive = []): MemberResult {
   const code = codeOf(project, member);
   const options: DesignOptions = { derive, units: project.display };
-  return member.type === 'beam' ? designBeam(member, code, options) : designColumn(member, code, options);
+  if (member.type === 'beam') return designBeam(member, code, options);
+  return member.type === 'wall' ? designWall(member, code, options) : designColumn(member, code, options);
+}
+
+/** A column or a wall as the upright section that it is. */
+export function uprightInput(member: UprightMember, code: DesignCode): ColumnInput {
+  return member.type === 'wall' ? wallAsColumn(member, code) : member;
 }
 
 /** What the code leaves open for a member of this type. */

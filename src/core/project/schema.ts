@@ -1,6 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
-import { columnSchema } from './column-schema';
+import { columnSchema, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
@@ -117,7 +117,7 @@ const bars = object({
 function beamSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['beam'], 'must be one of: beam, column').default('beam'),
+    type: string().oneOf(['beam'], 'must be one of: beam, column, wall').default('beam'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -158,7 +158,7 @@ function beamSchema(d: MaterialDefaults) {
 
 /** Members by their type; one without a type is a beam. */
 function memberSchema(d: MaterialDefaults) {
-  const schemas: Record<string, Schema> = { beam: beamSchema(d), column: columnSchema(d) };
+  const schemas: Record<string, Schema> = { beam: beamSchema(d), column: columnSchema(d), wall: wallSchema(d) };
   return lazy((value: { type?: string } | undefined): Schema => schemas[value?.type ?? 'beam'] ?? schemas.beam!);
 }
 

@@ -3,9 +3,9 @@ import { castDraft } from 'immer';
 import type { ColumnEnd, RestrainingBeam } from '@/core/codes/column-rules';
 import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
-import { codeOf } from '@/core/project/project';
+import { codeOf, type UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import { onColumn } from '@/store/commands';
+import { onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -14,14 +14,20 @@ import { DrawnPopover, editorRow, type EditorProps } from './popover';
 const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
 
 /** How the column is held for bending about one axis: braced or not, and its effective length given or found from its ends. */
-export function AxisEditor({ project, member, axis, result, ...place }: EditorProps & { axis: 'x' | 'y'; result: ColumnResult }) {
+export function AxisEditor({
+  project,
+  member,
+  axis,
+  result,
+  ...place
+}: EditorProps<UprightMember> & { axis: 'x' | 'y'; result: ColumnResult }) {
   const { edit } = useProject();
   const a = member.axes[axis];
   const code = codeOf(project, member);
   const set = (label: string, patch: Partial<ColumnAxis>) =>
     edit(
       `${label} about ${axis} of ${member.mark}`,
-      onColumn(member.id, (m) => void Object.assign(m.axes[axis], castDraft(patch))),
+      onUpright(member.id, (m) => void Object.assign(m.axes[axis], castDraft(patch))),
     );
   const s = result.slenderness[axis];
   const length = (label: string, value: number | null, keep: (v: number | null) => void, empty?: string) => (

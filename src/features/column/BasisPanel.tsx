@@ -1,57 +1,18 @@
 'use client';
-import { castDraft, type Draft } from 'immer';
+import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
-import type { ShapeKind, SectionShape } from '@/core/geometry/section-shapes';
-import { outlineOfShape } from '@/core/geometry/section-shapes';
-import { boundsOf } from '@/core/geometry/polygon';
-import { isRound } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Fault } from '@/core/members/fault';
-import { choicesFor, codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { choicesFor, codeOf, type UprightMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind } from '@/core/units/quantity';
-import { onColumn } from '@/store/commands';
+import { onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { OutlineTable } from './OutlineTable';
-
-const shapes: readonly (readonly [ShapeKind, string])[] = [
-  ['rectangle', 'rectangle'],
-  ['circle', 'circle'],
-  ['ring', 'ring'],
-  ['L', 'L'],
-  ['T', 'T'],
-  ['cross', 'cross'],
-  ['I', 'I'],
-  ['free', 'any outline'],
-];
-
-/** A shape of another kind, of about the same size. */
-function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
-  const { left, right, bottom, top } = boundsOf(outlineOfShape(from).outer);
-  const [b, h] = [Math.round(right - left), Math.round(top - bottom)];
-  const leg = Math.round(Math.min(b, h) * 0.45);
-  switch (kind) {
-    case 'rectangle':
-      return { kind, b, h };
-    case 'circle':
-      return { kind, diameter: Math.max(b, h) };
-    case 'ring':
-      return { kind, diameter: Math.max(b, h), wall: Math.max(60, Math.round(Math.max(b, h) / 5)) };
-    case 'L':
-    case 'cross':
-      return { kind, b, h, tx: leg, ty: leg };
-    case 'T':
-    case 'I':
-      return { kind, b, h, web: leg, flange: Math.round(h * 0.3) };
-    case 'free': {
-      const outline = outlineOfShape(from);
-      return { kind, outer: outline.outer, holes: outline.holes };
-    }
-  }
-}
+import { ShapeFields } from './ShapeFields';
+import { WallFields } from './WallFields';
 
 /** What a column rests on besides its drawing: names, shape, materials, storey, limits, and everything the code leaves open. */
 export function BasisPanel({
@@ -61,15 +22,15 @@ export function BasisPanel({
   faults,
 }: {
   project: Project;
-  member: ColumnMember;
+  member: UprightMember;
   result: ColumnResult;
   faults: readonly Fault[];
 }) {
   const { edit } = useProject();
   const code = codeOf(project, member);
   const isEN = project.code.id === 'en1992';
-  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<UprightMember>) => void) =>
+    edit(`${label} of ${member.mark}`, onUpright(member.id, recipe));
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const fault = (path: string) =>
     faults
@@ -84,7 +45,7 @@ export function BasisPanel({
     kind: QuantityKind,
     path: string,
     value: number | null,
-    set: (m: Draft<ColumnMember>, v: number | null) => void,
+    set: (m: Draft<UprightMember>, v: number | null) => void,
     empty?: string,
   ) => (
     <div key={path}>
@@ -104,17 +65,6 @@ export function BasisPanel({
     </div>
   );
   const materials = member.materials;
-  const setShape = (kind: ShapeKind) =>
-    change('shape', (m) => {
-      const next = changeShape(member.shape, kind);
-      m.shape = castDraft(next);
-      // Bars that follow one shape do not fit another.
-      const size = result.bars[0]?.size ?? '20';
-      if (isRound(next)) m.bars = { kind: 'ring', count: 8, size };
-      else if (kind === 'rectangle' && m.bars.kind !== 'list')
-        m.bars = { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size };
-      else if (m.bars.kind !== 'list' || kind !== 'free') m.bars = { kind: 'outline', size, spacing: 250 };
-    });
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
@@ -130,11 +80,8 @@ export function BasisPanel({
             />
           </label>
         ))}
-        <label className={row}>
-          Section
-          <Select label="Section" value={member.shape.kind} options={shapes} onPick={setShape} />
-        </label>
-        {member.shape.kind === 'free' && <OutlineTable project={project} member={member} />}
+        {member.type === 'column' && <ShapeFields project={project} member={member} result={result} />}
+        {member.type === 'wall' && <WallFields project={project} member={member} faults={faults} />}
         {fault('shape.outer')}
         {faults
           .filter((f) => f.path.startsWith('shape.') && f.path !== 'shape.outer')
@@ -144,26 +91,12 @@ export function BasisPanel({
             </p>
           ))}
         {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v!))}
-        {quantity('Cover to ties', 'smallLength', 'cover', member.cover, (m, v) => void (m.cover = v!))}
-        <label className={row}>
-          Held by
-          <Select
-            label="Transverse reinforcement"
-            value={member.transverse}
-            options={[
-              ['ties', 'ties'],
-              ['spiral', 'a spiral'],
-            ]}
-            onPick={(v) => change('transverse reinforcement', (m) => void (m.transverse = v))}
-          />
-        </label>
         {quantity(
-          'Ties near ends and laps',
-          'length',
-          'ties.spacingEnds',
-          member.ties.spacingEnds,
-          (m, v) => void (m.ties.spacingEnds = v),
-          'as the code asks',
+          member.type === 'wall' ? 'Cover to the outer bars' : 'Cover to ties',
+          'smallLength',
+          'cover',
+          member.cover,
+          (m, v) => void (m.cover = v!),
         )}
         {result.quantities && (
           <p className="small">
@@ -263,7 +196,7 @@ export function BasisPanel({
 }
 
 /** The nearest sizes of another catalogue. */
-function changeCatalogue(m: Draft<ColumnMember>, id: CatalogueId): void {
+function changeCatalogue(m: Draft<UprightMember>, id: CatalogueId): void {
   const from = catalogues[m.catalogue].bars;
   const to = catalogues[id].bars;
   const near = (name: string) => {
@@ -271,6 +204,11 @@ function changeCatalogue(m: Draft<ColumnMember>, id: CatalogueId): void {
     return to.reduce((a, b) => (Math.abs(b.diameter - d) < Math.abs(a.diameter - d) ? b : a)).name;
   };
   m.catalogue = id;
+  if (m.type === 'wall') {
+    m.vertical.size = near(m.vertical.size);
+    m.horizontal.size = near(m.horizontal.size);
+    return;
+  }
   m.ties.size = near(m.ties.size);
   const b = m.bars;
   if (b.kind === 'sides') Object.assign(b, { corner: near(b.corner), sizeX: near(b.sizeX), sizeY: near(b.sizeY) });

@@ -2,15 +2,15 @@
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { emptyColumnResult, type ColumnResult } from '@/core/members/column/result';
-import { codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { codeOf, type Project, type UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import { addMember, freshId, freshMark, onColumn } from '@/store/commands';
+import { addMember, freshId, freshMark, onUpright } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { MemberList } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
-import { newColumn } from '@/ui/new-column';
+import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { TopBar } from '@/ui/TopBar';
@@ -25,17 +25,18 @@ import { ColumnSheet } from './ColumnSheet';
 import { columnField } from './fields';
 import { LoadSetsPanel } from './LoadSetsPanel';
 import { SurfacePanel } from './SurfacePanel';
+import { WallEditor } from './WallEditor';
 
 export function ColumnScreen() {
   const loaded = useLoadedProject();
   const id = useSearchParams().get('m') ?? '';
   if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  if (!columnIn(loaded.project, id)) return <Missing reason="There is no such column in this project." />;
+  if (!columnIn(loaded.project, id)) return <Missing reason="There is no such column or wall in this project." />;
   return <Sheet key={id} project={loaded.project} id={id} />;
 }
 
-const columnIn = (project: Project, id: string) => project.members.find((m): m is ColumnMember => m.id === id && m.type === 'column');
+const columnIn = (project: Project, id: string) => project.members.find((m): m is UprightMember => m.id === id && m.type !== 'beam');
 
 type Panel = 'sheet' | 'sets' | 'surface' | 'basis';
 const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'basis'];
@@ -68,7 +69,8 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const index = chosenSet(result, chosen);
 
   const add = () => {
-    const made = newColumn(kept, freshId(kept), freshMark(kept, member.mark), member.place);
+    const make = member.type === 'wall' ? newWall : newColumn;
+    const made = make(kept, freshId(kept), freshMark(kept, member.mark), member.place);
     edit(`add ${made.mark}`, addMember(made, id));
     router.push(sheetPath(kept, made));
   };
@@ -93,7 +95,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const field = editing && columnField(editing.path, kept, keptMember);
   const bar = editing ? /^bar\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
   const axis = editing ? (/^axes\.(x|y)$/.exec(editing.path)?.[1] as 'x' | 'y' | undefined) : undefined;
-  const popover = editing && { project: kept, member: keptMember, path: editing.path, target: editing.target, onClose: close };
+  const popover = editing && { project: kept, path: editing.path, target: editing.target, onClose: close };
   const code = codeOf(kept, keptMember);
   const subtitle = [
     code.concreteLabel(member.materials.concreteStrength),
@@ -150,8 +152,8 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
         </aside>
       </div>
       {editing && field && (
-        <ValueEditor<ColumnMember>
-          change={onColumn}
+        <ValueEditor<UprightMember>
+          change={onUpright}
           key={editing.path}
           path={editing.path}
           member={keptMember}
@@ -161,15 +163,20 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           onNext={openNext}
         />
       )}
-      {popover && axis && <AxisEditor {...popover} axis={axis} result={result} />}
-      {popover && bar !== undefined && <BarEditor {...popover} index={Number(bar)} bars={result.bars} />}
-      {popover && editing.path === 'bars' && <BarsEditor {...popover} />}
+      {popover && axis && <AxisEditor {...popover} member={keptMember} axis={axis} result={result} />}
+      {popover && keptMember.type === 'column' && bar !== undefined && (
+        <BarEditor {...popover} member={keptMember} index={Number(bar)} bars={result.bars} />
+      )}
+      {popover && keptMember.type === 'column' && editing.path === 'bars' && <BarsEditor {...popover} member={keptMember} />}
+      {popover && keptMember.type === 'wall' && (editing.path === 'bars' || editing.path === 'ties' || bar !== undefined) && (
+        <WallEditor {...popover} member={keptMember} />
+      )}
       <Notice text={notice} onClose={() => setNotice(null)} />
     </div>
   );
 }
 
-function state(member: ColumnMember, result: ColumnResult): string {
+function state(member: UprightMember, result: ColumnResult): string {
   const axes = (['x', 'y'] as const).filter((a) => result.slenderness[a]?.isSlender);
   const braced =
     member.axes.x.isBraced && member.axes.y.isBraced

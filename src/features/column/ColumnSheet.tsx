@@ -6,8 +6,8 @@ import { contourDrawing, interactionDrawing } from '@/core/drawing/interaction-d
 import { inBendingSense } from '@/core/members/column/load-sets';
 import { columnPicture, setsInSlice, type ColumnPicture } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
-import { columnBarsLabel, tieLabel } from '@/core/project/labels';
-import { codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { columnBarsLabel, linkLabel, tieLabel } from '@/core/project/labels';
+import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
 import { strainAtLimit } from '@/core/section/critical-points';
 import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { displayUnit } from '@/core/units/quantity';
@@ -18,7 +18,7 @@ import { MomentSteps } from './MomentSteps';
 
 interface ColumnSheetProps {
   readonly project: Project;
-  readonly member: ColumnMember;
+  readonly member: UprightMember;
   readonly result: ColumnResult;
   /** The set that is shown. */
   readonly index: number;
@@ -37,7 +37,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
   const [box, room] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
   const picture = useMemo(
-    () => (hasFaults ? undefined : columnPicture(member, code, result, index, angle)),
+    () => (hasFaults ? undefined : columnPicture(uprightInput(member, code), code, result, index, angle)),
     [member, code, result, index, angle, hasFaults],
   );
   if (!picture)
@@ -69,9 +69,9 @@ export function ColumnSheet(props: ColumnSheetProps) {
           <DrawingView drawing={sectionPicture(props, picture, sectionWidth, topHeight)} onEdit={props.onEdit} editing={props.editing} />
         </Part>
         {(['x', 'y'] as const).map((axis) => (
-          <Part key={axis} title={<>About {axis}</>} note={curvature(picture, member, axis)}>
+          <Part key={axis} title={<>About {axis}</>} note={curvature(picture, member, axis)} isNarrow>
             <DrawingView
-              drawing={momentPicture(props, picture, axis, momentWidth, topHeight - 18)}
+              drawing={momentPicture(props, picture, axis, momentWidth, topHeight - 32)}
               onEdit={props.onEdit}
               editing={props.editing}
             />
@@ -110,10 +110,20 @@ export function ColumnSheet(props: ColumnSheetProps) {
   );
 }
 
-function Part({ title, note, children }: { title: React.ReactNode; note: string; children: React.ReactNode }) {
+function Part({
+  title,
+  note,
+  isNarrow = false,
+  children,
+}: {
+  title: React.ReactNode;
+  note: string;
+  isNarrow?: boolean;
+  children: React.ReactNode;
+}) {
   return (
     <section className="min-w-0">
-      <div className="flex items-baseline gap-2 pb-0.5 pt-1">
+      <div className={`flex pb-0.5 pt-1 ${isNarrow ? 'flex-col' : 'items-baseline gap-2'}`}>
         <h2 className="whitespace-nowrap">{title}</h2>
         <span className="small truncate">{note}</span>
       </div>
@@ -140,7 +150,7 @@ function Measures({ picture, project }: { picture: ColumnPicture; project: Proje
   );
 }
 
-function curvature(picture: ColumnPicture, member: ColumnMember, axis: 'x' | 'y'): string {
+function curvature(picture: ColumnPicture, member: UprightMember, axis: 'x' | 'y'): string {
   const f = inBendingSense(picture.strength.set, member.signs);
   const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
   if (top === 0 && bottom === 0) return 'no moment';
@@ -156,7 +166,7 @@ function sectionPicture({ project, member }: ColumnSheetProps, p: ColumnPicture,
   );
   return columnSectionDrawing(
     {
-      shape: member.shape,
+      shape: uprightInput(member, codeOf(project, member)).shape,
       cover: member.cover,
       bars: model.bars,
       tieDiameter: model.tieDiameter,
@@ -166,9 +176,9 @@ function sectionPicture({ project, member }: ColumnSheetProps, p: ColumnPicture,
       inTension,
       selected: new Set(),
       labels: {
-        bars: columnBarsLabel(project, model.bars),
+        bars: member.type === 'wall' ? linkLabel({ ...member.vertical, legs: 2 }, project) : columnBarsLabel(project, model.bars),
         ratio: `${((100 * model.section.steelArea) / gross.area).toFixed(2)} %`,
-        ties: tieLabel(project, member),
+        ties: member.type === 'wall' ? linkLabel({ ...member.horizontal, legs: 2 }, project) : tieLabel(project, member),
         cover: `cover ${formatValue(member.cover, 'smallLength', project.display)}`,
         length: (v) => formatValue(v, 'length', project.display),
       },

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import type { ColumnResult } from '@/core/members/column/result';
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { UprightMember, Project } from '@/core/project/project';
 import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
@@ -19,7 +19,7 @@ export function LoadSetTable({
   onChoose,
 }: {
   project: Project;
-  member: ColumnMember;
+  member: UprightMember;
   result: ColumnResult;
   index: number;
   onChoose: (name: string) => void;

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import type { Nature } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
 import type { Fault } from '@/core/members/fault';
-import { codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { codeOf, type UprightMember, type Project } from '@/core/project/project';
 import { unitLabel } from '@/core/units/format';
-import { firstFree, onColumn } from '@/store/commands';
+import { firstFree, onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -34,12 +34,13 @@ const natures: readonly Nature[] = ['permanent', 'imposed', 'roof', 'snow', 'rai
 const noForces: ColumnForces = { N: 0, mxTop: 0, mxBottom: 0, myTop: 0, myBottom: 0, vx: 0, vy: 0, torsion: 0 };
 
 /** Every force of every set to be typed or pasted; by load case, or ready-factored. */
-export function LoadSetsPanel({ project, member, faults }: { project: Project; member: ColumnMember; faults: readonly Fault[] }) {
+export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {
   const { edit } = useProject();
   const paste = usePaste();
   const [top, setTop] = useState(0);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Parameters<typeof onColumn>[1]) => edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onUpright>[1]) =>
+    edit(`${label} of ${member.mark}`, onUpright(member.id, recipe));
   const setSet = (i: number, patch: Partial<LoadSet>) => change(`load set ${i + 1}`, (m) => void Object.assign(m.sets[i]!, patch));
   const add = () =>
     change('add a load set', (m) => {
@@ -200,8 +201,8 @@ function Cases({
   change,
 }: {
   project: Project;
-  member: ColumnMember;
-  change: (label: string, recipe: Parameters<typeof onColumn>[1]) => void;
+  member: UprightMember;
+  change: (label: string, recipe: Parameters<typeof onUpright>[1]) => void;
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string) => member.caseForces.findIndex((f) => f.case === id);

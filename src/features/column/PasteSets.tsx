@@ -2,7 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { LoadSetKind } from '@/core/members/column/input';
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { UprightMember, Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
 import {
   defaultUnit,
@@ -17,7 +17,7 @@ import {
   type PastedTable,
   type Role,
 } from '@/exchange/paste-sets';
-import { onColumn } from '@/store/commands';
+import { onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { recall, remember } from '@/store/remembered';
 import { Select } from '@/ui/Select';
@@ -46,7 +46,7 @@ export function PasteSets({
   onClose,
 }: {
   project: Project;
-  member: ColumnMember;
+  member: UprightMember;
   text: string;
   onClose: () => void;
 }) {
@@ -76,7 +76,7 @@ export function PasteSets({
   );
 }
 
-function Reading({ project, member, text, onClose }: { project: Project; member: ColumnMember; text: string; onClose: () => void }) {
+function Reading({ project, member, text, onClose }: { project: Project; member: UprightMember; text: string; onClose: () => void }) {
   const { edit } = useProject();
   const [table, setTable] = useState(() => readTable(text));
   const [readings, setReadings] = useState<readonly ColumnReading[]>(
@@ -102,7 +102,7 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
     remember(`${HABIT}.${keyOf(table)}`, readings);
     edit(
       `paste ${good.length} load sets`,
-      onColumn(member.id, (m) => {
+      onUpright(member.id, (m) => {
         const sets = good.map((r) => r.set!);
         m.sets = doesReplace ? sets : [...m.sets, ...sets];
         if (part !== null) m.sustained = part;

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { surfaceDrawing, type SpacePoint } from '@/core/drawing/surface-drawing';
 import { columnPicture, nominalSurface } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
-import { codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { useBox } from '@/ui/use-box';
@@ -18,7 +18,7 @@ export function SurfacePanel({
   index,
 }: {
   project: Project;
-  member: ColumnMember;
+  member: UprightMember;
   result: ColumnResult;
   index: number;
 }) {
@@ -28,7 +28,7 @@ export function SurfacePanel({
   const drag = useRef<{ x: number; y: number } | null>(null);
   const [box, room] = useBox<HTMLDivElement>({ width: 700, height: 520 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
-  const picture = useMemo(() => columnPicture(member, code, result, index, null), [member, code, result, index]);
+  const picture = useMemo(() => columnPicture(uprightInput(member, code), code, result, index, null), [member, code, result, index]);
   const space = useMemo(() => {
     if (!picture) return null;
     const surface = (shows === 'nominal' && nominalSurface(picture.model)) || picture.model.surface;

@@ -1,10 +1,10 @@
 import type { Draft } from 'immer';
 import { catalogues, findBar } from '@/core/materials/bars';
 import { linkLabel } from '@/core/project/labels';
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { ColumnMember, Project, UprightMember } from '@/core/project/project';
 import { parseLinks, quantityField, type Field } from '@/ui/value-field';
 
-type ColumnField = Field<ColumnMember>;
+type ColumnField = Field<UprightMember>;
 
 const shapeNames: Record<string, string> = {
   b: 'Width b',
@@ -19,16 +19,17 @@ const shapeNames: Record<string, string> = {
 const momentNames = { mxTop: 'Mx at the top', mxBottom: 'Mx at the foot', myTop: 'My at the top', myBottom: 'My at the foot' } as const;
 
 /** Finds the field of a path on the drawings of a column. Undefined for paths with an editor of their own. */
-export function columnField(path: string, project: Project, column: ColumnMember): ColumnField | undefined {
+export function columnField(path: string, project: Project, column: UprightMember): ColumnField | undefined {
   const shape = /^shape\.(\w+)$/.exec(path)?.[1];
-  if (shape && shape in shapeNames && shape in column.shape) {
+  if (column.type === 'wall' && shape) return wallSide(project, column, shape);
+  if (shape && shape in shapeNames && column.type === 'column' && shape in column.shape) {
     const value = (column.shape as unknown as Record<string, number>)[shape]!;
-    return quantityField<ColumnMember>({ project }, shapeNames[shape]!, 'of the section', 'length', value, (m, v) => {
-      (m.shape as unknown as Record<string, number>)[shape] = v;
+    return quantityField<UprightMember>({ project }, shapeNames[shape]!, 'of the section', 'length', value, (m, v) => {
+      if (m.type === 'column') (m.shape as unknown as Record<string, number>)[shape] = v;
     });
   }
   if (path === 'cover')
-    return quantityField<ColumnMember>(
+    return quantityField<UprightMember>(
       { project },
       'Cover',
       'to the outside of the ties',
@@ -37,20 +38,39 @@ export function columnField(path: string, project: Project, column: ColumnMember
       (m, v) => void (m.cover = v),
     );
   if (path === 'height')
-    return quantityField<ColumnMember>({ project }, 'Clear height', 'between floors', 'span', column.height, (m, v) => void (m.height = v));
-  if (path === 'ties') return tieField(project, column);
+    return quantityField<UprightMember>(
+      { project },
+      'Clear height',
+      'between floors',
+      'span',
+      column.height,
+      (m, v) => void (m.height = v),
+    );
+  if (path === 'ties' && column.type === 'column') return tieField(project, column);
   const moment = /^sets\[(\d+)\]\.(mxTop|mxBottom|myTop|myBottom|N)$/.exec(path);
   if (moment) return setField(project, column, Number(moment[1]), moment[2] as 'N' | keyof typeof momentNames);
   return undefined;
 }
 
-function setField(project: Project, column: ColumnMember, i: number, key: 'N' | keyof typeof momentNames): ColumnField | undefined {
+/** Thickness and length of a wall, where they are drawn; a strip has no length of its own. */
+function wallSide(project: Project, wall: UprightMember & { type: 'wall' }, side: string): ColumnField | undefined {
+  if (side === 'h')
+    return quantityField<UprightMember>({ project }, 'Thickness', 'of the wall', 'length', wall.thickness, (m, v) => {
+      if (m.type === 'wall') m.thickness = v;
+    });
+  if (side !== 'b' || wall.isStrip) return undefined;
+  return quantityField<UprightMember>({ project }, 'Length', 'of the wall', 'length', wall.length, (m, v) => {
+    if (m.type === 'wall') m.length = v;
+  });
+}
+
+function setField(project: Project, column: UprightMember, i: number, key: 'N' | keyof typeof momentNames): ColumnField | undefined {
   const set = column.sets[i];
   if (column.mode !== 'sets' || !set) return undefined;
   const label = key === 'N' ? 'Axial force N' : momentNames[key];
   const hint =
     key === 'N' ? 'compression positive' : column.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
-  return quantityField<ColumnMember>(
+  return quantityField<UprightMember>(
     { project },
     `${label}, ${set.name}`,
     hint,
@@ -73,7 +93,7 @@ function tieField(project: Project, column: ColumnMember): ColumnField {
       const parsed = parse(text);
       if (!parsed.ok) return parsed;
       const { size, spacing } = parsed.zone;
-      return { ok: true, apply: (m: Draft<ColumnMember>) => void Object.assign(m.ties, { size, spacing }) };
+      return { ok: true, apply: (m: Draft<UprightMember>) => void (m.type === 'column' && Object.assign(m.ties, { size, spacing })) };
     },
     step: (text, direction, size) => {
       const parsed = parse(text);

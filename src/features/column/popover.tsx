@@ -1,11 +1,11 @@
 'use client';
 import { Popover } from 'radix-ui';
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { ColumnMember, Project, UprightMember } from '@/core/project/project';
 import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
 
-export interface EditorProps {
+export interface EditorProps<M extends UprightMember = ColumnMember> {
   readonly project: Project;
-  readonly member: ColumnMember;
+  readonly member: M;
   readonly path: string;
   readonly target: Element;
   readonly onClose: () => void;

@@ -14,7 +14,7 @@ import { Inlay } from '@/ui/Inlay';
 import { memberActions, memberStanding } from '@/ui/MemberList';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
-import { newColumn } from '@/ui/new-column';
+import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
 import { Silhouette } from '@/ui/Silhouette';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
@@ -55,9 +55,9 @@ function Overview({ project }: { project: Project }) {
   const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
-  const last = project.members[project.members.length - 1];
-  const addColumn = () => {
-    const made = newColumn(project, freshId(project), freshMark(project, 'C0'), last?.place ?? '');
+  const last = project.members.filter((m) => m.type === 'beam').at(-1);
+  const addUpright = (make: typeof newColumn | typeof newWall, like: string) => {
+    const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
   };
@@ -100,8 +100,11 @@ function Overview({ project }: { project: Project }) {
           <button type="button" className="btn" onClick={() => add('loads')}>
             Add a beam
           </button>
-          <button type="button" className="btn" onClick={addColumn}>
+          <button type="button" className="btn" onClick={() => addUpright(newColumn, 'C0')}>
             Add a column
+          </button>
+          <button type="button" className="btn" onClick={() => addUpright(newWall, 'W0')}>
+            Add a wall
           </button>
         </div>
       </div>

@@ -7,7 +7,7 @@ import { elasticModulus, INCH } from './materials';
 import * as shear from './shear';
 import { effectiveLength, slendernessRule } from './slenderness';
 import type { Form } from './symbols';
-import { wallSteel } from './walls';
+import { wallFactor, wallSteel } from './walls';
 
 /** What ACI 318-19 leaves open for columns and walls. */
 export const columnChoices: readonly Choice[] = [
@@ -92,6 +92,8 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
     joinShear: (x, y) => ({ utilisation: shear.biaxialUtilisation(x, y), clause: '22.5.1.11' }),
     stressLimits: () => ({ concrete: null, steel: null }),
     serviceModulus: (c, m) => elasticModulus(c, m.concreteStrength, m.density, form),
+    wallFactor,
+    wallLinks: { value: 0.01, clause: '11.7.4.1' },
     wallSteel: (c, area, vertical, thickness) => wallSteel(c, area, vertical, thickness, form),
     clauses: { axial: '22.4', squash: '22.4.2', slenderness: '6.2.5', shear: '22.5', growth: '6.2.5.3', crack: '24.3', bars: '10.7.3.1' },
     mostGrowth: 1.4,

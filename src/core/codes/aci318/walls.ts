@@ -1,6 +1,7 @@
 import type { Calc } from '../../calc/calc';
+import type { WallQuestion } from '../column-rules';
 import { INCH } from './materials';
-import { formula, type Form } from './symbols';
+import { formula, symbols, type Form } from './symbols';
 
 export const F = { vertical: formula('A_s_min', '0.0015 * A_g', '11.6.1'), horizontal: formula('A_h_min', '0.0025 * A_g', '11.6.1') };
 
@@ -17,4 +18,10 @@ export function wallSteel(c: Calc, area: number, _vertical: number, thickness: n
     verticalSpacing: { value: most, clause: '11.7.2.1' },
     horizontalSpacing: { value: most, clause: '11.7.3.1' },
   };
+}
+
+/** Effective length factor of a wall, table 11.5.3.2: braced top and bottom and free to turn 1.0, not braced 2.0. Edges that hold it do not count. */
+export function wallFactor(c: Calc, { restraint }: WallQuestion): number {
+  const isFree = restraint === 'cantilever';
+  return c.given(symbols.k, isFree ? 2 : 1, isFree ? 'not braced at the top' : 'braced at top and bottom, free to turn');
 }

@@ -11,7 +11,7 @@ import { designStrength, secantModulus } from './materials';
 import type { NationalAnnex } from './national';
 import * as shear from './shear';
 import { slendernessRule, type SlendernessOptions } from './slenderness';
-import { wallSteel } from './walls';
+import { wallFactor, wallSteel } from './walls';
 import { formula, symbols } from './symbols';
 
 export const F = {
@@ -164,6 +164,8 @@ export function columnRules(annex: NationalAnnex, choose: (key: string) => strin
     }),
     serviceModulus: (c, m, area, perimeter, sustained) => serviceModulus(c, m, area, perimeter, sustained),
     wallSteel,
+    wallFactor,
+    wallLinks: { value: 0.02, clause: '9.6.4(1)' },
     clauses: { axial: '6.1', squash: '6.1', slenderness: '5.8.3', shear: '6.2', growth: '5.8.7.3', crack: '7.3.4', bars: '9.5.2' },
     mostGrowth: null,
   };
@@ -176,6 +178,7 @@ function columnShear(c: Calc, q: ColumnShear, annex: NationalAnnex, basis: shear
   const f_cd = designStrength(c, m.concreteStrength, annex.alphaCC, annex.gammaC);
   const sigma = c.let(F.sigma, { N_Ed: q.N, A_c: q.area, f_cd });
   const alone = Math.max(0, shear.resistanceWithoutLinks(c, section, m.concreteStrength, annex, sigma));
+  if (q.tieArea === 0) return alone;
   const links = { diameter: 0, area: q.tieArea, legs: 2, spacing: q.tieSpacing };
   return Math.max(alone, shear.resistanceWithLinks(c, section, links, m, basis).force);
 }

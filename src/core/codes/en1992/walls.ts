@@ -1,7 +1,11 @@
 import type { Calc } from '../../calc/calc';
-import { formula } from './symbols';
+import type { WallQuestion } from '../column-rules';
+import { formula, symbols } from './symbols';
 
 export const F = {
+  three: formula('beta_l', '1 / (1 + (l / (3 * b))^2)', 'table 12.1'),
+  fourLong: formula('beta_l', '1 / (1 + (l / b)^2)', 'table 12.1'),
+  fourShort: formula('beta_l', 'b / (2 * l)', 'table 12.1'),
   verticalMin: formula('A_s_v_min', '0.002 * A_c', '9.6.2(1)'),
   verticalMax: formula('A_s_max', '0.04 * A_c', '9.6.2(1)'),
   horizontalMin: formula('A_s_h_min', 'max(0.25 * A_s_v, 0.001 * A_c)', '9.6.3(1)'),
@@ -16,4 +20,16 @@ export function wallSteel(c: Calc, area: number, vertical: number, thickness: nu
     verticalSpacing: { value: Math.min(3 * thickness, 400), clause: '9.6.2(3)' },
     horizontalSpacing: { value: 400, clause: '9.6.3(2)' },
   };
+}
+
+/**
+ * Effective length over clear height of a wall by its lateral restraint, table 12.1. The table stands with plain concrete; its factors are
+ * those of a plate held at its edges and are used for reinforced walls as well.
+ */
+export function wallFactor(c: Calc, { restraint, height, between }: WallQuestion): number {
+  if (restraint === 'cantilever') return c.given(symbols.beta_l, 2, 'free at the top');
+  if (restraint === 'twoSides') return c.given(symbols.beta_l, 1, 'held by the floors alone');
+  const values = { l: height, b: between };
+  if (restraint === 'threeSides') return Math.max(0.3, c.let(F.three, values));
+  return c.let(between >= height ? F.fourLong : F.fourShort, values);
 }

@@ -257,7 +257,7 @@ export function shearSection(model: ColumnModel, column: ColumnInput, axis: 'x' 
     h,
     area: section.gross.area,
     tensionSteel: area,
-    tieArea: tieArea * (axis === 'x' ? legs.legsX : legs.legsY),
+    tieArea: axis === 'y' && column.tiesAcross === false ? 0 : tieArea * (axis === 'x' ? legs.legsX : legs.legsY),
     tieSpacing: column.ties.spacing,
     materials: column.materials,
   };

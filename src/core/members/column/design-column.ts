@@ -17,6 +17,19 @@ import { strengthOf, type SetResult } from './strength';
 export function designColumn(column: ColumnInput, code: DesignCode, options: DesignOptions): ColumnResult {
   const faults = columnFaults(column, code);
   if (faults.length > 0) return emptyColumnResult('column', faults);
+  const detailing = (basis: ColumnBasis) => [...steelChecks(basis), ...placingChecks(basis)];
+  return designUpright('column', column, code, options, detailing, (model) => columnQuantities(column, model));
+}
+
+/** What columns and walls have in common: strength, growth, shear and service; each with its own rules of detailing. */
+export function designUpright(
+  type: ColumnResult['type'],
+  column: ColumnInput,
+  code: DesignCode,
+  options: DesignOptions,
+  detailing: (basis: ColumnBasis) => DerivableCheck[],
+  quantities: (model: ColumnModel) => ColumnQuantities,
+): ColumnResult {
   const model = columnModel(column, code);
   const sets = loadSets(column, code);
   const ultimate = sets.flatMap((set, index) => (set.kind === 'ultimate' ? [{ set, index }] : []));
@@ -30,8 +43,7 @@ export function designColumn(column: ColumnInput, code: DesignCode, options: Des
           ...axialChecks(basis),
           ...growthChecks(basis),
           ...shearChecks(basis),
-          ...steelChecks(basis),
-          ...placingChecks(basis),
+          ...detailing(basis),
           ...serviceChecks(basis, sets),
           ...torsion(basis),
           ...notCovered(),
@@ -40,7 +52,7 @@ export function designColumn(column: ColumnInput, code: DesignCode, options: Des
   );
   const governs = results.find((r) => checks.some((k) => k.combination === r.set.name && k.id.startsWith('strength'))) ?? results[0];
   return {
-    type: 'column',
+    type,
     faults: [],
     sets,
     summaries: results.map(summary),
@@ -50,7 +62,7 @@ export function designColumn(column: ColumnInput, code: DesignCode, options: Des
     slenderness: { x: slendernessOf(model, governs, 'x'), y: slendernessOf(model, governs, 'y') },
     checks,
     governing: governing(checks) ?? null,
-    quantities: columnQuantities(column, model),
+    quantities: quantities(model),
   };
 }
 

@@ -88,6 +88,10 @@ export interface ColumnInput {
   /** The office's practical limit of steel, and the crack width that is allowed (mm). */
   readonly steelLimit: number;
   readonly crackLimit: number;
+  /** A metre of a longer wall: nothing accidental happens in its plane. */
+  readonly isStrip?: boolean;
+  /** False where the transverse bars do not run through the depth, as in a wall. */
+  readonly tiesAcross?: boolean;
 }
 
 /** Whether a section has one depth in every direction. */

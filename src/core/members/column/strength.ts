@@ -58,7 +58,8 @@ export function designMoments(set: LoadSet, column: ColumnInput, model: ColumnMo
   };
 }
 
-function variantsOf(code: DesignCode): readonly Accidental[] {
+function variantsOf(code: DesignCode, column: ColumnInput): readonly Accidental[] {
+  if (column.isStrip) return [{ x: true, y: false }];
   if (code.column.accidentalTogether) return [{ x: true, y: true }];
   return [
     { x: true, y: false },
@@ -68,7 +69,9 @@ function variantsOf(code: DesignCode): readonly Accidental[] {
 
 /** A moment that is only accidental may act either way, which matters where the section is not the same both ways. */
 function eitherWay(set: LoadSet, column: ColumnInput): LoadSet[] {
-  const isEven = ['rectangle', 'circle', 'ring', 'cross', 'I'].includes(column.shape.kind) && column.bars.kind !== 'list';
+  const isEven =
+    ['rectangle', 'circle', 'ring', 'cross', 'I'].includes(column.shape.kind) &&
+    (column.bars.kind !== 'list' || column.tiesAcross === false);
   let sets = [set];
   if (isEven) return sets;
   // A moment of -1 N mm has the sign and no weight.
@@ -83,7 +86,9 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
     code.column.splitsSway && (['x', 'y'] as const).some((a) => !column.axes[a].isBraced) && (set.sway ?? column.sway) === null;
   const found: { result: PlaceResult; rough: number; x: DesignMoments; y: DesignMoments }[] = [];
   const refusals: string[] = needsSway ? ['State which part of the end moments comes with sway.'] : [];
-  for (const [tried, accidental] of needsSway ? [] : eitherWay(set, column).flatMap((s) => variantsOf(code).map((a) => [s, a] as const))) {
+  for (const [tried, accidental] of needsSway
+    ? []
+    : eitherWay(set, column).flatMap((s) => variantsOf(code, column).map((a) => [s, a] as const))) {
     const { x, y } = designMoments(tried, column, model, accidental);
     const refusal = x.refusal ?? y.refusal;
     if (refusal) {

@@ -1,0 +1,51 @@
+import { silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { catalogues, findBar } from '../../materials/bars';
+import type { ColumnInput } from '../column/input';
+import { wallLength, type WallInput } from './input';
+
+const known = new WeakMap<WallInput, { code: DesignCode['settings']; column: ColumnInput }>();
+
+/** A wall as the upright section that it is: a rectangle with bars at both faces, its horizontal bars serving in-plane shear. */
+export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
+  const before = known.get(wall);
+  if (before && JSON.stringify(before.code) === JSON.stringify(code.settings)) return before.column;
+  const { horizontal, axes } = wall;
+  const factor = effectiveFactor(wall, code);
+  const column: ColumnInput = {
+    ...wall,
+    shape: { kind: 'rectangle', b: wallLength(wall), h: wall.thickness },
+    bars: { kind: 'list', bars: faceBars(wall) },
+    ties: { size: horizontal.size, spacing: horizontal.spacing, spacingEnds: null, cross: null },
+    transverse: 'ties',
+    axes: { x: factor === null ? axes.x : { ...axes.x, mode: 'factor', factor }, y: axes.y },
+    tiesAcross: false,
+  };
+  known.set(wall, { code: code.settings, column });
+  return column;
+}
+
+/** Vertical bars of both faces, evenly, half a spacing from the ends of a strip, a cover from those of a whole wall. */
+function faceBars(wall: WallInput): { x: number; y: number; size: string }[] {
+  const catalogue = catalogues[wall.catalogue];
+  const v = findBar(catalogue, wall.vertical.size);
+  const h = findBar(catalogue, wall.horizontal.size);
+  if (!v || !h) return [];
+  const length = wallLength(wall);
+  const y = wall.thickness / 2 - wall.cover - (wall.horizontalOutside ? h.diameter : 0) - v.diameter / 2;
+  const end = wall.isStrip ? wall.vertical.spacing / 2 : wall.cover + h.diameter + v.diameter / 2;
+  const room = length - 2 * end;
+  const n = wall.isStrip
+    ? Math.max(1, Math.round(length / wall.vertical.spacing))
+    : Math.max(2, Math.ceil(room / wall.vertical.spacing - 1e-9) + 1);
+  const step = wall.isStrip ? length / n : room / (n - 1);
+  const from = wall.isStrip ? -length / 2 + step / 2 : -length / 2 + end;
+  return [1, -1].flatMap((side) => Array.from({ length: n }, (_, i) => ({ x: from + i * step, y: side * y, size: v.name })));
+}
+
+/** Effective length over clear height out of plane, by how the edges are held; null where it is given. */
+export function effectiveFactor(wall: WallInput, code: DesignCode): number | null {
+  if (wall.restraint === 'given') return null;
+  const clear = wall.axes.x.clear ?? wall.height;
+  return code.column.wallFactor(silent, { restraint: wall.restraint, height: clear, between: wall.between });
+}

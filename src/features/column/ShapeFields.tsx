@@ -1,0 +1,100 @@
+'use client';
+import { castDraft, type Draft } from 'immer';
+import { boundsOf } from '@/core/geometry/polygon';
+import { outlineOfShape, type SectionShape, type ShapeKind } from '@/core/geometry/section-shapes';
+import { isRound } from '@/core/members/column/input';
+import type { ColumnResult } from '@/core/members/column/result';
+import type { ColumnMember, Project } from '@/core/project/project';
+import { onColumn } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
+import { OutlineTable } from './OutlineTable';
+
+const shapes: readonly (readonly [ShapeKind, string])[] = [
+  ['rectangle', 'rectangle'],
+  ['circle', 'circle'],
+  ['ring', 'ring'],
+  ['L', 'L'],
+  ['T', 'T'],
+  ['cross', 'cross'],
+  ['I', 'I'],
+  ['free', 'any outline'],
+];
+
+/** A shape of another kind, of about the same size. */
+function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
+  const { left, right, bottom, top } = boundsOf(outlineOfShape(from).outer);
+  const [b, h] = [Math.round(right - left), Math.round(top - bottom)];
+  const leg = Math.round(Math.min(b, h) * 0.45);
+  switch (kind) {
+    case 'rectangle':
+      return { kind, b, h };
+    case 'circle':
+      return { kind, diameter: Math.max(b, h) };
+    case 'ring':
+      return { kind, diameter: Math.max(b, h), wall: Math.max(60, Math.round(Math.max(b, h) / 5)) };
+    case 'L':
+    case 'cross':
+      return { kind, b, h, tx: leg, ty: leg };
+    case 'T':
+    case 'I':
+      return { kind, b, h, web: leg, flange: Math.round(h * 0.3) };
+    case 'free': {
+      const outline = outlineOfShape(from);
+      return { kind, outer: outline.outer, holes: outline.holes };
+    }
+  }
+}
+
+/** The shape of a column and what holds its bars. */
+export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {
+  const { edit } = useProject();
+  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) =>
+    edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
+  const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
+  const setShape = (kind: ShapeKind) =>
+    change('shape', (m) => {
+      const next = changeShape(member.shape, kind);
+      m.shape = castDraft(next);
+      // Bars that follow one shape do not fit another.
+      const size = result.bars[0]?.size ?? '20';
+      if (isRound(next)) m.bars = { kind: 'ring', count: 8, size };
+      else if (kind === 'rectangle' && m.bars.kind !== 'list')
+        m.bars = { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size };
+      else if (m.bars.kind !== 'list' || kind !== 'free') m.bars = { kind: 'outline', size, spacing: 250 };
+    });
+  return (
+    <>
+      <label className={row}>
+        Section
+        <Select label="Section" value={member.shape.kind} options={shapes} onPick={setShape} />
+      </label>
+      {member.shape.kind === 'free' && <OutlineTable project={project} member={member} />}
+      <label className={row}>
+        Held by
+        <Select
+          label="Transverse reinforcement"
+          value={member.transverse}
+          options={[
+            ['ties', 'ties'],
+            ['spiral', 'a spiral'],
+          ]}
+          onPick={(v) => change('transverse reinforcement', (m) => void (m.transverse = v))}
+        />
+      </label>
+      <label className={row}>
+        Ties near ends and laps
+        <QuantityInput
+          kind="length"
+          system={project.display}
+          value={member.ties.spacingEnds}
+          label="Ties near ends and laps"
+          allowEmpty
+          placeholder="as the code asks"
+          onKeep={(v) => change('ties near ends', (m) => void (m.ties.spacingEnds = v))}
+        />
+      </label>
+    </>
+  );
+}
