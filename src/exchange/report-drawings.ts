@@ -1,9 +1,12 @@
 import { elevationDrawing, type Frame } from '@/core/drawing/elevation-drawing';
 import { stripDrawing } from '@/core/drawing/strip-drawing';
-import type { Drawing } from '@/core/drawing/shapes';
+import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/drawing/column-drawings';
+import type { Drawing, Shape } from '@/core/drawing/shapes';
+import { columnPicture } from '@/core/members/column/picture';
+import type { ColumnResult } from '@/core/members/column/result';
 import { supportPositions } from '@/core/members/beam/input';
-import { barLabel } from '@/core/project/labels';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import { barLabel, columnLabels } from '@/core/project/labels';
+import { codeOf, uprightInput, type Member, type MemberResult, type Project, type UprightMember } from '@/core/project/project';
 import { stripPictures } from '@/core/drawing/beam-strips';
 import { unitLabel } from '@/core/units/format';
 
@@ -15,7 +18,8 @@ export function reportDrawings(
   member: Member,
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
-  if (member.type !== 'beam' || result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
+  if (member.type !== 'beam') return result.type === 'beam' ? [] : columnDrawings(project, member, result);
+  if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);
   const pictures = stripPictures({ member, result, strips: result.strips, units: project.display, linkLabel: () => '', showNames: false });
   const elevation = elevationDrawing(
@@ -31,4 +35,53 @@ export function reportDrawings(
     },
     { caption: `Shear, ${unitLabel('force', project.display)}: ${how}`, drawing: stripDrawing(pictures.shear, FRAME, 120, starts) },
   ];
+}
+
+/** Section, moments about both axes, all directions and interaction, for the load set that governs. */
+function columnDrawings(
+  project: Project,
+  member: UprightMember,
+  result: ColumnResult,
+): { readonly caption: string; readonly drawing: Drawing }[] {
+  if (result.summaries.length === 0) return [];
+  const code = codeOf(project, member);
+  const column = uprightInput(member, code);
+  const { index } = result.summaries.reduce((a, b) => ((b.utilisation ?? 99) > (a.utilisation ?? 99) ? b : a));
+  const picture = columnPicture(column, code, result, index, null);
+  if (!picture) return [];
+  const { set } = picture.strength;
+  const view: ColumnView = {
+    column,
+    result,
+    picture,
+    index,
+    units: project.display,
+    labels: columnLabels(project, member, picture.model.bars),
+  };
+  const at = `load set ${[set.name, set.title].filter(Boolean).join(', ')}`;
+  const moments = (['x', 'y'] as const).map((axis) => momentsOf(view, axis, 190, 250));
+  return [
+    {
+      caption: `Section with the neutral axis of ${at}; moments about x (${curvatureOf(view, 'x')}) and y (${curvatureOf(view, 'y')}), ${unitLabel('moment', project.display)}`,
+      drawing: beside('Section and moments', [sectionOf(view, 380, 250), ...moments]),
+    },
+    {
+      caption: `Interaction in the direction of ${at}, other sets turned into it at their utilisation; all directions at its axial force`,
+      drawing: beside('Interaction', [sliceOf(view, 470, 260), contourOf(view, 290, 260)]),
+    },
+  ];
+}
+
+/** Several drawings in a row as one. */
+function beside(title: string, drawings: readonly Drawing[]): Drawing {
+  let x = 0;
+  const shapes = drawings.flatMap((d) => {
+    const from = x;
+    x += d.width;
+    return d.shapes.map((s): Shape => {
+      if (s.kind === 'path') return { ...s, points: s.points.map(([a, b]) => [a + from, b] as const) };
+      return { ...s, at: [s.at[0] + from, s.at[1]] };
+    });
+  });
+  return { width: x, height: Math.max(...drawings.map((d) => d.height)), title, shapes };
 }

@@ -44,6 +44,14 @@ export function onProject(recipe: (project: Draft<Project>) => void): Change {
   return (project) => produce(project, recipe);
 }
 
+/** Puts a whole new state in the place of a member. */
+export function replaceMember(next: Member): Change {
+  return onProject((p) => {
+    const index = p.members.findIndex((m) => m.id === next.id);
+    if (index >= 0) p.members[index] = castDraft(next);
+  });
+}
+
 /** Adds a member after another, or at the end. */
 export function addMember(member: Member, after?: string): Change {
   return onProject((p) => {

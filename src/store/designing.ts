@@ -5,8 +5,9 @@ import { isCurrent, useProject } from './project-store';
 
 const WORKERS = 2;
 
+/** The workers; made when first needed. */
 let pool: DesignPool | undefined;
-const getPool = () => (pool ??= new DesignPool(Array.from({ length: WORKERS }, startDesignWorker)));
+export const getPool = () => (pool ??= new DesignPool(Array.from({ length: WORKERS }, startDesignWorker)));
 
 /** What was asked for last, so that nothing is asked for twice. */
 const asked = new Map<string, { member: Member; code: Project['code']; display: Project['display']; derive: string }>();

@@ -6,7 +6,7 @@ export type Standing = 'within' | 'near' | 'over' | 'decided' | 'working' | 'ope
 export function standingOf(status: Check['status'] | undefined, isDecided = false): Standing {
   if (status === 'exceeds' || status === 'failed') return isDecided ? 'decided' : 'over';
   if (status === 'near') return 'near';
-  return status === 'holds' || status === 'notApplicable' ? 'within' : 'open';
+  return status === 'holds' ? 'within' : 'open';
 }
 
 const names: Record<Standing, string> = {

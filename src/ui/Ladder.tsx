@@ -123,7 +123,7 @@ function Rung({
       </Accordion.Header>
       {check.reason && standing !== 'within' && (
         <p
-          className={`relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem] ${decision ? 'text-walnut' : 'text-madder-text'}`}
+          className={`relative z-[1] bg-holly pb-1 pl-4 text-[0.6875rem] leading-[0.9rem] ${decision || standing === 'open' ? 'text-walnut' : 'text-madder-text'}`}
         >
           {check.reason}
         </p>

@@ -15,7 +15,6 @@ export interface ColumnSectionPicture {
   readonly centroid: Point;
   /** Bars in tension at the ultimate state, by number. */
   readonly inTension: ReadonlySet<number>;
-  readonly selected: ReadonlySet<number>;
   readonly labels: {
     readonly bars: string;
     readonly ratio: string;
@@ -29,7 +28,7 @@ export interface ColumnSectionPicture {
 export function columnSectionDrawing(p: ColumnSectionPicture, width: number, height: number): Drawing {
   const outline = outlineOfShape(p.shape);
   const { left, right, bottom, top } = boundsOf(outline.outer);
-  const [padLeft, padRight, padTop, padBottom] = [40, 92, 18, 40];
+  const [padLeft, padRight, padTop, padBottom] = [36, 108, 18, 40];
   const scale = Math.min((width - padLeft - padRight) / (right - left), (height - padTop - padBottom) / (top - bottom));
   const x0 = padLeft + (width - padLeft - padRight - (right - left) * scale) / 2;
   const y0 = padTop + (height - padTop - padBottom + (top - bottom) * scale) / 2;
@@ -50,7 +49,6 @@ export function columnSectionDrawing(p: ColumnSectionPicture, width: number, hei
     const r = Math.max(2.5, (b.diameter * scale) / 2);
     shapes.push({ kind: 'circle', at: at([b.x, b.y]), r, fill: 'steel', edit: `bar[${i}]`, label: barName(b, i, p) });
     if (p.inTension.has(i)) shapes.push({ kind: 'circle', at: at([b.x, b.y]), r: r + 2.4, line: 'demand' });
-    if (p.selected.has(i)) shapes.push({ kind: 'circle', at: at([b.x, b.y]), r: r + 4.6, line: 'tentative' });
   });
   shapes.push(...axes(p, at, scale, { left, right, bottom, top }), ...dimensions(p, at, { left, right, bottom, top }));
   return { width, height, title: 'Section', shapes };
@@ -174,7 +172,7 @@ function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box):
     );
   labels.forEach(([content, edit, label], i) => {
     const y = t + 12 + i * 17 + (i > 1 ? 4 : 0);
-    shapes.push(edit ? text(r + 30, y, content, edit, label) : { kind: 'text', at: [r + 30, y - 2], text: content, style: 'small' });
+    shapes.push(edit ? text(r + 26, y, content, edit, label) : { kind: 'text', at: [r + 26, y - 2], text: content, style: 'small' });
   });
   return shapes;
 }

@@ -18,7 +18,6 @@ export interface SlicePicture {
   readonly nominal: readonly { readonly N: number; readonly M: number }[];
   readonly points: readonly { readonly N: number; readonly M: number; readonly isOver: boolean }[];
   readonly chosen: { readonly N: number; readonly M: number; readonly name: string; readonly use: string; readonly isOver: boolean } | null;
-  readonly critical: readonly { readonly N: number; readonly M: number; readonly name: string }[];
   /** Display units: value of one unit in N and N mm, and their names. */
   readonly units: { readonly force: number; readonly moment: number; readonly forceName: string; readonly momentName: string };
 }
@@ -40,18 +39,10 @@ export function interactionDrawing(p: SlicePicture, width: number, height: numbe
   shapes.push({ kind: 'path', closed: true, points: p.curve.map(at), line: 'resistance', fill: 'resistanceWash' });
   if (p.nominal.length > 0) shapes.push({ kind: 'path', points: p.nominal.map(at), line: 'nominal' });
   shapes.push(line([x(0), y(high + pad)], [x(0), y(low - pad)], 'axis'), line([left, y(0)], [width - right, y(0)], 'axis'));
-  for (const c of p.critical) shapes.push({ kind: 'path', closed: true, fill: 'surface', line: 'resistance', points: diamond(at(c)) });
   for (const q of p.points) shapes.push({ kind: 'circle', at: at(q), r: 2.6, line: q.isOver ? 'excess' : 'demand', fill: 'surface' });
   if (p.chosen) shapes.push(...chosenPoint(p.chosen, at, left, width));
   return { width, height, title: 'Interaction', shapes };
 }
-
-const diamond = ([x, y]: Point): Point[] => [
-  [x - 3.2, y],
-  [x, y - 3.2],
-  [x + 3.2, y],
-  [x, y + 3.2],
-];
 
 function chosenPoint(
   c: NonNullable<SlicePicture['chosen']>,

@@ -27,4 +27,8 @@ export function completeBeam(beam: BeamMember): BeamMember {
 export { pinned as pinnedSupport, noExtra, noSupportBars };
 
 /** Brings a member as read into the form that the rest of the program relies on. */
-export const completeMember = (member: Member): Member => (member.type === 'beam' ? completeBeam(member) : member);
+export function completeMember(member: Member): Member {
+  const whole = member.type === 'beam' ? completeBeam(member) : member;
+  const variants = whole.variants.map((v) => ({ ...v, state: { ...completeMember({ ...v.state, variants: [] }), id: member.id } }));
+  return { ...whole, variants };
+}

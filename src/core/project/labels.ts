@@ -6,7 +6,7 @@ import { outlineOfShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
 import { formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import type { ColumnMember, Member, MemberResult, Project, WallMember } from './project';
+import type { ColumnMember, Member, MemberResult, Project, UprightMember, WallMember } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
 export function barPrefix(project: Pick<Project, 'code'>): string {
@@ -84,4 +84,14 @@ function beamSteelLabel(project: Project, steel: BeamSteel): string {
   const links = most(steel.links.flat(), (z) => 1 / z.spacing);
   const join = (groups: readonly BarGroup[] | undefined) => (groups ?? []).map((g) => barLabel(g, project)).join('+');
   return `${join(upper)} / ${join(lower)}${links ? `, ${linkLabel(links, project)}` : ''}`;
+}
+
+/** What is written beside the section of a column or a wall. */
+export function columnLabels(
+  project: Pick<Project, 'code' | 'display'>,
+  member: UprightMember,
+  bars: readonly ColumnBar[],
+): { readonly bars: string; readonly ties: string } {
+  if (member.type === 'column') return { bars: columnBarsLabel(project, bars), ties: tieLabel(project, member) };
+  return { bars: linkLabel({ ...member.vertical, legs: 2 }, project), ties: linkLabel({ ...member.horizontal, legs: 2 }, project) };
 }

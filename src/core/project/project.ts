@@ -35,6 +35,14 @@ interface MemberBase {
   readonly report: ReportDetail;
   /** Choices of the code that differ from those of the project. */
   readonly choices: Readonly<Record<string, string>>;
+  /** States of this member that are kept beside the one in use. */
+  readonly variants: readonly Variant[];
+}
+
+/** A state of a member under a name: the member as it was, with no variants of its own. */
+export interface Variant {
+  readonly name: string;
+  readonly state: Member;
 }
 
 export type BeamMember = MemberBase & { readonly type: 'beam' } & BeamInput;

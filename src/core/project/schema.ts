@@ -1,4 +1,4 @@
-import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type Schema } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
 import { columnSchema, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
@@ -158,7 +158,10 @@ function beamSchema(d: MaterialDefaults) {
 
 /** Members by their type; one without a type is a beam. */
 function memberSchema(d: MaterialDefaults) {
-  const schemas: Record<string, Schema> = { beam: beamSchema(d), column: columnSchema(d), wall: wallSchema(d) };
+  const plain: Record<string, ObjectSchema<object>> = { beam: beamSchema(d), column: columnSchema(d), wall: wallSchema(d) };
+  const schemas: Record<string, Schema> = Object.fromEntries(
+    Object.entries(plain).map(([type, schema]) => [type, schema.shape({ variants: list(object({ name: text(60), state: schema }), 20) })]),
+  );
   return lazy((value: { type?: string } | undefined): Schema => schemas[value?.type ?? 'beam'] ?? schemas.beam!);
 }
 

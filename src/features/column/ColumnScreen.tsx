@@ -17,6 +17,7 @@ import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
+import { VariantsPanel } from '@/ui/VariantsPanel';
 import { AxisEditor } from './AxisEditor';
 import { BarEditor } from './BarEditor';
 import { BarsEditor } from './BarsEditor';
@@ -26,6 +27,7 @@ import { columnField } from './fields';
 import { LoadSetsPanel } from './LoadSetsPanel';
 import { SurfacePanel } from './SurfacePanel';
 import { WallEditor } from './WallEditor';
+import { WaysForward } from './WaysForward';
 
 export function ColumnScreen() {
   const loaded = useLoadedProject();
@@ -38,8 +40,8 @@ export function ColumnScreen() {
 
 const columnIn = (project: Project, id: string) => project.members.find((m): m is UprightMember => m.id === id && m.type !== 'beam');
 
-type Panel = 'sheet' | 'sets' | 'surface' | 'basis';
-const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'basis'];
+type Panel = 'sheet' | 'sets' | 'surface' | 'variants' | 'basis';
+const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'variants', 'basis'];
 
 /** The last result without faults, when the one for today's input has some. */
 function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | undefined): ColumnResult {
@@ -75,7 +77,12 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
     router.push(sheetPath(kept, made));
   };
   useSheetKeys(kept, id, { add, panels, setPanel });
-  const openEditor = (path: string, target: Element) => setEditing({ path, target });
+  const openEditor = (path: string, target: Element) => {
+    // The set whose value is opened stays in sight, also when another becomes the worst while one types.
+    const set = /^sets\[(\d+)\]/.exec(path)?.[1];
+    if (set) setChosen(member.sets[Number(set)]?.name ?? null);
+    setEditing({ path, target });
+  };
   const close = () => {
     const path = editing?.path;
     setEditing(null);
@@ -122,6 +129,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
               ['sheet', 'Sheet'],
               ['sets', 'Load sets'],
               ['surface', 'Surface'],
+              ['variants', 'Variants'],
               ['basis', 'Basis'],
             ]}
             onPanel={setPanel}
@@ -145,10 +153,19 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           )}
           {panel === 'sets' && <LoadSetsPanel project={kept} member={keptMember} faults={faults} />}
           {panel === 'surface' && faults.length === 0 && <SurfacePanel project={kept} member={keptMember} result={result} index={index} />}
+          {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
           {panel === 'basis' && <BasisPanel project={kept} member={keptMember} result={result} faults={faults} />}
         </main>
         <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label="Checks">
           <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
+          {keptMember.type === 'column' && faults.length === 0 && (
+            <>
+              <div className="relative -mx-3.5 h-[3px] shrink-0">
+                <div className="purfling-x absolute inset-x-0" />
+              </div>
+              <WaysForward project={kept} member={keptMember} />
+            </>
+          )}
         </aside>
       </div>
       {editing && field && (

@@ -1,16 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { columnMomentDrawing } from '@/core/drawing/column-moment-drawing';
-import { columnSectionDrawing } from '@/core/drawing/column-section-drawing';
-import { contourDrawing, interactionDrawing } from '@/core/drawing/interaction-drawing';
-import { inBendingSense } from '@/core/members/column/load-sets';
-import { columnPicture, setsInSlice, type ColumnPicture } from '@/core/members/column/picture';
+import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/drawing/column-drawings';
+import { columnPicture, type ColumnPicture } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
-import { columnBarsLabel, linkLabel, tieLabel } from '@/core/project/labels';
+import { columnLabels } from '@/core/project/labels';
 import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
-import { strainAtLimit } from '@/core/section/critical-points';
-import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
-import { displayUnit } from '@/core/units/quantity';
+import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { useBox } from '@/ui/use-box';
 import { LoadSetTable } from './LoadSetTable';
@@ -36,9 +31,10 @@ export function ColumnSheet(props: ColumnSheetProps) {
   const [detail, setDetail] = useState<'x' | 'y' | null>(null);
   const [box, room] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
+  const column = useMemo(() => uprightInput(member, code), [member, code]);
   const picture = useMemo(
-    () => (hasFaults ? undefined : columnPicture(uprightInput(member, code), code, result, index, angle)),
-    [member, code, result, index, angle, hasFaults],
+    () => (hasFaults ? undefined : columnPicture(column, code, result, index, angle)),
+    [column, code, result, index, angle, hasFaults],
   );
   if (!picture)
     return (
@@ -49,6 +45,14 @@ export function ColumnSheet(props: ColumnSheetProps) {
       </p>
     );
   const set = picture.strength.set;
+  const view: ColumnView = {
+    column,
+    result,
+    picture,
+    index,
+    units: project.display,
+    labels: columnLabels(project, member, picture.model.bars),
+  };
   const rest = room.width - 24;
   const sectionWidth = Math.min(400, Math.max(270, rest * 0.42));
   const momentWidth = Math.min(150, (rest - sectionWidth) * 0.285);
@@ -66,15 +70,11 @@ export function ColumnSheet(props: ColumnSheetProps) {
               : set.name
           }
         >
-          <DrawingView drawing={sectionPicture(props, picture, sectionWidth, topHeight)} onEdit={props.onEdit} editing={props.editing} />
+          <DrawingView drawing={sectionOf(view, sectionWidth, topHeight)} onEdit={props.onEdit} editing={props.editing} />
         </Part>
         {(['x', 'y'] as const).map((axis) => (
-          <Part key={axis} title={<>About {axis}</>} note={curvature(picture, member, axis)} isNarrow>
-            <DrawingView
-              drawing={momentPicture(props, picture, axis, momentWidth, topHeight - 32)}
-              onEdit={props.onEdit}
-              editing={props.editing}
-            />
+          <Part key={axis} title={<>About {axis}</>} note={curvatureOf(view, axis)} isNarrow>
+            <DrawingView drawing={momentsOf(view, axis, momentWidth, topHeight - 32)} onEdit={props.onEdit} editing={props.editing} />
             <button
               type="button"
               className="link small"
@@ -86,7 +86,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
           </Part>
         ))}
         <Part title="All directions" note={`at N ${formatQuantity(set.N, 'force', project.display)}`}>
-          <DrawingView drawing={contourPicture(props, picture, contourWidth, topHeight - 100)} />
+          <DrawingView drawing={contourOf(view, contourWidth, topHeight - 100)} />
           <Measures picture={picture} project={project} />
         </Part>
       </div>
@@ -97,12 +97,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
       <div className="flex min-h-[250px] flex-1 px-3">
         <Part title={`Interaction through ${set.name}`} note="">
           <AngleField picture={picture} angle={angle} onAngle={setAngle} />
-          <Slice
-            {...props}
-            picture={picture}
-            width={sliceWidth}
-            height={Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0))}
-          />
+          <DrawingView drawing={sliceOf(view, sliceWidth, Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0)))} />
         </Part>
         <LoadSetTable project={project} member={member} result={result} index={index} onChoose={props.onChoose} />
       </div>
@@ -148,131 +143,6 @@ function Measures({ picture, project }: { picture: ColumnPicture; project: Proje
       <dd className="text-right text-ebony">{formatUtilisation(picture.byRay)}</dd>
     </dl>
   );
-}
-
-function curvature(picture: ColumnPicture, member: UprightMember, axis: 'x' | 'y'): string {
-  const f = inBendingSense(picture.strength.set, member.signs);
-  const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
-  if (top === 0 && bottom === 0) return 'no moment';
-  if (top === 0 || bottom === 0) return 'one end';
-  return top * bottom > 0 ? 'single curvature' : 'double curvature';
-}
-
-function sectionPicture({ project, member }: ColumnSheetProps, p: ColumnPicture, width: number, height: number) {
-  const { model, limit } = p;
-  const gross = model.section.gross;
-  const inTension = new Set(
-    limit ? model.section.bars.flatMap((b, i) => (strainAtLimit(p.model.surface, limit, b.x, b.y) < 0 ? [i] : [])) : [],
-  );
-  return columnSectionDrawing(
-    {
-      shape: uprightInput(member, codeOf(project, member)).shape,
-      cover: member.cover,
-      bars: model.bars,
-      tieDiameter: model.tieDiameter,
-      cross: model.legs.cross,
-      limit: limit && Number.isFinite(limit.x) ? { theta: limit.theta, x: limit.x } : undefined,
-      centroid: gross.centroid,
-      inTension,
-      selected: new Set(),
-      labels: {
-        bars: member.type === 'wall' ? linkLabel({ ...member.vertical, legs: 2 }, project) : columnBarsLabel(project, model.bars),
-        ratio: `${((100 * model.section.steelArea) / gross.area).toFixed(2)} %`,
-        ties: member.type === 'wall' ? linkLabel({ ...member.horizontal, legs: 2 }, project) : tieLabel(project, member),
-        cover: `cover ${formatValue(member.cover, 'smallLength', project.display)}`,
-        length: (v) => formatValue(v, 'length', project.display),
-      },
-    },
-    width,
-    height,
-  );
-}
-
-function momentPicture({ project, member, index }: ColumnSheetProps, p: ColumnPicture, axis: 'x' | 'y', width: number, height: number) {
-  const set = p.strength.set;
-  const f = inBendingSense(set, member.signs);
-  const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
-  const typedBottom = axis === 'x' ? set.mxBottom : set.myBottom;
-  const show = (v: number) => `${v > 0 ? '+' : ''}${formatValue(v, 'moment', project.display, 0)}`;
-  const d = p.strength[axis];
-  const key = axis === 'x' ? 'mx' : 'my';
-  const canEdit = member.mode === 'sets';
-  const axisInput = member.axes[axis];
-  const sign = (end: 'top' | 'bottom') => (axisInput.mode === 'ends' ? axisInput[end].kind : axisInput.isBraced ? 'framed' : 'framed');
-  return columnMomentDrawing(
-    {
-      axis,
-      first: { top, bottom },
-      design: Number.isFinite(d.mid) ? { top: d.top, mid: d.mid, bottom: d.bottom } : null,
-      labels: {
-        top: show(top),
-        bottom: show(typedBottom),
-        mid: Number.isFinite(d.mid) ? formatValue(d.mid, 'moment', project.display, 0) : '',
-        l0: `l0 ${formatQuantity(p.model.axes[axis].l0, 'station', project.display)}`,
-        state: curvature(p, member, axis),
-      },
-      edits: canEdit ? { top: `sets[${index}].${key}Top`, bottom: `sets[${index}].${key}Bottom` } : {},
-      ends: { top: sign('top'), bottom: sign('bottom') },
-    },
-    width,
-    height,
-  );
-}
-
-function contourPicture({ project, result }: ColumnSheetProps, p: ColumnPicture, width: number, height: number) {
-  const { worst, set } = p.strength;
-  const near = result.summaries.filter((s) => Math.abs(result.sets[s.index]!.N - set.N) < 0.06 * p.model.surface.most).slice(0, 120);
-  const { unit } = displayUnit('moment', project.display);
-  return contourDrawing(
-    {
-      curve: p.contour,
-      demand: Number.isFinite(worst.Mx) ? [worst.My, worst.Mx] : null,
-      capacity: p.limit ? [p.limit.My, p.limit.Mx] : null,
-      points: near.map((s) => [s.My, s.Mx] as const).filter((q) => q.every(Number.isFinite)),
-      isOver: (worst.utilisation ?? 99) > 1,
-      direction: p.direction,
-      units: { moment: unit.factor, momentName: unitLabel('moment', project.display) },
-    },
-    width,
-    height,
-  );
-}
-
-function Slice({
-  project,
-  result,
-  index,
-  picture: p,
-  width,
-  height,
-}: ColumnSheetProps & { picture: ColumnPicture; width: number; height: number }) {
-  const drawing = useMemo(() => {
-    const force = displayUnit('force', project.display).unit;
-    const moment = displayUnit('moment', project.display).unit;
-    const over = new Set(result.summaries.filter((s) => (s.utilisation ?? 99) > 1).map((s) => s.index));
-    const points = setsInSlice(result, p.slice).filter((q) => q.index !== index);
-    const mine = setsInSlice({ ...result, summaries: result.summaries.filter((s) => s.index === index) }, p.slice)[0];
-    return interactionDrawing(
-      {
-        curve: p.slice,
-        nominal: p.nominal,
-        points: points.map((q) => ({ ...q, isOver: over.has(q.index) })),
-        chosen: mine
-          ? { ...mine, name: p.strength.set.name, use: formatUtilisation(p.strength.worst.utilisation), isOver: over.has(index) }
-          : null,
-        critical: [],
-        units: {
-          force: force.factor,
-          moment: moment.factor,
-          forceName: unitLabel('force', project.display),
-          momentName: unitLabel('moment', project.display),
-        },
-      },
-      width,
-      height,
-    );
-  }, [project.display, result, index, p, width, height]);
-  return <DrawingView drawing={drawing} />;
 }
 
 /** The direction of the slice: that of the set's moment, or any other. */

@@ -164,6 +164,7 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
           <thead className="sticky top-0 bg-holly">
             <tr>
               <th>Row</th>
+              <th className="w-60">Read as</th>
               {readings.map((r, i) => (
                 <th key={i}>
                   <div className="small max-w-24 truncate" title={table.headings[i]}>
@@ -171,7 +172,7 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
                   </div>
                   <Select<Role>
                     label={`Column ${i + 1} is`}
-                    className="field !h-5 !w-24"
+                    className="field !block !h-5 !w-24"
                     value={r.role}
                     options={roles.map((role) => [role, roleNames[role]] as const)}
                     onPick={(role) => setReading(i, { role, unit: defaultUnit(role, project.display) })}
@@ -179,7 +180,7 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
                   {unitsFor(r.role).length > 0 && (
                     <Select
                       label={`Unit of column ${i + 1}`}
-                      className="field !h-5 !w-24"
+                      className="field !block !h-5 !w-24"
                       value={r.unit}
                       options={unitsFor(r.role).map((u) => [u, u] as const)}
                       onPick={(unit) => setReading(i, { unit })}
@@ -187,13 +188,15 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
                   )}
                 </th>
               ))}
-              <th>Read as</th>
             </tr>
           </thead>
           <tbody>
             {[...bad, ...good.slice(0, 60)].map((r) => (
               <tr key={r.row} className={r.reason ? 'bg-madder-wash/40' : ''}>
                 <td className="text-walnut">{r.row + 1}</td>
+                <td className={r.reason ? 'text-madder-text' : 'text-walnut'}>
+                  {r.reason ?? `${r.set!.name}: N ${formatValue(r.set!.N, 'force', project.display, 0)}`}
+                </td>
                 {r.cells.map((cell, i) => (
                   <td key={i}>
                     {r.reason ? (
@@ -209,9 +212,6 @@ function Reading({ project, member, text, onClose }: { project: Project; member:
                     )}
                   </td>
                 ))}
-                <td className={r.reason ? 'text-madder-text' : 'text-walnut'}>
-                  {r.reason ?? `${r.set!.name}: N ${formatValue(r.set!.N, 'force', project.display, 0)}`}
-                </td>
               </tr>
             ))}
           </tbody>
