@@ -68,7 +68,8 @@ export function readTable(text: string): PastedTable {
   const rows = parseTable(text);
   const width = Math.max(0, ...rows.map((r) => r.length));
   const full = rows.map((r) => Array.from({ length: width }, (_, i) => r[i] ?? ''));
-  const first = full.findIndex((r) => r.filter(isNumeric).length >= Math.max(1, Math.min(2, r.filter(Boolean).length - 1)));
+  // Headings hold no numbers: a row with one is data, and is refused by name where it is not understood.
+  const first = full.findIndex((r) => r.some(isNumeric));
   const above = full.slice(0, Math.max(0, first));
   const spread = above.map((r, k) => r.map((cell, i) => cell || (k < above.length - 1 ? lastFilled(r, i) : '')));
   const headings = Array.from({ length: width }, (_, i) =>
@@ -160,12 +161,15 @@ function byOrder(rows: PastedTable['rows'], width: number): Role[] {
   });
 }
 
-/** A unit named in a heading, as in "N (kN)", "My [kNm]" or "kN". */
+/** A unit named in a heading, as in "N (kN)", "My [kNm]" or "N kN"; the first word is the name, so that N alone is not newtons. */
 function unitIn(heading: string, role: Role): string | undefined {
   const kind = quantityOf[role];
   if (!kind) return undefined;
   const wanted = displayUnit(kind, 'SI').unit.dimension;
-  for (const part of heading.split(/[\s,;]+|[[\]()]/).reverse()) {
+  for (const part of heading
+    .split(/[\s,;]+|[[\]()]/)
+    .slice(1)
+    .reverse()) {
     const unit = part ? findUnit(part) : undefined;
     if (unit && sameDimension(unit.dimension, wanted)) return unit.name;
   }

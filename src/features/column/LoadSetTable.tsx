@@ -42,7 +42,7 @@ export function LoadSetTable({
     e.preventDefault();
     const at = Math.max(0, Math.min(rows.length - 1, rows.findIndex((r) => r.index === index) + by));
     if (rows[at]) onChoose(result.sets[rows[at].index]!.name);
-    body.current?.scrollTo({ top: Math.max(0, at * ROW - 60) });
+    if (body.current) body.current.scrollTop = Math.max(0, at * ROW - 60);
   };
   const columns = 'grid grid-cols-[minmax(3.2rem,1fr)_2.5rem_2.2rem_2.2rem_2.2rem_2.2rem_2.3rem_2.3rem_2.5rem_2rem] gap-x-1';
   return (

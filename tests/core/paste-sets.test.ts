@@ -1,0 +1,92 @@
+import { guessReadings, readSets, readTable, seemsNegative, type ReadingOptions } from '@/exchange/paste-sets';
+
+const options = (text: string, more: Partial<ReadingOptions> = {}) => {
+  const table = readTable(text);
+  const readings = guessReadings(table, 'SI');
+  return { table, readings, read: readSets(table, { readings, system: 'SI', compressionNegative: false, kind: 'ultimate', ...more }) };
+};
+const tsv = (...rows: (string | number)[][]) => rows.map((r) => r.join('\t')).join('\n');
+
+describe('reading a pasted table of load sets', () => {
+  it('takes headings with units, in any order', () => {
+    const { readings, read } = options(tsv(['Set', 'My top [kNm]', 'N (kip)', 'Mx top', 'Mx foot'], ['A', 30, 100, 50, -20]));
+    expect(readings.map((r) => [r.role, r.unit])).toEqual([
+      ['name', ''],
+      ['myTop', 'kNm'],
+      ['N', 'kip'],
+      ['mxTop', 'kNm'],
+      ['mxBottom', 'kNm'],
+    ]);
+    expect(read.rows[0]!.set).toMatchObject({ name: 'A', mxTop: 50e6, mxBottom: -20e6, myTop: 30e6 });
+    expect(read.rows[0]!.set!.N).toBeCloseTo(444_822.16, 1);
+  });
+
+  it('spreads merged headings over their columns', () => {
+    const { readings } = options(tsv(['', 'N', 'Mx', '', 'My', ''], ['', '', 'top', 'foot', 'top', 'foot'], ['L1', 900, 10, 20, 30, 40]));
+    expect(readings.map((r) => r.role)).toEqual(['skip', 'N', 'mxTop', 'mxBottom', 'myTop', 'myBottom']);
+  });
+
+  it('without headings goes by order: a name, then N and the moments', () => {
+    const { readings, read } = options(tsv(['L1', 900, 10, 20], ['L2', 950, 11, 21]));
+    expect(readings.map((r) => r.role)).toEqual(['name', 'N', 'mxTop', 'mxBottom']);
+    expect(read.rows.map((r) => r.set!.name)).toEqual(['L1', 'L2']);
+  });
+
+  it('refuses text, dates and missing N by name, reads gaps as zero and says how many', () => {
+    const { read } = options(
+      tsv(['Set', 'N', 'Mx top', 'Mx foot'], ['A', 'n/a', 1, 2], ['B', 900, '12/05/2024', 2], ['C', '', 1, 2], ['D', 900, '', 2]),
+    );
+    expect(read.rows.map((r) => r.reason ?? 'ok')).toEqual([
+      expect.stringMatching(/^N: "n\/a" is not a number/),
+      expect.stringMatching(/^Mx top: "12\/05\/2024" is a date/),
+      expect.stringMatching(/no axial force/),
+      'ok',
+    ]);
+    expect(read.rows[1]!.column).toBe(2);
+    expect(read.empty).toBe(1);
+  });
+
+  it('takes a unit in a cell over that of the column, and refuses one of another kind', () => {
+    const { read } = options(tsv(['Set', 'N (kN)', 'Mx top (kNm)'], ['A', '0.9 MN', '10'], ['B', '900 MPa', '10']));
+    expect(read.rows[0]!.set!.N).toBeCloseTo(900e3, 6);
+    expect(read.rows[1]!.reason).toMatch(/not a unit for this value/);
+  });
+
+  it('sees that compression is written with a minus', () => {
+    const { table, readings } = options(tsv(['Set', 'N', 'Mx top'], ['A', -900, 10], ['B', -800, 10], ['C', '−700', 10]));
+    expect(seemsNegative(table, readings)).toBe(true);
+    const read = readSets(table, { readings, system: 'SI', compressionNegative: true, kind: 'ultimate' });
+    expect(read.rows.map((r) => r.set!.N)).toEqual([900e3, 800e3, 700e3]);
+  });
+
+  it('reads kinds and sustained parts by column', () => {
+    const { read } = options(
+      tsv(
+        ['Set', 'Kind', 'N', 'Mx top', 'sustained'],
+        ['A', 'ULS', 900, 10, 0.6],
+        ['B', 'QP', 700, 8, ''],
+        ['C', 'what', 1, 1, 1],
+        ['D', '', 1, 1, 3],
+      ),
+    );
+    expect(read.rows[0]!.set).toMatchObject({ kind: 'ultimate', sustained: 0.6 });
+    expect(read.rows[1]!.set).toMatchObject({ kind: 'quasiPermanent', sustained: null });
+    expect(read.rows[2]!.reason).toMatch(/"what" is none of/);
+    expect(read.rows[3]!.reason).toMatch(/not a part from 0 to 1/);
+  });
+
+  it('10,000 rows with gaps, text, dates and mixed units lose nothing', () => {
+    const bad = ['x', '', '3-4-2025', '900 MPa'];
+    const rows = Array.from({ length: 10_000 }, (_, i) => [
+      `S${i}`,
+      i % 50 === 0 ? bad[(i / 50) % 4]! : i % 3 ? 900 + i : `${(900 + i) / 1000} MN`,
+      i % 40,
+    ]);
+    const { read } = options(tsv(['Set', 'N', 'Mx top'], ...rows));
+    expect(read.rows).toHaveLength(10_000);
+    expect(read.rows.filter((r) => r.reason)).toHaveLength(200);
+    expect(read.rows.every((r) => (r.set === undefined) !== (r.reason === undefined))).toBe(true);
+    expect(read.rows[1]!.set!.N).toBeCloseTo(901e3, 3);
+    expect(read.rows[3]!.set!.N).toBeCloseTo(903e3, 3);
+  });
+});

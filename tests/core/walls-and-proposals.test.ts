@@ -1,0 +1,194 @@
+import { proposeColumn, buildability } from '@/core/advice/column-proposals';
+import { weigh } from '@/core/advice/rates';
+import { silent } from '@/core/calc/calc';
+import { wallFactor, F as wallF } from '@/core/codes/en1992/walls';
+import { wallSteel as aciWallSteel } from '@/core/codes/aci318/walls';
+import { codeOf, designMember, type ColumnMember, type Project, type WallMember } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+import { adoptVariant, differences, keepVariant } from '@/core/project/variants';
+import { writeProject } from '@/core/project/write';
+import { holdBars, looseBars } from '@/core/reinforcement/tie-legs';
+import { placeColumnBars } from '@/core/reinforcement/column-bars';
+import { catalogues } from '@/core/materials/bars';
+
+function read(member: object, code: object = { id: 'en1992', variant: 'recommended' }): Project {
+  const r = readProject({ format: 'intarsia', version: 1, code, members: [member] });
+  if (!r.ok) throw new Error(JSON.stringify(r.faults));
+  return r.project;
+}
+const wall = {
+  type: 'wall',
+  thickness: 220,
+  height: 5600,
+  cover: 30,
+  vertical: { size: '16', spacing: 200 },
+  horizontal: { size: '10', spacing: 200 },
+  sustained: 0.7,
+  sets: [{ name: 'L1', N: 430, mxTop: 9, mxBottom: 23, vy: 17 }],
+};
+const wallOf = (p: Project) => p.members[0] as WallMember;
+const check = (p: Project, id: string) => designMember(p, wallOf(p)).checks.find((c) => c.id === id);
+
+describe('walls', () => {
+  it('a metre: steel and its limits by hand', () => {
+    const p = read(wall);
+    const r = designMember(p, wallOf(p));
+    expect(r.faults).toEqual([]);
+    // 2 x 5 bars of 201 mm2 on 220 000 mm2; least 0.002 Ac = 440 mm2
+    expect(r.bars).toHaveLength(10);
+    expect(r.steelRatio).toBeCloseTo((10 * 201.062) / 220_000, 6);
+    expect(check(p, 'least-vertical')!.demand!.value).toBeCloseTo(440, 9);
+    // Horizontal: 2 x 78.5 / 200 mm over 1 m = 785 mm2; least max(0.25 x 2010.6, 220) = 502.7
+    expect(check(p, 'least-horizontal')!.capacity!.value).toBeCloseTo(785.4, 1);
+    expect(check(p, 'least-horizontal')!.demand!.value).toBeCloseTo(502.7, 1);
+    expect(check(p, 'horizontal-spacing')!.capacity!.value).toBe(400);
+  });
+
+  it('bars lie inside the horizontal ones', () => {
+    const inner = designMember(read(wall), wallOf(read(wall))).bars[0]!.y;
+    // 110 - 30 - 10 - 8
+    expect(inner).toBeCloseTo(62, 9);
+    const outer = designMember(read({ ...wall, horizontalOutside: false }), wallOf(read({ ...wall, horizontalOutside: false }))).bars[0]!.y;
+    expect(outer).toBeCloseTo(72, 9);
+  });
+
+  it('edges that hold the wall shorten its effective length: table 12.1 by hand', () => {
+    // Three sides, l = 5.6, b = 7.2: 1/(1 + (5.6/21.6)^2) = 0.937; four sides: 1/(1 + (5.6/7.2)^2) = 0.623; narrow, b = 4: 4/11.2 = 0.357
+    const f = (restraint: 'twoSides' | 'threeSides' | 'fourSides' | 'cantilever', between: number) =>
+      wallFactor(silent, { restraint, height: 5600, between });
+    expect(f('threeSides', 7200)).toBeCloseTo(0.937, 3);
+    expect(f('fourSides', 7200)).toBeCloseTo(0.623, 3);
+    expect(f('fourSides', 4000)).toBeCloseTo(0.357, 3);
+    expect([f('twoSides', 1), f('cantilever', 1)]).toEqual([1, 2]);
+    expect(wallF.fourLong.evaluate({ l: 5000, b: 5000 })).toBeCloseTo(wallF.fourShort.evaluate({ l: 5000, b: 5000 }), 12);
+    const at = (restraint: string) => check(read({ ...wall, restraint, between: 4000 }), 'strength-mid')!.utilisation!;
+    expect(at('fourSides')).toBeLessThan(at('threeSides'));
+    expect(at('threeSides')).toBeLessThan(at('cantilever'));
+  });
+
+  it('no shear reinforcement out of plane, but in plane both meshes count', () => {
+    const p = read({ ...wall, isStrip: false, length: 2600, sets: [{ name: 'L1', N: 1300, myTop: 300, myBottom: 1400, vx: 330, vy: 20 }] });
+    const [inPlane, out] = [check(p, 'shear-x')!, check(p, 'shear-y')!];
+    expect(inPlane.capacity!.value).toBeGreaterThan(500e3);
+    expect(out.capacity!.value).toBeLessThan(700e3);
+    const thin = read({ ...wall, isStrip: false, length: 2600, horizontal: { size: '10', spacing: 100 }, sets: wall.sets });
+    expect(check(thin, 'shear-y')!.capacity!.value).toBeCloseTo(
+      check(read({ ...wall, isStrip: false, length: 2600 }), 'shear-y')!.capacity!.value,
+      3,
+    );
+  });
+
+  it('ACI: 0.0015 and 0.0025, three times the thickness', () => {
+    const r = aciWallSteel(silent, 200_000, 1000, 200, 'SI');
+    expect([r.leastVertical.value, r.leastHorizontal.value, r.verticalSpacing.value]).toEqual([300, 500, 450]);
+  });
+
+  it.each([
+    [{ thickness: 20 }, 'thickness'],
+    [{ vertical: { size: '99', spacing: 200 } }, 'vertical.size'],
+    [{ horizontal: { size: '10', spacing: 10 } }, 'horizontal.spacing'],
+    [{ thickness: 90, cover: 40 }, 'cover'],
+    [{ isStrip: false, length: 10 }, 'length'],
+    [{ restraint: 'fourSides', between: 0 }, 'between'],
+  ])('%j is refused at its field', (change, path) => {
+    const p = read({ ...wall, ...change });
+    expect(designMember(p, wallOf(p)).faults[0]!.path).toBe(path);
+  });
+});
+
+const column = {
+  type: 'column',
+  id: 'c',
+  shape: { kind: 'rectangle', b: 300, h: 400 },
+  height: 7400,
+  cover: 35,
+  materials: { concreteStrength: 35 },
+  bars: { kind: 'sides', corner: '25', alongX: 0, sizeX: '25', alongY: 1, sizeY: '20' },
+  sustained: 0.55,
+  sets: [{ name: 'L1', N: 1060, mxTop: 226, mxBottom: -124, myTop: 30, myBottom: 26 }],
+};
+const columnOf = (p: Project) => p.members[0] as ColumnMember;
+
+describe('proposals', () => {
+  const p = read(column);
+  const code = codeOf(p, columnOf(p));
+
+  it.each(['bars', 'square', 'circle'] as const)('%s: each holds when designed in full, and is what it says', (search) => {
+    const list = proposeColumn(columnOf(p), code, search);
+    expect(list.length).toBeGreaterThan(1);
+    for (const q of list) {
+      const member: ColumnMember = { ...columnOf(p), shape: q.shape, bars: q.bars, ties: q.ties };
+      const r = designMember(p, member);
+      expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
+      expect(r.steelRatio).toBeCloseTo(q.steelRatio, 9);
+      expect(r.steelRatio).toBeLessThanOrEqual(0.04);
+      expect(q.buildability).toBeCloseTo(buildability(r, member, code), 9);
+    }
+  });
+
+  it('the smallest square comes first, and 25 mm less does not hold with any usual bars', () => {
+    const [first] = proposeColumn(columnOf(p), code, 'square', 1);
+    const b = first!.shape.kind === 'rectangle' ? first!.shape.b : 0;
+    const smaller: ColumnMember = { ...columnOf(p), shape: { kind: 'rectangle', b: b - 25, h: b - 25 } };
+    expect(proposeColumn(smaller, code, 'bars')).toEqual([]);
+  });
+
+  it('cost by hand: 1 m3, 100 kg, 10 m2 at 35 MPa', () => {
+    // 1 x (100 + 0.8 x 5) + 100 x 1.2 + 10 x 35 = 574
+    const rates = { concrete: 100, perMPa: 0.8, steel: 1.2, formwork: 35 };
+    expect(weigh({ concrete: 1e9, bars: 80, links: 20, formwork: 10e6 }, 35, rates)).toBeCloseTo(574, 9);
+  });
+});
+
+describe('cross ties', () => {
+  const place = (alongX: number, b = 900) =>
+    placeColumnBars(
+      { kind: 'rectangle', b, h: 400 },
+      { kind: 'sides', corner: '20', alongX, sizeX: '20', alongY: 0, sizeY: '20' },
+      35,
+      8,
+      catalogues.metric,
+    );
+  it('bars within reach of a held one are left, the others are held', () => {
+    // 900 wide: corners 794 apart between centres; with 4 between, 158.8 - 20 = 138.8 clear: the first and the last are near the corners
+    const bars = place(4);
+    const { cross, held } = holdBars(bars, 150, false, null);
+    expect(looseBars(bars, held, 150)).toEqual([]);
+    expect(cross.length).toBeGreaterThan(0);
+    expect(cross.length).toBeLessThan(4);
+  });
+  it('none with no bars between, every second one where the code wants it so', () => {
+    expect(holdBars(place(0), 150, false, null).cross).toEqual([]);
+    expect(holdBars(place(3, 500), 150, true, null).cross.length).toBeGreaterThanOrEqual(1);
+    expect(holdBars(place(5), 150, false, 0).cross).toEqual([]);
+  });
+});
+
+describe('variants', () => {
+  const p = read(column);
+  const first = columnOf(p);
+  const kept = keepVariant(first, 'as drawn') as ColumnMember;
+  const changed: ColumnMember = { ...kept, shape: { kind: 'rectangle', b: 350, h: 400 } };
+
+  it('keeps a state, shows what differs, and adopting keeps what is left', () => {
+    expect(kept.variants).toHaveLength(1);
+    const d = differences(p, [changed, kept.variants[0]!.state]);
+    expect(d).toEqual([{ path: 'shape.b', label: 'Width b, mm', values: ['350', '300'] }]);
+    const back = adoptVariant(changed, 0) as ColumnMember;
+    expect(back.shape).toEqual(first.shape);
+    expect(back.variants[0]).toMatchObject({ name: 'before', state: { shape: changed.shape } });
+    expect(adoptVariant(changed, 7)).toBe(changed);
+  });
+
+  it('are written to the file and read again', () => {
+    const text = writeProject({ ...p, members: [changed] });
+    const again = readProject(JSON.parse(text));
+    expect(again.ok && writeProject(again.project)).toBe(text);
+    expect(again.ok && (again.project.members[0] as ColumnMember).variants[0]!.state).toMatchObject({ shape: { b: 300 } });
+  });
+
+  it('tables of sets that differ are told apart', () => {
+    const other: ColumnMember = { ...first, sets: [{ ...first.sets[0]!, N: 1e6 }] };
+    expect(differences(p, [first, other]).map((x) => x.path)).toEqual(['sets']);
+  });
+});
