@@ -18,6 +18,15 @@ interface Slice {
   readonly grows: boolean;
 }
 
+/** One row for each slice at an axial force: moments, depth parameter, and the interval of the table it lies in. */
+interface Level {
+  N: number;
+  readonly Mx: Float64Array;
+  readonly My: Float64Array;
+  readonly depth: Float64Array;
+  readonly interval: Int32Array;
+}
+
 export interface SurfaceOptions {
   readonly angles?: number;
   readonly depths?: number;
@@ -52,6 +61,7 @@ export class ResistanceSurface {
   private readonly depths: Float64Array;
   private readonly scratch = emptyState();
   private readonly turning: Bearing;
+  private readonly lastLevel: Level;
 
   constructor(
     readonly section: PolygonSection,
@@ -61,6 +71,8 @@ export class ResistanceSurface {
     const { angles = 36, depths = 48, nominal = false } = options;
     this.depths = depthParameters(depths);
     this.turning = bearing(section, 0);
+    const row = () => new Float64Array(angles);
+    this.lastLevel = { N: NaN, Mx: row(), My: row(), depth: row(), interval: new Int32Array(angles) };
     this.most = nominal ? mostCompression(section, { ...basis, reduction: null, axialCap: null }) : mostCompression(section, basis);
     this.least = nominal ? mostTension(section, { ...basis, reduction: null }) : mostTension(section, basis);
     this.slices = Array.from({ length: angles }, (_, i) => this.slice((2 * Math.PI * i) / angles));
@@ -115,17 +127,32 @@ export class ResistanceSurface {
     return found;
   }
 
-  /** Moments of a slice at an axial force by interpolation in the table; the state of largest moment when there are several. */
-  private roughly(s: Slice, N: number): { Mx: number; My: number; at: number } | undefined {
-    let best: { Mx: number; My: number; at: number } | undefined;
-    for (const i of this.brackets(s, N)) {
-      const span = s.N[i + 1]! - s.N[i]!;
-      const f = span === 0 ? 0 : Math.max(0, Math.min(1, (N - s.N[i]!) / span));
-      const Mx = s.Mx[i]! + f * (s.Mx[i + 1]! - s.Mx[i]!);
-      const My = s.My[i]! + f * (s.My[i + 1]! - s.My[i]!);
-      if (!best || Mx * Mx + My * My > best.Mx * best.Mx + best.My * best.My) best = { Mx, My, at: i };
+  /**
+   * Moments of every slice at an axial force by interpolation in the table: the state of largest moment where there are several, interval -1 where
+   * there is none. Kept for the force asked for last, since a load set asks again and again for the same.
+   */
+  private level(N: number): Level {
+    const known = this.lastLevel;
+    if (known.N === N) return known;
+    known.N = N;
+    for (let i = 0; i < this.slices.length; i += 1) {
+      const s = this.slices[i]!;
+      known.interval[i] = -1;
+      let largest = -1;
+      for (const k of this.brackets(s, N)) {
+        const span = s.N[k + 1]! - s.N[k]!;
+        const f = span === 0 ? 0 : Math.max(0, Math.min(1, (N - s.N[k]!) / span));
+        const Mx = s.Mx[k]! + f * (s.Mx[k + 1]! - s.Mx[k]!);
+        const My = s.My[k]! + f * (s.My[k + 1]! - s.My[k]!);
+        if (Mx * Mx + My * My <= largest) continue;
+        largest = Mx * Mx + My * My;
+        known.Mx[i] = Mx;
+        known.My[i] = My;
+        known.depth[i] = this.depths[k]! + f * (this.depths[k + 1]! - this.depths[k]!);
+        known.interval[i] = k;
+      }
     }
-    return best;
+    return known;
   }
 
   /**
@@ -167,18 +194,20 @@ export class ResistanceSurface {
   /** The state of largest moment for a direction of the neutral axis and an axial force; undefined when there is none. */
   atAngle(theta: number, N: number): SurfacePoint | undefined {
     const s = this.slice(theta);
-    const rough = this.roughly(s, N);
-    const t = rough && this.solveDepth(s.bearing, N, this.depths[rough.at]!, this.depths[rough.at + 1]!);
-    return t === undefined ? undefined : this.point(theta, t);
+    let best: SurfacePoint | undefined;
+    for (const k of this.brackets(s, N)) {
+      const t = this.solveDepth(s.bearing, N, this.depths[k]!, this.depths[k + 1]!);
+      const p = t === undefined ? undefined : this.point(theta, t);
+      if (p && (!best || Math.hypot(p.Mx, p.My) > Math.hypot(best.Mx, best.My))) best = p;
+    }
+    return best;
   }
 
   /** Moments of all table directions at one axial force: a closed curve round the origin, undefined where the section cannot carry N so. */
   contour(N: number): ({ Mx: number; My: number; theta: number } | undefined)[] {
     if (N > this.most) return this.slices.map(() => undefined);
-    return this.slices.map((s) => {
-      const rough = this.roughly(s, N);
-      return rough && { Mx: rough.Mx, My: rough.My, theta: s.bearing.theta };
-    });
+    const { Mx, My, interval } = this.level(N);
+    return this.slices.map((s, i) => (interval[i]! < 0 ? undefined : { Mx: Mx[i]!, My: My[i]!, theta: s.bearing.theta }));
   }
 
   /**
@@ -205,40 +234,29 @@ export class ResistanceSurface {
     if (size === 0) return Infinity;
     const [dx, dy] = [Mx / size, My / size];
     let best = 0;
-    this.eachCrossing(N, dx, dy, (_i, a, b) => {
-      const [ca, cb] = [dx * a.My - dy * a.Mx, dx * b.My - dy * b.Mx];
+    const { Mx: x, My: y } = this.level(N);
+    for (const i of this.crossings(N, dx, dy)) {
+      const k = (i + 1) % this.slices.length;
+      const [ca, cb] = [dx * y[i]! - dy * x[i]!, dx * y[k]! - dy * x[k]!];
       const f = ca === cb ? 0 : ca / (ca - cb);
-      best = Math.max(best, dx * (a.Mx + f * (b.Mx - a.Mx)) + dy * (a.My + f * (b.My - a.My)));
-    });
+      best = Math.max(best, dx * (x[i]! + f * (x[k]! - x[i]!)) + dy * (y[i]! + f * (y[k]! - y[i]!)));
+    }
     return best;
   }
 
+  /** Pairs of neighbouring slices between which the direction of the resisting moment passes the one asked for, by the first. */
   private crossings(N: number, dx: number, dy: number): number[] {
-    const found: number[] = [];
-    this.eachCrossing(N, dx, dy, (i) => found.push(i));
-    return found;
-  }
-
-  /** Visits the pairs of neighbouring slices between which the direction of the resisting moment passes the one asked for. */
-  private eachCrossing(
-    N: number,
-    dx: number,
-    dy: number,
-    visit: (slice: number, a: { Mx: number; My: number }, b: { Mx: number; My: number }) => void,
-  ): void {
+    const { Mx, My, interval } = this.level(N);
     const n = this.slices.length;
-    let first: ReturnType<ResistanceSurface['roughly']>;
-    let before: ReturnType<ResistanceSurface['roughly']>;
-    for (let i = 0; i <= n; i += 1) {
-      const now = i === n ? first : this.roughly(this.slices[i]!, N);
-      if (i === 0) first = now;
-      else if (before && now) {
-        const [ca, cb] = [dx * before.My - dy * before.Mx, dx * now.My - dy * now.Mx];
-        const ahead = dx * (before.Mx + now.Mx) + dy * (before.My + now.My) > 0;
-        if (ahead && ca <= 0 !== cb <= 0) visit(i - 1, before, now);
-      }
-      before = now;
+    const found: number[] = [];
+    for (let i = 0; i < n; i += 1) {
+      const k = i + 1 === n ? 0 : i + 1;
+      if (interval[i]! < 0 || interval[k]! < 0) continue;
+      const ca = dx * My[i]! - dy * Mx[i]!;
+      const cb = dx * My[k]! - dy * Mx[k]!;
+      if (ca <= 0 !== cb <= 0 && dx * (Mx[i]! + Mx[k]!) + dy * (My[i]! + My[k]!) > 0) found.push(i);
     }
+    return found;
   }
 
   /**
@@ -273,18 +291,13 @@ export class ResistanceSurface {
 
   /** Direction and depth between two slices by interpolation in the table. */
   private start(N: number, dx: number, dy: number, i: number): { theta: number; t: number } | undefined {
-    const [sa, sb] = [this.slices[i]!, this.slices[(i + 1) % this.slices.length]!];
-    const [a, b] = [this.roughly(sa, N), this.roughly(sb, N)];
-    if (!a || !b) return undefined;
-    const [ca, cb] = [dx * a.My - dy * a.Mx, dx * b.My - dy * b.Mx];
+    const k = (i + 1) % this.slices.length;
+    const { Mx, My, depth, interval } = this.level(N);
+    if (interval[i]! < 0 || interval[k]! < 0) return undefined;
+    const [ca, cb] = [dx * My[i]! - dy * Mx[i]!, dx * My[k]! - dy * Mx[k]!];
     const f = ca === cb ? 0.5 : ca / (ca - cb);
-    const depth = (s: Slice, at: number) => {
-      const span = s.N[at + 1]! - s.N[at]!;
-      const g = span === 0 ? 0 : (N - s.N[at]!) / span;
-      return this.depths[at]! + g * (this.depths[at + 1]! - this.depths[at]!);
-    };
     const step = (2 * Math.PI) / this.slices.length;
-    return { theta: sa.bearing.theta + f * step, t: (1 - f) * depth(sa, a.at) + f * depth(sb, b.at) };
+    return { theta: this.slices[i]!.bearing.theta + f * step, t: (1 - f) * depth[i]! + f * depth[k]! };
   }
 
   /** Turns the neutral axis between two slices until the moment has the right direction. */
@@ -338,9 +351,9 @@ export class ResistanceSurface {
 
   /** Depth parameter for N between two slices: a bracket from the table first, widened until it holds. */
   private depthNear(b: Bearing, N: number, i: number): number | undefined {
-    const next = this.slices[(i + 1) % this.slices.length]!;
-    const [a, c] = [this.roughly(this.slices[i]!, N)?.at, this.roughly(next, N)?.at];
-    if (a === undefined || c === undefined) return undefined;
+    const { interval } = this.level(N);
+    const [a, c] = [interval[i]!, interval[(i + 1) % this.slices.length]!];
+    if (a < 0 || c < 0) return undefined;
     const last = this.depths.length - 2;
     let [low, high] = [Math.min(a, c), Math.max(a, c)];
     for (;;) {
