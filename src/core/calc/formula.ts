@@ -40,6 +40,8 @@ const usBase: Record<string, string> = {
   GPa: 'psi',
   m: 'in',
   'N/mm3': 'lbf/in3',
+  kNm2: 'lb-in2',
+  '1/m': '1/in',
 };
 const siBase: Record<string, string> = {
   kN: 'N',
@@ -53,6 +55,8 @@ const siBase: Record<string, string> = {
   deg: 'rad',
   in: 'mm',
   'kN/m3': 'N/mm3',
+  kNm2: 'Nmm2',
+  '1/m': '1/mm',
 };
 
 /** The unit in which a value is put into a formula, so that the arithmetic can be followed by hand. */
@@ -77,6 +81,8 @@ const usShown: Record<string, string> = {
   GPa: 'ksi',
   m: 'ft',
   '1/mm': '1/in',
+  kNm2: 'kip-in2',
+  '1/m': '1/in',
 };
 
 /** Defines the symbols of a code: `{ A_s: ['area of tension steel', 'mm2'] }`. */

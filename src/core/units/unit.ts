@@ -80,6 +80,8 @@ const table = [
   unit('kip-ft/rad', KIP * FT, 1, 1),
   unit('Nmm2', 1, 1, 2),
   unit('kNm2', 1e9, 1, 2),
+  unit('lb-in2', LBF * IN ** 2, 1, 2),
+  unit('kip-in2', KIP * IN ** 2, 1, 2),
   unit('N/mm3', 1, 1, -3),
   unit('kN/m3', 1e-6, 1, -3),
   unit('lbf/in3', LBF / IN ** 3, 1, -3),

@@ -141,6 +141,12 @@ function Measures({ picture, project }: { picture: ColumnPicture; project: Proje
       <dd className="text-right text-ebony">{formatUtilisation(picture.byMoment)}</dd>
       <dt>N and M growing together</dt>
       <dd className="text-right text-ebony">{formatUtilisation(picture.byRay)}</dd>
+      {picture.bySum && (
+        <>
+          <dt title={`A second opinion: the simple rule for two axes, ${picture.bySum.clause}`}>by the sum rule, {picture.bySum.clause}</dt>
+          <dd className="text-right text-ebony">{formatUtilisation(picture.bySum.utilisation)}</dd>
+        </>
+      )}
     </dl>
   );
 }

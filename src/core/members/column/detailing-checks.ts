@@ -17,6 +17,8 @@ interface Rule {
   /** Said when it does not hold. */
   readonly fails?: string;
   readonly combination?: string;
+  /** A size or a number: meeting the limit exactly is not near it. */
+  readonly isDiscrete?: boolean;
 }
 
 const rule = (r: Rule, run?: Parameters<typeof derive>[0]): DerivableCheck => {
@@ -32,6 +34,7 @@ const rule = (r: Rule, run?: Parameters<typeof derive>[0]): DerivableCheck => {
       utilisation,
       place: nowhere,
       combination: r.combination ?? '',
+      ...(r.isDiscrete && utilisation <= 1.0005 ? { status: 'holds' as const } : {}),
       ...(utilisation > 1.0005 && r.fails ? { reason: r.fails } : {}),
     },
     run ? () => derive(run) : undefined,
@@ -111,7 +114,15 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
   const one = word === 'spiral' ? 'the spiral' : word;
   return [
-    rule({ id: 'bar-count', title: 'Number of bars', clause: least.clause, demand: needed, capacity: bars.length, kind: 'number' }),
+    rule({
+      id: 'bar-count',
+      title: 'Number of bars',
+      clause: least.clause,
+      demand: needed,
+      capacity: bars.length,
+      kind: 'number',
+      isDiscrete: true,
+    }),
     rule({
       id: 'bar-size',
       title: 'Least bar size',
@@ -119,6 +130,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       demand: code.column.leastBarDiameter.value,
       capacity: thinnest,
       kind: 'diameter',
+      isDiscrete: true,
     }),
     rule({
       id: 'clear-spacing',
@@ -136,6 +148,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       demand: tieRules.leastDiameter.value,
       capacity: tieDiameter,
       kind: 'smallLength',
+      isDiscrete: true,
       fails: `${one} of ${length(tieDiameter)}; bars of this size need ${length(tieRules.leastDiameter.value)}.`,
     }),
     rule({

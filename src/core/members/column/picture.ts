@@ -1,8 +1,10 @@
+import { silent } from '../../calc/calc';
 import type { MomentStep } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import { capacityAlongRay } from '../../section/capacity';
 import { criticalPoints, interactionSlice, type CriticalPoint } from '../../section/critical-points';
 import { ResistanceSurface, type SurfacePoint } from '../../section/resistance-surface';
+import { squashLoad } from '../../section/ultimate';
 import type { ColumnInput } from './input';
 import type { ColumnResult } from './result';
 import { columnModel, type ColumnModel } from './section';
@@ -17,6 +19,8 @@ export interface ColumnPicture {
   readonly limit: SurfacePoint | undefined;
   readonly byMoment: number | null;
   readonly byRay: number | null;
+  /** The code's own sum of two uniaxial ratios, as a second opinion; null where it has none or only one moment acts. */
+  readonly bySum: { readonly utilisation: number; readonly clause: string } | null;
   /** Direction of the slice (rad from the My axis), and the slice. */
   readonly direction: number;
   readonly slice: readonly { readonly N: number; readonly M: number }[];
@@ -64,12 +68,29 @@ export function columnPicture(
     limit,
     byMoment: limit ? size / ((limit.Mx * Mx + limit.My * My) / size) : null,
     byRay: Number.isFinite(size) && (size > 0 || set.N !== 0) ? capacityAlongRay(surface, set.N, Mx, My) : null,
+    bySum: sumRule(column, code, model, set.N, Mx, My),
     direction,
     slice: interactionSlice(surface, direction),
     nominal: nominal ? interactionSlice(nominal, direction) : [],
     contour: surface.contour(set.N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
     critical: criticalPoints(surface, direction),
   };
+}
+
+function sumRule(column: ColumnInput, code: DesignCode, model: ColumnModel, N: number, Mx: number, My: number): ColumnPicture['bySum'] {
+  const { biaxialRule } = code.column;
+  if (!biaxialRule || !Mx || !My) return null;
+  const [x, y] = [model.surface.capacity(N, Math.sign(Mx), 0), model.surface.capacity(N, 0, Math.sign(My))];
+  if (!x || !y) return null;
+  return biaxialRule(silent, {
+    N,
+    Mx,
+    My,
+    capacityX: Math.abs(x.Mx),
+    capacityY: Math.abs(y.My),
+    squash: squashLoad(model.section, model.basis),
+    isCircular: column.shape.kind === 'circle',
+  });
 }
 
 /** Other load sets in the plane of a slice: turned into it at their utilisation, so that inside and outside stay what they are. */
