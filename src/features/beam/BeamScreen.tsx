@@ -8,12 +8,12 @@ import { addMember, freshId, freshMark } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
-import { MemberList } from '@/ui/MemberList';
-import { Missing, Notice } from '@/ui/Missing';
+import { Missing } from '@/ui/Missing';
 import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
+import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
-import { TopBar } from '@/ui/TopBar';
+import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { useLoadedProject } from '@/ui/use-loaded-project';
 import { BarsPanel } from './BarsPanel';
@@ -53,12 +53,13 @@ function fits(entry: ResultEntry, beam: BeamMember): entry is ResultEntry & { re
 /** A member's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
-  const { preview, results, lastGood, notice, setNotice, edit } = useProject();
+  const { preview, results, lastGood, edit } = useProject();
   const project = preview ?? kept;
   const member = beamIn(project, id)!;
   const keptMember = beamIn(kept, id)!;
   const [panel, setPanel] = useState<Panel>('strips');
-  const [editing, setEditing] = useState<{ path: string; target: Element } | null>(null);
+  const drawn = useDrawnEditing();
+  const { editing, close } = drawn;
   const [station, setStation] = useState<number | null>(null);
   useEffect(() => {
     setActiveMember(id);
@@ -77,24 +78,6 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   if (home === null && result.governing?.place.x != null) setHome(result.governing.place.x);
   const at = Math.min(station ?? home ?? length / 2, length);
 
-  const openEditor = (path: string, target: Element) => setEditing({ path, target });
-  const openNext = (direction: 1 | -1) => {
-    const path = editing?.path;
-    setEditing(null);
-    // After the drawing has been made anew: the next value in its order.
-    requestAnimationFrame(() => {
-      const all = [...document.querySelectorAll<SVGTextElement>('[data-edit][role=button]')];
-      const from = all.findIndex((el) => el.dataset.edit === path);
-      const next = all[(from + direction + all.length) % all.length];
-      next?.focus();
-      if (next?.dataset.edit) openEditor(next.dataset.edit, next);
-    });
-  };
-  const close = () => {
-    const path = editing?.path;
-    setEditing(null);
-    requestAnimationFrame(() => document.querySelector<SVGTextElement>(`[data-edit="${CSS.escape(path ?? '')}"]`)?.focus());
-  };
   const add = () => {
     const made = newBeam(kept, freshId(kept), freshMark(kept, member.mark), member.place);
     edit(`add ${made.mark}`, addMember(made, id));
@@ -105,66 +88,54 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
 
   return (
-    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
-      <TopBar
+    <>
+      <SheetFrame
         project={kept}
-        memberId={id}
-        crumb={
+        member={member}
+        faults={faults}
+        onAdd={add}
+        asideLabel="Section and checks"
+        title={<Title project={kept} member={member} panel={panel} onPanel={setPanel} />}
+        aside={
           <>
-            <span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b>
+            {member.mode === 'loads' && (
+              <SectionPanel
+                project={project}
+                member={member}
+                result={result}
+                station={at}
+                onEdit={drawn.open}
+                editing={editing?.path ?? null}
+              />
+            )}
+            <div className="purfling-x -mx-3.5" />
+            <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
           </>
         }
-      />
-      <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
-        <MemberList project={kept} activeId={id} onAdd={add} />
-        <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
-          <Title project={kept} member={member} panel={panel} onPanel={setPanel} />
-          {faults.length > 0 && (
-            <div role="alert" className="mx-3.5 mb-1 border-l-2 border-madder pl-2 text-madder-text">
-              {faults.slice(0, 4).map((f) => (
-                <p key={f.path + f.reason}>{f.reason}</p>
-              ))}
-              <p className="text-walnut">The last good result stays below, marked as old.</p>
-            </div>
-          )}
-          {panel === 'strips' && member.mode === 'loads' && (
-            <Centre
-              {...{
-                project,
-                member,
-                result,
-                station: at,
-                onStation: setStation,
-                onEdit: openEditor,
-                editing: editing?.path ?? null,
-                isStale,
-              }}
-            />
-          )}
-          {panel === 'strips' && member.mode === 'forces' && (
-            <ForcesPanel project={project} member={member} result={result} onEdit={openEditor} editing={editing?.path ?? null} />
-          )}
-          {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
-          {panel === 'bars' && <BarsPanel project={kept} member={member} steel={result.steel} />}
-          {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
-          {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
-          {panel === 'hand' && <HandChecks project={kept} result={result} />}
-        </main>
-        <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label="Section and checks">
-          {member.mode === 'loads' && (
-            <SectionPanel
-              project={project}
-              member={member}
-              result={result}
-              station={at}
-              onEdit={openEditor}
-              editing={editing?.path ?? null}
-            />
-          )}
-          <div className="purfling-x -mx-3.5" />
-          <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
-        </aside>
-      </div>
+      >
+        {panel === 'strips' && member.mode === 'loads' && (
+          <Centre
+            {...{
+              project,
+              member,
+              result,
+              station: at,
+              onStation: setStation,
+              onEdit: drawn.open,
+              editing: editing?.path ?? null,
+              isStale,
+            }}
+          />
+        )}
+        {panel === 'strips' && member.mode === 'forces' && (
+          <ForcesPanel project={project} member={member} result={result} onEdit={drawn.open} editing={editing?.path ?? null} />
+        )}
+        {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
+        {panel === 'bars' && <BarsPanel project={kept} member={member} steel={result.steel} />}
+        {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
+        {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
+        {panel === 'hand' && <HandChecks project={kept} result={result} />}
+      </SheetFrame>
       {editing && field && (
         <ValueEditor<BeamMember>
           change={onBeam}
@@ -174,14 +145,13 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           field={field}
           target={editing.target}
           onClose={close}
-          onNext={openNext}
+          onNext={drawn.next}
         />
       )}
       {editing && supportIndex !== undefined && (
         <SupportEditor project={kept} member={member} index={Number(supportIndex)} target={editing.target} onClose={close} />
       )}
-      <Notice text={notice} onClose={() => setNotice(null)} />
-    </div>
+    </>
   );
 }
 

@@ -8,12 +8,12 @@ import { addMember, freshId, freshMark, onUpright } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
-import { MemberList } from '@/ui/MemberList';
-import { Missing, Notice } from '@/ui/Missing';
+import { Missing } from '@/ui/Missing';
 import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
+import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
-import { TopBar } from '@/ui/TopBar';
+import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -52,12 +52,13 @@ function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | und
 /** A column's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
-  const { preview, results, lastGood, notice, setNotice, edit } = useProject();
+  const { preview, results, lastGood, edit } = useProject();
   const project = preview ?? kept;
   const member = columnIn(project, id)!;
   const keptMember = columnIn(kept, id)!;
   const [panel, setPanel] = useState<Panel>('sheet');
-  const [editing, setEditing] = useState<{ path: string; target: Element } | null>(null);
+  const drawn = useDrawnEditing();
+  const { editing, close } = drawn;
   const [chosen, setChosen] = useState<string | null>(null);
   useEffect(() => {
     setActiveMember(id);
@@ -81,23 +82,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
     // The set whose value is opened stays in sight, also when another becomes the worst while one types.
     const set = /^sets\[(\d+)\]/.exec(path)?.[1];
     if (set) setChosen(member.sets[Number(set)]?.name ?? null);
-    setEditing({ path, target });
-  };
-  const close = () => {
-    const path = editing?.path;
-    setEditing(null);
-    requestAnimationFrame(() => document.querySelector<SVGElement>(`[data-edit="${CSS.escape(path ?? '')}"]`)?.focus());
-  };
-  const openNext = (direction: 1 | -1) => {
-    const path = editing?.path;
-    setEditing(null);
-    requestAnimationFrame(() => {
-      const all = [...document.querySelectorAll<SVGElement>('[data-edit][role=button]:not(circle)')];
-      const from = all.findIndex((el) => el.dataset.edit === path);
-      const next = all[(from + direction + all.length) % all.length];
-      next?.focus();
-      if (next?.dataset.edit) openEditor(next.dataset.edit, next);
-    });
+    drawn.open(path, target);
   };
   const field = editing && columnField(editing.path, kept, keptMember);
   const bar = editing ? /^bar\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
@@ -110,19 +95,14 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
     state(member, result),
   ].join(' · ');
   return (
-    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
-      <TopBar
+    <>
+      <SheetFrame
         project={kept}
-        memberId={id}
-        crumb={
-          <>
-            <span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b>
-          </>
-        }
-      />
-      <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
-        <MemberList project={kept} activeId={id} onAdd={add} />
-        <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
+        member={keptMember}
+        faults={faults}
+        onAdd={add}
+        asideLabel="Checks"
+        title={
           <SheetTitle
             {...{ project: kept, member: keptMember, subtitle, panel }}
             panels={[
@@ -134,40 +114,35 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             ]}
             onPanel={setPanel}
           />
-          {faults.length > 0 && (
-            <div role="alert" className="mx-3.5 mb-1 border-l-2 border-madder pl-2 text-madder-text">
-              {faults.slice(0, 4).map((f) => (
-                <p key={f.path + f.reason}>{f.reason}</p>
-              ))}
-              <p className="text-walnut">The last good result stays below, marked as old.</p>
-            </div>
-          )}
-          {panel === 'sheet' && (
-            <ColumnSheet
-              {...{ project, member, result, index, isStale }}
-              onChoose={setChosen}
-              onEdit={openEditor}
-              editing={editing?.path ?? null}
-              hasFaults={faults.length > 0}
-            />
-          )}
-          {panel === 'sets' && <LoadSetsPanel project={kept} member={keptMember} faults={faults} />}
-          {panel === 'surface' && faults.length === 0 && <SurfacePanel project={kept} member={keptMember} result={result} index={index} />}
-          {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
-          {panel === 'basis' && <BasisPanel project={kept} member={keptMember} result={result} faults={faults} />}
-        </main>
-        <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label="Checks">
-          <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
-          {keptMember.type === 'column' && faults.length === 0 && (
-            <>
-              <div className="relative -mx-3.5 h-[3px] shrink-0">
-                <div className="purfling-x absolute inset-x-0" />
-              </div>
-              <WaysForward project={kept} member={keptMember} />
-            </>
-          )}
-        </aside>
-      </div>
+        }
+        aside={
+          <>
+            <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
+            {keptMember.type === 'column' && faults.length === 0 && (
+              <>
+                <div className="relative -mx-3.5 h-[3px] shrink-0">
+                  <div className="purfling-x absolute inset-x-0" />
+                </div>
+                <WaysForward project={kept} member={keptMember} />
+              </>
+            )}
+          </>
+        }
+      >
+        {panel === 'sheet' && (
+          <ColumnSheet
+            {...{ project, member, result, index, isStale }}
+            onChoose={setChosen}
+            onEdit={openEditor}
+            editing={editing?.path ?? null}
+            hasFaults={faults.length > 0}
+          />
+        )}
+        {panel === 'sets' && <LoadSetsPanel project={kept} member={keptMember} faults={faults} />}
+        {panel === 'surface' && faults.length === 0 && <SurfacePanel project={kept} member={keptMember} result={result} index={index} />}
+        {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
+        {panel === 'basis' && <BasisPanel project={kept} member={keptMember} result={result} faults={faults} />}
+      </SheetFrame>
       {editing && field && (
         <ValueEditor<UprightMember>
           change={onUpright}
@@ -177,7 +152,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           field={field}
           target={editing.target}
           onClose={close}
-          onNext={openNext}
+          onNext={drawn.next}
         />
       )}
       {popover && axis && <AxisEditor {...popover} member={keptMember} axis={axis} result={result} />}
@@ -188,8 +163,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
       {popover && keptMember.type === 'wall' && (editing.path === 'bars' || editing.path === 'ties' || bar !== undefined) && (
         <WallEditor {...popover} member={keptMember} />
       )}
-      <Notice text={notice} onClose={() => setNotice(null)} />
-    </div>
+    </>
   );
 }
 

@@ -1,0 +1,62 @@
+'use client';
+import type { Fault } from '@/core/members/fault';
+import type { Member, Project } from '@/core/project/project';
+import { useProject } from '@/store/project-store';
+import { MemberList } from './MemberList';
+import { Notice } from './Missing';
+import { TopBar } from './TopBar';
+
+/** The frame of every member's sheet: top bar, members at the left, the sheet, the checks at the right, faults above the sheet. */
+export function SheetFrame({
+  project,
+  member,
+  title,
+  faults,
+  aside,
+  asideLabel,
+  onAdd,
+  children,
+}: {
+  project: Project;
+  member: Member;
+  title: React.ReactNode;
+  faults: readonly Fault[];
+  aside: React.ReactNode;
+  asideLabel: string;
+  onAdd: () => void;
+  children: React.ReactNode;
+}) {
+  const { notice, setNotice } = useProject();
+  return (
+    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
+      <TopBar
+        project={project}
+        memberId={member.id}
+        crumb={
+          <>
+            <span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b>
+          </>
+        }
+      />
+      <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
+        <MemberList project={project} activeId={member.id} onAdd={onAdd} />
+        <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
+          {title}
+          {faults.length > 0 && (
+            <div role="alert" className="mx-3.5 mb-1 border-l-2 border-madder pl-2 text-madder-text">
+              {faults.slice(0, 4).map((f) => (
+                <p key={f.path + f.reason}>{f.reason}</p>
+              ))}
+              <p className="text-walnut">The last good result stays below, marked as old.</p>
+            </div>
+          )}
+          {children}
+        </main>
+        <aside className="flex min-h-0 flex-col border-l border-ebony px-3.5" aria-label={asideLabel}>
+          {aside}
+        </aside>
+      </div>
+      <Notice text={notice} onClose={() => setNotice(null)} />
+    </div>
+  );
+}
