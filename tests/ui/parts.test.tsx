@@ -19,7 +19,7 @@ describe('states are told by shape and by name', () => {
     ['failed', false, 'over'],
     ['exceeds', true, 'decided'],
     ['notCovered', false, 'open'],
-    ['notApplicable', false, 'within'],
+    ['notApplicable', false, 'open'],
     [undefined, false, 'open'],
   ] as const)('%s, decided %s, is %s', (status, decided, standing) => expect(standingOf(status, decided)).toBe(standing));
 
