@@ -295,6 +295,23 @@ describe('what a set brings to its places', () => {
     expect(r.worst.utilisation!).toBeCloseTo(Math.max(...senses), 3);
   });
 
+  it('along the ray every place is solved, and the worst is the worst of all', () => {
+    const p = project({ choices: { measure: 'ray' } });
+    const column = p.members[0] as ColumnMember;
+    const code = codeOf(p, column);
+    const model = columnModel(column, code);
+    const r = strengthOf(column.sets[0]!, 0, column, model, code);
+    for (const q of r.places) {
+      expect(q.isExact).toBe(true);
+      expect(q.utilisation!).toBeCloseTo(capacityAlongRay(model.surface, 1640e3, q.Mx, q.My), 6);
+      expect(q.utilisation!).toBeLessThanOrEqual(r.worst.utilisation! + 1e-9);
+    }
+    expect(designMember(p, column).checks.find((c) => c.id === 'strength-mid')!.utilisation).toBeCloseTo(
+      r.places.find((q) => q.place === 'mid')!.utilisation!,
+      9,
+    );
+  });
+
   it('depth along a turned direction', () => {
     const column = project().members[0] as ColumnMember;
     const b = bearing(columnModel(column, codeOf(project(), column)).section, Math.PI / 6);

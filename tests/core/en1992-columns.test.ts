@@ -196,11 +196,20 @@ describe('second-order moments by hand', () => {
     expect(slendernessRule(column, options).moments(silent, forces(96e6, 90e6, 1.64e6, null), true).refusal).toMatch(/sustained/);
   });
 
-  it('an unbraced column carries the second-order moment at its ends', () => {
+  it('an unbraced column carries imperfections and second order at both ends, in the sense of the sway', () => {
     const rule = slendernessRule({ ...column, isBraced: false, l0: 9520 }, options);
     const r = rule.moments(silent, forces(96e6, -90e6), true);
-    expect(Math.abs(r.top)).toBeGreaterThan(150e6);
-    expect(Math.sign(r.top)).toBe(1);
+    const ei = (9520 / 400) * (2 / Math.sqrt(6.8));
+    const M2 = r.top - 96e6 - 1.64e6 * ei;
+    expect(M2).toBeGreaterThan(50e6);
+    // Double curvature: at the foot they add to the moment of the other sign, they do not relieve it.
+    expect(r.bottom).toBeCloseTo(-90e6 - 1.64e6 * ei - M2, 0);
+    expect(rule.moments(silent, forces(96e6, 90e6), true).bottom).toBeGreaterThan(150e6);
+    // A cantilever's free end: the second-order moment stands at the foot as at the top.
+    expect(rule.moments(silent, forces(0, 96e6), true).bottom).toBeGreaterThan(150e6);
+    const steps = rule.steps(forces(96e6, -90e6), true);
+    const sum = steps.slice(0, 3).reduce((total, s) => total + (s.bottom ?? 0), 0);
+    expect(sum).toBeCloseTo(steps.at(-1)!.bottom!, -1);
   });
 
   it('the short table ends with what is carried', () => {

@@ -89,7 +89,7 @@ export interface DesignMoments {
   readonly top: number;
   readonly mid: number;
   readonly bottom: number;
-  /** Largest first-order moment that they grew from. */
+  /** Largest first-order moment that they grew from; with the least moment where the code begins from that. */
   readonly firstOrder: number;
   readonly isSlender: boolean;
   readonly slenderness: number;

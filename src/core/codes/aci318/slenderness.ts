@@ -147,8 +147,9 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndFor
   const r = gyration(c, a);
   const k = c.given(symbols.k, a.l0 / a.clear);
   const kl_r = c.let(F.klr, { k, l_u: c.given(symbols.l_u, a.clear), r });
-  const first = Math.max(Math.abs(f.top), Math.abs(f.bottom));
-  const base = { firstOrder: first, slenderness: kl_r, buckling: null };
+  const typed = Math.max(Math.abs(f.top), Math.abs(f.bottom));
+  const least = accidental && f.N > 0 ? F.M2min[o.form].evaluate({ P_u: f.N, h: a.h }) : 0;
+  const base = { firstOrder: Math.max(typed, least), slenderness: kl_r, buckling: null };
   const refuse = (refusal: string, limit = NaN): DesignMoments => ({
     top: NaN,
     mid: NaN,

@@ -121,9 +121,9 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed,
   const phi_ef = effectiveCreep(c, a, o, v, f, typed);
   const limit = slendernessLimit(c, a, v, n_rel, phi_ef, M_1, typed, f.N * v.e_i);
   const isSlender = v.lambda_c > limit;
-  // Imperfections make both first-order moments larger, in the sense of the larger one.
   const lean = accidental ? f.N * v.e_i : 0;
-  const M_01 = c.given(symbols.M_01, M_1 + lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
+  const away = senseOfSmaller(a, M_1);
+  const M_01 = c.given(symbols.M_01, M_1 + away * lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
   const M_02 = c.given(symbols.M_02, typed + lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
   const M_0e = c.let(F.M0e, { M_01, M_02 });
   const least = accidental ? c.let(F.Mmin, { N_Ed, e_0: v.e_0 }) : 0;
@@ -137,12 +137,18 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed,
   } else c.note('Not slender: second-order effects are neglected.', '5.8.3.1(1)');
   // Braced: the deflection is between the ends, with half of it practice at the end of smaller moment. Unbraced: at the ends.
   const larger = Math.max(least, M_02 + (a.isBraced ? 0 : M2));
-  const other = a.isBraced ? (Math.abs(M_01 + 0.5 * M2) > Math.abs(M_01) ? M_01 + 0.5 * M2 : M_01) : M_01 + M2;
-  const smaller = Math.abs(other) < least ? least : other;
+  const other = a.isBraced ? (Math.abs(M_01 + 0.5 * M2) > Math.abs(M_01) ? M_01 + 0.5 * M2 : M_01) : M_01 + away * M2;
+  const smaller = Math.abs(other) < least ? away * least : other;
   const between = a.isBraced ? Math.max(least, M_0e + M2) : (larger + smaller) / 2;
   const [top, bottom] = topLarger ? [larger, smaller] : [smaller, larger];
   return { top: sign * top, mid: sign * between, bottom: sign * bottom, isSlender, limit, ...none, buckling };
 }
+
+/**
+ * The sense in which imperfections and second order add at the end of the smaller moment. Held at both ends the column bows, so both ends go
+ * with the larger moment. Where it sways, the moments of the sway turn both ends alike: they add to a moment of the other sign.
+ */
+const senseOfSmaller = (a: SlenderAxis, M_1: number): 1 | -1 => (a.isBraced || M_1 > 0 ? 1 : -1);
 
 /** 5.8.4: final creep times the sustained part of the first-order moment; zero where (4) allows it and it is asked for. */
 function effectiveCreep(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, moment: number): number {
@@ -220,26 +226,30 @@ function nominalStiffness(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fix
 }
 
 function momentSteps(a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean, r: DesignMoments): MomentStep[] {
-  const { sign, M_1, M_2 } = inOrder(f);
+  const { sign, M_1, M_2, topLarger } = inOrder(f);
   const lean = accidental && f.N > 0 ? f.N * v.e_i : 0;
-  const equivalent = F.M0e.evaluate({ M_01: M_1 + lean, M_02: M_2 + lean });
+  const away = senseOfSmaller(a, M_1);
+  const equivalent = F.M0e.evaluate({ M_01: M_1 + away * lean, M_02: M_2 + lean });
+  /** A pair of values at the larger and the smaller end, put to top and foot. */
+  const atEnds = (value: number) =>
+    topLarger ? { top: sign * value, bottom: sign * away * value } : { top: sign * away * value, bottom: sign * value };
   const least = accidental && f.N > 0 ? f.N * v.e_0 : 0;
   const steps: MomentStep[] = [
     { title: 'as typed', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom },
-    { title: `imperfection N ei`, clause: '5.2(7)', top: sign * lean, mid: sign * lean, bottom: sign * lean },
+    { title: `imperfection N ei`, clause: '5.2(7)', ...atEnds(lean), mid: a.isBraced ? sign * lean : null },
   ];
   if (a.isBraced) steps.push({ title: 'equivalent M0e', clause: '(5.32)', top: null, mid: sign * equivalent, bottom: null });
   if (r.isSlender && !r.refusal) {
-    const M2 = a.isBraced ? Math.abs(r.mid) - equivalent : Math.abs(r.top) - Math.abs(f.top + sign * lean);
+    const M2 = a.isBraced ? Math.abs(r.mid) - equivalent : Math.max(Math.abs(r.top), Math.abs(r.bottom)) - M_2 - lean;
     const clause = o.method === 'curvature' ? '5.8.8' : '5.8.7';
     steps.push(
       a.isBraced
         ? { title: 'second order M2', clause, top: null, mid: sign * Math.max(0, M2), bottom: null }
-        : { title: 'second order M2', clause, top: sign * Math.max(0, M2), mid: null, bottom: sign * Math.max(0, M2) },
+        : { title: 'second order M2', clause, ...atEnds(Math.max(0, M2)), mid: null },
     );
   }
   steps.push(
-    { title: 'least N e0', clause: '6.1(4)', top: sign * least, mid: sign * least, bottom: sign * least },
+    { title: 'least N e0', clause: '6.1(4)', ...atEnds(least), mid: sign * least },
     { title: 'to be carried', clause: '', top: r.top, mid: r.mid, bottom: r.bottom },
   );
   return steps;

@@ -159,8 +159,7 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
     const ratio = (r: SetResult) => {
       const d = r[axis];
       const largest = Math.max(...[d.top, d.mid, d.bottom].map(Math.abs));
-      const before = Math.max(d.firstOrder, Math.abs(d.top), Math.abs(d.bottom));
-      return d.isSlender && before > 0 ? largest / before : 0;
+      return d.isSlender && d.firstOrder > 0 ? largest / d.firstOrder : 0;
     };
     const r = worstBy(good, ratio);
     if (r && ratio(r) > 1)

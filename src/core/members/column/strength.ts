@@ -110,15 +110,18 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
   }
   // Exact only for what may govern the set: the table is within a few per cent.
   const most = Math.max(...found.map((f) => f.rough));
-  const exact = found.map((f) => (f.rough >= NEAR_ENOUGH * most ? { ...f, result: exactly(f.result, set.N, model, code) } : f));
+  const exact = found.map((f) => (f.rough >= nearEnough(code) * most ? { ...f, result: exactly(f.result, set.N, model, code) } : f));
   const worst = exact.reduce((a, b) => (use(b.result) > use(a.result) ? b : a));
   const atPlace = (place: Place) =>
     exact.filter((f) => f.result.place === place).reduce((a, b) => (use(b.result) > use(a.result) ? b : a)).result;
   return { index, set, x: worst.x, y: worst.y, places: places.map(atPlace), worst: worst.result };
 }
 
-/** How near to the worst a rough utilisation must come for the exact one to be worked out. */
-const NEAR_ENOUGH = 0.93;
+/**
+ * How near to the worst a rough utilisation must come for the exact one to be worked out. The table knows the moment at the same axial force;
+ * along the ray the order may be another, so there every one is solved.
+ */
+const nearEnough = (code: DesignCode) => (code.column.measure === 'ray' ? 0 : 0.93);
 const use = (p: PlaceResult) => p.utilisation ?? Infinity;
 
 function exactly(p: PlaceResult, N: number, model: ColumnModel, code: DesignCode): PlaceResult {
@@ -129,7 +132,7 @@ function exactly(p: PlaceResult, N: number, model: ColumnModel, code: DesignCode
 export function governingAt(place: Place, results: readonly SetResult[], model: ColumnModel, code: DesignCode) {
   const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
   const most = Math.max(...results.map((r) => use(at(r))));
-  const near = results.filter((r) => use(at(r)) >= NEAR_ENOUGH * most).map((r) => ({ r, p: exactly(at(r), r.set.N, model, code) }));
+  const near = results.filter((r) => use(at(r)) >= nearEnough(code) * most).map((r) => ({ r, p: exactly(at(r), r.set.N, model, code) }));
   return near.length === 0 ? undefined : near.reduce((a, b) => (use(b.p) > use(a.p) ? b : a));
 }
 
