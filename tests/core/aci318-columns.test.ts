@@ -173,7 +173,15 @@ describe('magnification by hand', () => {
     // min(16 25.4, 48 9.5, 400) = 400
     expect(tieRules(q, 'SI').spacing.value).toBe(400);
     expect(tieRules({ ...q, isSpiral: true }, 'SI').spacing.value).toBeCloseTo(84.5, 9);
-    // 0.45 (246301/181458 - 1) 35/420
-    expect(spiralRatio(246_301, 181_458, 35, 420)).toBeCloseTo(0.0134, 4);
+    // D 560, cover 40: core 480, Ach 180 956; 0.45 (246 301/180 956 - 1) 35/420 = 0.01354; 4 71/(480 60) = 0.00986
+    const spiral = spiralRatio(silent, {
+      materials: { ...materials, concreteStrength: 35 },
+      gross: 246_301,
+      core: 480,
+      barArea: 71,
+      pitch: 60,
+    });
+    expect(spiral.needed).toBeCloseTo(0.01354, 5);
+    expect(spiral.there).toBeCloseTo(0.00986, 5);
   });
 });

@@ -111,6 +111,19 @@ describe('columns to ACI 318', () => {
     expect(find(p, 'axial-force').capacity!.value).toBeCloseTo(0.52 * Po, 0);
   });
 
+  it('a spiral raises the cap, and its volume is checked', () => {
+    const round = { ...aciBase, shape: { kind: 'circle', diameter: 560 }, bars: { kind: 'ring', count: 10, size: 'No.25' }, height: 3000 };
+    const sets = [{ name: 'L1', N: 3000, mxTop: 30, mxBottom: 20 }];
+    const tied = project({ ...round, sets }, aci);
+    const spiral = project({ ...round, sets, transverse: 'spiral', ties: { size: 'No.10', spacing: 60 } }, aci);
+    expect(find(spiral, 'axial-force').capacity!.value / find(tied, 'axial-force').capacity!.value).toBeCloseTo(
+      (0.75 * 0.85) / (0.65 * 0.8),
+      6,
+    );
+    expect(find(spiral, 'spiral-ratio')).toMatchObject({ clause: '25.7.3.3', demand: { kind: 'percent' } });
+    expect(find(tied, 'spiral-ratio')).toBeUndefined();
+  });
+
   it('limits the growth of moments to 1.4', () => {
     const p = project({ ...aciBase, sets: [{ name: 'L1', N: 1500, myTop: 60, myBottom: 60 }] }, aci);
     const growth = find(p, 'growth-y');

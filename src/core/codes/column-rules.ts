@@ -157,6 +157,8 @@ export interface ColumnRules {
   readonly leastBarDiameter: Limit;
   clearSpacing(diameter: number, aggregate: number): Limit;
   ties(q: TieQuestion): TieRules;
+  /** Volumetric ratio that a spiral needs and has; undefined where the code asks for none. */
+  spiral?(c: Calc, q: SpiralQuestion): { readonly needed: number; readonly there: number; readonly clause: string };
   /** Shear strength in one direction with ties (N). The axial force counts. */
   shear(c: Calc, q: ColumnShear): number;
   /** The two directions together; undefined where the code does not join them. */
@@ -191,6 +193,15 @@ export interface ColumnRules {
   };
   /** Most that second-order effects may make of the first-order moments; null where the code sets no limit. */
   readonly mostGrowth: number | null;
+}
+
+export interface SpiralQuestion {
+  readonly materials: Materials;
+  readonly gross: number;
+  /** Diameter of the core to the outside of the spiral (mm). */
+  readonly core: number;
+  readonly barArea: number;
+  readonly pitch: number;
 }
 
 export interface WallQuestion {

@@ -87,6 +87,7 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
     // No least size is set; the smallest deformed bar.
     leastBarDiameter: { value: form === 'SI' ? 9.5 : 0.375 * INCH, clause: '20.2.1' },
     clearSpacing: (diameter, aggregate) => columns.clearSpacing(diameter, aggregate, form),
+    spiral: columns.spiralRatio,
     ties: (q) => columns.tieRules(q, form),
     shear: (c, q) => columnShear(c, q, shearBasis(q.materials)),
     joinShear: (x, y) => ({ utilisation: shear.biaxialUtilisation(x, y), clause: '22.5.1.11' }),

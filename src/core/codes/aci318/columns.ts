@@ -1,10 +1,16 @@
 import type { Calc } from '../../calc/calc';
-import type { TieQuestion, TieRules } from '../column-rules';
+import type { SpiralQuestion, TieQuestion, TieRules } from '../column-rules';
 import type { Limit } from '../design-code';
-import { INCH } from './materials';
+import { INCH, PSI } from './materials';
 import { formula, type Form } from './symbols';
 
-export const F = { least: formula('A_s_min', '0.01 * A_g', '10.6.1.1'), most: formula('A_s_max', '0.08 * A_g', '10.6.1.1') };
+export const F = {
+  least: formula('A_s_min', '0.01 * A_g', '10.6.1.1'),
+  most: formula('A_s_max', '0.08 * A_g', '10.6.1.1'),
+  core: formula('A_ch', 'pi * D_ch^2 / 4', '25.7.3.3'),
+  spiralNeeded: formula('rho_s_min', '0.45 * (A_g / A_ch - 1) * f_c_prime / f_yt', '25.7.3.3'),
+  spiralThere: formula('rho_s', '4 * A_sp / (D_ch * s)', '25.7.3.3'),
+};
 
 export function leastSteel(c: Calc, area: number): Limit {
   return { value: c.let(F.least, { A_g: area }), clause: '10.6.1.1' };
@@ -49,7 +55,11 @@ export function tieRules(q: TieQuestion, form: Form): TieRules {
   };
 }
 
-/** Volumetric ratio of a spiral, 25.7.3.3: fyt at most 700 MPa (100 ksi). Areas mm2. */
-export function spiralRatio(gross: number, core: number, fc: number, fyt: number): number {
-  return 0.45 * (gross / core - 1) * (fc / Math.min(fyt, 700));
+/** Ratio of a spiral, 25.7.3.3: what confinement of the core needs, fyt at most 700 MPa (100 ksi), and 4 Asp / (Dch s) that is there. */
+export function spiralRatio(c: Calc, q: SpiralQuestion): { readonly needed: number; readonly there: number; readonly clause: string } {
+  const A_ch = c.let(F.core, { D_ch: q.core });
+  const f_yt = Math.min(q.materials.linkStrength, 100_000 * PSI);
+  const needed = c.let(F.spiralNeeded, { A_g: q.gross, A_ch, f_c_prime: q.materials.concreteStrength, f_yt });
+  const there = c.let(F.spiralThere, { A_sp: q.barArea, D_ch: q.core, s: q.pitch });
+  return { needed, there, clause: '25.7.3.3' };
 }

@@ -173,7 +173,36 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
           }),
         ]
       : []),
+    ...spiralCheck(basis),
     heldCheck(basis, word),
+  ];
+}
+
+/** The volume of a spiral against what confinement needs, where the code counts on it. */
+function spiralCheck({ column, code, model }: ColumnBasis): DerivableCheck[] {
+  const { spiral } = code.column;
+  if (column.transverse !== 'spiral' || !spiral) return [];
+  const q = {
+    materials: column.materials,
+    gross: model.section.gross.area,
+    core: Math.min(model.width, model.depth) - 2 * column.cover,
+    barArea: model.tieArea,
+    pitch: column.ties.spacing,
+  };
+  const { needed, there, clause } = spiral(silent, q);
+  return [
+    rule(
+      {
+        id: 'spiral-ratio',
+        title: 'Volume of the spiral',
+        clause,
+        demand: needed,
+        capacity: there,
+        kind: 'percent',
+        fails: `The spiral has ${(100 * there).toFixed(2)} % of the core, it needs ${(100 * needed).toFixed(2)} %.`,
+      },
+      (c) => void spiral(c, q),
+    ),
   ];
 }
 
