@@ -1,17 +1,16 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 
-/** The size of an element, followed as it changes. */
+/** The size of an element, followed as it changes; the element may come later than the first drawing. Returns what to give as its `ref`. */
 export function useBox<E extends Element>(first: { readonly width: number; readonly height: number }) {
-  const ref = useRef<E>(null);
+  const [element, setElement] = useState<E | null>(null);
   const [size, setSize] = useState(first);
   useEffect(() => {
-    const el = ref.current;
-    if (!el) return;
+    if (!element) return;
     const observer = new ResizeObserver(
       ([e]) => e && setSize({ width: Math.floor(e.contentRect.width), height: Math.floor(e.contentRect.height) }),
     );
-    observer.observe(el);
+    observer.observe(element);
     return () => observer.disconnect();
-  }, []);
-  return [ref, size] as const;
+  }, [element]);
+  return [setElement, size] as const;
 }

@@ -99,7 +99,14 @@ export function ColumnSheet(props: ColumnSheetProps) {
           <AngleField picture={picture} angle={angle} onAngle={setAngle} />
           <DrawingView drawing={sliceOf(view, sliceWidth, Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0)))} />
         </Part>
-        <LoadSetTable project={project} member={member} result={result} index={index} onChoose={props.onChoose} />
+        <LoadSetTable
+          project={project}
+          member={member}
+          result={result}
+          index={index}
+          isNarrow={room.width < 700}
+          onChoose={props.onChoose}
+        />
       </div>
     </div>
   );

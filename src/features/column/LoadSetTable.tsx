@@ -16,12 +16,15 @@ export function LoadSetTable({
   member,
   result,
   index,
+  isNarrow,
   onChoose,
 }: {
   project: Project;
   member: UprightMember;
   result: ColumnResult;
   index: number;
+  /** Without the bars of utilisation, so that every figure stays in sight. */
+  isNarrow: boolean;
   onChoose: (name: string) => void;
 }) {
   const [order, setOrder] = useState<'worst' | 'typed'>('worst');
@@ -44,7 +47,9 @@ export function LoadSetTable({
     if (rows[at]) onChoose(result.sets[rows[at].index]!.name);
     if (body.current) body.current.scrollTop = Math.max(0, at * ROW - 60);
   };
-  const columns = 'grid grid-cols-[minmax(3.2rem,1fr)_2.5rem_2.2rem_2.2rem_2.2rem_2.2rem_2.3rem_2.3rem_2.5rem_2rem] gap-x-1';
+  const columns = isNarrow
+    ? 'grid grid-cols-[minmax(2.2rem,1fr)_2.1rem_1.9rem_1.9rem_1.9rem_1.9rem_2rem_2rem_2rem] gap-x-1'
+    : 'grid grid-cols-[minmax(3.2rem,1fr)_2.5rem_2.2rem_2.2rem_2.2rem_2.2rem_2.3rem_2.3rem_2.5rem_2rem] gap-x-1';
   return (
     <section className="ml-3 flex min-w-0 flex-1 flex-col" aria-label="Load sets" onPaste={paste.onPaste}>
       <div className="flex items-baseline gap-2 pb-0.5 pt-1">
@@ -73,7 +78,7 @@ export function LoadSetTable({
         <span className="col-span-2 text-center">Mx top, foot</span>
         <span className="col-span-2 text-center">My top, foot</span>
         <span className="col-span-2 text-center">worst Mx, My</span>
-        <span />
+        {!isNarrow && <span />}
         <span>use</span>
       </div>
       <div
@@ -106,7 +111,7 @@ export function LoadSetTable({
                 <span className="flex min-w-0 items-center gap-1 text-left">
                   <Glyph standing={standing} />
                   <b className="shrink-0 max-w-[4.5rem] truncate font-semibold">{set.name}</b>
-                  <span className="small truncate">{set.title}</span>
+                  {!isNarrow && <span className="small truncate">{set.title}</span>}
                 </span>
                 <span>{show(set.N, 'force')}</span>
                 <span>{show(set.mxTop, 'moment')}</span>
@@ -115,7 +120,7 @@ export function LoadSetTable({
                 <span>{show(set.myBottom, 'moment')}</span>
                 <span className="text-cherry-text">{show(s.Mx, 'moment')}</span>
                 <span className="text-cherry-text">{show(s.My, 'moment')}</span>
-                <Inlay utilisation={s.utilisation} standing={standing} width={36} framed />
+                {!isNarrow && <Inlay utilisation={s.utilisation} standing={standing} width={36} framed />}
                 <span className={standingText[standing]}>{formatUtilisation(s.utilisation)}</span>
               </div>
             );
