@@ -1,6 +1,6 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
@@ -13,6 +13,7 @@ import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
 import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
+import { useBox } from '@/ui/use-box';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -177,17 +178,7 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
 
 /** Elevation and strips, as wide as the middle of the screen. */
 function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'heights'> & { isStale: boolean }) {
-  const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 748, height: 700 });
-  useEffect(() => {
-    const el = box.current;
-    if (!el) return;
-    const observer = new ResizeObserver(
-      ([e]) => e && setSize({ width: Math.floor(e.contentRect.width), height: Math.floor(e.contentRect.height) }),
-    );
-    observer.observe(el);
-    return () => observer.disconnect();
-  }, []);
+  const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const room = Math.max(330, size.height - 236 - 40);
   const heights = { bending: Math.round(room * 0.44), shear: Math.round(room * 0.32), steel: Math.round(room * 0.24) };
   return (
