@@ -115,6 +115,11 @@ test('variants: kept, compared, adopted; a proposal is tried with one click', as
 test('a column and a wall from nothing', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a column' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Column C1');
+  // The sustained part has no default: it is asked for, and given where the loads are.
+  await expect(page.locator('[data-check="no-answer-1"]')).toContainText('State which part of the load is sustained');
+  await page.getByRole('radio', { name: 'Load sets' }).click();
+  await page.getByLabel('Sustained part of all sets').fill('0.6');
+  await page.getByLabel('Sustained part of all sets').press('Enter');
   await expect(page.locator('[data-check="strength-top"]')).toBeVisible();
   await page.getByRole('radio', { name: 'Basis' }).click();
   await page.getByLabel('Section', { exact: true }).selectOption('free');

@@ -1,7 +1,7 @@
 import type { ColumnMember, Project, WallMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
-/** A braced column with one load set: something to change, not an empty form. */
+/** A braced column with one load set: something to change, not an empty form. Its sustained part is left open, so that it is asked for. */
 export function newColumn(project: Project, id: string, mark: string, place: string): ColumnMember {
   const isUS = project.display === 'US';
   const read = readProject({
@@ -19,9 +19,7 @@ export function newColumn(project: Project, id: string, mark: string, place: str
         height: isUS ? '12 ft' : 3500,
         cover: isUS ? '1.5 in' : 30,
         ties: { spacing: isUS ? '8 in' : 200 },
-        sets: [
-          { name: 'L1', N: isUS ? '250 kip' : 1000, mxTop: isUS ? '60 kip-ft' : 60, mxBottom: isUS ? '-30 kip-ft' : -30, sustained: 0.6 },
-        ],
+        sets: [{ name: 'L1', N: isUS ? '250 kip' : 1000, mxTop: isUS ? '60 kip-ft' : 60, mxBottom: isUS ? '-30 kip-ft' : -30 }],
       },
     ],
   });
@@ -49,7 +47,7 @@ export function newWall(project: Project, id: string, mark: string, place: strin
         vertical: isUS ? { spacing: '10 in' } : {},
         horizontal: isUS ? { spacing: '10 in' } : {},
         restraint: 'twoSides',
-        sets: [{ name: 'L1', N: isUS ? '25 kip' : 400, mxTop: isUS ? '3 kip-ft' : 12, mxBottom: 0, sustained: 0.6 }],
+        sets: [{ name: 'L1', N: isUS ? '25 kip' : 400, mxTop: isUS ? '3 kip-ft' : 12, mxBottom: 0 }],
       },
     ],
   });

@@ -328,7 +328,7 @@ describe('variants and ways forward', () => {
     await waitFor(() => expect(screen.getByText(/Nothing among the usual bars holds/)).toBeTruthy());
   });
 
-  test('new columns and walls hold in both units and codes', () => {
+  test('new columns and walls have no faults in both units and codes, and no sustained part that nobody chose', () => {
     for (const code of [
       { id: 'en1992', variant: 'recommended' },
       { id: 'aci318', variant: 'US' },
@@ -338,7 +338,12 @@ describe('variants and ways forward', () => {
         const m = make(p, 'n', 'N1', 'Hall');
         const r = designMember(p, m as UprightMember);
         expect([m.type, code.id, r.faults]).toEqual([m.type, code.id, []]);
-        expect(r.checks.filter((c) => c.status === 'failed')).toEqual([]);
+        expect(m.sustained).toBeNull();
+        const asked = r.checks.filter((c) => c.status === 'failed');
+        for (const c of asked) expect(c.reason).toMatch(/sustained/);
+        if (code.id === 'en1992') expect(asked).toHaveLength(1);
+        const told = designMember(p, { ...m, sustained: 0.6 } as UprightMember);
+        expect(told.checks.filter((c) => c.status === 'failed')).toEqual([]);
       }
     }
   });
