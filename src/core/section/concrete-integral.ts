@@ -1,4 +1,4 @@
-import type { ConcreteLaw, ParabolaLaw } from './laws';
+import type { ParabolaLaw } from './laws';
 
 /**
  * Exact integrals of the concrete stress over a polygon, as line integrals along its edges (Green): with stress g(v),
@@ -93,6 +93,3 @@ function addBroken(a: number, b: number, ua: number, ub: number, wa: number, wb:
   sums[1]! += scale * (qu * qv * i0 + (qu * pv + pu * qv) * i1 + pu * pv * i2);
   sums[2]! += (scale * (qu * qu * i0 + 2 * qu * pu * i1 + pu * pu * i2)) / 2;
 }
-
-/** Whether the law is a function of strain, so that any strain plane has a stress everywhere. */
-export const isParabola = (law: ConcreteLaw): law is ParabolaLaw => law.kind === 'parabola';
