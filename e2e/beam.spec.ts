@@ -190,3 +190,65 @@ test('no serious accessibility fault on the main screens', async ({ page }) => {
     expect(serious).toEqual([]);
   }
 });
+
+test('in service: deflection and cracks are drawn, a limit of one’s own is kept and decides', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await page.getByRole('radio', { name: 'In service' }).click();
+  await expect(page.locator('[data-strip="Deflection"]')).toBeVisible();
+  await expect(page.locator('[data-strip="Crack width"]')).toBeVisible();
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  const field = page.getByRole('textbox', { name: 'Deflection, span over' });
+  await field.fill('500');
+  await field.press('Enter');
+  await expect(rung(page, 'deflection-total-2')).toContainText(/Deflection of span 2: .* is allowed/);
+});
+
+test('a torque is added as a load: links, bars of the faces and side bars answer', async ({ page }) => {
+  await openBeam(page, 'fb2');
+  await expect(rung(page, 'torsion-links')).toHaveCount(0);
+  await page.getByRole('radio', { name: 'Loads' }).click();
+  await page.getByRole('button', { name: 'Add a load', exact: true }).click();
+  await page.getByLabel('Type').last().selectOption('torque');
+  await page
+    .getByRole('textbox', { name: /^value of load/ })
+    .last()
+    .fill('20');
+  await page
+    .getByRole('textbox', { name: /^value of load/ })
+    .last()
+    .press('Enter');
+  await expect(rung(page, 'torsion-links')).toBeVisible();
+  await page.getByRole('radio', { name: 'Bars' }).click();
+  await expect(page.getByRole('textbox', { name: 'Side bars' })).toHaveAttribute('placeholder', /^1H/);
+  await expect(page.getByRole('table', { name: 'Bar schedule' })).toContainText('sides, span 1');
+});
+
+test('a proposal and a way forward are taken with one click; a variant keeps what was', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await page.getByRole('radio', { name: 'Variants' }).click();
+  await page.getByLabel('Name of the variant').fill('as drawn');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'single changes' }).click();
+  await page.getByRole('button', { name: 'Try bars chosen anew' }).click();
+  await expect(rung(page, 'bending-support-B')).not.toContainText('1.06');
+  await page.getByRole('button', { name: 'arrangements of bars' }).click();
+  await page
+    .getByRole('button', { name: /^Try .*links/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'adopt' }).click();
+  await expect(rung(page, 'bending-support-B')).toContainText('1.06');
+});
+
+test('the overview: only those over, found by a word; the schedule is printed with the report', async ({ page }) => {
+  await openDemo(page);
+  const table = page.getByRole('table', { name: 'Members, worst first' });
+  await expect(page.getByRole('button', { name: /2 over/ })).toBeVisible();
+  await page.getByRole('button', { name: /2 over/ }).click();
+  await expect(table.getByRole('row')).toHaveCount(3);
+  await page.getByRole('button', { name: /2 over/ }).click();
+  await page.getByRole('searchbox', { name: 'Show members with' }).fill('raker');
+  await expect(table.getByRole('row')).toHaveCount(2);
+  await page.goto('/report?p=alderlight-playhouse');
+  await expect(page.getByRole('table', { name: 'Bar schedule' }).first()).toBeVisible();
+});

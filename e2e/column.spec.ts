@@ -143,3 +143,24 @@ test('the report of a column prints with its drawings', async ({ page }) => {
   await page.emulateMedia({ media: 'print' });
   await expect(article).toBeVisible();
 });
+
+test('strains of a set, an outline drawn on a grid, and forces that differ at the foot', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/column?p=alderlight-playhouse&m=fc3');
+  await page.getByRole('radio', { name: 'Strains' }).click();
+  await expect(page.getByRole('table', { name: 'Hand checks' })).toContainText('agrees');
+  await page.getByRole('radio', { name: 'Load sets' }).click();
+  await page.getByLabel('N and V differ at the foot').check();
+  await page.getByRole('textbox', { name: 'N foot of L1' }).fill('9000');
+  await page.getByRole('textbox', { name: 'N foot of L1' }).press('Enter');
+  await expect(page.locator('[data-check="axial-force"]')).toContainText(/L1/);
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  await page.getByLabel('Section', { exact: true }).selectOption('free');
+  const corner = page.getByRole('button', { name: /^Corner 3,/ });
+  const box = (await corner.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + 30, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByLabel('Corners of the outline')).toHaveValue(/275\s+150/);
+});

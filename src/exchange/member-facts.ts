@@ -5,6 +5,7 @@ import type { ColumnResult } from '@/core/members/column/result';
 import { columnBarsLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
 import type { BeamMember, Member, MemberResult, Project, UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/quantity';
 
 type Line = [title: string, text: string];
 
@@ -34,12 +35,15 @@ function beamFacts(project: Project, member: BeamMember, result: BeamResult): Li
     ],
     ['Load cases', loads],
     ['Combinations', combinations(result)],
-    ...result.handChecks.map((h): Line => [
-      h.title,
-      `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`,
-    ]),
+    ...byHand(result, units),
   ];
 }
+
+const byHand = (result: MemberResult, units: UnitSystem): Line[] =>
+  result.handChecks.map((h) => [
+    h.title,
+    `by hand ${formatQuantity(h.byHand, h.kind, units)}, by analysis ${formatQuantity(h.byAnalysis, h.kind, units)}: ${h.agrees ? 'agrees' : 'differs'}`,
+  ]);
 
 const combinations = (result: MemberResult) =>
   result.combinations
@@ -71,5 +75,6 @@ function columnFacts(project: Project, member: UprightMember, result: ColumnResu
     axis('y', member.axes.y),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
     ...(member.mode === 'cases' ? [['Combinations', combinations(result)] as Line] : []),
+    ...byHand(result, units),
   ];
 }

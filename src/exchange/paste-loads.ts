@@ -31,15 +31,15 @@ function readRow(cells: readonly string[], cases: readonly LoadCase[], spans: nu
   const [caseText = '', typeText = '', spanText = '', ...rest] = cells;
   const found = cases.find((c) => c.id.toLowerCase() === caseText.toLowerCase() || c.title.toLowerCase() === caseText.toLowerCase());
   if (!found) return `There is no load case "${caseText}".`;
-  const type = (['uniform', 'partial', 'trapezoidal', 'point', 'moment'] as const).find(
-    (t) => t.startsWith(typeText.toLowerCase()) && typeText !== '',
+  const type = (['uniform', 'partial', 'trapezoidal', 'point', 'moment', 'torque', 'pointTorque'] as const).find(
+    (t) => typeText !== '' && (t.startsWith(typeText.toLowerCase()) || t.toLowerCase() === typeText.replace(/\s/g, '').toLowerCase()),
   );
   if (!type) return `"${typeText}" is not a type of load.`;
   const isAll = /^all$/i.test(spanText);
   const span = isAll ? ('all' as const) : Number(spanText) - 1;
   if (!isAll && !(Number.isInteger(span) && (span as number) >= 0 && (span as number) < spans))
     return `"${spanText}" is not one of the ${spans} spans.`;
-  if (isAll && type !== 'uniform') return 'Only a uniform load can lie on all spans at once.';
+  if (isAll && type !== 'uniform' && type !== 'torque') return 'Only a uniform load can lie on all spans at once.';
   const faults: string[] = [];
   const figure = (k: number, kind: QuantityKind): number => {
     const parsed: Parsed = parseQuantity(rest[k] ?? '', kind, system);
@@ -65,6 +65,10 @@ function readRow(cells: readonly string[], cases: readonly LoadCase[], spans: nu
             }
           : type === 'point'
             ? { ...base, type, span: one, force: figure(0, 'force'), at: figure(1, 'span') }
-            : { ...base, type, span: one, moment: figure(0, 'moment'), at: figure(1, 'span') };
+            : type === 'moment'
+              ? { ...base, type, span: one, moment: figure(0, 'moment'), at: figure(1, 'span') }
+              : type === 'torque'
+                ? { ...base, type, span, value: figure(0, 'lineTorque') }
+                : { ...base, type, span: one, torque: figure(0, 'moment'), at: figure(1, 'span') };
   return faults[0] ?? load;
 }

@@ -17,6 +17,9 @@ export const roles = [
   'vx',
   'vy',
   'torsion',
+  'nBottom',
+  'vxBottom',
+  'vyBottom',
   'sustained',
   'skip',
 ] as const;
@@ -34,6 +37,9 @@ export const roleNames: Record<Role, string> = {
   vx: 'Vx',
   vy: 'Vy',
   torsion: 'T',
+  nBottom: 'N foot',
+  vxBottom: 'Vx foot',
+  vyBottom: 'Vy foot',
   sustained: 'sustained part',
   skip: 'leave out',
 };
@@ -47,6 +53,9 @@ const quantityOf: Partial<Record<Role, QuantityKind>> = {
   myTop: 'moment',
   myBottom: 'moment',
   torsion: 'moment',
+  nBottom: 'force',
+  vxBottom: 'force',
+  vyBottom: 'force',
 };
 
 /** How one pasted column is read: what it is, and in which unit where its cells name none. */
@@ -112,14 +121,14 @@ function roleOf(heading: string): Role {
     .trim();
   const isFoot = /\b(foot|bottom|bot|base|lower|end|2|j)\b/.test(h);
   const end = isFoot ? 'Bottom' : 'Top';
-  if (/^(n|p|pu|ned|nu|axial.*|fz|normal.*)\b/.test(h) && !/^(name|no|nr|number)/.test(h)) return 'N';
+  if (/^(n|p|pu|ned|nu|axial.*|fz|normal.*)\b/.test(h) && !/^(name|no|nr|number)/.test(h)) return isFoot ? 'nBottom' : 'N';
   const about = /^m\s*u?\s*(?:ed)?\s*(x|y|2|3)|\bmoment\b.*\b(x|y)\b|^(x|y) moment/.exec(h);
   if (about) {
     const axis = (about[1] ?? about[2] ?? about[3]) === 'y' || about[1] === '3' ? 'my' : 'mx';
     return `${axis}${end}` as Role;
   }
   const shear = /^(?:v|q|shear)\s*u?\s*(?:ed)?\s*(x|y)/.exec(h);
-  if (shear) return shear[1] === 'x' ? 'vx' : 'vy';
+  if (shear) return `v${shear[1] as 'x' | 'y'}${isFoot ? 'Bottom' : ''}`;
   if (/^(t|tors.*|mz|tu|ted)\b/.test(h)) return 'torsion';
   if (/sustain|quasi|βd|beta/.test(h)) return 'sustained';
   if (/^(kind|type|limit state)/.test(h)) return 'kind';
@@ -258,7 +267,7 @@ export function readSets(table: PastedTable, o: ReadingOptions): SetsReading {
       } else set[role] = cell.slice(0, role === 'name' ? 40 : 80);
     }
     if (!hasN) return { row, cells, reason: 'No column is read as N.' };
-    if (o.compressionNegative) set.N = -(set.N as number);
+    if (o.compressionNegative) for (const key of ['N', 'nBottom']) if (typeof set[key] === 'number') set[key] = -set[key];
     return { row, cells, set: { ...(set as unknown as LoadSet), name: (set.name as string) || `L${row + 1}` } };
   });
   return { rows, empty };

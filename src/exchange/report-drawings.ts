@@ -7,7 +7,7 @@ import type { ColumnResult } from '@/core/members/column/result';
 import { supportPositions } from '@/core/members/beam/input';
 import { barLabel, columnLabels } from '@/core/project/labels';
 import { codeOf, uprightInput, type Member, type MemberResult, type Project, type UprightMember } from '@/core/project/project';
-import { stripPictures } from '@/core/drawing/beam-strips';
+import { servicePictures, stripPictures } from '@/core/drawing/beam-strips';
 import { unitLabel } from '@/core/units/format';
 
 const FRAME: Frame = { width: 760, left: 60, right: 740 };
@@ -34,6 +34,10 @@ export function reportDrawings(
       drawing: stripDrawing(pictures.bending, FRAME, 170, starts),
     },
     { caption: `Shear, ${unitLabel('force', project.display)}: ${how}`, drawing: stripDrawing(pictures.shear, FRAME, 120, starts) },
+    ...(result.service ? servicePictures(member, result.service, project.display) : []).map((p) => ({
+      caption: `${p.title}, ${unitLabel(p.title.startsWith('Crack') ? 'crack' : 'smallLength', project.display)}, with its limit`,
+      drawing: stripDrawing(p, FRAME, 90, starts),
+    })),
   ];
 }
 

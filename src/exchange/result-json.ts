@@ -1,8 +1,9 @@
 import { plain } from '@/core/calc/notations';
 import type { Step } from '@/core/calc/calc';
 import { printStep, symbolText } from '@/core/calc/typeset';
+import type { HandCheck } from '@/core/analysis/hand-check';
 import type { Check, Measured } from '@/core/members/check';
-import type { BeamResult, BeamStrips } from '@/core/members/beam/result';
+import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { displayUnit, type UnitSystem } from '@/core/units/quantity';
@@ -38,6 +39,7 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
         bars: measured({ value: result.quantities.bars, kind: 'mass' }, system),
         links: measured({ value: result.quantities.links, kind: 'mass' }, system),
       },
+      handChecks: handChecksToJson(result.handChecks, system),
       ...(result.type === 'beam' ? beamToJson(result, system) : columnToJson(result, system)),
     })),
   };
@@ -56,16 +58,19 @@ function beamToJson(result: BeamResult, system: UnitSystem) {
       sagging: result.zeros.sagging.map((x) => measured({ value: x, kind: 'station' }, system)),
       hogging: result.zeros.hogging.map((x) => measured({ value: x, kind: 'station' }, system)),
     },
-    handChecks: result.handChecks.map((h) => ({
-      title: h.title,
-      agrees: h.agrees,
-      byHand: measured({ value: h.byHand, kind: h.kind }, system),
-      byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system),
-    })),
     steel: result.steel,
     strips: result.strips && stripsToJson(result.strips, system),
+    service: result.service && serviceToJson(result.service, system),
   };
 }
+
+const handChecksToJson = (checks: readonly HandCheck[], system: UnitSystem) =>
+  checks.map((h) => ({
+    title: h.title,
+    agrees: h.agrees,
+    byHand: measured({ value: h.byHand, kind: h.kind }, system),
+    byAnalysis: measured({ value: h.byAnalysis, kind: h.kind }, system),
+  }));
 
 /** What only a column has: the load sets as checked, where each is worst, the bars in their places. */
 function columnToJson(result: ColumnResult, system: UnitSystem) {
@@ -74,7 +79,7 @@ function columnToJson(result: ColumnResult, system: UnitSystem) {
     sets: result.summaries.map((s) => ({
       name: result.sets[s.index]!.name,
       title: result.sets[s.index]!.title,
-      N: measured({ value: result.sets[s.index]!.N, kind: 'force' }, system),
+      N: measured({ value: s.N, kind: 'force' }, system),
       place: s.place,
       Mx: moment(s.Mx),
       My: moment(s.My),
@@ -121,6 +126,28 @@ export function stepToJson(step: Step, system: UnitSystem) {
   const base = { symbol: symbolText(step.symbol), name: step.name, value: finite(step.value / unit.factor), unit: unit.name };
   if (step.kind === 'given') return { ...base, ...(step.source ? { source: step.source } : {}) };
   return { ...base, clause: step.clause, formula: printed.formula, numbers: printed.numbers };
+}
+
+function serviceToJson(s: ServiceStrips, system: UnitSystem) {
+  const curve = (values: ArrayLike<number>, kind: Measured['kind']) => {
+    const { factor } = displayUnit(kind, system).unit;
+    return Array.from(values, (v) => finite(Number((v / factor).toPrecision(8))));
+  };
+  return {
+    units: { station: displayUnit('station', system).unit.name, deflection: displayUnit('smallLength', system).unit.name },
+    x: curve(s.x, 'station'),
+    deflections: s.sums.map((sum) => ({
+      id: sum.id,
+      title: sum.title,
+      max: curve(sum.max, 'smallLength'),
+      min: curve(sum.min, 'smallLength'),
+      limits: curve(sum.limits, 'smallLength'),
+    })),
+    crackX: curve(s.crackX, 'station'),
+    crackBottom: curve(s.crackBottom, 'crack'),
+    crackTop: curve(s.crackTop, 'crack'),
+    crackIsEstimate: s.crackIsEstimate,
+  };
 }
 
 function stripsToJson(s: BeamStrips, system: UnitSystem) {

@@ -46,6 +46,23 @@ export function setActiveMember(id: string | null): void {
   refresh();
 }
 
+let isStopped = false;
+
+/** Leaves what has not begun; the member on screen is still designed. */
+export function stopDesigning(): void {
+  isStopped = true;
+  getPool().cancelWaiting();
+  // What was taken back may be asked for again.
+  const { project, results } = useProject.getState();
+  for (const member of project?.members ?? []) if (project && !isCurrent(results[member.id], project, member)) asked.delete(member.id);
+}
+
+/** Goes on with what is missing. */
+export function goOnDesigning(): void {
+  isStopped = false;
+  refresh();
+}
+
 /** Asks for every result that is missing or older than its input. While a value is typed, for the tentative member. */
 function refresh(): void {
   const { project, preview, results, openChecks } = useProject.getState();
@@ -53,6 +70,7 @@ function refresh(): void {
   if (!shown) return;
   const current = shown.members.find((m) => m.id === active);
   if (current) request(shown, current, openChecks, true);
+  if (isStopped) return;
   for (const member of shown.members) {
     if (member.id !== active && !isCurrent(results[member.id], shown, member)) request(shown, member, [], false);
   }

@@ -25,10 +25,10 @@ export function SheetTitle<P extends string>({
   const actions = memberActions(project, member, router.push);
   return (
     <div className="flex items-baseline gap-x-3 px-3.5 pb-1 pt-2">
-      <h1 className="whitespace-nowrap">
+      <h1 className="min-w-24 shrink truncate whitespace-nowrap" title={`${member.title || 'Member'} ${member.mark}`}>
         {member.title || 'Member'} {member.mark}
       </h1>
-      <span className="min-w-0 flex-1 truncate text-walnut" title={subtitle}>
+      <span className="min-w-0 flex-[1_100_0%] truncate text-walnut" title={subtitle}>
         {subtitle}
       </span>
       <ToggleGroup.Root

@@ -1,16 +1,29 @@
 import { expose } from 'comlink';
 import { proposeColumn, type ColumnProposal, type Search } from '@/core/advice/column-proposals';
-import { codeOf, designMember, type ColumnMember, type Member, type MemberResult, type Project } from '@/core/project/project';
+import { proposeBeam, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
+import {
+  codeOf,
+  designMember,
+  type BeamMember,
+  type ColumnMember,
+  type Member,
+  type MemberResult,
+  type Project,
+} from '@/core/project/project';
 
 /** What a design needs to know of its project. */
 export type DesignBasis = Pick<Project, 'code' | 'display'>;
+export type ProposalBasis = Pick<Project, 'code' | 'display' | 'rates'>;
 
 const api = {
   design(basis: DesignBasis, member: Member, derive: readonly string[] | 'all'): MemberResult {
     return designMember(basis, member, derive);
   },
-  propose(basis: DesignBasis, column: ColumnMember, search: Search): ColumnProposal[] {
-    return proposeColumn(column, codeOf(basis, column), search);
+  propose(basis: ProposalBasis, column: ColumnMember, search: Search): ColumnProposal[] {
+    return proposeColumn(column, codeOf(basis, column), search, basis.rates);
+  },
+  proposeBeam(basis: ProposalBasis, beam: BeamMember, search: BeamSearch): BeamProposal[] {
+    return proposeBeam(beam, codeOf(basis, beam), search, basis.rates);
   },
 };
 export type DesignApi = typeof api;

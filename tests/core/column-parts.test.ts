@@ -1,5 +1,6 @@
 import { capacityAlongRay } from '@/core/section/capacity';
 import { criticalPoints, interactionSlice, strainAtLimit } from '@/core/section/critical-points';
+import type { ColumnResult } from '@/core/members/column/result';
 import { columnPicture, nominalSurface, setsInSlice } from '@/core/members/column/picture';
 import { columnModel } from '@/core/members/column/section';
 import { crackQuestion, serviceStates } from '@/core/members/column/service-checks';
@@ -9,6 +10,10 @@ import { codeOf, designMember, type ColumnMember, type Project } from '@/core/pr
 import { readProject } from '@/core/project/read';
 import { columnMomentDrawing } from '@/core/drawing/column-moment-drawing';
 import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/drawing/column-drawings';
+import { curvatureDrawing } from '@/core/drawing/curvature-drawing';
+import { stateDrawing } from '@/core/drawing/state-drawing';
+import { sectionState } from '@/core/members/column/states';
+import { forcesOf } from '@/core/section/strain-plane';
 import { surfaceDrawing } from '@/core/drawing/surface-drawing';
 import type { Drawing, Shape } from '@/core/drawing/shapes';
 import { bearing } from '@/core/section/polygon-section';
@@ -100,12 +105,125 @@ describe('curves and critical points', () => {
     expect(v.picture.bySum!.utilisation / v.picture.byMoment!).toBeLessThan(1.4);
   });
 
-  it('nominal strength lies outside design strength where the code reduces it, and nowhere else is there one', () => {
-    expect(nominalSurface(v.picture.model)).toBeUndefined();
-    const a = view(project(aciBars, aci)).picture;
-    const nominal = nominalSurface(a.model)!;
-    for (const N of [0, 5e5, 1.5e6]) expect(nominal.capacity(N, 1, 0.4)!.Mx).toBeGreaterThan(a.model.surface.capacity(N, 1, 0.4)!.Mx);
-    expect(nominal.most).toBeGreaterThan(a.model.surface.most);
+  it('strength before any safety lies outside design strength, and is that of the strengths alone', () => {
+    for (const q of [project(), project(aciBars, aci)]) {
+      const { picture, column } = view(q);
+      const nominal = nominalSurface(picture.model, column, codeOf(q, q.members[0]!));
+      for (const N of [0, 5e5, 1.5e6])
+        expect(nominal.capacity(N, 1, 0.4)!.Mx).toBeGreaterThan(picture.model.surface.capacity(N, 1, 0.4)!.Mx);
+      expect(nominal.most).toBeGreaterThan(picture.model.surface.most);
+    }
+    // By hand: 40 157500 + 8 490.9 min(500, 0.002 200000) = 6.300 MN + 1.571 MN
+    const { picture, column } = view(project());
+    expect(nominalSurface(picture.model, column, codeOf(p, p.members[0]!)).most / 1e6).toBeCloseTo(7.871, 3);
+    expect([picture.nominalName, view(project(aciBars, aci)).picture.nominalName]).toEqual([
+      'characteristic strengths',
+      'nominal strength',
+    ]);
+  });
+
+  it('what is checked by hand agrees: squash load, and strips at the resistance', () => {
+    for (const q of [
+      project(),
+      project(aciBars, aci),
+      project({ shape: { kind: 'L', b: 600, h: 600, tx: 250, ty: 250 }, bars: { kind: 'outline', size: '20', spacing: 200 } }),
+    ]) {
+      const { handChecks } = view(q).result;
+      expect(handChecks).toHaveLength(3);
+      expect(handChecks.filter((h) => !h.agrees)).toEqual([]);
+    }
+  });
+});
+
+describe('forces that differ at the foot', () => {
+  const code = { id: 'en1992', variant: 'recommended' };
+  const short = { axes: { x: { factor: 0.1 }, y: { factor: 0.1 } } };
+  const design = (set: object, more: object = {}) => {
+    const q = project({ ...short, sets: [{ name: 'L', N: 1000, mxTop: 100, mxBottom: 100, vy: 40, ...set }], ...more }, code);
+    return { q, result: designMember(q, q.members[0]!) as ColumnResult };
+  };
+
+  it('each place has its own axial force, mid-height the mean of both', () => {
+    const { q } = design({ nBottom: 1100 });
+    const column = q.members[0] as ColumnMember;
+    const c = codeOf(q, column);
+    const r = strengthOf(column.sets[0]!, 0, column, columnModel(column, c), c);
+    expect(r.places.map((k) => k.N / 1e3)).toEqual([1000, 1050, 1100]);
+  });
+
+  it('the same value at the foot changes nothing; a larger force at the foot governs axial force and shear there', () => {
+    const use = (r: ColumnResult, id: string) => r.checks.find((k) => k.id === id)!.utilisation!;
+    const plain = design({}).result;
+    const same = design({ nBottom: 1000, vyBottom: 40 }).result;
+    for (const id of ['axial-force', 'shear-y', 'strength-foot', 'strength-mid']) expect(use(same, id)).toBeCloseTo(use(plain, id), 12);
+    const more = design({ nBottom: 1500, vyBottom: -60 }).result;
+    expect(use(more, 'axial-force') / use(plain, 'axial-force')).toBeCloseTo(1.5, 9);
+    expect(more.checks.find((k) => k.id === 'shear-y')!.demand!.value).toBe(60e3);
+  });
+
+  it('cases that differ at the foot are combined there, the others counted as they are', () => {
+    const cases = [
+      { id: 'G', nature: 'permanent' },
+      { id: 'Q', nature: 'imposed', category: 'B' },
+    ];
+    const caseForces = [
+      { case: 'G', N: 500, nBottom: 560, mxTop: 10, mxBottom: 10 },
+      { case: 'Q', N: 200, mxTop: 20, mxBottom: 20 },
+    ];
+    const { result } = design({}, { mode: 'cases', cases, caseForces });
+    // 1.35 x 560 + 1.5 x 200 = 1056 kN
+    expect(Math.max(...result.sets.map((s) => s.nBottom! / 1e3))).toBeCloseTo(1056, 9);
+    expect(Math.max(...result.sets.map((s) => s.N / 1e3))).toBeCloseTo(975, 9);
+  });
+});
+
+describe('strains of a section', () => {
+  const p = project();
+  const column = p.members[0] as ColumnMember;
+  const code = codeOf(p, column);
+  const model = columnModel(column, code);
+
+  it('an ultimate state balances the design forces with its own stresses', () => {
+    const s = sectionState(column, code, model, column.sets[0]!, 0, 'mid');
+    const f = forcesOf(model.section, s.plane!, s.laws);
+    expect(f.N / 1640e3).toBeCloseTo(1, 6);
+    expect(f.Mx / s.Mx).toBeCloseTo(1, 6);
+    expect(f.My / s.My).toBeCloseTo(1, 6);
+    expect(s.Mx).toBeCloseTo(strengthOf(column.sets[0]!, 0, column, model, code).places[1]!.Mx, 3);
+  });
+
+  it('a service state has the stresses that are checked, and its neutral axis where the strain is nothing', () => {
+    const s = sectionState(column, code, model, column.sets[2]!, 2, 'top');
+    const [top] = serviceStates({ column, code, model }, column.sets[2]!);
+    expect(Math.max(...s.concrete.map((q) => q.stress))).toBeCloseTo(top!.concrete, 6);
+    expect(-Math.min(...s.bars.map((b) => b.stress))).toBeCloseTo(top!.steel, 6);
+    const [low, high] = [s.concrete[0]!, s.concrete.at(-1)!];
+    expect(high.strain * (1 - s.neutral! / (high.v - low.v)) + (low.strain * s.neutral!) / (high.v - low.v)).toBeCloseTo(0, 9);
+  });
+
+  it('the curve of moment and curvature reaches the resistance at that axial force; beyond it nothing balances', () => {
+    const q = project({ sets: [{ name: 'L', N: 1000, mxTop: 60, mxBottom: 60 }], axes: { x: { factor: 0.1 }, y: { factor: 0.1 } } });
+    const c = q.members[0] as ColumnMember;
+    const m = columnModel(c, code);
+    const s = sectionState(c, code, m, c.sets[0]!, 0, 'top');
+    const r = m.surface.atAngle(s.theta, 1e6)!;
+    const resistance = r.Mx * Math.sin(s.theta) + r.My * Math.cos(s.theta);
+    expect(s.curve.at(-1)!.edgeStrain).toBeCloseTo(0.0035, 6);
+    expect(Math.max(...s.curve.map((k) => k.moment)) / resistance).toBeCloseTo(1, 2);
+    expect(s.yields!.moment).toBeLessThan(1.001 * resistance);
+    const beyond = sectionState(c, code, m, { ...c.sets[0]!, mxTop: 1.4 * resistance, mxBottom: 0 }, 0, 'top');
+    expect(beyond.plane).toBeUndefined();
+    expect(beyond.concrete).toEqual([]);
+  });
+
+  it('both drawings hold finite figures', () => {
+    const s = sectionState(column, code, model, column.sets[0]!, 0, 'top');
+    const text = (v: number) => v.toFixed(2);
+    const one = stateDrawing({ ...s, labels: { strain: text, stress: text, steel: text, length: text } }, 360, 250);
+    const units = { moment: 1e6, curvature: 1e-6, momentName: 'kNm', curvatureName: '' };
+    const two = curvatureDrawing({ curve: s.curve, marks: [], demand: { moment: s.Mx, curvature: 1e-6 }, units }, 360, 250);
+    for (const d of [one, two]) expect(JSON.stringify(d)).not.toMatch(/null|NaN/);
+    expect(one.shapes.filter((k) => k.kind === 'circle')).toHaveLength(8);
   });
 });
 

@@ -319,3 +319,42 @@ describe('properties of the whole way', () => {
     expect(Math.max(...r.checks.filter((c) => c.id.startsWith('strength')).map((c) => c.utilisation!))).toBeCloseTo(most, 9);
   });
 });
+
+describe('torsion of columns', () => {
+  const column = (torsion: number, code: object) => {
+    const us = 'id' in code && code.id === 'aci318';
+    const size = us ? 'No.25' : '25';
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      code,
+      members: [
+        {
+          type: 'column',
+          shape: { kind: 'rectangle', b: 400, h: 400 },
+          bars: { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size },
+          ties: { size: us ? 'No.10' : '10', spacing: 150 },
+          sustained: 0.5,
+          sets: [{ name: 'L1', N: 500, mxTop: 40, mxBottom: 40, vy: 40, torsion }],
+        },
+      ],
+    });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    return designMember(read.project, read.project.members[0]!, 'all').checks.filter((c) => c.family === 'torsion');
+  };
+  it.each([
+    { id: 'en1992', variant: 'uk' },
+    { id: 'aci318', variant: 'SI' },
+  ])('$id: none, little and much', (code) => {
+    expect(column(0, code)).toEqual([]);
+    expect(column(1, code).map((c) => c.utilisation)).toEqual([0, 0, 0]);
+    const much = column(110, code);
+    expect(much.map((c) => c.id).sort()).toEqual(['torsion-bars', 'torsion-concrete', 'torsion-ties']);
+    for (const c of much) expect(c.derivation!.length).toBeGreaterThan(5);
+    expect(much.find((c) => c.id === 'torsion-ties')!.reason).toMatch(/ties are too few for the torque of 110.0 kNm of L1/);
+    // Bars: what N and M use, and what torsion needs of them, by hand from the answer's own steel.
+    expect(much.find((c) => c.id === 'torsion-bars')!.utilisation!).toBeGreaterThan(
+      column(40, code).find((c) => c.id === 'torsion-bars')!.utilisation!,
+    );
+  });
+});

@@ -176,7 +176,7 @@ function nominalAt(id: string, theta: number, c: number) {
   const b = bearing(section, theta);
   const t = c <= b.h ? c / b.h : 2 - b.h / c;
   const [s, reduced] = [emptyState(), emptyState()];
-  ultimateAt(section, b, t, basis, s, true);
+  ultimateAt(section, b, t, { ...basis, reduction: null }, s);
   ultimateAt(section, b, t, basis, reduced);
   return { s, reduced };
 }
@@ -243,7 +243,7 @@ describe('sections to ACI 318 against the reference cases', () => {
     const { section, basis } = aciSetUp('PMM-18');
     const c = (0.003 / 0.0051) * 472.5;
     const { s } = nominalAt('PMM-18', 90 * deg, c);
-    const nominal = new ResistanceSurface(section, basis, { nominal: true });
+    const nominal = new ResistanceSurface(section, { ...basis, reduction: null, axialCap: null });
     const pure = nominal.atAngle(90 * deg, 0)!;
     // Tension control: 0.003 beyond yield.
     const tensionControlled = (0.003 / (0.003 + 0.0021 + 0.003)) * 472.5;

@@ -1,3 +1,4 @@
+import { usualRates } from '@/core/advice/rates';
 import { proposeColumn, buildability } from '@/core/advice/column-proposals';
 import { weigh } from '@/core/advice/rates';
 import { silent } from '@/core/calc/calc';
@@ -127,7 +128,7 @@ describe('proposals', () => {
   });
 
   it('the smallest square comes first, and 25 mm less does not hold with any usual bars', () => {
-    const [first] = proposeColumn(columnOf(p), code, 'square', 1);
+    const [first] = proposeColumn(columnOf(p), code, 'square', usualRates, 1);
     const b = first!.shape.kind === 'rectangle' ? first!.shape.b : 0;
     const smaller: ColumnMember = { ...columnOf(p), shape: { kind: 'rectangle', b: b - 25, h: b - 25 } };
     expect(proposeColumn(smaller, code, 'bars')).toEqual([]);

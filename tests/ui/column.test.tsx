@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { produce } from 'immer';
+import type { SectionShape } from '@/core/geometry/section-shapes';
 import type { ColumnResult } from '@/core/members/column/result';
 import { designMember, type ColumnMember, type Project, type UprightMember, type WallMember } from '@/core/project/project';
 import type { ColumnBars } from '@/core/reinforcement/column-bars';
@@ -10,10 +11,12 @@ import { BasisPanel } from '@/features/column/BasisPanel';
 import { ColumnSheet } from '@/features/column/ColumnSheet';
 import { columnField } from '@/features/column/fields';
 import { LoadSetsPanel } from '@/features/column/LoadSetsPanel';
+import { OutlineTable } from '@/features/column/OutlineTable';
 import { PasteSets } from '@/features/column/PasteSets';
+import { StrainsPanel } from '@/features/column/StrainsPanel';
 import { SurfacePanel } from '@/features/column/SurfacePanel';
 import { WallEditor } from '@/features/column/WallEditor';
-import { WaysForward } from '@/features/column/WaysForward';
+import { ColumnWays } from '@/features/column/ColumnWays';
 import { useProject } from '@/store/project-store';
 import { newColumn, newWall } from '@/ui/new-column';
 import { VariantsPanel } from '@/ui/VariantsPanel';
@@ -317,7 +320,7 @@ describe('variants and ways forward', () => {
         buildability: 0.8,
       },
     ]);
-    render(<WaysForward project={p} member={now()} />);
+    render(<ColumnWays project={p} member={now()} />);
     fireEvent.click(screen.getByText('least square'));
     await waitFor(() => expect(screen.getByText('400 × 400, 8H20, H8 @ 250')).toBeTruthy());
     expect(screen.getByText('−5 %, +2 %')).toBeTruthy();
@@ -346,5 +349,85 @@ describe('variants and ways forward', () => {
         expect(told.checks.filter((c) => c.status === 'failed')).toEqual([]);
       }
     }
+  });
+});
+
+describe('the outline on a grid', () => {
+  const free = {
+    shape: {
+      kind: 'free',
+      outer: [
+        [-200, -200],
+        [200, -200],
+        [200, 200],
+        [-200, 200],
+      ],
+      holes: [],
+    },
+    bars: { kind: 'outline', size: '20', spacing: 250 },
+  };
+  const outer = () => (now().shape as SectionShape & { kind: 'free' }).outer;
+
+  it('arrow keys move a corner by a step, Insert adds one, Delete takes it away again', () => {
+    const project = open(free);
+    const { rerender } = render(<OutlineTable project={project} member={now()} />);
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 3,/ }), { key: 'ArrowRight' });
+    expect(outer()[2]).toEqual([225, 200]);
+    rerender(<OutlineTable project={useProject.getState().project!} member={now()} />);
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 3,/ }), { key: 'Insert' });
+    expect(outer()).toHaveLength(5);
+    rerender(<OutlineTable project={useProject.getState().project!} member={now()} />);
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 4,/ }), { key: 'Delete' });
+    expect(outer()).toHaveLength(4);
+  });
+
+  it('an outline that crosses itself is said at once and stays as typed', () => {
+    const project = open({
+      ...free,
+      shape: {
+        ...free.shape,
+        outer: [
+          [0, 0],
+          [300, 300],
+          [300, 0],
+          [0, 300],
+        ],
+      },
+    });
+    render(<OutlineTable project={project} member={now()} />);
+    expect(screen.getByText(/Edges 1 and 3 cross/)).toBeTruthy();
+  });
+});
+
+describe('strains', () => {
+  it('shows the chosen set, an ultimate and a service one, with what is checked by hand', () => {
+    const project = open({ sets: [...column.sets, { name: 'S1', kind: 'quasiPermanent', N: 600, mxTop: 120, mxBottom: 0 }] });
+    const result = resultOf(project);
+    const chosen = jest.fn();
+    const props = { project, member: now(), result, onChoose: chosen };
+    const { rerender } = render(<StrainsPanel {...props} index={0} />);
+    expect(screen.getByRole('table', { name: 'Strains of the bars' }).textContent).toContain('1, 25');
+    expect(screen.getAllByText('agrees')).toHaveLength(3);
+    fireEvent.change(screen.getByLabelText('Load set'), { target: { value: '2' } });
+    expect(chosen).toHaveBeenCalledWith(2);
+    rerender(<StrainsPanel {...props} index={2} />);
+    expect(screen.getByText(/cracked elastic section/)).toBeTruthy();
+    expect(within(screen.getByLabelText('Place')).queryByText('mid-height')).toBeNull();
+  });
+});
+
+describe('forces at the foot', () => {
+  it('columns for them appear when wanted; typed, kept, and emptied again', () => {
+    const project = open();
+    const { rerender } = render(<LoadSetsPanel project={project} member={now()} faults={[]} />);
+    expect(screen.queryByLabelText('N foot of L1')).toBeNull();
+    fireEvent.click(screen.getByLabelText('N and V differ at the foot'));
+    const field = screen.getByLabelText('N foot of L1');
+    fireEvent.change(field, { target: { value: '1700' } });
+    fireEvent.blur(field);
+    expect(now().sets[0]!.nBottom).toBe(1.7e6);
+    rerender(<LoadSetsPanel project={useProject.getState().project!} member={now()} faults={[]} />);
+    fireEvent.click(screen.getByLabelText('N and V differ at the foot'));
+    expect(now().sets[0]!.nBottom).toBeNull();
   });
 });

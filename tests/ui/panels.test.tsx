@@ -259,7 +259,7 @@ describe('other panels', () => {
     );
     paste(screen.getByRole('table', { name: 'Design forces' }), 'place\tcomb\tM\tV\nend\tC4\t-80\t95\nend\tC5\tn/a\t1\n');
     expect(now().forces).toHaveLength(2);
-    expect(now().forces[1]).toEqual({ place: 'end', combination: 'C4', moment: -80e6, shear: 95_000 });
+    expect(now().forces[1]).toEqual({ place: 'end', combination: 'C4', moment: -80e6, shear: 95_000, torsion: 0 });
     expect(useProject.getState().notice).toContain('1 pasted rows');
   });
   test('the list of members shows how each stands and which needs work', () => {

@@ -95,10 +95,43 @@ describe('the start', () => {
 });
 
 describe('the overview', () => {
+  test('settings of several members are set at once, in one step; unknown sizes are refused', () => {
+    const [one, two] = [projectOf(), projectOf({ id: 'b', mark: 'B2' })];
+    const project = { ...one, members: [firstMember(one), firstMember(two)] };
+    openWithResults(project);
+    (useSearchParams as jest.Mock).mockReturnValue(new URLSearchParams('p=p'));
+    render(<ProjectScreen />);
+    fireEvent.click(screen.getByLabelText('Select all that are shown'));
+    const form = within(screen.getByRole('form', { name: 'Settings of the selected members' }));
+    fireEvent.change(form.getByLabelText('Main sizes'), { target: { value: '21' } });
+    expect(form.getByText(/No bar 21/)).toBeTruthy();
+    fireEvent.change(form.getByLabelText('Main sizes'), { target: { value: '16, 20' } });
+    fireEvent.change(form.getByLabelText('Partitions'), { target: { value: 'no' } });
+    fireEvent.click(form.getByText('Set'));
+    const now = useProject.getState().project!.members as BeamMember[];
+    expect(now.map((m) => [m.barRules.mainSizes, m.service.hasPartitions, m.barRules.linkSizes])).toEqual([
+      [['16', '20'], false, []],
+      [['16', '20'], false, []],
+    ]);
+    act(() => useProject.getState().undo());
+    expect((useProject.getState().project!.members[0] as BeamMember).barRules.mainSizes).toEqual([]);
+  });
+
+  test('a word and a state show fewer members', () => {
+    const [one, two] = [projectOf(), projectOf({ id: 'b', mark: 'B2', title: 'Roof beam' })];
+    openWithResults({ ...one, members: [firstMember(one), firstMember(two)] });
+    (useSearchParams as jest.Mock).mockReturnValue(new URLSearchParams('p=p'));
+    render(<ProjectScreen />);
+    fireEvent.change(screen.getByLabelText('Show members with'), { target: { value: 'roof' } });
+    expect(screen.getAllByRole('row')).toHaveLength(2);
+    fireEvent.change(screen.getByLabelText('Show members with'), { target: { value: 'nothing like it' } });
+    expect(screen.getByText('No member is like that.')).toBeTruthy();
+  });
+
   test('members worst first, with families and what governs; totals over all', () => {
     const weak = { main: { count: 2, size: '12' }, extra: { bars: { count: 0, size: '12' } } };
     const good = projectOf();
-    const bad = projectOf({ id: 'b', mark: 'B2', bars: { bottom: [weak, weak] } });
+    const bad = projectOf({ id: 'b', mark: 'B2', bars: { bottom: [weak, weak] }, service: { crackWidth: 9 } });
     const project = { ...good, members: [firstMember(good), firstMember(bad)] };
     openWithResults(project);
     (useSearchParams as jest.Mock).mockReturnValue(new URLSearchParams('p=p'));
@@ -137,7 +170,7 @@ describe('the report on the screen', () => {
     expect(container.textContent).toContain('Test house');
     expect(container.textContent).toContain('E. Tester');
     expect(container.textContent).toContain('Agreed with the checker.');
-    expect(container.textContent).toContain('Not covered by this calculation: torsion (6.3)');
+    expect(container.textContent).toContain('Not covered by this calculation: fire (EN 1992-1-2)');
     const full = container.querySelectorAll('math').length;
     rerender(<ReportPage project={project} report={memberReport(project, firstMember(project), 'summary')} />);
     expect(container.querySelectorAll('math')).toHaveLength(0);

@@ -9,7 +9,6 @@ beforeAll(stubBrowser);
 const project = projectOf();
 const member = firstMember(project);
 const result = designMember(project, member);
-const heights = { bending: 160, shear: 120, steel: 100 };
 
 function show(station = 3000) {
   const onStation = jest.fn();
@@ -24,7 +23,8 @@ function show(station = 3000) {
       onStation={onStation}
       onEdit={onEdit}
       editing={null}
-      heights={heights}
+      room={400}
+      shows="strength"
     />,
   );
   return { ...view, onStation, onEdit, slider: screen.getByRole('slider', { name: 'Station along the beam' }) };
@@ -85,7 +85,8 @@ describe('the strips', () => {
         onStation={() => undefined}
         onEdit={() => undefined}
         editing={null}
-        heights={heights}
+        room={400}
+        shows="strength"
       />,
     );
     expect(screen.getByRole('group', { name: /Elevation/ })).toBeTruthy();

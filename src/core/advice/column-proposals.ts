@@ -2,11 +2,11 @@ import type { DesignCode } from '../codes/design-code';
 import type { SectionShape } from '../geometry/section-shapes';
 import { catalogues, findBar } from '../materials/bars';
 import { designColumn } from '../members/column/design-column';
-import type { ColumnInput } from '../members/column/input';
+import { axialAt, type ColumnInput } from '../members/column/input';
 import type { ColumnResult } from '../members/column/result';
 import { leastClear, type ColumnBars } from '../reinforcement/column-bars';
 import { usualSizes } from '../reinforcement/usual-sizes';
-import { carbonRates, costRates, weigh } from './rates';
+import { usualRates, weigh, type ProjectRates } from './rates';
 
 /** A change of a column that was designed in full for its load sets. */
 export interface ColumnProposal {
@@ -32,7 +32,7 @@ const MOST_SETS = 60;
 function decisiveSets(column: ColumnInput, result: ColumnResult): ColumnInput {
   const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, MOST_SETS);
   const keep = new Set(worst.map((s) => s.index));
-  const extremes = [(i: number) => result.sets[i]!.N, (i: number) => -result.sets[i]!.N];
+  const extremes = [(i: number) => axialAt(result.sets[i]!, 'foot'), (i: number) => -axialAt(result.sets[i]!, 'foot')];
   for (const by of extremes) {
     const top = result.summaries.reduce((a, b) => (by(b.index) > by(a.index) ? b : a));
     keep.add(top.index);
@@ -120,8 +120,8 @@ function tryOut(column: ColumnInput, code: DesignCode, shape: SectionShape, bars
     governs: g.title,
     steelRatio: result.steelRatio,
     barCount: result.bars.length,
-    cost: weigh(result.quantities, column.materials.concreteStrength, costRates) / now.cost,
-    carbon: weigh(result.quantities, column.materials.concreteStrength, carbonRates) / now.carbon,
+    cost: weigh(result.quantities, column.materials.concreteStrength, now.rates.cost) / now.cost,
+    carbon: weigh(result.quantities, column.materials.concreteStrength, now.rates.carbon) / now.carbon,
     buildability: buildability(result, column, code),
   };
 }
@@ -129,6 +129,7 @@ function tryOut(column: ColumnInput, code: DesignCode, shape: SectionShape, bars
 interface Base {
   readonly cost: number;
   readonly carbon: number;
+  readonly rates: ProjectRates;
 }
 
 /** How easily bars are placed: half by the gap against twice the least, a quarter by the steel against 4 %, a quarter by cross ties and bars. */
@@ -172,12 +173,19 @@ function shapesFor(column: ColumnInput, search: Search, step: number): SectionSh
 }
 
 /** Bars for the outline as it is, or the least size with bars, ranked; each has been designed in full. */
-export function proposeColumn(column: ColumnInput, code: DesignCode, search: Search, most = 5): ColumnProposal[] {
+export function proposeColumn(
+  column: ColumnInput,
+  code: DesignCode,
+  search: Search,
+  rates: ProjectRates = usualRates,
+  most = 5,
+): ColumnProposal[] {
   const result = designColumn(column, code, { derive: [], units: 'SI' });
   if (result.faults.length > 0 || result.summaries.length === 0 || !result.quantities) return [];
   const now: Base = {
-    cost: weigh(result.quantities, column.materials.concreteStrength, costRates),
-    carbon: weigh(result.quantities, column.materials.concreteStrength, carbonRates),
+    cost: weigh(result.quantities, column.materials.concreteStrength, rates.cost),
+    carbon: weigh(result.quantities, column.materials.concreteStrength, rates.carbon),
+    rates,
   };
   const trimmed = decisiveSets(column, result);
   const gross = result.quantities.concrete / column.height;

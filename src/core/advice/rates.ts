@@ -15,6 +15,14 @@ export interface Rates {
 export const costRates: Rates = { concrete: 100, perMPa: 0.8, steel: 1.2, formwork: 35 };
 export const carbonRates: Rates = { concrete: 240, perMPa: 3, steel: 0.8, formwork: 4 };
 
+/** Rates that a project ranks by: the round ones, or the office's own. */
+export interface ProjectRates {
+  readonly cost: Rates;
+  readonly carbon: Rates;
+}
+
+export const usualRates: ProjectRates = { cost: costRates, carbon: carbonRates };
+
 /** The sum for quantities in mm3, kg and mm2. */
 export function weigh(q: { concrete: number; bars: number; links: number; formwork: number }, strength: number, r: Rates): number {
   const rate = r.concrete + r.perMPa * (strength - 30);

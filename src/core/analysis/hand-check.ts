@@ -47,7 +47,8 @@ function stripMoment(load: LineLoad & { kind: 'distributed' }, L: number): numbe
   return moment;
 }
 
-export function handCheck(title: string, kind: 'force' | 'moment', byHand: number, byAnalysis: number): HandCheck {
+/** Sets a figure by hand beside that of the analysis; they agree within a relative difference. */
+export function handCheck(title: string, kind: 'force' | 'moment', byHand: number, byAnalysis: number, within = 1e-6): HandCheck {
   const scale = Math.max(Math.abs(byHand), Math.abs(byAnalysis), 1);
-  return { title, kind, byHand, byAnalysis, agrees: Math.abs(byHand - byAnalysis) < 1e-6 * scale + 1e-3 };
+  return { title, kind, byHand, byAnalysis, agrees: Math.abs(byHand - byAnalysis) < within * scale + 1e-3 };
 }

@@ -37,10 +37,16 @@ export type LineLoad =
   | { readonly kind: 'point'; readonly span: number; readonly at: number; readonly force: number }
   | { readonly kind: 'moment'; readonly span: number; readonly at: number; readonly moment: number };
 
+/** A torque on one span, positions from its left end (mm); N mm per mm along a stretch, or N mm at a place. */
+export type TorqueLoad =
+  | { readonly kind: 'distributed'; readonly span: number; readonly from: number; readonly to: number; readonly value: number }
+  | { readonly kind: 'point'; readonly span: number; readonly at: number; readonly torque: number };
+
 export interface UnitCase {
   readonly loads: readonly LineLoad[];
   /** Settlement of supports, positive down (mm), by support index. */
   readonly settlements?: readonly { readonly support: number; readonly value: number }[];
+  readonly torques?: readonly TorqueLoad[];
 }
 
 /** The beam cut at every support, change of stiffness and load position. */
@@ -65,6 +71,8 @@ export interface Response {
   readonly supportMoments: Float64Array;
   /** Hogging moments of each span with both its ends held, as positive numbers: left, right (N mm). */
   readonly fixedEndMoments: Float64Array;
+  /** Torque at the left end of each element and its growth per length (N mm, N); nothing without torques. */
+  readonly torsion: Float64Array;
 }
 
 export class MechanismError extends Error {
@@ -90,8 +98,8 @@ export function makeMesh(beam: LineBeam, cases: readonly UnitCase[]): Mesh {
     const cuts = [span.length];
     let at = 0;
     for (const piece of stiffnessPieces(span)) cuts.push(Math.min((at += piece.length), span.length));
-    for (const { loads } of cases)
-      for (const load of loads) {
+    for (const { loads, torques = [] } of cases)
+      for (const load of [...loads, ...torques]) {
         if (load.span !== i) continue;
         cuts.push(...(load.kind === 'distributed' ? [load.from, load.to] : [load.at]));
       }
@@ -286,7 +294,7 @@ function recover(beam: LineBeam, mesh: Mesh, u: Float64Array, loads: NodalLoads)
 }
 
 function emptyResponse(elements: number, supports: number): Response {
-  return viewsOf(new Float64Array(STRIDE * elements + 4 * supports - 2), STRIDE * elements, supports);
+  return viewsOf(new Float64Array((STRIDE + 2) * elements + 4 * supports - 2), STRIDE * elements, supports);
 }
 
 function viewsOf(all: Float64Array, elementValues: number, supports: number): Response {
@@ -297,6 +305,7 @@ function viewsOf(all: Float64Array, elementValues: number, supports: number): Re
     reactions: at(elementValues, supports),
     supportMoments: at(elementValues + supports, supports),
     fixedEndMoments: at(elementValues + 2 * supports, 2 * (supports - 1)),
+    torsion: at(elementValues + 4 * supports - 2, (2 * elementValues) / STRIDE),
   };
 }
 

@@ -32,3 +32,20 @@ export interface Limit {
   readonly value: number;
   readonly clause: string;
 }
+
+export interface ShearSection {
+  readonly bw: number;
+  readonly d: number;
+  readonly h: number;
+  /** Longitudinal tension steel that is anchored beyond the section. */
+  readonly tensionArea: number;
+  readonly grossArea: number;
+}
+
+export interface Links {
+  readonly diameter: number;
+  /** Area of all legs in one cross-section. */
+  readonly area: number;
+  readonly legs: number;
+  readonly spacing: number;
+}

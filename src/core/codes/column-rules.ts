@@ -133,6 +133,8 @@ export interface TieQuestion {
 /** What a code says of columns; asked by topic like the rest of {@link DesignCode}. N, mm, MPa. */
 export interface ColumnRules {
   ultimateBasis(c: Calc, m: Materials, transverse: Transverse): UltimateBasis;
+  /** Strength before any safety: what the dashed curve beside the design curve is, with its name. */
+  nominal(m: Materials, transverse: Transverse): { readonly basis: UltimateBasis; readonly name: string };
   effectiveLength(c: Calc, input: EffectiveLengthInput, m: Materials): number;
   slenderness(axis: SlenderAxis): SlendernessRule;
   /** What the sustained part is a part of: first-order moments, or factored axial forces. */
@@ -163,14 +165,6 @@ export interface ColumnRules {
   shear(c: Calc, q: ColumnShear): number;
   /** The two directions together; undefined where the code does not join them. */
   joinShear?(x: number, y: number): { readonly utilisation: number; readonly clause: string };
-  crack?(c: Calc, q: CrackQuestion): CrackWidth;
-  /** Limits of stress under service loads; empty where the code has none for columns. */
-  stressLimits(
-    m: Materials,
-    kind: 'characteristic' | 'frequent' | 'quasiPermanent' | 'service',
-  ): { readonly concrete: Limit | null; readonly steel: Limit | null };
-  /** Modulus of concrete for service states, with creep for the sustained part (MPa). */
-  serviceModulus(c: Calc, m: Materials, area: number, perimeter: number, sustained: number): number;
   /** Least and most steel of a wall and its largest spacings; areas mm2 for the same length of wall. */
   wallSteel(
     c: Calc,
@@ -188,7 +182,6 @@ export interface ColumnRules {
     readonly slenderness: string;
     readonly shear: string;
     readonly growth: string;
-    readonly crack: string;
     readonly bars: string;
   };
   /** Most that second-order effects may make of the first-order moments; null where the code sets no limit. */
@@ -241,27 +234,4 @@ export interface ColumnShear {
   readonly tieArea: number;
   readonly tieSpacing: number;
   readonly materials: Materials;
-}
-
-export interface CrackQuestion {
-  readonly materials: Materials;
-  /** Stress of the bar nearest the tension edge (MPa, tension positive). */
-  readonly steelStress: number;
-  readonly diameter: number;
-  readonly cover: number;
-  readonly spacing: number;
-  readonly h: number;
-  readonly d: number;
-  /** Depth of the neutral axis; 0 when all is in tension. */
-  readonly x: number;
-  /** Area of concrete and of bars in a strip of a given depth from the tension edge (mm2). */
-  strip(depth: number): { readonly concrete: number; readonly steel: number };
-  /** Larger and smaller tensile strain over the section, 1 and 0 in bending. */
-  readonly strains: readonly [number, number];
-  readonly isSustained: boolean;
-}
-
-export interface CrackWidth {
-  readonly width: number;
-  readonly clause: string;
 }

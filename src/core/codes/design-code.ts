@@ -1,14 +1,17 @@
 import type { PatternRule } from '../analysis/arrangements';
 import type { Combination, LoadCase } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
+import type { AnchorageRules } from './anchorage-rules';
 import type { CatalogueId } from '../materials/bars';
 import type { ColumnRules } from './column-rules';
+import type { ServiceRules } from './service-rules';
+import type { TorsionRules } from './torsion-rules';
 import type { FlexuralSection } from '../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
-import type { Limit, Materials } from './basis';
+import type { Limit, Links, Materials, ShearSection } from './basis';
 
-export type { Limit, Materials, TimeDependentInput } from './basis';
+export type { Limit, Links, Materials, ShearSection, TimeDependentInput } from './basis';
 export { usualTimeDependent } from './basis';
 
 export type CodeId = 'en1992' | 'aci318';
@@ -30,7 +33,7 @@ export interface Choice {
   /** Named options, or a number within limits. */
   readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
   readonly default: string;
-  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'columns';
+  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'service';
   /** Set where only one kind of member rests on it. */
   readonly only?: 'beams' | 'columns';
 }
@@ -76,23 +79,6 @@ export interface Ductility {
   readonly capacity: number;
   readonly utilisation: number;
   readonly kind: 'ratio' | 'strain';
-}
-
-export interface ShearSection {
-  readonly bw: number;
-  readonly d: number;
-  readonly h: number;
-  /** Longitudinal tension steel that is anchored beyond the section. */
-  readonly tensionArea: number;
-  readonly grossArea: number;
-}
-
-export interface Links {
-  readonly diameter: number;
-  /** Area of all legs in one cross-section. */
-  readonly area: number;
-  readonly legs: number;
-  readonly spacing: number;
 }
 
 export interface ShearResistance {
@@ -177,6 +163,26 @@ export interface DesignCode {
   /** Largest spacing of links that hold compression bars. */
   compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number): Limit;
   readonly column: ColumnRules;
+  readonly service: ServiceRules;
+  /**
+   * Shear between web and flange: `force` is the change of the flange's force (N) over `length` (mm). Undefined where the code has no rule.
+   */
+  flangeShear?(
+    c: Calc,
+    force: number,
+    length: number,
+    hf: number,
+    flange: 'compressed' | 'stretched',
+    m: Materials,
+  ): {
+    readonly stress: number;
+    readonly limit: number;
+    readonly areaPerLength: number;
+    readonly needsSteel: boolean;
+    readonly clause: string;
+  };
+  readonly torsion: TorsionRules;
+  readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];
 }

@@ -1,5 +1,5 @@
 import { supportPositions, type BeamInput, type LinkZone } from '../members/beam/input';
-import type { BeamResult, BeamStrips } from '../members/beam/result';
+import type { BeamResult, BeamStrips, ServiceStrips } from '../members/beam/result';
 import { formatValue } from '../units/format';
 import { displayUnit, type UnitSystem } from '../units/quantity';
 import type { StripPicture } from './strip-drawing';
@@ -62,6 +62,68 @@ export function stripPictures(source: StripSource) {
     marks: spanPeaks(member, s, s.requiredBottom),
   };
   return { bending, shear, steel };
+}
+
+const shortTitles = { total: 'Deflection', after: 'After partitions', live: 'Live load' } as const;
+
+/** The strips in service: deflections with their limits, downwards drawn down, and crack widths of the top above and the bottom below. */
+export function servicePictures(member: BeamInput, service: ServiceStrips, units: UnitSystem): StripPicture[] {
+  const starts = supportPositions(member);
+  const length = starts[starts.length - 1]!;
+  const spans = member.spans.length;
+  const steps = service.x.length / spans;
+  const deflections = service.sums.map((sum): StripPicture => {
+    const limit = Float64Array.from(service.x, (_, i) => sum.limits[Math.floor(i / steps)]!);
+    const down = positive(sum.max);
+    const up = negative(sum.min);
+    const peakIn = (values: Float64Array, span: number) => {
+      let best = span * steps;
+      for (let i = best; i < (span + 1) * steps; i += 1) if (values[i]! > values[best]!) best = i;
+      return best;
+    };
+    const marks = member.spans.flatMap((_, span) =>
+      (
+        [
+          ['below', down],
+          ['above', up],
+        ] as const
+      ).flatMap(([side, values]) => {
+        const i = peakIn(values, span);
+        return values[i]! > WORTH_A_FIGURE * sum.limits[span]!
+          ? [{ x: service.x[i]!, side, value: values[i]!, style: 'demand' as const }]
+          : [];
+      }),
+    );
+    return {
+      title: shortTitles[sum.id],
+      length,
+      x: service.x,
+      format: (v) => formatValue(v, 'smallLength', units, units === 'US' ? 2 : 1),
+      unit: displayUnit('smallLength', units).unit.factor,
+      above: { demand: up, resistance: up.some((v, i) => v > 0.1 * limit[i]!) ? limit : up },
+      below: { demand: down, resistance: limit },
+      marks,
+    };
+  });
+  // From end to end, so that the limit is drawn along the whole beam.
+  const crackX = Float64Array.from([0, ...service.crackX, length]);
+  const padded = (values: Float64Array) => Float64Array.from([0, ...values, 0]);
+  const [crackTop, crackBottom] = [padded(service.crackTop), padded(service.crackBottom)];
+  const allowed = crackX.map(() => member.service.crackWidth);
+  const isThere = (values: Float64Array) => (values.some((v) => v > 0) ? allowed : new Float64Array(values.length));
+  return [
+    ...deflections,
+    {
+      title: service.crackIsEstimate ? 'Crack width, estimate' : 'Crack width',
+      length,
+      x: crackX,
+      format: (v) => formatValue(v, 'crack', units, units === 'US' ? 3 : 2),
+      unit: displayUnit('crack', units).unit.factor,
+      above: { demand: crackTop, resistance: service.crackIsEstimate ? crackTop : isThere(crackTop) },
+      below: { demand: crackBottom, resistance: service.crackIsEstimate ? crackBottom : isThere(crackBottom) },
+      marks: [],
+    },
+  ];
 }
 
 function spanPeaks(member: BeamInput, s: BeamStrips, values: Float64Array): StripPicture['marks'] {

@@ -96,8 +96,8 @@ export function momentsOf(v: ColumnView, axis: Axis, width: number, height: numb
 const NEAR = 0.06;
 
 export function contourOf({ picture: p, result, units }: ColumnView, width: number, height: number): Drawing {
-  const { worst, set } = p.strength;
-  const near = result.summaries.filter((s) => Math.abs(result.sets[s.index]!.N - set.N) < NEAR * p.model.surface.most).slice(0, 120);
+  const { worst } = p.strength;
+  const near = result.summaries.filter((s) => Math.abs(s.N - worst.N) < NEAR * p.model.surface.most).slice(0, 120);
   return contourDrawing(
     {
       curve: p.contour,

@@ -240,6 +240,7 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
   const rows = { permanent: BANDS_BOTTOM - BAND, variable: BANDS_BOTTOM - 2 * BAND - 3 };
   const taken = { permanent: 0, variable: 0 };
   const atPlace = new Map<number, number>();
+  let torques = 0;
   return beam.loads.flatMap((load, k): Shape[] => {
     const isPermanent = natureOf(load) === 'permanent';
     const edit = `loads[${k}]`;
@@ -271,6 +272,7 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
         { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true },
       ];
     }
+    if (load.type === 'torque' || load.type === 'pointTorque') return torqueMark(load, text, edit, name, toX, starts, torques++);
     const row = isPermanent ? 'permanent' : 'variable';
     const y = rows[row];
     const parts = lineLoads(load, beam).filter((l) => l.kind === 'distributed');
@@ -311,6 +313,26 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
   });
 }
 
+/** A torque as a double-headed arrow along the axis of the beam, with its figure. */
+function torqueMark(
+  load: BeamLoad & { type: 'torque' | 'pointTorque' },
+  text: string,
+  edit: string,
+  label: string,
+  toX: (x: number) => number,
+  starts: readonly number[],
+  n: number,
+): Shape[] {
+  const from = load.type === 'pointTorque' ? starts[load.span]! + load.at : load.span === 'all' ? 0 : starts[load.span]!;
+  const x = toX(from) + (load.type === 'pointTorque' ? 0 : 24);
+  const y = BANDS_BOTTOM - 2 * BAND - 16 - 15 * n;
+  return [
+    ...arrow([x, y], [x + 26, y], 'load', 'demandSolid', 6),
+    ...arrow([x, y], [x + 19, y], 'load', 'demandSolid', 6),
+    { kind: 'text', at: [x + 32, y + 4], text, style: 'demand', edit, label, halo: true },
+  ];
+}
+
 /** A load in figures, without its case. */
 export function loadText(load: BeamLoad, units: UnitSystem): string {
   switch (load.type) {
@@ -323,5 +345,9 @@ export function loadText(load: BeamLoad, units: UnitSystem): string {
       return formatQuantity(load.force, 'force', units);
     case 'moment':
       return formatQuantity(load.moment, 'moment', units);
+    case 'torque':
+      return `torque ${formatQuantity(load.value, 'lineTorque', units)}`;
+    case 'pointTorque':
+      return `torque ${formatQuantity(load.torque, 'moment', units)}`;
   }
 }

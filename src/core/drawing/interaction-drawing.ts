@@ -1,17 +1,5 @@
+import { roundStep, shown } from './scale';
 import { line, type Drawing, type Point, type Shape } from './shapes';
-
-/** A round step for about `count` divisions of a range. */
-function roundStep(range: number, count: number): number {
-  const raw = range / count;
-  const power = 10 ** Math.floor(Math.log10(raw));
-  const lead = raw / power;
-  return (lead <= 1 ? 1 : lead <= 2 ? 2 : lead <= 5 ? 5 : 10) * power;
-}
-
-const shown = (v: number) =>
-  String(Math.round(v * 100) / 100)
-    .replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009')
-    .replace('-', '−');
 
 export interface SlicePicture {
   readonly curve: readonly { readonly N: number; readonly M: number }[];

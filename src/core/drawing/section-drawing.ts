@@ -9,6 +9,8 @@ export interface SectionPicture {
   readonly legs: number;
   readonly top: Placement;
   readonly bottom: Placement;
+  /** Levels of bars up the sides, one on each side. */
+  readonly side?: { readonly levels: number; readonly diameter: number };
   readonly labels: {
     readonly top: string;
     readonly bottom: string;
@@ -57,6 +59,12 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   }
   for (const bar of p.top.bars) shapes.push(disc(at(bar.x, o.h - bar.fromFace), bar.diameter * scale));
   for (const bar of p.bottom.bars) shapes.push(disc(at(bar.x, bar.fromFace), bar.diameter * scale));
+
+  if (p.side)
+    for (let k = 1; k <= p.side.levels; k += 1) {
+      const y = linkBox.bottom + (k * (linkBox.top - linkBox.bottom)) / (p.side.levels + 1);
+      for (const s of [-1, 1]) shapes.push(disc(at(s * (linkBox.x - inset - p.side.diameter / 2), y), p.side.diameter * scale));
+    }
 
   const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
   shapes.push(

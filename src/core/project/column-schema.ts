@@ -80,6 +80,9 @@ const forces = {
   vx: quantity('force').default(0),
   vy: quantity('force').default(0),
   torsion: quantity('moment').default(0),
+  nBottom: quantity('force').nullable().default(null),
+  vxBottom: quantity('force').nullable().default(null),
+  vyBottom: quantity('force').nullable().default(null),
 };
 const part = number().typeError('must be a number from 0 to 1').nullable().default(null);
 const loadSet = object({

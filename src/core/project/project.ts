@@ -1,3 +1,4 @@
+import type { ProjectRates } from '../advice/rates';
 import type { Choice, CodeSettings, DesignCode } from '../codes/design-code';
 import { makeCode } from '../codes/registry';
 import { designBeam } from '../members/beam/design-beam';
@@ -74,6 +75,8 @@ export interface Project {
   /** Units in which the project is shown. */
   readonly display: UnitSystem;
   readonly paper: 'A4' | 'Letter';
+  /** What proposals are ranked by. */
+  readonly rates: ProjectRates;
   readonly members: readonly Member[];
 }
 

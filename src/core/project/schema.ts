@@ -1,5 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
+import { usualRates, type Rates } from '../advice/rates';
 import { columnSchema, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
@@ -15,7 +16,11 @@ const outlineFields = {
   flangeDepth: quantity('length'),
 };
 
-const span = object({ length: quantity('length').required('is missing'), section: object(outlineFields).default({}) });
+const span = object({
+  length: quantity('length').required('is missing'),
+  section: object(outlineFields).default({}),
+  camber: quantity('length').default(0),
+});
 
 const support = object({
   type: oneOf(['pinned', 'fixed', 'free', 'spring'], 'pinned'),
@@ -24,6 +29,7 @@ const support = object({
   rotation: quantity('springRotation').nullable().default(null),
   settlement: quantity('length').default(0),
   redistribution: number().default(1),
+  holdsTwist: boolean().default(true),
 });
 
 const spanIndex = number()
@@ -31,16 +37,12 @@ const spanIndex = number()
   .integer('must be a whole number')
   .min(0, 'must be 0 or more')
   .default(0);
+const spanOrAll = mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
+  .typeError('must be "all" or the number of a span')
+  .default('all');
 const loadBase = { case: string().required('is missing'), note: text(120) };
 const loads = {
-  uniform: object({
-    type: string(),
-    ...loadBase,
-    span: mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
-      .typeError('must be "all" or the number of a span')
-      .default('all'),
-    value: quantity('lineLoad').required('is missing'),
-  }),
+  uniform: object({ type: string(), ...loadBase, span: spanOrAll, value: quantity('lineLoad').required('is missing') }),
   partial: object({
     type: string(),
     ...loadBase,
@@ -72,6 +74,15 @@ const loads = {
     at: quantity('length').required('is missing'),
     moment: quantity('moment').required('is missing'),
   }),
+  // kNm/m and kN are one unit.
+  torque: object({ type: string(), ...loadBase, span: spanOrAll, value: quantity('force').required('is missing') }),
+  pointTorque: object({
+    type: string(),
+    ...loadBase,
+    span: spanIndex,
+    at: quantity('length').required('is missing'),
+    torque: quantity('moment').required('is missing'),
+  }),
 };
 const load = lazy((value: { type?: string } | undefined): Schema => {
   const known = loads[value?.type as keyof typeof loads];
@@ -90,6 +101,7 @@ const forces = object({
   combination: text(60),
   moment: quantity('moment').default(0),
   shear: quantity('force').default(0),
+  torsion: quantity('moment').default(0),
 });
 
 const linkZone = object({
@@ -107,11 +119,15 @@ const bars = object({
   bottom: list(object({ main: barGroup, extra }), 22),
   top: list(object({ main: barGroup }), 22),
   links: list(object({ zones: array(linkZone).nullable().default(null) }), 22),
+  side: barGroup,
   support: list(
     object({ bars: barGroup, left: quantity('length').nullable().default(null), right: quantity('length').nullable().default(null) }),
     23,
   ),
 });
+
+/** A deflection as a part of the span; null is the usual one of the code. */
+const ratio = number().min(50, 'must be at least 50').max(5000, 'must be at most 5000').nullable().default(null);
 
 /** The schema of a beam; defaults that depend on the code come from it. */
 function beamSchema(d: MaterialDefaults) {
@@ -132,7 +148,7 @@ function beamSchema(d: MaterialDefaults) {
     spans: array(span)
       .min(1, 'needs at least one span')
       .max(22, 'has at most 22 spans with cantilevers')
-      .default([{ length: 6000, section: {} }]),
+      .default([{ length: 6000, section: {}, camber: 0 }]),
     supports: list(support, 23),
     materials: materials(d),
     catalogue: catalogue(d),
@@ -143,6 +159,13 @@ function beamSchema(d: MaterialDefaults) {
     loads: list(load as unknown as AnySchema, 500),
     forces: list(forces, 5000),
     bars,
+    service: object({
+      limits: object({ total: ratio, after: ratio, live: ratio }),
+      most: quantity('length').nullable().default(null),
+      crackWidth: quantity('length').default(0.3),
+      partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
+      hasPartitions: boolean().default(true),
+    }),
     barRules: object({
       mainSizes: list(string().defined(), 20),
       linkSizes: list(string().defined(), 20),
@@ -165,6 +188,10 @@ function memberSchema(d: MaterialDefaults) {
   return lazy((value: { type?: string } | undefined): Schema => schemas[value?.type ?? 'beam'] ?? schemas.beam!);
 }
 
+const rate = (value: number) => number().min(0, 'must not be below 0').default(value);
+const rates = (r: Rates) =>
+  object({ concrete: rate(r.concrete), perMPa: rate(r.perMPa), steel: rate(r.steel), formwork: rate(r.formwork) });
+
 /** The schema of a whole project file, once the code is known. */
 export function projectSchema(defaults: MaterialDefaults) {
   return object({
@@ -176,6 +203,7 @@ export function projectSchema(defaults: MaterialDefaults) {
     code: object({ id: oneOf(['en1992', 'aci318'], 'en1992'), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),
+    rates: object({ cost: rates(usualRates.cost), carbon: rates(usualRates.carbon) }),
     members: list(memberSchema(defaults) as unknown as AnySchema, 2000),
   });
 }

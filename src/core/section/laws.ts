@@ -32,6 +32,15 @@ export function parabolaStress(strain: number, law: ParabolaLaw): number {
   return law.stress * (1 - (1 - strain / law.peakStrain) ** law.exponent);
 }
 
+/**
+ * A law as a function of strain, for states below the ultimate one. A rectangular block is none: a parabola up to a strain of 0.002 takes its
+ * place, with the same stress and the same strain of the edge (ACI 318-19 22.2.2.3 leaves the shape open).
+ */
+export function asParabola(law: ConcreteLaw): ParabolaLaw {
+  if (law.kind === 'parabola') return law;
+  return { kind: 'parabola', exponent: 2, peakStrain: 0.002, stress: law.stress, ultimateStrain: law.ultimateStrain };
+}
+
 /** Elastic concrete without tension, as a law of the same family: a straight line that never ends. */
 export function elasticConcrete(modulus: number): ParabolaLaw {
   return { kind: 'parabola', exponent: 1, peakStrain: 1, stress: modulus, ultimateStrain: 1 };

@@ -30,8 +30,6 @@ interface Level {
 export interface SurfaceOptions {
   readonly angles?: number;
   readonly depths?: number;
-  /** Without strength reduction and cap. */
-  readonly nominal?: boolean;
 }
 
 /** Where the direction is looked for around a pair of slices, in steps of the table. */
@@ -66,21 +64,21 @@ export class ResistanceSurface {
   constructor(
     readonly section: PolygonSection,
     readonly basis: UltimateBasis,
-    private readonly options: SurfaceOptions = {},
+    options: SurfaceOptions = {},
   ) {
-    const { angles = 36, depths = 48, nominal = false } = options;
+    const { angles = 36, depths = 48 } = options;
     this.depths = depthParameters(depths);
     this.turning = bearing(section, 0);
     const row = () => new Float64Array(angles);
     this.lastLevel = { N: NaN, Mx: row(), My: row(), depth: row(), interval: new Int32Array(angles) };
-    this.most = nominal ? mostCompression(section, { ...basis, reduction: null, axialCap: null }) : mostCompression(section, basis);
-    this.least = nominal ? mostTension(section, { ...basis, reduction: null }) : mostTension(section, basis);
+    this.most = mostCompression(section, basis);
+    this.least = mostTension(section, basis);
     this.slices = Array.from({ length: angles }, (_, i) => this.slice((2 * Math.PI * i) / angles));
   }
 
   /** The state along a bearing at a parameter of depth. The object is used again by the next call. */
   private state(b: Bearing, t: number): UltimateState {
-    ultimateAt(this.section, b, t, this.basis, this.scratch, this.options.nominal);
+    ultimateAt(this.section, b, t, this.basis, this.scratch);
     return this.scratch;
   }
 

@@ -107,28 +107,36 @@ export interface CurvaturePoint {
   readonly barStrain: number;
 }
 
-/** The curve of moment against curvature up to the ultimate strain of the edge. */
+/** The curve of moment against curvature up to the ultimate strain of the edge; empty where the section cannot carry N at all. */
 export function momentCurvature(section: PolygonSection, N: number, theta: number, laws: StrainLaws, points = 40): CurvaturePoint[] {
   const b = bearing(section, theta);
-  const at = (k: number, e0: number) => forcesOf(section, { e0, kx: k * b.sin, ky: k * b.cos }, laws);
   const limit = laws.concrete.ultimateStrain;
+  const stateAt = (k: number): CurvaturePoint | undefined => {
+    const at = (e: number) => forcesOf(section, { e0: e, kx: k * b.sin, ky: k * b.cos }, laws);
+    const e0 = bisect(-k * b.vMax - 0.05, limit * 2 + k * b.h, (e) => at(e).N < N);
+    const f = at(e0);
+    if (Math.abs(f.N - N) > 1e-3 * Math.max(1e3, Math.abs(N))) return undefined;
+    return { curvature: k, moment: f.Mx * b.sin + f.My * b.cos, edgeStrain: e0 + k * b.vMax, barStrain: e0 + k * b.vBarMin };
+  };
+  const most = (limit * 1.5) / (0.02 * b.h);
+  const last = bisect(0, most, (k) => (stateAt(k)?.edgeStrain ?? Infinity) <= limit, 40);
   const curve: CurvaturePoint[] = [];
-  const most = (limit * 1.5) / (0.1 * b.h);
   for (let i = 1; i <= points; i += 1) {
     // Closer at the beginning, where cracking and yielding happen.
-    const k = most * (i / points) ** 2;
-    let [lo, hi] = [-k * b.vMax - 0.05, limit * 2 + k * b.h];
-    for (let j = 0; j < 80; j += 1) {
-      const middle = (lo + hi) / 2;
-      if (at(k, middle).N < N) lo = middle;
-      else hi = middle;
-    }
-    const e0 = (lo + hi) / 2;
-    const f = at(k, e0);
-    if (Math.abs(f.N - N) > 1e-3 * Math.max(1e3, Math.abs(N))) break;
-    const edgeStrain = e0 + k * b.vMax;
-    if (edgeStrain > limit) break;
-    curve.push({ curvature: k, moment: f.Mx * b.sin + f.My * b.cos, edgeStrain, barStrain: e0 + k * b.vBarMin });
+    const state = stateAt(last * (i / points) ** 1.5);
+    if (!state || state.edgeStrain > limit * 1.001) break;
+    curve.push(state);
   }
   return curve;
+}
+
+/** Where a condition that holds at the lower end ceases to hold. */
+function bisect(low: number, high: number, holds: (v: number) => boolean, steps = 80): number {
+  let [lo, hi] = [low, high];
+  for (let i = 0; i < steps; i += 1) {
+    const middle = (lo + hi) / 2;
+    if (holds(middle)) lo = middle;
+    else hi = middle;
+  }
+  return (lo + hi) / 2;
 }

@@ -66,20 +66,13 @@ export function reductionFactor(tensionStrain: number, r: StrengthReduction | nu
 
 const sums = new Float64Array(3);
 
-/** Fills `out` with the state of a section along a bearing at parameter t (see {@link neutralAxisDepth}); reduced forces unless nominal. */
-export function ultimateAt(
-  section: PolygonSection,
-  b: Bearing,
-  t: number,
-  basis: UltimateBasis,
-  out: UltimateState,
-  nominal = false,
-): void {
+/** Fills `out` with the state of a section along a bearing at parameter t (see {@link neutralAxisDepth}). */
+export function ultimateAt(section: PolygonSection, b: Bearing, t: number, basis: UltimateBasis, out: UltimateState): void {
   const { concrete, steel } = basis;
   sums.fill(0);
   if (t <= 0) {
     for (let i = 0; i < b.bars.length; i += 1) addBar(section, b, i, -steel.yield);
-    return finish(b, out, Infinity, basis, nominal);
+    return finish(b, out, Infinity, basis);
   }
   const x = neutralAxisDepth(t, b.h);
   const { e0, k } = limitStrain(b, x, basis);
@@ -97,7 +90,7 @@ export function ultimateAt(
     }
     addBar(section, b, i, stress);
   }
-  finish(b, out, -(e0 + k * b.vBarMin), basis, nominal);
+  finish(b, out, -(e0 + k * b.vBarMin), basis);
 }
 
 function addBar(section: PolygonSection, b: Bearing, i: number, stress: number): void {
@@ -108,8 +101,8 @@ function addBar(section: PolygonSection, b: Bearing, i: number, stress: number):
   sums[2]! += force * (bar.x * b.sin - bar.y * b.cos);
 }
 
-function finish(b: Bearing, out: UltimateState, tensionStrain: number, basis: UltimateBasis, nominal: boolean): void {
-  const factor = nominal ? 1 : reductionFactor(tensionStrain, basis.reduction);
+function finish(b: Bearing, out: UltimateState, tensionStrain: number, basis: UltimateBasis): void {
+  const factor = reductionFactor(tensionStrain, basis.reduction);
   const [N, Fv, Fu] = [sums[0]!, sums[1]!, sums[2]!];
   out.N = factor * N;
   out.Mx = factor * (Fv * b.sin - Fu * b.cos);

@@ -48,6 +48,7 @@ const pretty: Record<string, string> = {
   'kN/m3': 'kN/m³',
   deg: '°',
   'kip-ft': 'kip ft',
+  'kip-ft/ft': 'kip ft/ft',
   'kip-ft/rad': 'kip ft/rad',
   lbm: 'lb',
   mm3: 'mm³',

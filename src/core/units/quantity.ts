@@ -27,6 +27,7 @@ const styles = {
   volume: { SI: ['m3', 2, 0.1], US: ['yd3', 2, 0.1] },
   force: { SI: ['kN', 1, 5], US: ['kip', 1, 1] },
   lineLoad: { SI: ['kN/m', 1, 1], US: ['kip/ft', 2, 0.1] },
+  lineTorque: { SI: ['kNm/m', 1, 1], US: ['kip-ft/ft', 2, 0.5] },
   moment: { SI: ['kNm', 1, 10], US: ['kip-ft', 1, 10] },
   stress: { SI: ['MPa', 1, 5], US: ['psi', 0, 500] },
   steelStress: { SI: ['MPa', 0, 10], US: ['ksi', 1, 5] },

@@ -71,6 +71,8 @@ const table = [
   unit('psf', LBF / FT ** 2, 1, -2),
   unit('Nmm', 1, 1, 1),
   unit('kNm', 1e6, 1, 1),
+  unit('kNm/m', 1e3, 1, 0),
+  unit('kip-ft/ft', KIP, 1, 0),
   unit('MNm', 1e9, 1, 1),
   unit('lb-in', LBF * IN, 1, 1),
   unit('lb-ft', LBF * FT, 1, 1),

@@ -3,10 +3,12 @@ import { printStep } from '@/core/calc/typeset';
 import type { Step } from '@/core/calc/calc';
 import type { Measured } from '@/core/members/check';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
-import type { Project } from '@/core/project/project';
+import type { BeamResult } from '@/core/members/beam/result';
+import type { BeamMember, Project } from '@/core/project/project';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { memberFacts } from '../member-facts';
 import { reportDrawings } from '../report-drawings';
+import { scheduleRows } from '../schedule-rows';
 import type { MemberReport } from '../report-content';
 import { drawingSvg } from './drawing-svg';
 import { formulaSvg } from './formula-svg';
@@ -127,8 +129,28 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
       out.push({ table: { widths: [150, '*', 64, 50], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
     }
   }
+  if (report.detail !== 'summary' && member.type === 'beam' && result.type === 'beam') out.push(...schedule(project, member, result));
   out.push(...closing(report));
   return out;
+}
+
+/** The bars as they are to be cut and bent. */
+function schedule(project: Project, member: BeamMember, result: BeamResult): Content[] {
+  const rows = scheduleRows(project, member, result);
+  if (!rows) return [];
+  return [
+    heading('Bar schedule', 2),
+    {
+      table: {
+        headerRows: 1,
+        widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'],
+        body: [rows.head.map((text) => ({ text, bold: true })), ...rows.rows.map((r) => [...r])],
+      },
+      layout: ROWS,
+      fontSize: 7.8,
+    },
+    { text: rows.foot, fontSize: 7.5, color: '#51473C' },
+  ];
 }
 
 function show(m: Measured | null, units: Project['display']): string {

@@ -16,12 +16,14 @@ interface BarsPanelProps {
   readonly project: Project;
   readonly member: BeamMember;
   readonly steel: BeamSteel | null;
+  /** The bars as they are cut, below those that are set. */
+  readonly schedule?: React.ReactNode;
 }
 
 type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 
 /** All bars as a table: sizes, ends and zones. What is not set by hand shows the automatic choice. */
-export function BarsPanel({ project, member, steel }: BarsPanelProps) {
+export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) {
   const { edit } = useProject();
   const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
@@ -137,6 +139,18 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
           })}
         </tbody>
       </table>
+      <div className="mt-3 grid max-w-96 grid-cols-[1fr_10rem] items-center gap-2">
+        <span>
+          <b className="font-semibold">Side bars</b>, levels on each side face
+        </span>
+        <BarsInput
+          {...common}
+          label="Side bars"
+          own={member.bars.side ?? null}
+          shown={steel.side ?? undefined}
+          set={(m, g) => void (m.bars.side = g)}
+        />
+      </div>
       <h2 className="mt-3">Links by zone</h2>
       <table className="grid-table" aria-label="Links by zone">
         <thead>
@@ -152,6 +166,7 @@ export function BarsPanel({ project, member, steel }: BarsPanelProps) {
           ))}
         </tbody>
       </table>
+      {schedule}
     </div>
   );
 }

@@ -10,6 +10,7 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
+import { ServiceFields } from './ServiceFields';
 import { QuantityInput } from '@/ui/QuantityInput';
 
 const shapes: Record<BeamShape, string> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below' };
@@ -229,7 +230,6 @@ export function BasisPanel({
           </div>
         ))}
         <h2 className="mt-3">For creep and shrinkage</h2>
-        <p className="small">Kept with the beam for the checks of deflection and crack width; no check uses them yet.</p>
         {(['humidity', 'loadingAge', 'dryingAge'] as const).map((k) => (
           <label key={k} className={row}>
             {{ humidity: 'Relative humidity', loadingAge: 'Loaded at, days', dryingAge: 'Drying from, days' }[k]}
@@ -264,6 +264,7 @@ export function BasisPanel({
           </select>
         </label>
       </section>
+      <ServiceFields project={project} member={member} change={change} />
       <section>
         <h2>Rules for bars</h2>
         <label className={row}>

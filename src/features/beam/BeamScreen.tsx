@@ -11,6 +11,7 @@ import { Ladder } from '@/ui/Ladder';
 import { Missing } from '@/ui/Missing';
 import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
+import { ScheduleTable } from '@/ui/ScheduleTable';
 import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useBox } from '@/ui/use-box';
@@ -28,6 +29,8 @@ import { SectionPanel } from './SectionPanel';
 import { Strips } from './Strips';
 import { SupportEditor } from './SupportEditor';
 import { ValueEditor } from '@/ui/ValueEditor';
+import { VariantsPanel } from '@/ui/VariantsPanel';
+import { BeamWays } from './BeamWays';
 import { onBeam } from '@/store/commands';
 
 export function BeamScreen() {
@@ -40,7 +43,7 @@ export function BeamScreen() {
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
-const panels = ['strips', 'loads', 'bars', 'combinations', 'basis', 'hand'] as const;
+const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'basis', 'hand', 'variants'] as const;
 type Panel = (typeof panels)[number];
 
 const beamIn = (project: Project, id: string) => project.members.find((m): m is BeamMember => m.id === id && m.type === 'beam');
@@ -111,12 +114,21 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             )}
             <div className="purfling-x -mx-3.5" />
             <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
+            {keptMember.mode === 'loads' && faults.length === 0 && (
+              <>
+                <div className="relative -mx-3.5 h-[3px] shrink-0">
+                  <div className="purfling-x absolute inset-x-0" />
+                </div>
+                <BeamWays project={kept} member={keptMember} />
+              </>
+            )}
           </>
         }
       >
-        {panel === 'strips' && member.mode === 'loads' && (
+        {(panel === 'strips' || panel === 'service') && member.mode === 'loads' && (
           <Centre
             {...{
+              shows: panel === 'strips' ? ('strength' as const) : ('service' as const),
               project,
               member,
               result,
@@ -132,9 +144,17 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
           <ForcesPanel project={project} member={member} result={result} onEdit={drawn.open} editing={editing?.path ?? null} />
         )}
         {panel === 'loads' && <LoadsPanel project={kept} member={member} faults={faults} />}
-        {panel === 'bars' && <BarsPanel project={kept} member={member} steel={result.steel} />}
+        {panel === 'bars' && (
+          <BarsPanel
+            project={kept}
+            member={member}
+            steel={result.steel}
+            schedule={<ScheduleTable project={kept} member={keptMember} result={result} />}
+          />
+        )}
         {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
         {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
+        {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
         {panel === 'hand' && <HandChecks project={kept} result={result} />}
       </SheetFrame>
       {editing && field && (
@@ -166,28 +186,29 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
   ].join(' · ');
   const names: Record<Panel, string> = {
     strips: member.mode === 'forces' ? 'Section' : 'Drawing',
+    service: 'In service',
     loads: 'Loads',
     bars: 'Bars',
     combinations: 'Combinations',
     basis: 'Basis',
     hand: 'By hand',
+    variants: 'Variants',
   };
-  const offered = member.mode === 'forces' ? (['strips', 'basis'] as const) : panels;
+  const offered = member.mode === 'forces' ? (['strips', 'basis', 'variants'] as const) : panels;
   return <SheetTitle {...{ project, member, subtitle, panel, onPanel }} panels={offered.map((p) => [p, names[p]] as const)} />;
 }
 
 /** Elevation and strips, as wide as the middle of the screen. */
-function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'heights'> & { isStale: boolean }) {
+function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'room'> & { isStale: boolean }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const room = Math.max(330, size.height - 236 - 40);
-  const heights = { bending: Math.round(room * 0.44), shear: Math.round(room * 0.32), steel: Math.round(room * 0.24) };
   return (
     <div
       ref={box}
       className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${props.isStale ? 'stale' : ''}`}
       data-stale={props.isStale || undefined}
     >
-      <Strips {...props} width={size.width} heights={heights} />
+      <Strips {...props} width={size.width} room={room} />
       {props.member.loads.length === 0 && (
         <p className="px-3.5 py-2">No loads yet on {props.member.mark}: open Loads and add one, or paste a table.</p>
       )}

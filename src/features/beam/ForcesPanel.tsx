@@ -31,11 +31,15 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
     e.preventDefault();
     const { rows, refused } = readForces(text, project.display);
     if (rows.length > 0) change(`paste ${rows.length} rows of forces`, (m) => void m.forces.push(...rows));
-    if (refused > 0) setNotice(`${refused} pasted rows were not understood and left out: place, combination, M, V.`);
+    if (refused > 0) setNotice(`${refused} pasted rows were not understood and left out: place, combination, M, V, T.`);
   };
-  const check = (i: number, family: 'bending' | 'shear') => result.checks.find((c) => c.id === `${family}-${i + 1}`);
-  const figure = (i: number, family: 'bending' | 'shear') => {
+  const check = (i: number, family: 'bending' | 'shear' | 'torsion') =>
+    result.checks.find(
+      (c) => c.id === `${family}-${i + 1}` || (family === 'torsion' && c.family === 'torsion' && c.id.endsWith(`-${i + 1}`)),
+    );
+  const figure = (i: number, family: 'bending' | 'shear' | 'torsion') => {
     const c = check(i, family);
+    if (family === 'torsion' && !c) return null;
     const standing = standingOf(c?.status);
     return (
       <span className="flex items-center gap-1.5">
@@ -59,13 +63,13 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
       <div className="flex items-baseline justify-between border-t border-line pt-2">
         <h2>Design forces</h2>
         <span className="small">
-          already factored · M positive when the bottom is stretched · Ctrl V pastes rows: place, combination, M, V
+          already factored · M positive when the bottom is stretched · Ctrl V pastes rows: place, combination, M, V, T
         </span>
       </div>
       <table className="grid-table" aria-label="Design forces">
         <thead>
           <tr>
-            {['Place', 'Combination', 'M', 'V', 'Bending', 'Shear', ''].map((h) => (
+            {['Place', 'Combination', 'M', 'V', 'T', 'Bending', 'Shear', 'Torsion', ''].map((h) => (
               <th key={h}>{h}</th>
             ))}
           </tr>
@@ -109,8 +113,18 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
                   onKeep={(v) => set(i, { shear: v ?? 0 })}
                 />
               </td>
+              <td>
+                <QuantityInput
+                  kind="moment"
+                  system={project.display}
+                  value={f.torsion ?? 0}
+                  label={`Torque of row ${i + 1}`}
+                  onKeep={(v) => set(i, { torsion: v ?? 0 })}
+                />
+              </td>
               <td>{figure(i, 'bending')}</td>
               <td>{figure(i, 'shear')}</td>
+              <td>{figure(i, 'torsion')}</td>
               <td>
                 <button type="button" className="link" onClick={() => change(`delete row ${i + 1}`, (m) => void m.forces.splice(i, 1))}>
                   Delete
@@ -136,19 +150,21 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
   );
 }
 
-/** Rows of place, combination, M, V as pasted from a frame analysis. */
+/** Rows of place, combination, M, V, T as pasted from a frame analysis. */
 function readForces(text: string, system: Project['display']): { rows: GivenForces[]; refused: number } {
   const rows: GivenForces[] = [];
   let refused = 0;
   parseTable(text).forEach((cells, i) => {
     const moment = parseQuantity(cells[2] ?? '', 'moment', system);
     const shear = parseQuantity(cells[3] ?? '0', 'force', system);
-    if (moment.ok && shear.ok)
+    const torsion = parseQuantity(cells[4] || '0', 'moment', system);
+    if (moment.ok && shear.ok && torsion.ok)
       rows.push({
         place: (cells[0] ?? '').slice(0, 60),
         combination: (cells[1] ?? '').slice(0, 60),
         moment: moment.value,
         shear: shear.value,
+        torsion: torsion.value,
       });
     else if (i > 0) refused += 1;
   });

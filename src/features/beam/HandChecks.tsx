@@ -1,34 +1,15 @@
-import type { BeamResult } from '@/core/members/beam/result';
 import { supportName } from '@/core/members/beam/input';
+import type { BeamResult } from '@/core/members/beam/result';
 import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
+import { HandCheckTable } from '@/ui/HandCheckTable';
 
 /** What can be worked out on the back of an envelope, beside the analysis; and the reactions. */
 export function HandChecks({ project, result }: { project: Project; result: BeamResult }) {
   const system = project.display;
   return (
     <div className="overflow-auto px-3.5 py-2">
-      <h2>Checked by hand</h2>
-      <table className="grid-table" aria-label="Hand checks">
-        <thead>
-          <tr>
-            <th>What</th>
-            <th>By hand</th>
-            <th>By analysis</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {result.handChecks.map((h) => (
-            <tr key={h.title}>
-              <td>{h.title}</td>
-              <td>{formatQuantity(h.byHand, h.kind, system)}</td>
-              <td>{formatQuantity(h.byAnalysis, h.kind, system)}</td>
-              <td className={h.agrees ? 'text-verdigris-text' : 'text-madder-text'}>{h.agrees ? 'agrees' : 'differs'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <HandCheckTable checks={result.handChecks} units={system} />
       <h2 className="mt-3">Reactions, ultimate combinations</h2>
       <table className="grid-table" aria-label="Reactions">
         <thead>

@@ -243,6 +243,16 @@ function Cases({ member, faults }: PanelProps) {
 /** Q, or the first of Q2, Q3, … that no case has. */
 const freshCase = (taken: readonly string[]) => (taken.includes('Q') ? firstFree('Q', 2, taken) : 'Q');
 
+const typeNames: readonly (readonly [BeamLoadType, string])[] = [
+  ['uniform', 'uniform'],
+  ['partial', 'partial'],
+  ['trapezoidal', 'trapezoidal'],
+  ['point', 'point'],
+  ['moment', 'moment'],
+  ['torque', 'torque, uniform'],
+  ['pointTorque', 'torque, at a point'],
+];
+
 /** A load of another type at the same place. */
 function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
   const base = { case: load.case, note: load.note };
@@ -259,6 +269,10 @@ function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
       return { ...base, type, span, force: 50_000, at: length / 2 };
     case 'moment':
       return { ...base, type, span, moment: 20e6, at: length / 2 };
+    case 'torque':
+      return { ...base, type, span: load.span, value: 5000 };
+    case 'pointTorque':
+      return { ...base, type, span, torque: 10e6, at: length / 2 };
   }
 }
 
@@ -315,8 +329,10 @@ function LoadRow({
               )
             }
           >
-            {['uniform', 'partial', 'trapezoidal', 'point', 'moment'].map((t) => (
-              <option key={t}>{t}</option>
+            {typeNames.map(([t, name]) => (
+              <option key={t} value={t}>
+                {name}
+              </option>
             ))}
           </select>
         </td>
@@ -327,7 +343,7 @@ function LoadRow({
             value={String(load.span)}
             onChange={(e) => set({ span: e.target.value === 'all' ? 'all' : Number(e.target.value) })}
           >
-            {load.type === 'uniform' && <option>all</option>}
+            {(load.type === 'uniform' || load.type === 'torque') && <option>all</option>}
             {member.spans.map((_, i) => (
               <option key={i} value={i}>
                 {i + 1}
@@ -335,7 +351,13 @@ function LoadRow({
             ))}
           </select>
         </td>
-        <td>{cell('value', 'lineLoad') ?? cell('start', 'lineLoad') ?? cell('force', 'force') ?? cell('moment', 'moment')}</td>
+        <td>
+          {cell('value', load.type === 'torque' ? 'lineTorque' : 'lineLoad') ??
+            cell('start', 'lineLoad') ??
+            cell('force', 'force') ??
+            cell('moment', 'moment') ??
+            cell('torque', 'moment')}
+        </td>
         <td>{cell('end', 'lineLoad')}</td>
         <td>{cell('from', 'span') ?? cell('at', 'span')}</td>
         <td>{cell('to', 'span')}</td>

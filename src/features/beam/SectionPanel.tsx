@@ -69,6 +69,7 @@ function pictureOf(project: Project, member: BeamMember, state: SectionState, st
     legs: zones.legs,
     top: state.top,
     bottom: state.bottom,
+    ...(state.side ? { side: state.side } : {}),
     labels: {
       top: state.topGroups.map((g) => barLabel(g, project)).join(' + '),
       bottom: state.bottomGroups.map((g) => barLabel(g, project)).join(' + '),

@@ -1,15 +1,15 @@
 'use client';
 import { useMemo } from 'react';
 import { elevationDrawing, type Frame } from '@/core/drawing/elevation-drawing';
-import { stripPictures } from '@/core/drawing/beam-strips';
-import { stripDrawing } from '@/core/drawing/strip-drawing';
+import { servicePictures, stripPictures } from '@/core/drawing/beam-strips';
+import { stripDrawing, type StripPicture } from '@/core/drawing/strip-drawing';
 import { supportPositions } from '@/core/members/beam/input';
-import type { BeamResult, BeamStrips } from '@/core/members/beam/result';
+import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { BeamMember, Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
-import { nearestStation } from './stations';
+import { nearest, nearestStation } from './stations';
 
 interface StripsProps {
   readonly project: Project;
@@ -20,20 +20,75 @@ interface StripsProps {
   readonly onStation: (x: number) => void;
   readonly onEdit: (path: string, target: Element) => void;
   readonly editing: string | null;
-  readonly heights: { readonly bending: number; readonly shear: number; readonly steel: number };
+  /** Height that the strips share below the elevation. */
+  readonly room: number;
+  readonly shows: 'strength' | 'service';
 }
 
 const GUTTER = 100;
 const MARGIN = 34;
+
+const ELEVATION = 236;
 
 const unitOf = {
   bending: (u: Project['display']) => `M, ${unitLabel('moment', u)}\nhogging up`,
   shear: (u: Project['display']) => `V, ${unitLabel('force', u)}`,
   steel: (u: Project['display']) => `${unitLabel('area', u)}\ntop up`,
 };
+
+/** One strip as it stands below the elevation, with what it says where the station line is. */
+interface Standing {
+  readonly picture: StripPicture;
+  readonly unit: string;
+  readonly height: number;
+  readonly tag: (x: number) => { readonly text: string; readonly isOver: boolean };
+}
+
+/** The strips of strength, or those of service. */
+function useStanding({ project, member, result, room, shows }: StripsProps): Standing[] {
+  return useMemo(() => {
+    const units = project.display;
+    if (shows === 'service') return result.service ? serviceStanding(member, result.service, units, room) : [];
+    if (!result.strips) return [];
+    const { strips } = result;
+    const pictures = stripPictures({ member, result, strips, units, linkLabel: (z) => linkLabel(z, project), showNames: true });
+    const tags = stationTags(strips, units);
+    const shares = { bending: 0.44, shear: 0.32, steel: 0.24 };
+    return (['bending', 'shear', 'steel'] as const).map((key) => ({
+      picture: pictures[key],
+      unit: unitOf[key](units),
+      height: Math.round(room * shares[key]),
+      tag: (x) => tags[key](nearestStation(strips, x)),
+    }));
+  }, [project, member, result, room, shows]);
+}
+
+function serviceStanding(member: BeamMember, service: ServiceStrips, units: Project['display'], room: number): Standing[] {
+  const pictures = servicePictures(member, service, units);
+  return pictures.map((picture, k) => {
+    const kind = k < service.sums.length ? ('smallLength' as const) : ('crack' as const);
+    return {
+      picture,
+      unit: kind === 'crack' ? `${unitLabel('crack', units)}\ntop up` : unitLabel(kind, units),
+      height: Math.round(room / pictures.length),
+      tag: (x) => {
+        const i = nearest(picture.x, x, (k) => picture.below.demand[k]!);
+        const side = picture.above.demand[i]! > picture.below.demand[i]! ? picture.above : picture.below;
+        const [value, limit] = [side.demand[i]!, side.resistance[i]!];
+        const isLimited = !(kind === 'crack' && service.crackIsEstimate);
+        return {
+          text: `${formatValue(value, kind, units)}${isLimited && limit > 0 ? ` of ${formatQuantity(limit, kind, units)}` : ` ${unitLabel(kind, units)}`}`,
+          isOver: isLimited && value > limit * 1.0005,
+        };
+      },
+    };
+  });
+}
+
 /** Elevation and strips on one station axis, with the station line through all of them. */
 export function Strips(props: StripsProps) {
-  const { project, member, result, width, onEdit, editing, heights } = props;
+  const { project, member, result, width, onEdit, editing } = props;
+  const standing = useStanding(props);
   const starts = useMemo(() => supportPositions(member), [member]);
   const length = starts[starts.length - 1]!;
   const frame = useMemo<Frame>(() => ({ width, left: width < 700 ? 72 : GUTTER, right: width - MARGIN }), [width]);
@@ -42,33 +97,18 @@ export function Strips(props: StripsProps) {
     () => elevationDrawing({ beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) }, frame),
     [member, result.steel, project, frame],
   );
-  const pictures = useMemo(
-    () =>
-      result.strips
-        ? stripPictures({
-            member,
-            result,
-            strips: result.strips,
-            units: project.display,
-            linkLabel: (z) => linkLabel(z, project),
-            showNames: true,
-          })
-        : null,
-    [project, member, result],
-  );
-  const total = 236 + heights.bending + heights.shear + heights.steel + 34;
+  const total = ELEVATION + standing.reduce((sum, k) => sum + k.height, 0) + 34;
   return (
     <div className="relative" style={{ width }}>
-      <StripBox title="Elevation" unit={elevation.title.replace('Elevation, ', '')} height={236}>
+      <StripBox title="Elevation" unit={elevation.title.replace('Elevation, ', '')} height={ELEVATION}>
         <DrawingView drawing={elevation} onEdit={onEdit} editing={editing} />
       </StripBox>
-      {pictures &&
-        (['bending', 'shear', 'steel'] as const).map((key) => (
-          <StripBox key={key} title={pictures[key].title} unit={unitOf[key](project.display)} height={heights[key]}>
-            <DrawingView drawing={stripDrawing(pictures[key], frame, heights[key], starts)} onEdit={onEdit} editing={editing} />
-          </StripBox>
-        ))}
-      <StationLine {...props} length={length} toX={toX} frame={frame} height={total} />
+      {standing.map(({ picture, unit, height }) => (
+        <StripBox key={picture.title} title={picture.title} unit={unit} height={height}>
+          <DrawingView drawing={stripDrawing(picture, frame, height, starts)} onEdit={onEdit} editing={editing} />
+        </StripBox>
+      ))}
+      <StationLine {...props} length={length} toX={toX} frame={frame} height={total} standing={standing} />
     </div>
   );
 }
@@ -95,9 +135,8 @@ function StationLine({
   toX,
   frame,
   height,
-  heights,
-}: StripsProps & { length: number; toX: (x: number) => number; frame: Frame; height: number }) {
-  const { strips } = result;
+  standing,
+}: StripsProps & { length: number; toX: (x: number) => number; frame: Frame; height: number; standing: readonly Standing[] }) {
   const x = toX(station);
   const system = project.display;
   const step = system === 'US' ? 76.2 : 100;
@@ -123,7 +162,6 @@ function StationLine({
     const box = e.currentTarget.getBoundingClientRect();
     move(((e.clientX - box.left - frame.left) / (frame.right - frame.left)) * length);
   };
-  const i = strips ? nearestStation(strips, station) : -1;
   const isRight = x > frame.right - 130;
   const tag = (top: number, text: string, isOver: boolean, key: string) => (
     <span
@@ -145,11 +183,13 @@ function StationLine({
       >
         <path d={`M${x} 0V${height}`} stroke="#231E19" strokeWidth="1.4" />
       </svg>
-      {strips && i >= 0 && (
-        <div className="pointer-events-none absolute inset-0">
-          {stationTags(strips, i, system, heights).map((t) => tag(t.top, t.text, t.isOver, t.key))}
-        </div>
-      )}
+      <div className="pointer-events-none absolute inset-0">
+        {standing.map((k, n) => {
+          const { text, isOver } = k.tag(station);
+          const above = standing.slice(0, n).reduce((sum, q) => sum + q.height, 0);
+          return tag(ELEVATION + 2 + above, text, isOver, k.picture.title);
+        })}
+      </div>
       <svg
         className="block cursor-ew-resize touch-none"
         width={frame.width}
@@ -183,38 +223,36 @@ function StationLine({
   );
 }
 
-function stationTags(s: BeamStrips, i: number, system: Project['display'], h: StripsProps['heights']) {
-  const isHogging =
-    s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
-  const [demand, resistance] = isHogging
-    ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!]
-    : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
-  const sign = isHogging ? '−' : '';
-  const shear = s.designV[i]!;
-  const [needs, has] = isHogging ? [s.requiredTop[i]!, s.providedTop[i]!] : [s.requiredBottom[i]!, s.providedBottom[i]!];
+/** What stands against what at a station, by strip. */
+function stationTags(s: BeamStrips, system: Project['display']) {
   const over = (a: number, b: number) => a > b * 1.0005;
-  return [
-    {
-      key: 'm',
-      top: 238,
-      text: `${sign}${formatValue(demand, 'moment', system, 0)} against ${sign}${formatValue(resistance, 'moment', system, 0)}`,
-      isOver: over(demand, resistance),
+  const isHogging = (i: number) =>
+    s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
+  return {
+    bending: (i: number) => {
+      const [demand, resistance] = isHogging(i)
+        ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!]
+        : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
+      const show = (v: number) => `${isHogging(i) ? '−' : ''}${formatValue(v, 'moment', system, 0)}`;
+      return { text: `${show(demand)} against ${show(resistance)}`, isOver: over(demand, resistance) };
     },
-    {
-      key: 'v',
-      top: 238 + h.bending,
-      text: `${formatValue(shear, 'force', system, 0)} against ${formatValue(s.resistanceV[i]!, 'force', system, 0)}`,
-      isOver: over(shear, s.resistanceV[i]!),
+    shear: (i: number) => {
+      const [demand, resistance] = [s.designV[i]!, s.resistanceV[i]!];
+      return {
+        text: `${formatValue(demand, 'force', system, 0)} against ${formatValue(resistance, 'force', system, 0)}`,
+        isOver: over(demand, resistance),
+      };
     },
-    {
-      key: 's',
-      top: 238 + h.bending + h.shear,
-      text: Number.isFinite(needs)
-        ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}`
-        : `has ${formatValue(has, 'area', system)}, section too small`,
-      isOver: !Number.isFinite(needs) || over(needs, has),
+    steel: (i: number) => {
+      const [needs, has] = isHogging(i) ? [s.requiredTop[i]!, s.providedTop[i]!] : [s.requiredBottom[i]!, s.providedBottom[i]!];
+      return {
+        text: Number.isFinite(needs)
+          ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}`
+          : `has ${formatValue(has, 'area', system)}, section too small`,
+        isOver: !Number.isFinite(needs) || over(needs, has),
+      };
     },
-  ];
+  };
 }
 
 function axisTicks(length: number, system: Project['display']): { x: number; text: string }[] {

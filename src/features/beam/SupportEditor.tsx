@@ -89,6 +89,14 @@ export function SupportEditor({
                   onKeep={(v) => set('redistribution', { redistribution: v ?? 1 })}
                 />
               </label>
+              <label className="flex items-center gap-2 py-0.5">
+                <input
+                  type="checkbox"
+                  checked={support.holdsTwist !== false}
+                  onChange={(e) => set('hold against twisting', { holdsTwist: e.target.checked })}
+                />
+                Holds the beam against twisting
+              </label>
               <p className="small">Moment kept: 85 % redistributes 15 % of the support moment into the spans.</p>
             </>
           )}

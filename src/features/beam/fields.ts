@@ -180,6 +180,24 @@ function loadField(place: Place, i: number): Field<BeamMember> | undefined {
         load.moment,
         (m, v) => void ((m.loads[i] as { moment: number }).moment = v),
       );
+    case 'torque':
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `torque per length, ${where}`,
+        'lineTorque',
+        load.value,
+        (m, v) => void ((m.loads[i] as { value: number }).value = v),
+      );
+    case 'pointTorque':
+      return quantityField(
+        place,
+        `${load.case}, ${title}`,
+        `torque, ${where}`,
+        'moment',
+        load.torque,
+        (m, v) => void ((m.loads[i] as { torque: number }).torque = v),
+      );
   }
 }
 

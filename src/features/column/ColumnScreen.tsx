@@ -25,9 +25,10 @@ import { BasisPanel } from './BasisPanel';
 import { ColumnSheet } from './ColumnSheet';
 import { columnField } from './fields';
 import { LoadSetsPanel } from './LoadSetsPanel';
+import { StrainsPanel } from './StrainsPanel';
 import { SurfacePanel } from './SurfacePanel';
 import { WallEditor } from './WallEditor';
-import { WaysForward } from './WaysForward';
+import { ColumnWays } from './ColumnWays';
 
 export function ColumnScreen() {
   const loaded = useLoadedProject();
@@ -40,8 +41,8 @@ export function ColumnScreen() {
 
 const columnIn = (project: Project, id: string) => project.members.find((m): m is UprightMember => m.id === id && m.type !== 'beam');
 
-type Panel = 'sheet' | 'sets' | 'surface' | 'variants' | 'basis';
-const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'variants', 'basis'];
+type Panel = 'sheet' | 'sets' | 'surface' | 'strains' | 'variants' | 'basis';
+const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'strains', 'variants', 'basis'];
 
 /** The last result without faults, when the one for today's input has some. */
 function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | undefined): ColumnResult {
@@ -109,6 +110,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
               ['sheet', 'Sheet'],
               ['sets', 'Load sets'],
               ['surface', 'Surface'],
+              ['strains', 'Strains'],
               ['variants', 'Variants'],
               ['basis', 'Basis'],
             ]}
@@ -123,7 +125,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
                 <div className="relative -mx-3.5 h-[3px] shrink-0">
                   <div className="purfling-x absolute inset-x-0" />
                 </div>
-                <WaysForward project={kept} member={keptMember} />
+                <ColumnWays project={kept} member={keptMember} />
               </>
             )}
           </>
@@ -140,6 +142,9 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
         )}
         {panel === 'sets' && <LoadSetsPanel project={kept} member={keptMember} faults={faults} />}
         {panel === 'surface' && faults.length === 0 && <SurfacePanel project={kept} member={keptMember} result={result} index={index} />}
+        {panel === 'strains' && faults.length === 0 && (
+          <StrainsPanel {...{ project: kept, member: keptMember, result, index }} onChoose={(i) => setChosen(result.sets[i]!.name)} />
+        )}
         {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
         {panel === 'basis' && <BasisPanel project={kept} member={keptMember} result={result} faults={faults} />}
       </SheetFrame>
@@ -181,8 +186,8 @@ function state(member: UprightMember, result: ColumnResult): string {
 
 /** The set that is shown: the one chosen by name, else the worst. */
 function chosenSet(result: ColumnResult, name: string | null): number {
-  const own = result.summaries.find((s) => result.sets[s.index]!.name === name);
-  if (own) return own.index;
+  const own = result.sets.findIndex((s) => s.name === name);
+  if (own >= 0) return own;
   const worst = result.summaries.reduce<ColumnResult['summaries'][number] | undefined>(
     (a, b) => (!a || (b.utilisation ?? 99) > (a.utilisation ?? 99) ? b : a),
     undefined,

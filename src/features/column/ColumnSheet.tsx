@@ -85,7 +85,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
             </button>
           </Part>
         ))}
-        <Part title="All directions" note={`at N ${formatQuantity(set.N, 'force', project.display)}`}>
+        <Part title="All directions" note={`at N ${formatQuantity(picture.strength.worst.N, 'force', project.display)}`}>
           <DrawingView drawing={contourOf(view, contourWidth, topHeight - 100)} />
           <Measures picture={picture} project={project} />
         </Part>
@@ -95,10 +95,12 @@ export function ColumnSheet(props: ColumnSheetProps) {
         <div className="purfling-x absolute inset-x-0" />
       </div>
       <div className="flex min-h-[250px] flex-1 px-3">
-        <Part title={`Interaction through ${set.name}`} note="">
-          <AngleField picture={picture} angle={angle} onAngle={setAngle} />
-          <DrawingView drawing={sliceOf(view, sliceWidth, Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0)))} />
-        </Part>
+        <div className="shrink-0" style={{ width: sliceWidth }}>
+          <Part title={`Interaction through ${set.name}`} note="">
+            <AngleField picture={picture} angle={angle} onAngle={setAngle} />
+            <DrawingView drawing={sliceOf(view, sliceWidth, Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0)))} />
+          </Part>
+        </div>
         <LoadSetTable
           project={project}
           member={member}
@@ -162,7 +164,7 @@ function Measures({ picture, project }: { picture: ColumnPicture; project: Proje
 function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle: number | null; onAngle: (a: number | null) => void }) {
   const degrees = Math.round((picture.direction * 180) / Math.PI);
   return (
-    <div className="small flex items-center gap-2">
+    <div className="small flex flex-wrap items-center gap-x-2">
       <label className="flex items-center gap-1">
         direction
         <input
@@ -172,7 +174,7 @@ function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle
           step={1}
           value={degrees}
           aria-label="Direction of the slice, degrees from My"
-          className="h-3 w-28 accent-ebony"
+          className="h-3 w-20 accent-ebony"
           onChange={(e) => onAngle((Number(e.target.value) * Math.PI) / 180)}
         />
         <span className="w-9 text-right text-ebony">{degrees}°</span>
@@ -182,7 +184,7 @@ function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle
           as the set
         </button>
       )}
-      {picture.nominal.length > 0 && <span>dashed: nominal</span>}
+      <span>dashed: {picture.nominalName}</span>
     </div>
   );
 }

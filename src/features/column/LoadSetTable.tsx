@@ -51,7 +51,7 @@ export function LoadSetTable({
     ? 'grid grid-cols-[minmax(2.2rem,1fr)_2.1rem_1.9rem_1.9rem_1.9rem_1.9rem_2rem_2rem_2rem] gap-x-1'
     : 'grid grid-cols-[minmax(3.2rem,1fr)_2.5rem_2.2rem_2.2rem_2.2rem_2.2rem_2.3rem_2.3rem_2.5rem_2rem] gap-x-1';
   return (
-    <section className="ml-3 flex min-w-0 flex-1 flex-col" aria-label="Load sets" onPaste={paste.onPaste}>
+    <section className="ml-3 flex min-w-0 flex-1 flex-col overflow-x-auto" aria-label="Load sets" onPaste={paste.onPaste}>
       <div className="flex items-baseline gap-2 pb-0.5 pt-1">
         <h2 className="whitespace-nowrap">Load sets</h2>
         <span className="small truncate">
@@ -72,7 +72,7 @@ export function LoadSetTable({
           </button>
         )}
       </div>
-      <div className={`${columns} small border-b border-ebony pr-1 text-right`}>
+      <div className={`${columns} small min-w-[20.5rem] border-b border-ebony pr-1 text-right`}>
         <span className="text-left">Set</span>
         <span>N</span>
         <span className="col-span-2 text-center">Mx top, foot</span>
@@ -86,7 +86,7 @@ export function LoadSetTable({
         role="listbox"
         aria-label="Load sets"
         tabIndex={0}
-        className="min-h-0 flex-1 overflow-y-auto"
+        className="min-h-0 min-w-[20.5rem] flex-1 overflow-y-auto"
         onScroll={(e) => setTop(e.currentTarget.scrollTop)}
         onKeyDown={move}
       >
@@ -113,7 +113,7 @@ export function LoadSetTable({
                   <b className="shrink-0 max-w-[4.5rem] truncate font-semibold">{set.name}</b>
                   {!isNarrow && <span className="small truncate">{set.title}</span>}
                 </span>
-                <span>{show(set.N, 'force')}</span>
+                <span>{show(s.N, 'force')}</span>
                 <span>{show(set.mxTop, 'moment')}</span>
                 <span>{show(set.mxBottom, 'moment')}</span>
                 <span>{show(set.myTop, 'moment')}</span>

@@ -23,6 +23,12 @@ const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'm
   ['vy', 'Vy', 'force'],
   ['torsion', 'T', 'moment'],
 ];
+/** Shown where some set has them apart from the top. */
+const footColumns: typeof forceColumns = [
+  ['nBottom', 'N foot', 'force'],
+  ['vxBottom', 'Vx foot', 'force'],
+  ['vyBottom', 'Vy foot', 'force'],
+];
 const kindNames: readonly (readonly [LoadSetKind, string])[] = [
   ['ultimate', 'ultimate'],
   ['characteristic', 'characteristic'],
@@ -30,6 +36,7 @@ const kindNames: readonly (readonly [LoadSetKind, string])[] = [
   ['quasiPermanent', 'quasi-permanent'],
   ['service', 'service'],
 ];
+const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key);
 const natures: readonly Nature[] = ['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'];
 const noForces: ColumnForces = { N: 0, mxTop: 0, mxBottom: 0, myTop: 0, myBottom: 0, vx: 0, vy: 0, torsion: 0 };
 
@@ -67,7 +74,12 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
       showUnit={false}
     />
   );
-  const columns = 'grid grid-cols-[3.6rem_minmax(3.4rem,1fr)_5.6rem_repeat(8,minmax(2.9rem,4.2rem))_3rem_0.9rem] gap-x-1';
+  const rows: readonly ColumnForces[] = member.mode === 'sets' ? member.sets : member.caseForces;
+  const [wantsFoot, setWantsFoot] = useState(() => rows.some((f) => footColumns.some(([key]) => f[key] != null)));
+  const shownColumns = wantsFoot ? [...forceColumns, ...footColumns] : forceColumns;
+  const columns = wantsFoot
+    ? 'grid grid-cols-[3rem_minmax(2.4rem,1fr)_4.6rem_repeat(11,minmax(2.6rem,4.2rem))_2.4rem_0.9rem] gap-x-0.5'
+    : 'grid grid-cols-[3.6rem_minmax(3.4rem,1fr)_5.6rem_repeat(8,minmax(2.9rem,4.2rem))_3rem_0.9rem] gap-x-1';
   return (
     <div className="flex min-h-0 flex-1 flex-col px-3.5" onPaste={member.mode === 'sets' ? paste.onPaste : undefined}>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 pb-1.5">
@@ -106,6 +118,20 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
           </label>
         )}
       </div>
+      <label className="flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          checked={wantsFoot}
+          onChange={(e) => {
+            setWantsFoot(e.target.checked);
+            if (e.target.checked || !rows.some((f) => footColumns.some(([key]) => f[key] != null))) return;
+            change('same N and V at the foot', (m) => {
+              for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
+            });
+          }}
+        />
+        N and V differ at the foot
+      </label>
       <p className="small pb-1">Sustained: {code.column.sustainedMeaning}.</p>
       <SignPicture member={member} onSigns={(signs) => change('sense of end moments', (m) => void (m.signs = signs))} />
       {faults
@@ -128,7 +154,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
             </button>
           </div>
           <div className={`${columns} small border-b border-ebony`}>
-            {['Name', 'Title', 'Kind', ...forceColumns.map(([, name]) => name), 'sust.', ''].map((h, i) => (
+            {['Name', 'Title', 'Kind', ...shownColumns.map(([, name]) => name), 'sust.', ''].map((h, i) => (
               <span key={h + i}>{h}</span>
             ))}
           </div>
@@ -152,15 +178,17 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
                       />
                     ))}
                     <Select label={`Kind of set ${i + 1}`} value={set.kind} options={kindNames} onPick={(kind) => setSet(i, { kind })} />
-                    {forceColumns.map(([key, name, kind]) => (
+                    {shownColumns.map(([key, name, kind]) => (
                       <QuantityInput
                         key={key}
                         kind={kind}
                         system={project.display}
-                        value={set[key]}
+                        value={set[key] ?? null}
                         label={`${name} of ${set.name}`}
                         showUnit={false}
-                        onKeep={(v) => v !== null && setSet(i, { [key]: v })}
+                        allowEmpty={isFoot(key)}
+                        placeholder={isFoot(key) ? 'as top' : ''}
+                        onKeep={(v) => (v !== null || isFoot(key)) && setSet(i, { [key]: v })}
                       />
                     ))}
                     {part(
@@ -187,7 +215,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
           </button>
         </>
       ) : (
-        <Cases project={project} member={member} change={change} />
+        <Cases project={project} member={member} change={change} shownColumns={shownColumns} />
       )}
       {paste.text !== null && <PasteSets project={project} member={member} text={paste.text} onClose={paste.close} />}
     </div>
@@ -199,17 +227,19 @@ function Cases({
   project,
   member,
   change,
+  shownColumns,
 }: {
   project: Project;
   member: UprightMember;
+  shownColumns: typeof forceColumns;
   change: (label: string, recipe: Parameters<typeof onUpright>[1]) => void;
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string) => member.caseForces.findIndex((f) => f.case === id);
-  const setForce = (id: string, key: keyof ColumnForces, v: number) =>
+  const setForce = (id: string, key: keyof ColumnForces, v: number | null) =>
     change(`forces of ${id}`, (m) => {
       const at = m.caseForces.findIndex((f) => f.case === id);
-      if (at >= 0) m.caseForces[at]![key] = v;
+      if (at >= 0) Object.assign(m.caseForces[at]!, { [key]: v });
       else m.caseForces.push({ ...noForces, case: id, [key]: v });
     });
   const add = () =>
@@ -231,7 +261,7 @@ function Cases({
       <table className="grid-table">
         <thead>
           <tr>
-            {['Case', 'Title', 'Nature', ...forceColumns.map(([, name]) => name), ''].map((h, i) => (
+            {['Case', 'Title', 'Nature', ...shownColumns.map(([, name]) => name), ''].map((h, i) => (
               <th key={h + i}>{h}</th>
             ))}
           </tr>
@@ -258,15 +288,17 @@ function Cases({
                     onPick={(nature) => change(`nature of ${c.id}`, (m) => void (m.cases[i]!.nature = nature))}
                   />
                 </td>
-                {forceColumns.map(([key, name, kind]) => (
+                {shownColumns.map(([key, name, kind]) => (
                   <td key={key}>
                     <QuantityInput
                       kind={kind}
                       system={project.display}
-                      value={f[key]}
+                      value={f[key] ?? null}
                       label={`${name} of ${c.id}`}
                       showUnit={false}
-                      onKeep={(v) => v !== null && setForce(c.id, key, v)}
+                      allowEmpty={isFoot(key)}
+                      placeholder={isFoot(key) ? 'as top' : ''}
+                      onKeep={(v) => (v !== null || isFoot(key)) && setForce(c.id, key, v)}
                     />
                   </td>
                 ))}

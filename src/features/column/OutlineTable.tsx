@@ -8,8 +8,9 @@ import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseTable } from '@/exchange/paste-table';
 import { onColumn } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { OutlineDrawer } from './OutlineDrawer';
 
-/** The corners of a free outline as text, a corner a line: typed, or pasted from a spreadsheet. An empty line begins a hole. */
+/** The corners of a free outline: drawn on a grid, or as text, a corner a line, typed or pasted from a spreadsheet. An empty line begins a hole. */
 export function OutlineTable({ project, member }: { project: Project; member: ColumnMember }) {
   const { edit } = useProject();
   const { shape } = member;
@@ -34,6 +35,22 @@ export function OutlineTable({ project, member }: { project: Project; member: Co
   };
   return (
     <div className="py-1">
+      {shape.kind === 'free' && shape.outer.length > 2 && (
+        <OutlineDrawer
+          key={shape.outer.length}
+          outer={shape.outer}
+          holes={shape.holes}
+          units={project.display}
+          onKeep={(outer) =>
+            edit(
+              `outline of ${member.mark}`,
+              onColumn(member.id, (m) => {
+                m.shape = castDraft({ kind: 'free' as const, outer, holes: shape.holes });
+              }),
+            )
+          }
+        />
+      )}
       <label className="block">
         <span className="small">Corners x, y in {unitLabel('length', project.display)}, one a line; an empty line begins a hole</span>
         <textarea

@@ -28,10 +28,11 @@ export function SurfacePanel({
   const drag = useRef<{ x: number; y: number } | null>(null);
   const [box, room] = useBox<HTMLDivElement>({ width: 700, height: 520 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
-  const picture = useMemo(() => columnPicture(uprightInput(member, code), code, result, index, null), [member, code, result, index]);
+  const column = useMemo(() => uprightInput(member, code), [member, code]);
+  const picture = useMemo(() => columnPicture(column, code, result, index, null), [column, code, result, index]);
   const space = useMemo(() => {
     if (!picture) return null;
-    const surface = (shows === 'nominal' && nominalSurface(picture.model)) || picture.model.surface;
+    const surface = shows === 'nominal' ? nominalSurface(picture.model, column, code) : picture.model.surface;
     const M = Math.max(...surface.slices.flatMap((s) => [...s.Mx.map(Math.abs), ...s.My.map(Math.abs)]));
     const middle = (surface.most + surface.least) / 2;
     const half = (surface.most - surface.least) / 2;
@@ -46,9 +47,9 @@ export function SurfacePanel({
     const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, 300);
     const points = worst
       .filter((s) => Number.isFinite(s.Mx))
-      .map((s) => ({ at: to(result.sets[s.index]!.N, s.Mx, s.My), isOver: (s.utilisation ?? 99) > 1, isChosen: s.index === index }));
-    return { rings, slice, level: ring(picture.strength.set.N), points };
-  }, [picture, result, index, shows]);
+      .map((s) => ({ at: to(s.N, s.Mx, s.My), isOver: (s.utilisation ?? 99) > 1, isChosen: s.index === index }));
+    return { rings, slice, level: ring(picture.strength.worst.N), points };
+  }, [picture, column, code, result, index, shows]);
   if (!picture || !space) return <p className="px-3.5 py-4">There is nothing to show yet.</p>;
   const onKeyDown = (e: React.KeyboardEvent) => {
     const step = e.shiftKey ? 0.35 : 0.09;
@@ -90,21 +91,19 @@ export function SurfacePanel({
         <p className="small">
           N upwards. Drag to turn, or use the arrow keys. Black: the slice and the level of {picture.strength.set.name}.
         </p>
-        {picture.nominal.length > 0 && (
-          <div className="mt-2 flex border border-groove" role="group" aria-label="Which strength">
-            {(['design', 'nominal'] as const).map((k) => (
-              <button
-                key={k}
-                type="button"
-                aria-pressed={shows === k}
-                className="flex-1 px-2 py-0.5 aria-pressed:bg-ebony aria-pressed:text-holly"
-                onClick={() => setShows(k)}
-              >
-                {k}
-              </button>
-            ))}
-          </div>
-        )}
+        <div className="mt-2 flex border border-groove" role="group" aria-label="Which strength">
+          {(['design', 'nominal'] as const).map((k) => (
+            <button
+              key={k}
+              type="button"
+              aria-pressed={shows === k}
+              className="flex-1 px-2 py-0.5 aria-pressed:bg-ebony aria-pressed:text-holly"
+              onClick={() => setShows(k)}
+            >
+              {k === 'design' ? 'design' : picture.nominalName}
+            </button>
+          ))}
+        </div>
         <h2 className="mt-3">Critical points</h2>
         <p className="small">neutral axis across the direction of {picture.strength.set.name}</p>
         <table className="grid-table">

@@ -1,13 +1,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import { weigh } from '@/core/advice/rates';
 import type { Check, CheckFamily } from '@/core/members/check';
 import { governing } from '@/core/members/check';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
 import { decisionFor, type BeamMember, type Member, type Project } from '@/core/project/project';
-import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
+import { formatNumber, formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { addMember, freshId, freshMark } from '@/store/commands';
-import { setActiveMember } from '@/store/designing';
+import { goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
 import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
@@ -19,6 +20,8 @@ import { sheetPath } from '@/ui/sheet-path';
 import { Silhouette } from '@/ui/Silhouette';
 import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
+import { RatesEditor } from './RatesEditor';
+import { SelectedEditor } from './SelectedEditor';
 
 export function ProjectScreen() {
   const loaded = useLoadedProject();
@@ -27,10 +30,11 @@ export function ProjectScreen() {
   return <Overview project={loaded.project} />;
 }
 
-const families: readonly { readonly key: CheckFamily; readonly title: string }[] = [
-  { key: 'bending', title: 'Bending' },
-  { key: 'shear', title: 'Shear' },
-  { key: 'detailing', title: 'Detailing' },
+const families: readonly { readonly keys: readonly CheckFamily[]; readonly title: string }[] = [
+  { keys: ['bending'], title: 'Bending' },
+  { keys: ['shear', 'torsion'], title: 'Shear' },
+  { keys: ['crack', 'deflection'], title: 'In service' },
+  { keys: ['detailing'], title: 'Detailing' },
 ];
 
 interface RowData {
@@ -55,6 +59,19 @@ function Overview({ project }: { project: Project }) {
   const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
+  const [isStopped, setStopped] = useState(false);
+  const [text, setText] = useState('');
+  const [only, setOnly] = useState<Standing | null>(null);
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
+  const toggle = (ids: readonly string[], on: boolean) =>
+    setSelected((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
+  const isWanted = (r: RowData) =>
+    (only === null || r.standing === only) &&
+    [r.member.mark, r.member.title, r.member.place, reasonOf(r.entry?.result.faults[0]?.reason, r.entry?.result.governing ?? null)]
+      .join(' ')
+      .toLowerCase()
+      .includes(text.trim().toLowerCase());
+  const listed = sorted.filter(isWanted);
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
   const addUpright = (make: typeof newColumn | typeof newWall, like: string) => {
     const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
@@ -78,7 +95,17 @@ function Overview({ project }: { project: Project }) {
           {done < rows.length && (
             <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
               <p className="small pb-1">
-                Designing · {done} of {rows.length}
+                {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
+                <button
+                  type="button"
+                  className="link ml-2"
+                  onClick={() => {
+                    (isStopped ? goOnDesigning : stopDesigning)();
+                    setStopped(!isStopped);
+                  }}
+                >
+                  {isStopped ? 'go on' : 'stop'}
+                </button>
               </p>
               <div className="flex gap-px">
                 {sorted.map((r) => (
@@ -92,11 +119,26 @@ function Overview({ project }: { project: Project }) {
           )}
           <div className="grid grid-cols-3 gap-x-4 gap-y-0.5 border-l border-line pl-6">
             {(['over', 'near', 'within', 'decided', 'open'] as const).map((s) => (
-              <span key={s} className="flex items-center gap-1.5">
+              <button
+                key={s}
+                type="button"
+                aria-pressed={only === s}
+                title={only === s ? 'show all' : 'show only these'}
+                onClick={() => setOnly(only === s ? null : s)}
+                className="flex items-center gap-1.5 px-1 text-left aria-pressed:bg-ebony aria-pressed:text-holly"
+              >
                 <Glyph standing={s} /> <b className="font-semibold">{count(s)}</b> {s === 'open' ? 'to come' : s}
-              </span>
+              </button>
             ))}
           </div>
+          <input
+            className="field !w-40"
+            type="search"
+            aria-label="Show members with"
+            placeholder="Show members with"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
           <button type="button" className="btn" onClick={() => add('loads')}>
             Add a beam
           </button>
@@ -108,41 +150,64 @@ function Overview({ project }: { project: Project }) {
           </button>
         </div>
       </div>
-      <div className="min-h-0 overflow-auto px-4">
-        {rows.length === 0 && (
-          <p className="py-8 text-[0.9rem]">
-            No members yet.{' '}
-            <button type="button" className="link" onClick={() => add('loads')}>
-              Add a beam
-            </button>{' '}
-            or{' '}
-            <button type="button" className="link" onClick={() => add('forces')}>
-              check a section with known forces
-            </button>
-            .
-          </p>
-        )}
-        <table className="w-full border-collapse" aria-label="Members, worst first">
-          <thead className="sticky top-0 z-[2] bg-holly">
-            <tr className="h-7 border-b border-ebony text-left">
-              <th aria-label="State" />
-              <th aria-label="Shape" />
-              <th className="font-semibold">
-                Member <span className="font-normal text-walnut">worst first</span>
-              </th>
-              {['Place', 'Size', 'Reinforcement', ...families.map((f) => f.title), 'What governs', ''].map((h) => (
-                <th key={h} className="font-semibold">
-                  {h}
+      <div className="flex min-h-0 flex-col">
+        {selected.size > 0 && <SelectedEditor project={project} ids={selected} onDone={() => setSelected(new Set())} />}
+        <div className="min-h-0 overflow-auto px-4">
+          {rows.length === 0 && (
+            <p className="py-8 text-[0.9rem]">
+              No members yet.{' '}
+              <button type="button" className="link" onClick={() => add('loads')}>
+                Add a beam
+              </button>{' '}
+              or{' '}
+              <button type="button" className="link" onClick={() => add('forces')}>
+                check a section with known forces
+              </button>
+              .
+            </p>
+          )}
+          <table className="w-full border-collapse" aria-label="Members, worst first">
+            <thead className="sticky top-0 z-[2] bg-holly">
+              <tr className="h-7 border-b border-ebony text-left">
+                <th className="w-6">
+                  <input
+                    type="checkbox"
+                    aria-label="Select all that are shown"
+                    checked={listed.length > 0 && listed.every((r) => selected.has(r.member.id))}
+                    onChange={(e) =>
+                      toggle(
+                        listed.map((r) => r.member.id),
+                        e.target.checked,
+                      )
+                    }
+                  />
                 </th>
+                <th aria-label="State" />
+                <th aria-label="Shape" />
+                <th className="font-semibold">
+                  Member <span className="font-normal text-walnut">worst first</span>
+                </th>
+                {['Place', 'Size', 'Reinforcement', ...families.map((f) => f.title), 'What governs', ''].map((h) => (
+                  <th key={h} className="font-semibold">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {listed.map((row) => (
+                <Row
+                  key={row.member.id}
+                  project={project}
+                  {...row}
+                  isSelected={selected.has(row.member.id)}
+                  onSelect={(on) => toggle([row.member.id], on)}
+                />
               ))}
-            </tr>
-          </thead>
-          <tbody>
-            {sorted.map((row) => (
-              <Row key={row.member.id} project={project} {...row} />
-            ))}
-          </tbody>
-        </table>
+            </tbody>
+          </table>
+          {rows.length > 0 && listed.length === 0 && <p className="py-4">No member is like that.</p>}
+        </div>
       </div>
       <Totals project={project} rows={rows} />
       <Notice text={notice} onClose={() => setNotice(null)} />
@@ -150,7 +215,14 @@ function Overview({ project }: { project: Project }) {
   );
 }
 
-function Row({ project, member, entry, standing }: RowData & { project: Project }) {
+function Row({
+  project,
+  member,
+  entry,
+  standing,
+  isSelected,
+  onSelect,
+}: RowData & { project: Project; isSelected: boolean; onSelect: (on: boolean) => void }) {
   const router = useRouter();
   const href = sheetPath(project, member);
   const result = entry?.result;
@@ -158,6 +230,9 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
   const actions = memberActions(project, member, router.push);
   return (
     <tr className="h-[1.9rem] cursor-pointer border-b border-line hover:bg-sycamore" onClick={() => router.push(href)}>
+      <td onClick={(e) => e.stopPropagation()}>
+        <input type="checkbox" aria-label={`Select ${member.mark}`} checked={isSelected} onChange={(e) => onSelect(e.target.checked)} />
+      </td>
       <td className="w-5">
         <Glyph standing={standing} />
       </td>
@@ -181,7 +256,7 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
       <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
       <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
       {families.map((f) => (
-        <FamilyCell key={f.key} check={worstOf(result?.checks ?? [], f.key)} member={member} isWorking={isWorking} />
+        <FamilyCell key={f.title} check={worstOf(result?.checks ?? [], f.keys)} member={member} isWorking={isWorking} />
       ))}
       <td className="max-w-64 truncate" title={reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}>
         {isWorking ? 'Designing' : reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}
@@ -198,7 +273,7 @@ function Row({ project, member, entry, standing }: RowData & { project: Project 
   );
 }
 
-const worstOf = (checks: readonly Check[], family: CheckFamily) => governing(checks.filter((c) => c.family === family));
+const worstOf = (checks: readonly Check[], keys: readonly CheckFamily[]) => governing(checks.filter((c) => keys.includes(c.family)));
 
 function reasonOf(fault: string | undefined, check: Check | null): string {
   if (fault) return fault;
@@ -244,6 +319,18 @@ function Totals({ project, rows }: { project: Project; rows: readonly RowData[] 
       unit: unitLabel('massPerVolume', system),
       note: 'over all members',
     },
+    ...(['cost', 'carbon'] as const).map((kind) => {
+      const total = rows.reduce((amount, { member, entry }) => {
+        const q = entry?.result.quantities;
+        return q ? amount + weigh(q, member.materials.concreteStrength, project.rates[kind]) : amount;
+      }, 0);
+      return {
+        title: kind === 'cost' ? 'Cost' : 'Carbon',
+        value: kind === 'cost' ? formatNumber(total, 0) : formatNumber(total / 1000, 1),
+        unit: kind === 'cost' ? '' : 't CO₂e',
+        note: 'materials, for comparing',
+      };
+    }),
   ];
   return (
     <footer className="flex">
@@ -254,7 +341,9 @@ function Totals({ project, rows }: { project: Project; rows: readonly RowData[] 
           <p className="font-serif text-[1.875rem] leading-[2.375rem]">
             {f.value} <span className="font-plex text-[0.8125rem]">{f.unit}</span>
           </p>
-          <p className="small">{f.note}</p>
+          <p className="small">
+            {f.note} {f.title === 'Cost' && <RatesEditor project={project} />}
+          </p>
         </div>
       ))}
     </footer>

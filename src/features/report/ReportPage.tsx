@@ -7,6 +7,7 @@ import { reportDrawings } from '@/exchange/report-drawings';
 import { DrawingView } from '@/ui/DrawingView';
 import { Derivation } from '@/ui/Formula';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
+import { ScheduleTable } from '@/ui/ScheduleTable';
 
 /** One member's calculation as it will stand on paper. */
 export function ReportPage({ project, report }: { project: Project; report: MemberReport }) {
@@ -81,6 +82,9 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
             <Derivation steps={check.derivation!} units={units} />
           </section>
         ))}
+      {member.type === 'beam' && result.type === 'beam' && report.detail !== 'summary' && (
+        <ScheduleTable project={project} member={member} result={result} />
+      )}
       <section className="mt-4">
         <h2>Assumptions</h2>
         <table className="grid-table" aria-label="Assumptions">

@@ -1,9 +1,9 @@
-import type { Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { ColumnRules, ColumnShear } from '../column-rules';
 import type { Choice, Materials } from '../design-code';
 import { recordResistance, ultimateBasis } from './axial';
 import * as columns from './columns';
-import { elasticModulus, INCH } from './materials';
+import { INCH } from './materials';
 import * as shear from './shear';
 import { effectiveLength, slendernessRule } from './slenderness';
 import type { Form } from './symbols';
@@ -60,13 +60,18 @@ export const columnChoices: readonly Choice[] = [
 
 /** The rules of ACI 318-19 for columns and walls. */
 export function columnRules(form: Form, choose: (key: string) => string, shearBasis: (m: Materials) => shear.ShearBasis): ColumnRules {
+  const basisOf: ColumnRules['ultimateBasis'] = (c, m, transverse) =>
+    ultimateBasis(c, m, form, {
+      isSpiral: transverse === 'spiral',
+      deductsDisplaced: choose('displaced') === 'deduct',
+      roundsYieldStrain: choose('yieldStrain') === 'rounded',
+    });
   return {
-    ultimateBasis: (c, m, transverse) =>
-      ultimateBasis(c, m, form, {
-        isSpiral: transverse === 'spiral',
-        deductsDisplaced: choose('displaced') === 'deduct',
-        roundsYieldStrain: choose('yieldStrain') === 'rounded',
-      }),
+    ultimateBasis: basisOf,
+    nominal: (m, transverse) => ({
+      basis: { ...basisOf(silent, m, transverse), reduction: null, axialCap: null },
+      name: 'nominal strength',
+    }),
     recordResistance,
     effectiveLength,
     slenderness: (axis) =>
@@ -91,12 +96,10 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
     ties: (q) => columns.tieRules(q, form),
     shear: (c, q) => columnShear(c, q, shearBasis(q.materials)),
     joinShear: (x, y) => ({ utilisation: shear.biaxialUtilisation(x, y), clause: '22.5.1.11' }),
-    stressLimits: () => ({ concrete: null, steel: null }),
-    serviceModulus: (c, m) => elasticModulus(c, m.concreteStrength, m.density, form),
     wallFactor,
     wallLinks: { value: 0.01, clause: '11.7.4.1' },
     wallSteel: (c, area, vertical, thickness) => wallSteel(c, area, vertical, thickness, form),
-    clauses: { axial: '22.4', squash: '22.4.2', slenderness: '6.2.5', shear: '22.5', growth: '6.2.5.3', crack: '24.3', bars: '10.7.3.1' },
+    clauses: { axial: '22.4', squash: '22.4.2', slenderness: '6.2.5', shear: '22.5', growth: '6.2.5.3', bars: '10.7.3.1' },
     mostGrowth: 1.4,
   };
 }

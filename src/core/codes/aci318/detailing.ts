@@ -31,7 +31,7 @@ export function layerGap(form: Form): Limit {
 }
 
 /** psi_g of table 25.4.2.5: by grade. */
-function gradeFactor(fy: number, form: Form): number {
+export function gradeFactor(fy: number, form: Form): number {
   const ksi = form === 'SI' ? fy / 7 : fy / PSI / 1000; // 420 MPa stands for 60 ksi, 550 for 80, 690 for 100
   if (ksi <= 60.5) return 1;
   return ksi <= 80.5 ? 1.15 : 1.3;

@@ -4,9 +4,12 @@ import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type De
 import { columnChoices, columnRules } from './column-rules';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
+import { anchorageRules } from './anchorage';
 import * as flexure from './flexure';
 import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, steelLabel, steelModulus, yieldStrain } from './materials';
+import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
+import { torsionChoices, torsionRules } from './torsion';
 import type { Form } from './symbols';
 
 /** What ACI 318-19 leaves to the engineer. */
@@ -133,15 +136,12 @@ const choices: readonly Choice[] = [
       { value: 'atFace', label: 'at the face' },
     ],
   },
+  ...torsionChoices,
+  ...serviceChoices,
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
-const notCovered = [
-  { title: 'Torsion', clause: '22.7' },
-  { title: 'Crack control', clause: '24.3' },
-  { title: 'Deflection', clause: '24.2' },
-  { title: 'Development at supports, splices', clause: '9.7.3.8, 25.5' },
-];
+const notCovered = [{ title: 'Integrity of perimeter beams', clause: '9.7.7' }];
 
 /** ACI 318-19; `settings.variant` is its form, "SI" or "US". Throws RangeError for another form. */
 export function aci318(settings: CodeSettings): DesignCode {
@@ -266,6 +266,9 @@ export function aci318(settings: CodeSettings): DesignCode {
     anchorageClause: '25.4.2.3',
     compressionLinkSpacing: compressionStirrupSpacing,
     column: columnRules(form, choose, shearBasis),
+    service: serviceRules(form, choose),
+    anchorage: anchorageRules(form),
+    torsion: torsionRules(form, shearBasis, choose),
     notCovered,
   };
 }

@@ -1,5 +1,7 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
+import { serviceSymbols } from './service-symbols';
 
 /** The symbols of ACI 318-19 that are used here, each with its meaning and unit. */
 export const symbols = defineSymbols({
@@ -73,8 +75,26 @@ export const symbols = defineSymbols({
   psi_t: ['casting position', ''],
   psi_g: ['grade of reinforcement', ''],
   l_d: ['development length', 'mm'],
+  psi_e: ['coating', ''],
+  psi_s: ['size of the bar', ''],
+  psi_r: ['confining reinforcement', ''],
+  psi_o: ['location', ''],
+  psi_c: ['strength of concrete', ''],
+  c_b: ['cover or half the spacing of the bars', 'mm'],
+  A_tr: ['area of stirrups across the splitting plane', 'mm2'],
+  s_tr: ['spacing of these stirrups', 'mm'],
+  n_b: ['bars that split there', ''],
+  K_tr: ['index of transverse reinforcement', 'mm'],
+  c_K: ['confinement', ''],
+  l_dh: ['development length of a hook', 'mm'],
+  k_B: ['class of splice', ''],
+  l_st: ['length of a lap splice', 'mm'],
+  l_a: ['length beyond the centre of the support', 'mm'],
+  l_a_max: ['largest development length', 'mm'],
   delta: ['moment after over moment before redistribution', ''],
   ...columnSymbols,
+  ...torsionSymbols,
+  ...serviceSymbols,
 });
 
 export const formula = formulary(symbols);

@@ -1,23 +1,18 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { ColumnRules, ColumnShear } from '../column-rules';
-import type { Choice, Materials } from '../design-code';
+import type { Choice } from '../design-code';
 import { recordResistance, ultimateBasis, type Diagram } from './axial';
 import * as columns from './columns';
-import { crackWidth } from './cracking';
-import { finalCreep } from './creep';
 import { clearSpacing } from './detailing';
 import { effectiveLength } from './effective-length';
-import { designStrength, secantModulus } from './materials';
+import { designStrength } from './materials';
 import type { NationalAnnex } from './national';
 import * as shear from './shear';
 import { slendernessRule, type SlendernessOptions } from './slenderness';
 import { wallFactor, wallSteel } from './walls';
-import { formula, symbols } from './symbols';
+import { formula } from './symbols';
 
-export const F = {
-  sigma: formula('sigma_cp', 'min(N_Ed / A_c, 0.2 * f_cd)', '6.2.2(1)'),
-  modulus: formula('E_c_eff', 'E_cm / (1 + phi_inf * s_qp)', '(7.20)'),
-};
+export const F = { sigma: formula('sigma_cp', 'min(N_Ed / A_c, 0.2 * f_cd)', '6.2.2(1)') };
 
 /** What EN 1992-1-1 leaves open for columns and walls. */
 export const columnChoices: readonly Choice[] = [
@@ -135,6 +130,16 @@ export function columnRules(annex: NationalAnnex, choose: (key: string) => strin
   };
   return {
     ultimateBasis: (c, m) => ultimateBasis(c, m, annex, choose('columnDiagram') as Diagram, choose('columnDisplaced') === 'deduct'),
+    nominal: (m) => ({
+      basis: ultimateBasis(
+        silent,
+        m,
+        { ...annex, alphaCC: 1, gammaC: 1, gammaS: 1 },
+        choose('columnDiagram') as Diagram,
+        choose('columnDisplaced') === 'deduct',
+      ),
+      name: 'characteristic strengths',
+    }),
     recordResistance,
     effectiveLength: (c, input) => effectiveLength(c, input, Number(choose('beamStiffness'))),
     slenderness: (axis) => slendernessRule(axis, options),
@@ -152,21 +157,10 @@ export function columnRules(annex: NationalAnnex, choose: (key: string) => strin
     clearSpacing,
     ties: columns.tieRules,
     shear: (c, q) => columnShear(c, q, annex, shearBasis),
-    crack: crackWidth,
-    stressLimits: (m, kind) => ({
-      concrete:
-        kind === 'characteristic'
-          ? { value: 0.6 * m.concreteStrength, clause: '7.2(2)' }
-          : kind === 'quasiPermanent'
-            ? { value: 0.45 * m.concreteStrength, clause: '7.2(3)' }
-            : null,
-      steel: kind === 'characteristic' ? { value: 0.8 * m.steelStrength, clause: '7.2(5)' } : null,
-    }),
-    serviceModulus: (c, m, area, perimeter, sustained) => serviceModulus(c, m, area, perimeter, sustained),
     wallSteel,
     wallFactor,
     wallLinks: { value: 0.02, clause: '9.6.4(1)' },
-    clauses: { axial: '6.1', squash: '6.1', slenderness: '5.8.3', shear: '6.2', growth: '5.8.7.3', crack: '7.3.4', bars: '9.5.2' },
+    clauses: { axial: '6.1', squash: '6.1', slenderness: '5.8.3', shear: '6.2', growth: '5.8.7.3', bars: '9.5.2' },
     mostGrowth: null,
   };
 }
@@ -181,9 +175,4 @@ function columnShear(c: Calc, q: ColumnShear, annex: NationalAnnex, basis: shear
   if (q.tieArea === 0) return alone;
   const links = { diameter: 0, area: q.tieArea, legs: 2, spacing: q.tieSpacing };
   return Math.max(alone, shear.resistanceWithLinks(c, section, links, m, basis).force);
-}
-
-function serviceModulus(c: Calc, m: Materials, area: number, perimeter: number, sustained: number): number {
-  const E_cm = secantModulus(c, m.concreteStrength);
-  return c.let(F.modulus, { E_cm, phi_inf: finalCreep(silent, m, area, perimeter), s_qp: c.given(symbols.s_qp, sustained) });
 }

@@ -1,5 +1,5 @@
 import type { Calc } from '../../calc/calc';
-import type { CrackQuestion, CrackWidth } from '../column-rules';
+import type { CrackQuestion, CrackWidth } from '../service-rules';
 import { meanTensileStrength, secantModulus, STEEL_MODULUS } from './materials';
 import { formula, symbols } from './symbols';
 

@@ -3,10 +3,14 @@ import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type De
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing } from './detailing';
+import { anchorageRules } from './anchorage';
+import { flangeShear } from './flange-shear';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
 import { findAnnex } from './national';
+import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
+import { torsionChoices, torsionRules } from './torsion';
 
 /** What EN 1992-1-1 leaves to the engineer, or to the national annex in a way that allows several readings. */
 const choices: readonly Choice[] = [
@@ -127,16 +131,12 @@ const choices: readonly Choice[] = [
       { value: 'atFace', label: 'links from the face' },
     ],
   },
+  ...torsionChoices,
+  ...serviceChoices,
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
-const notCovered = [
-  { title: 'Torsion', clause: '6.3' },
-  { title: 'Shear between web and flanges', clause: '6.2.4' },
-  { title: 'Crack width', clause: '7.3' },
-  { title: 'Deflection', clause: '7.4' },
-  { title: 'Anchorage at end supports, laps', clause: '8.4, 8.7, 9.2.1.4' },
-];
+const notCovered = [{ title: 'Fire', clause: 'EN 1992-1-2' }];
 
 /** EN 1992-1-1:2004+A1 with the national choices of an annex. Throws RangeError for an unknown annex. */
 export function en1992(settings: CodeSettings): DesignCode {
@@ -226,6 +226,10 @@ export function en1992(settings: CodeSettings): DesignCode {
     // 9.2.1.2(3): links that hold compression bars stand within 15 diameters.
     compressionLinkSpacing: (bar) => ({ value: 15 * bar, clause: '9.2.1.2(3)' }),
     column: columnRules(annex, choose, shearBasis),
+    service: serviceRules(choose),
+    flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
+    anchorage: anchorageRules(annex),
+    torsion: torsionRules(shearBasis, choose),
     notCovered,
   };
 }

@@ -1,4 +1,6 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { serviceSymbols } from './service-symbols';
+import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
 
 /** The symbols of EN 1992-1-1 that are used here, each with its meaning and unit. */
@@ -104,9 +106,25 @@ export const symbols = defineSymbols({
   f_bd: ['bond strength', 'MPa'],
   eta_1: ['bond condition', ''],
   eta_2: ['factor for bars above 32 mm', ''],
+  sigma_sd: ['stress to be anchored', 'MPa'],
+  c_d: ['concrete around the bar', 'mm'],
+  alpha_1b: ['factor for the shape of the bar', ''],
+  alpha_2c: ['factor for cover', ''],
+  alpha_5: ['factor for pressure across', ''],
+  p_t: ['pressure across the bar', 'MPa'],
+  w_s: ['width of the support', 'mm'],
+  l_bd: ['design anchorage length', 'mm'],
+  l_b_min: ['least anchorage length', 'mm'],
+  rho_1: ['share of bars lapped, per cent', ''],
+  alpha_6: ['factor for the share of laps', ''],
+  l_0_lap: ['lap length', 'mm'],
+  l_0_min: ['least lap length', 'mm'],
+  F_E: ['force to be anchored', 'kN'],
   l_b_rqd: ['basic anchorage length', 'mm'],
   sigma_cp: ['mean compressive stress', 'MPa'],
   ...columnSymbols,
+  ...torsionSymbols,
+  ...serviceSymbols,
 });
 
 export const formula = formulary(symbols);

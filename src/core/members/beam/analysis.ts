@@ -17,8 +17,11 @@ import {
   type LineLoad,
   type LineSupport,
   type Mesh,
+  type Response,
+  type TorqueLoad,
   type UnitCase,
 } from '../../analysis/line-beam';
+import { torqueDiagram } from '../../analysis/torsion';
 import { isCantilever, redistribute } from '../../analysis/redistribution';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
@@ -32,6 +35,8 @@ export interface BeamAnalysis {
   readonly combinations: readonly Combination[];
   readonly arrangements: readonly Arrangement[];
   readonly envelope: Envelope;
+  /** Responses of the cases before any redistribution. */
+  readonly elastic: readonly CaseResponse[];
   readonly handChecks: readonly HandCheck[];
   /** Faces of each support along the beam; equal to its centre line where the width is zero or an end is free. */
   readonly faces: readonly { readonly left: number; readonly right: number; readonly centre: number }[];
@@ -84,7 +89,28 @@ export function lineLoads(load: BeamLoad, beam: BeamInput): LineLoad[] {
       return [{ kind: 'point', span: load.span, at: load.at, force: load.force }];
     case 'moment':
       return [{ kind: 'moment', span: load.span, at: load.at, moment: load.moment }];
+    case 'torque':
+    case 'pointTorque':
+      return [];
   }
+}
+
+/** A load of the beam as torques on single spans. */
+export function torqueLoads(load: BeamLoad, beam: BeamInput): TorqueLoad[] {
+  if (load.type === 'pointTorque') return [{ kind: 'point', span: load.span, at: load.at, torque: load.torque }];
+  if (load.type !== 'torque') return [];
+  const spans = load.span === 'all' ? beam.spans.map((_, i) => i) : [load.span];
+  return spans.map((span) => ({ kind: 'distributed', span, from: 0, to: beam.spans[span]!.length, value: load.value }));
+}
+
+/** Whether a support holds the beam against twisting. */
+export const holdsTwist = (s: BeamSupport): boolean => s.type !== 'free' && s.holdsTwist !== false;
+
+/** Torsional stiffness of a span, where only ratios matter: of the web as a rectangle (mm4). */
+function torsionalStiffness(beam: BeamInput, span: number): number {
+  const { b, h } = outlineOf(beam, span);
+  const [a, c] = [Math.min(b, h), Math.max(b, h)];
+  return a ** 3 * c * (1 / 3 - 0.21 * (a / c) * (1 - (a / c) ** 4 / 12));
 }
 
 function selfWeightLoads(beam: BeamInput): LineLoad[] {
@@ -103,6 +129,17 @@ function supportFaces(beam: BeamInput) {
   return supportPositions(beam).map((centre, i) => {
     const half = beam.supports[i]!.type === 'free' ? 0 : beam.supports[i]!.width / 2;
     return { centre, left: i === 0 ? centre : centre - half, right: i === beam.spans.length ? centre : centre + half };
+  });
+}
+
+/** Sets the torque of each case beside its other effects. */
+function addTorques(beam: BeamInput, line: LineBeam, mesh: Mesh, units: readonly CaseUnit[], responses: readonly Response[]): void {
+  if (!units.some((u) => (u.unit.torques ?? []).length > 0)) return;
+  const holds = beam.supports.map(holdsTwist);
+  const stiffness = beam.spans.map((_, i) => torsionalStiffness(beam, i));
+  units.forEach((u, i) => {
+    const diagram = torqueDiagram(line, mesh, holds, stiffness, u.unit.torques ?? []);
+    if (diagram) responses[i]!.torsion.set(diagram);
   });
 }
 
@@ -126,23 +163,32 @@ export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
       return [{ loadCase, span: undefined, unit: { loads: [], settlements } }];
     }
     const loads = loadsOfCase(beam, loadCase.id);
-    if (!loadCase.pattern) return [{ loadCase, span: undefined, unit: { loads } }];
-    return beam.spans.map((_, span) => ({ loadCase, span, unit: { loads: loads.filter((l) => l.span === span) } }));
+    const torques = beam.loads.filter((l) => l.case === loadCase.id).flatMap((l) => torqueLoads(l, beam));
+    if (!loadCase.pattern) return [{ loadCase, span: undefined, unit: { loads, torques } }];
+    return beam.spans.map((_, span) => ({
+      loadCase,
+      span,
+      unit: { loads: loads.filter((l) => l.span === span), torques: torques.filter((l) => l.span === span) },
+    }));
   });
   const mesh = makeMesh(
     line,
     units.map((u) => u.unit),
   );
   const deltas = beam.supports.map((s) => s.redistribution);
-  const responses = analyse(
+  const unredistributed = analyse(
     line,
     mesh,
     units.map((u) => u.unit),
-  ).map((r) => redistribute(line, mesh, r, deltas));
-  const caseResponses: CaseResponse[] = cases.map((loadCase) => ({
-    loadCase,
-    parts: units.flatMap((u, i) => (u.loadCase === loadCase ? [{ span: u.span, response: responses[i]! }] : [])),
-  }));
+  );
+  addTorques(beam, line, mesh, units, unredistributed);
+  const responses = unredistributed.map((r) => redistribute(line, mesh, r, deltas));
+  const byCase = (list: readonly Response[]): CaseResponse[] =>
+    cases.map((loadCase) => ({
+      loadCase,
+      parts: units.flatMap((u, i) => (u.loadCase === loadCase ? [{ span: u.span, response: list[i]! }] : [])),
+    }));
+  const caseResponses = byCase(responses);
 
   const combinations = activeCombinations(beam, code);
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
@@ -157,7 +203,18 @@ export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
   const stations = placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN);
   const env = envelope(mesh, line, arrangements, stations, zones);
   if (rule.minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, rule.minimumRatio);
-  return { mesh, line, cases, combinations, arrangements, envelope: env, handChecks: handChecks(beam, mesh, responses, units), faces };
+  const elastic = byCase(unredistributed);
+  return {
+    mesh,
+    line,
+    cases,
+    combinations,
+    arrangements,
+    envelope: env,
+    elastic,
+    handChecks: handChecks(beam, mesh, responses, units),
+    faces,
+  };
 }
 
 /** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */

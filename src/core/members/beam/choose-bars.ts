@@ -13,6 +13,8 @@ export interface BarTask {
   readonly sense: Sense;
   readonly moment: number;
   readonly delta: number;
+  /** Steel of this face beside that for bending (mm2). */
+  readonly extra?: number;
 }
 
 export interface Chosen {
@@ -36,7 +38,14 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
   const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
   const minimum = task.moment > 0 ? code.minimumSteel(silent, section, d, beam.materials) : 0;
   const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
-  return { placement, area, d, required: Math.max(need.tension, minimum), compression: need.compression, refusal: need.refusal };
+  return {
+    placement,
+    area,
+    d,
+    required: Math.max(need.tension, minimum) + (task.extra ?? 0),
+    compression: need.compression,
+    refusal: need.refusal,
+  };
 }
 
 /** The fewest bars of one size that carry a task, undefined when no number that fits does. */

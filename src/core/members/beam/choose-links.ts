@@ -1,15 +1,18 @@
 import { silent } from '../../calc/calc';
-import type { DesignCode, ShearSection } from '../../codes/design-code';
+import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { barOf } from '../../reinforcement/bar-groups';
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import { outlineOf, type BeamInput, type LinkZone } from './input';
+import { torsionQuestion } from './torsion';
 
 /** A place of a span where links are needed: position from the span's left end (mm), shear (N), section. */
 export interface ShearPlace {
   readonly at: number;
   readonly force: number;
   readonly section: ShearSection;
+  /** Torque that goes with it (N mm). */
+  readonly torque?: number;
 }
 
 interface Need {
@@ -38,8 +41,8 @@ export function chooseLinks(
   const length = beam.spans[span]!.length;
   const outline = outlineOf(beam, span);
   const sizes = beam.barRules.linkSizes.length > 0 ? beam.barRules.linkSizes : usual.links;
-  const requirements = places.map((p) => ({ at: p.at, ...code.linkRequirement(silent, p.force, p.section, beam.materials) }));
-  const across = Math.min(...requirements.map((r) => r.maxAcross), Infinity);
+  const requirements = places.map((place) => ({ place, need: code.linkRequirement(silent, place.force, place.section, beam.materials) }));
+  const across = Math.min(...requirements.map((r) => r.need.maxAcross), Infinity);
   let fallback: LinkZone[] | undefined;
   for (let extraLegs = 0; extraLegs <= MOST_LEGS - 2; extraLegs += 1) {
     for (const size of sizes) {
@@ -48,11 +51,14 @@ export function chooseLinks(
       const hold = holdsCompression
         ? code.compressionLinkSpacing(holdsCompression.bar, bar.diameter, Math.min(outline.b, outline.h)).value
         : Infinity;
-      const needs = requirements.map((r) => ({
-        at: r.at,
-        areaPerLength: r.areaPerLength,
-        maxAlong: Math.min(r.maxAlong, hold, usual.mostSpacing),
-      }));
+      const needs = requirements.map(({ place, need }) => {
+        const twisted = withTorque(beam, code, span, place, { diameter: bar.diameter, area: legs * bar.area, legs, spacing: 100 });
+        return {
+          at: place.at,
+          areaPerLength: Math.max(need.areaPerLength, twisted.areaPerLength),
+          maxAlong: Math.min(need.maxAlong, twisted.maxAlong, hold, usual.mostSpacing),
+        };
+      });
       const zones = zonesFor(needs, length, size, legs, legs * bar.area, usual.spacingStep, usual.lengthStep);
       const closest = Math.min(...zones.map((z) => z.spacing));
       if (closest >= usual.leastSpacing) return zones;
@@ -60,6 +66,13 @@ export function chooseLinks(
     }
   }
   return fallback!;
+}
+
+/** What a torque asks of links beside the shear. */
+function withTorque(beam: BeamInput, code: DesignCode, span: number, p: ShearPlace, links: Links) {
+  if (!p.torque || p.torque < 1) return { areaPerLength: 0, maxAlong: Infinity };
+  const answer = code.torsion.check(silent, torsionQuestion(beam, span, p.section, links, p.torque, p.force));
+  return { areaPerLength: answer.linkArea, maxAlong: answer.design > 0 ? answer.spacing.value : Infinity };
 }
 
 function zonesFor(

@@ -5,10 +5,11 @@ import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes'
 import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
 import { chooseLinks } from './choose-links';
-import { shearBetween, shiftedMoments } from './demand';
+import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import { holdsMoment, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import type { Sense } from './section-at';
+import { shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
 
 /**
@@ -16,14 +17,34 @@ import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
  * through and half in midspan, top bars over supports as far as they are needed, links in up to three zones a span.
  */
 export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): BeamSteel {
+  const plain = chooseWith(beam, code, analysis, () => 0, beam.bars.side ?? null);
+  if (!torqueEnvelope(analysis)) return plain;
+  // Torsion needs bars all round: they are known once the links are.
+  const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] });
+  const stations = torsionStations(beam, code, analysis, new ResistanceMap(beam, code, new SteelMap(beam, plain, code, anchorage)));
+  const side = beam.bars.side ?? sideBars(beam, stations);
+  const extra = (span: number) =>
+    Math.max(0, ...stations.filter((s) => s.span === span).map((s) => shareOut(beam, span, s.answer, side?.count ?? 0).face));
+  return chooseWith(beam, code, analysis, extra, side);
+}
+
+/** The choice with steel of each face beside that for bending, by span (mm2). */
+function chooseWith(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  extra: (span: number) => number,
+  side: BarGroup | null,
+): BeamSteel {
   const linkSize = beam.barRules.linkSizes[0] ?? usualSizes[beam.catalogue].links[0]!;
   const linkDiameter = barOf({ count: 1, size: linkSize }, catalogues[beam.catalogue]).diameter;
-  const chosen = chooseMain(beam, code, analysis, linkDiameter);
+  const chosen = chooseMain(beam, code, analysis, linkDiameter, extra);
   const draft = (links: readonly (readonly LinkZone[])[]): BeamSteel => ({
     bottom: chosen.bottom.map((b) => ({ main: b.main, extra: b.extra.count > 0 ? { bars: b.extra, from: 0, to: Infinity } : null })),
     top: chosen.top.map((main) => ({ main })),
     support: chosen.support.map((bars) => bars && { bars, from: -Infinity, to: Infinity }),
     links,
+    side,
   });
   const provisional = beam.spans.map((s) => [{ to: s.length, size: linkSize, legs: 2, spacing: 150 }]);
   const linksFor = (steel: BeamSteel, anchorage: ConstructorParameters<typeof SteelMap>[3]) => {
@@ -59,7 +80,13 @@ function largest(analysis: BeamAnalysis, span: number, sense: Sense, from: numbe
   return moment;
 }
 
-function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, linkDiameter: number): MainBars {
+function chooseMain(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  linkDiameter: number,
+  extra: (span: number) => number,
+): MainBars {
   const starts = supportPositions(beam);
   const catalogue = catalogues[beam.catalogue];
   const saggingTasks: BarTask[] = beam.spans.map((s, i) => ({
@@ -67,6 +94,7 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
     sense: 'sagging',
     delta: 1,
     moment: largest(analysis, i, 'sagging', starts[i]!, starts[i]! + s.length),
+    extra: extra(i),
   }));
   const sagging = chooseBars(beam, code, saggingTasks, linkDiameter);
   const supportTasks = beam.supports.flatMap((s, j) => {
@@ -76,6 +104,7 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
       sense: 'hogging',
       delta: s.redistribution,
       moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2),
+      extra: extra(i),
     }));
     const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
@@ -113,7 +142,7 @@ function chooseMain(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, l
         code,
         i,
         isCantilever ? undefined : chosenMids[hoggingMids.indexOf(midTasks[i]!)],
-        sagging[i]!.compression,
+        Math.max(sagging[i]!.compression, extra(i)),
         linkDiameter,
       )
     );
@@ -175,28 +204,14 @@ function linksOfSpan(
   const { maxM, minM, maxV, minV, stations } = analysis.envelope;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
   const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
+  const torque = torqueEnvelope(analysis);
   const places = shearBetween(curves, span, limits.from, limits.to).map(({ x, force, station: i }) => ({
     at: x - starts[span]!,
     force,
     section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
+    torque: torque?.most[i] ?? 0,
   }));
   return chooseLinks(beam, code, span, places, compressionBar ? { bar: compressionBar } : null);
-}
-
-/** The stretch of a span where links are checked: between d (as the code has it) beyond the faces; up to a free end. */
-export function shearLimits(
-  beam: BeamInput,
-  code: DesignCode,
-  analysis: BeamAnalysis,
-  span: number,
-  depthAt: (x: number) => number,
-): { readonly from: number; readonly to: number } {
-  const left = analysis.faces[span]!;
-  const right = analysis.faces[span + 1]!;
-  const from = beam.supports[span]!.type === 'free' ? left.centre : left.right + code.shearDistance(depthAt(left.right));
-  const to = beam.supports[span + 1]!.type === 'free' ? right.centre : right.left - code.shearDistance(depthAt(right.left));
-  const middle = (left.centre + right.centre) / 2;
-  return from < to ? { from, to } : { from: middle - 1, to: middle + 1 };
 }
 
 /** Sets the ends of bars that stop: where the shifted moment no longer needs them, and an anchorage length on. */

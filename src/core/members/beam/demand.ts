@@ -1,4 +1,7 @@
 import type { Station } from '../../analysis/envelope';
+import type { DesignCode } from '../../codes/design-code';
+import type { BeamAnalysis } from './analysis';
+import type { BeamInput } from './input';
 
 /** Moments shifted along the beam, for steel: at each station the worst moment within the shift on either side (mm). */
 export function shiftedMoments(
@@ -63,4 +66,20 @@ export function shearBetween(curves: ShearCurves, span: number, from: number, to
     }
   }
   return found;
+}
+
+/** The stretch of a span where links are checked: between d (as the code has it) beyond the faces; up to a free end. */
+export function shearLimits(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  span: number,
+  depthAt: (x: number) => number,
+): { readonly from: number; readonly to: number } {
+  const left = analysis.faces[span]!;
+  const right = analysis.faces[span + 1]!;
+  const from = beam.supports[span]!.type === 'free' ? left.centre : left.right + code.shearDistance(depthAt(left.right));
+  const to = beam.supports[span + 1]!.type === 'free' ? right.centre : right.left - code.shearDistance(depthAt(right.left));
+  const middle = (left.centre + right.centre) / 2;
+  return from < to ? { from, to } : { from: middle - 1, to: middle + 1 };
 }

@@ -3,6 +3,8 @@ import { MechanismError } from '../../analysis/line-beam';
 import type { DesignCode } from '../../codes/design-code';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../check';
 import { analyseBeam, type BeamAnalysis } from './analysis';
+import { anchorageChecks } from './anchorage-checks';
+import { flangeChecks } from './flange-checks';
 import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bending-checks';
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
@@ -14,8 +16,10 @@ import { beamQuantities } from './quantities';
 import { anchorageLengths, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
 import { shearChecks } from './shear-checks';
+import { beamService } from './service/beam-service';
 import { SteelMap } from './steel';
 import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
+import { torsionChecks } from './torsion-checks';
 import { beamStrips } from './strips';
 import { catalogues } from '../../materials/bars';
 
@@ -48,16 +52,21 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
   };
+  const service = beamService(beam, code, analysis, map, strips, options.units);
   const checks = finishChecks(
     [
       ...bendingChecks(basis),
       ...ductilityCheck(basis),
       ...compressionChecks(basis),
       ...shearChecks(basis, analysis),
+      ...torsionChecks(basis, analysis),
       ...minimumSteelCheck(basis),
       ...maximumSteelCheck(basis),
       ...spacingCheck(basis),
+      ...anchorageChecks(basis, analysis),
+      ...flangeChecks(basis),
       ...redistributionCheck(basis),
+      ...service.checks,
       ...topicsNotCovered(code.notCovered),
     ],
     options,
@@ -67,6 +76,7 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
     type: 'beam',
     faults: [],
     strips,
+    service: service.strips,
     arrangements: analysis.arrangements.map((a) => ({ combination: a.combination.id, title: a.combination.title, label: a.label })),
     combinations: analysis.combinations,
     reactions: beam.supports.flatMap((s, i) => (s.type === 'free' ? [] : [{ support: i, max: env.maxR[i]!, min: env.minR[i]! }])),

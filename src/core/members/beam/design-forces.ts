@@ -13,6 +13,7 @@ import { emptyBeamResult, type BeamResult } from './result';
 import { plainSection, sectionAt, tensionFace, type Sense } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
 import { outlineOf } from './input';
+import { shareOut, sideBars, torsionQuestion } from './torsion';
 
 const senseOf = (f: GivenForces): Sense => (f.moment >= 0 ? 'sagging' : 'hogging');
 
@@ -23,19 +24,20 @@ export function designForces(beam: BeamInput, code: DesignCode, options: DesignO
   const rows = beam.forces.flatMap((f, i) => [
     ...bendingRow(beam, code, resistance, f, i, options),
     ...shearRow(beam, code, resistance, f, i, options),
+    ...torsionRow(beam, code, resistance, f, i, options),
   ]);
   const checks = finishChecks([...rows, ...sectionRules(beam, code, resistance, options), ...topicsNotCovered(code.notCovered)], options);
   return { ...emptyBeamResult([]), steel, checks, governing: governing(checks) ?? null };
 }
 
 /** Bars of the one section: as set, or the fewest that carry the worst of the forces. */
-function sectionSteel(beam: BeamInput, code: DesignCode): BeamSteel {
+function sectionSteel(beam: BeamInput, code: DesignCode, extra = 0): BeamSteel {
   const usual = usualSizes[beam.catalogue];
   const catalogue = catalogues[beam.catalogue];
   const linkSize = beam.barRules.linkSizes[0] ?? usual.links[0]!;
   const linkDiameter = barOf({ count: 1, size: linkSize }, catalogue).diameter;
   const worst = (sense: Sense) => Math.max(0, ...beam.forces.map((f) => (sense === 'sagging' ? f.moment : -f.moment)));
-  const pick = (sense: Sense) => chooseBars(beam, code, [{ span: 0, sense, moment: worst(sense), delta: 1 }], linkDiameter)[0]!;
+  const pick = (sense: Sense) => chooseBars(beam, code, [{ span: 0, sense, moment: worst(sense), delta: 1, extra }], linkDiameter)[0]!;
   const bottomChoice = pick('sagging');
   const topChoice = pick('hogging');
   const atLeast = (own: BarGroup, compression: number): BarGroup => {
@@ -58,8 +60,85 @@ function sectionSteel(beam: BeamInput, code: DesignCode): BeamSteel {
     at: length / 2,
     force: Math.abs(f.shear),
     section: resistance.shearSection(0, 0, [senseOf(f)]),
+    torque: Math.abs(f.torsion ?? 0),
   }));
-  return { ...draft, links: [chooseLinks(beam, code, 0, places, null)] };
+  const links = [chooseLinks(beam, code, 0, places, null)];
+  const side = beam.bars.side ?? sideFor(beam, code, { ...draft, links });
+  const torsion = extra > 0 ? 0 : faceShare(beam, code, { ...draft, links, side });
+  // Torsion needs bars in both faces: they are known once the links are.
+  return torsion > 0 ? sectionSteel(beam, code, torsion) : { ...draft, links, side };
+}
+
+/** Most steel that torsion needs in a face (mm2). */
+function faceShare(beam: BeamInput, code: DesignCode, steel: BeamSteel): number {
+  const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
+  const twisted = beam.forces.filter((f) => (f.torsion ?? 0) !== 0);
+  return Math.max(
+    0,
+    ...twisted.map((f) => shareOut(beam, 0, code.torsion.check(silent, torsionOf(beam, resistance, f)), steel.side?.count ?? 0).face),
+  );
+}
+
+/** Side bars that the torques among the forces need. */
+function sideFor(beam: BeamInput, code: DesignCode, steel: BeamSteel): BarGroup | null {
+  const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
+  const twisted = beam.forces.filter((f) => (f.torsion ?? 0) !== 0);
+  return sideBars(
+    beam,
+    twisted.map((f) => ({ span: 0, answer: code.torsion.check(silent, torsionOf(beam, resistance, f)) })),
+  );
+}
+
+function torsionOf(beam: BeamInput, resistance: ResistanceMap, f: GivenForces) {
+  const section = resistance.shearSection(0, 0, [senseOf(f)]);
+  const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
+  return torsionQuestion(beam, 0, section, links, Math.abs(f.torsion ?? 0), Math.abs(f.shear));
+}
+
+/** Torsion with the shear of its row: concrete, links, and all longitudinal bars together with those for bending. */
+function torsionRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
+  const T = Math.abs(f.torsion ?? 0);
+  if (T === 0) return [];
+  const label = f.place || `row ${i + 1}`;
+  const question = torsionOf(beam, resistance, f);
+  const answer = code.torsion.check(silent, question);
+  const { side } = resistance.map.steel;
+  const sense = senseOf(f);
+  const bending = resistance.bendingAt(0, 0, sense)?.moment ?? 0;
+  const { area } = resistance.tensionSteel(0, 0, sense);
+  const face = shareOut(beam, 0, answer, side?.count ?? 0).face;
+  // The face in bending adds its share to what bending uses of its bars.
+  const bars = answer.design === 0 || bending === 0 ? 0 : Math.abs(f.moment) / bending + face / area;
+  const make = (id: string, title: string, clause: string, utilisation: number, words: string) =>
+    makeCheck(
+      {
+        id: `torsion-${id}-${i + 1}`,
+        family: 'torsion',
+        title: `${title}, ${label}`,
+        clause,
+        demand: { value: T, kind: 'moment' },
+        capacity: utilisation > 0 ? { value: T / utilisation, kind: 'moment' } : null,
+        utilisation,
+        place: { x: null, label },
+        combination: f.combination,
+        assumptions: code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key),
+        ...(utilisation > 1 ? { reason: `${words} at ${label} for a torque of ${formatQuantity(T, 'moment', options.units)}.` } : {}),
+      },
+      () => derive((c) => void code.torsion.check(c, question)),
+    );
+  const { clauses } = code.torsion;
+  return [
+    make('concrete', 'Torsion and shear, concrete', clauses.concrete, answer.concrete, 'The section is too small'),
+    make('links', `Torsion and shear, ${code.linkWord}`, clauses.links, answer.links, `More ${code.linkWord} are needed`),
+    make('bars', 'Bars for bending and torsion', clauses.longitudinal, bars, 'More bars are needed'),
+  ];
 }
 
 function bendingRow(

@@ -1,4 +1,5 @@
 import type { DesignCode } from '../../codes/design-code';
+import { holdsTwist } from './analysis';
 import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../fault';
 import type { BeamInput } from './input';
@@ -61,6 +62,8 @@ function supportFaults(beam: BeamInput): Fault[] {
   });
   const held = beam.supports.filter((s) => s.type !== 'free').length;
   const turnsHeld = beam.supports.some((s) => s.type === 'fixed' || (s.type === 'spring' && (s.rotation ?? 0) > 0));
+  if (beam.loads.some((l) => l.type === 'torque' || l.type === 'pointTorque') && !beam.supports.some(holdsTwist))
+    add('supports', 'No support holds the beam against twisting, and there are torques on it.');
   if (held === 0 || (held === 1 && !turnsHeld)) add('supports', 'The beam is a mechanism: it needs two supports, or one fixed support.');
   return faults;
 }
@@ -75,7 +78,7 @@ function loadFaults(beam: BeamInput): Fault[] {
   beam.loads.forEach((load, i) => {
     const add = (field: string, reason: string) => faults.push({ path: `loads[${i}].${field}`, reason });
     if (!ids.has(load.case)) add('case', `There is no load case "${load.case}".`);
-    if (load.type === 'uniform' && load.span === 'all') return;
+    if ((load.type === 'uniform' || load.type === 'torque') && load.span === 'all') return;
     const span = beam.spans[load.span as number];
     if (!span) return add('span', `There is no span ${Number(load.span) + 1}.`);
     const L = span.length + 0.5;
@@ -84,7 +87,7 @@ function loadFaults(beam: BeamInput): Fault[] {
       if (load.to > L) add('to', `The load ends off the span, which is ${Math.round(span.length)} mm long.`);
       if (load.to <= load.from) add('to', 'The load must end beyond where it begins.');
     }
-    if ((load.type === 'point' || load.type === 'moment') && (load.at < 0 || load.at > L))
+    if ((load.type === 'point' || load.type === 'moment' || load.type === 'pointTorque') && (load.at < 0 || load.at > L))
       add('at', `The load stands off the span, which is ${Math.round(span.length)} mm long.`);
   });
   return faults;

@@ -16,12 +16,16 @@ export interface BeamSupport {
   readonly vertical: number | null;
   readonly rotation: number | null;
   readonly settlement: number;
+  /** Whether it holds the beam against twisting; a free end never does. */
+  readonly holdsTwist?: boolean;
   /** Moment after over before redistribution. */
   readonly redistribution: number;
 }
 
 export interface BeamSpan {
   readonly length: number;
+  /** Upward camber of the formwork at midspan, or at the end of a cantilever. */
+  readonly camber?: number;
   /** Dimensions that differ from those of the beam. */
   readonly section: Partial<BeamOutline>;
 }
@@ -39,6 +43,9 @@ export type BeamLoad = { readonly case: string; readonly note: string } & (
     }
   | { readonly type: 'point'; readonly span: number; readonly at: number; readonly force: number }
   | { readonly type: 'moment'; readonly span: number; readonly at: number; readonly moment: number }
+  /** Torque per length (N mm/mm) and at a place (N mm). */
+  | { readonly type: 'torque'; readonly span: number | 'all'; readonly value: number }
+  | { readonly type: 'pointTorque'; readonly span: number; readonly at: number; readonly torque: number }
 );
 export type BeamLoadType = BeamLoad['type'];
 
@@ -78,6 +85,8 @@ export interface BeamBars {
   readonly links: readonly { readonly zones: readonly LinkZone[] | null }[];
   /** By support. */
   readonly support: readonly SupportBars[];
+  /** Bars along each side face of the beam; null are those that torsion needs. */
+  readonly side?: BarGroup | null;
 }
 
 /** What the automatic choice of bars may use; an empty list is everything usual. */
@@ -94,6 +103,20 @@ export interface GivenForces {
   readonly combination: string;
   readonly moment: number;
   readonly shear: number;
+  readonly torsion?: number;
+}
+
+/** Limits in service, and what long-term effects depend on. */
+export interface BeamServiceInput {
+  /** Deflections as parts of the span (250 for span/250); null takes the usual one of the code. */
+  readonly limits: Readonly<Record<'total' | 'after' | 'live', number | null>>;
+  /** Deflection that no span may pass (mm), or null. */
+  readonly most: number | null;
+  /** Crack width that is allowed (mm). */
+  readonly crackWidth: number;
+  /** Days after which partitions and finishes are there; whether they can be damaged. */
+  readonly partitionAge: number;
+  readonly hasPartitions: boolean;
 }
 
 /** A continuous beam, or (mode "forces") a section whose design forces are known. */
@@ -112,6 +135,7 @@ export interface BeamInput {
   readonly forces: readonly GivenForces[];
   readonly bars: BeamBars;
   readonly barRules: BarRules;
+  readonly service: BeamServiceInput;
   /** Combinations switched off, by id; and the engineer's own. */
   readonly combinationsOff: readonly string[];
   readonly ownCombinations: readonly Combination[];

@@ -36,5 +36,6 @@ export function beamQuantities(beam: BeamInput, map: SteelMap): BeamQuantities {
   steel.support.forEach((run) => {
     if (run) bars += mass(run.bars, Math.min(run.to, starts[starts.length - 1]!) - Math.max(0, run.from));
   });
+  if (steel.side) bars += 2 * mass(steel.side, starts[starts.length - 1]!);
   return { concrete, bars, links, formwork };
 }

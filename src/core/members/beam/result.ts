@@ -31,6 +31,25 @@ export interface BeamStrips {
   readonly providedTop: Float64Array;
 }
 
+/** Curves in service along the beam. */
+export interface ServiceStrips {
+  /** Ends of the steps, span after span (mm), and the largest deflection there, positive down, and the least. */
+  readonly x: Float64Array;
+  readonly sums: readonly {
+    readonly id: 'total' | 'after' | 'live';
+    readonly title: string;
+    readonly max: Float64Array;
+    readonly min: Float64Array;
+    /** By span (mm). */
+    readonly limits: readonly number[];
+  }[];
+  /** Crack widths at some places (mm), calculated or, where the code has none, estimated. */
+  readonly crackX: Float64Array;
+  readonly crackBottom: Float64Array;
+  readonly crackTop: Float64Array;
+  readonly crackIsEstimate: boolean;
+}
+
 export interface SupportReaction {
   readonly support: number;
   readonly max: number;
@@ -51,6 +70,7 @@ export interface BeamResult {
   /** Faults in the input: when there are any, nothing else was worked out. */
   readonly faults: readonly Fault[];
   readonly strips: BeamStrips | null;
+  readonly service: ServiceStrips | null;
   readonly arrangements: readonly { readonly combination: string; readonly title: string; readonly label: string }[];
   readonly combinations: readonly Combination[];
   readonly reactions: readonly SupportReaction[];
@@ -68,6 +88,7 @@ export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
     type: 'beam',
     faults,
     strips: null,
+    service: null,
     arrangements: [],
     combinations: [],
     reactions: [],

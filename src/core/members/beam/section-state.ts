@@ -18,6 +18,7 @@ export interface SectionState {
   readonly topGroups: readonly BarGroup[];
   readonly bottomGroups: readonly BarGroup[];
   readonly zone: LinkZone;
+  readonly side: { readonly levels: number; readonly diameter: number } | null;
   readonly linkDiameter: number;
   readonly resistance: BendingResistance | null;
   /** Strain of the compressed edge, and depth of the stress block over x (1 for a parabola). */
@@ -48,6 +49,7 @@ export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel
     topGroups: top.groups,
     bottomGroups: bottom.groups,
     zone,
+    side: steel.side && steel.side.count > 0 ? { levels: steel.side.count, diameter: barOf(steel.side, map.catalogue).diameter } : null,
     linkDiameter: barOf({ count: 1, size: zone.size }, map.catalogue).diameter,
     resistance: code.bendingResistance(silent, here.section, beam.materials) ?? null,
     edgeStrain: law.ultimateStrain,

@@ -10,6 +10,8 @@ export interface BeamSteel {
   /** Null where the span bars run through. */
   readonly support: readonly (BarRun | null)[];
   readonly links: readonly (readonly LinkZone[])[];
+  /** Levels of bars up each side face, one bar a level. */
+  readonly side?: BarGroup | null;
 }
 
 /** Bars with ends. */

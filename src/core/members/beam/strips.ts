@@ -1,8 +1,7 @@
 import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
-import { shearLimits } from './choose-steel';
-import { shearBetween, shiftedMoments } from './demand';
+import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import type { BeamInput } from './input';
 import { outlineOf } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';

@@ -4,9 +4,9 @@ import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
 import { guarded, makeCheck, type DerivableCheck } from '../check';
-import type { ColumnInput } from './input';
+import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
-import { alongDemand, forcesAbout, governingAt, type Place, type PlaceResult, type SetResult } from './strength';
+import { alongDemand, forcesAbout, governingAt, type PlaceResult, type SetResult } from './strength';
 
 /** What every check of a column may look at. */
 export interface ColumnBasis {
@@ -62,7 +62,7 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
   const { place } = p;
   const size = Math.hypot(p.Mx, p.My);
   const u = p.utilisation;
-  const { N } = r.set;
+  const { N } = p;
   const name = placeNames[place];
   const show = (v: number, kind: 'force' | 'moment') => formatQuantity(v, kind, units);
   const tooMuch = N > model.surface.most || N < model.surface.least;
@@ -107,8 +107,10 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
 export function axialChecks({ results, model, code, column }: ColumnBasis): DerivableCheck[] {
   const all = results.map((r) => r.set);
   const list: DerivableCheck[] = [];
-  const most = worstBy(all, (s) => s.N);
-  const least = worstBy(all, (s) => -s.N);
+  const larger = (s: LoadSet) => Math.max(s.N, axialAt(s, 'foot'));
+  const smaller = (s: LoadSet) => Math.min(s.N, axialAt(s, 'foot'));
+  const most = worstBy(all, larger);
+  const least = worstBy(all, (s) => -smaller(s));
   const make = (id: string, title: string, N: number, capacity: number, combination: string) =>
     makeCheck(
       {
@@ -125,8 +127,8 @@ export function axialChecks({ results, model, code, column }: ColumnBasis): Deri
       },
       () => derive((c) => void code.column.ultimateBasis(c, column.materials, column.transverse)),
     );
-  if (most && most.N > 0) list.push(make('axial-force', 'Axial force alone', most.N, model.surface.most, most.name));
-  if (least && least.N < 0) list.push(make('axial-tension', 'Tension alone', least.N, model.surface.least, least.name));
+  if (most && larger(most) > 0) list.push(make('axial-force', 'Axial force alone', larger(most), model.surface.most, most.name));
+  if (least && smaller(least) < 0) list.push(make('axial-tension', 'Tension alone', smaller(least), model.surface.least, least.name));
   return list;
 }
 
@@ -183,16 +185,29 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
   return list;
 }
 
+interface Shearing {
+  readonly r: SetResult;
+  readonly N: number;
+  readonly V: number;
+}
+
+/** Shear of a set along an axis with the axial force beside it: at the top, and at the foot where that is another. */
+function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
+  const [key, foot] = axis === 'x' ? (['vx', 'vxBottom'] as const) : (['vy', 'vyBottom'] as const);
+  const ends = [{ r, N: r.set.N, V: Math.abs(r.set[key]) }];
+  if (r.set[foot] != null || r.set.nBottom != null) ends.push({ r, N: axialAt(r.set, 'foot'), V: Math.abs(r.set[foot] ?? r.set[key]) });
+  return ends.filter((e) => e.V !== 0);
+}
+
 /** Shear along x and along y with the ties, and both together where the code joins them. */
 export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
   const { results, code, column, model } = basis;
   const list: DerivableCheck[] = [];
   const use = { x: new Map<SetResult, number>(), y: new Map<SetResult, number>() };
   for (const axis of ['x', 'y'] as const) {
-    const key = axis === 'x' ? 'vx' : 'vy';
-    const loaded = results.filter((r) => r.set[key] !== 0);
+    const loaded = results.flatMap((r) => shearsOf(r, axis));
     if (loaded.length === 0) continue;
-    const question = (r: SetResult) => ({ ...shearSection(model, column, axis), N: r.set.N, V: Math.abs(r.set[key]) });
+    const section = shearSection(model, column, axis);
     const base = {
       id: `shear-${axis}`,
       family: 'shear' as const,
@@ -202,9 +217,9 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
     };
     list.push(
       guarded(base, () => {
-        for (const r of loaded) use[axis].set(r, Math.abs(r.set[key]) / code.column.shear(silent, question(r)));
-        const r = worstBy(loaded, (s) => use[axis].get(s)!)!;
-        const V = Math.abs(r.set[key]);
+        const ratio = ({ N, V }: Shearing) => V / code.column.shear(silent, { ...section, N, V });
+        for (const s of loaded) use[axis].set(s.r, Math.max(use[axis].get(s.r) ?? 0, ratio(s)));
+        const { r, N, V } = worstBy(loaded, ratio)!;
         return makeCheck(
           {
             ...base,
@@ -214,7 +229,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
             combination: r.set.name,
             assumptions: code.choices.filter((k) => k.topic === 'shear' && k.only !== 'beams').map((k) => k.key),
           },
-          () => derive((c) => void code.column.shear(c, question(r))),
+          () => derive((c) => void code.column.shear(c, { ...section, N, V })),
         );
       }),
     );

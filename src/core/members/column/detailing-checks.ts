@@ -5,7 +5,8 @@ import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
 import { makeCheck, type DerivableCheck } from '../check';
 import { nowhere, type ColumnBasis } from './checks';
-import { isRound } from './input';
+import { axialAt, isRound } from './input';
+import type { SetResult } from './strength';
 
 interface Rule {
   readonly id: string;
@@ -41,13 +42,15 @@ const rule = (r: Rule, run?: Parameters<typeof derive>[0]): DerivableCheck => {
   );
 };
 
+const mostN = ({ set }: SetResult) => Math.max(set.N, axialAt(set, 'foot'));
+
 /** Least and most steel, the office's limit apart from the code's, and laps. */
 export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
   const { column, code, model, results, units } = basis;
   const { area } = model.section.gross;
   const steel = model.section.steelArea;
-  const worst = results.reduce((a, b) => (b.set.N > a.set.N ? b : a));
-  const least = code.column.leastSteel(silent, worst.set.N, area, column.materials);
+  const worst = results.reduce((a, b) => (mostN(b) > mostN(a) ? b : a));
+  const least = code.column.leastSteel(silent, mostN(worst), area, column.materials);
   const most = code.column.mostSteel(silent, area);
   const show = (v: number) => formatQuantity(v, 'area', units);
   const percent = (v: number) => `${(v * 100).toFixed(1)} %`;
@@ -63,7 +66,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
         combination: worst.set.name,
         fails: `Bars: needs ${show(least.value)}, has ${show(steel)}.`,
       },
-      (c) => void code.column.leastSteel(c, worst.set.N, area, column.materials),
+      (c) => void code.column.leastSteel(c, mostN(worst), area, column.materials),
     ),
     rule(
       {
@@ -239,4 +242,33 @@ function cornersOf({ model }: ColumnBasis): number {
     const b = loop[(i + 1) % loop.length]!;
     return (p[0] - a[0]) * (b[1] - p[1]) - (p[1] - a[1]) * (b[0] - p[0]) > 0;
   }).length;
+}
+
+/** Length of the laps of the bars at the floor, all at one level, against the clear height that they have to end in. */
+export function lapCheck({ column, code, model, units }: ColumnBasis): DerivableCheck {
+  const thickest = model.bars.reduce((a, b) => (b.diameter > a.diameter ? b : a));
+  const question = {
+    materials: column.materials,
+    diameter: thickest.diameter,
+    isTop: false,
+    h: column.height,
+    cover: column.cover + model.tieDiameter,
+    clear: leastClear(model.bars).clear,
+    isBent: false,
+  };
+  const lap = code.anchorage.lap(silent, question, 1);
+  return makeCheck(
+    {
+      id: 'lap-length',
+      family: 'detailing',
+      title: `Laps of ${thickest.size} at the floor, all at once`,
+      clause: code.anchorage.clauses.lap,
+      demand: { value: lap, kind: 'length' },
+      capacity: { value: column.height, kind: 'length' },
+      utilisation: lap / column.height,
+      place: nowhere,
+      ...(lap > column.height ? { reason: `A lap of ${formatQuantity(lap, 'length', units)} is longer than the clear height.` } : {}),
+    },
+    () => derive((c) => void code.anchorage.lap(c, question, 1)),
+  );
 }

@@ -153,7 +153,19 @@ function placedFaults(column: ColumnInput, placed: ReturnType<typeof placeColumn
   if (placed.every((p) => Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) < 1)) add('bars', 'All bars stand in one line.');
 }
 
-const forceKeys = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsion'] as const satisfies readonly (keyof ColumnForces)[];
+const forceKeys = [
+  'N',
+  'mxTop',
+  'mxBottom',
+  'myTop',
+  'myBottom',
+  'vx',
+  'vy',
+  'torsion',
+  'nBottom',
+  'vxBottom',
+  'vyBottom',
+] as const satisfies readonly (keyof ColumnForces)[];
 
 function loadFaults(column: ColumnInput, add: Add): void {
   const rows = column.mode === 'sets' ? column.sets : column.caseForces;
@@ -161,7 +173,7 @@ function loadFaults(column: ColumnInput, add: Add): void {
   if (rows.length === 0) return add(list, 'No forces yet: type a load set, or paste a table.');
   rows.forEach((row, i) =>
     forceKeys.forEach((key) => {
-      if (!Number.isFinite(row[key])) add(`${list}[${i}].${key}`, 'A force is not a number.');
+      if (!Number.isFinite(row[key] ?? 0)) add(`${list}[${i}].${key}`, 'A force is not a number.');
     }),
   );
   if (column.mode === 'sets')

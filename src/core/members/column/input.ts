@@ -19,6 +19,19 @@ export interface ColumnForces {
   readonly vx: number;
   readonly vy: number;
   readonly torsion: number;
+  /** At the foot, where it differs from the top; else null or left out. */
+  readonly nBottom?: number | null;
+  readonly vxBottom?: number | null;
+  readonly vyBottom?: number | null;
+}
+
+export type Place = 'top' | 'mid' | 'foot';
+export const places: readonly Place[] = ['top', 'mid', 'foot'];
+
+/** Axial force at a place (N); at mid-height the mean of both ends, as a load spread over the height gives it. */
+export function axialAt({ N, nBottom }: ColumnForces, place: Place): number {
+  const foot = nBottom ?? N;
+  return place === 'top' ? N : place === 'foot' ? foot : (N + foot) / 2;
 }
 
 export type LoadSetKind = 'ultimate' | 'characteristic' | 'frequent' | 'quasiPermanent' | 'service';

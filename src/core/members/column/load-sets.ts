@@ -57,13 +57,21 @@ function variants(column: ColumnInput, code: DesignCode, combination: Combinatio
 
 type Factors = Combination['factors'];
 
+/** Forces at the foot with those of the top that they take the place of. */
+const footKeys = [
+  ['nBottom', 'N'],
+  ['vxBottom', 'vx'],
+  ['vyBottom', 'vy'],
+] as const satisfies readonly (readonly [keyof ColumnForces, keyof ColumnForces])[];
+
 function add(factors: Factors, forces: ReadonlyMap<string, CaseForces>): ColumnForces {
-  const sum = Object.fromEntries(keys.map((key) => [key, 0])) as Record<(typeof keys)[number], number>;
-  for (const { caseId, factor } of factors) {
-    const f = forces.get(caseId);
-    if (f) for (const key of keys) sum[key] += factor * f[key];
-  }
-  return sum;
+  const acting = factors.flatMap(({ caseId, factor }) => (forces.has(caseId) ? [{ factor, f: forces.get(caseId)! }] : []));
+  const total = (value: (f: CaseForces) => number) => acting.reduce((sum, { factor, f }) => sum + factor * value(f), 0);
+  const apart = footKeys.filter(([foot]) => acting.some(({ f }) => f[foot] != null));
+  return {
+    ...(Object.fromEntries(keys.map((key) => [key, total((f) => f[key])])) as Record<(typeof keys)[number], number>),
+    ...Object.fromEntries(apart.map(([foot, top]) => [foot, total((f) => f[foot] ?? f[top])])),
+  };
 }
 
 const largest = (f: ColumnForces) => Math.max(Math.hypot(f.mxTop, f.myTop), Math.hypot(f.mxBottom, f.myBottom));

@@ -25,17 +25,19 @@ export interface ColumnPicture {
   readonly direction: number;
   readonly slice: readonly { readonly N: number; readonly M: number }[];
   readonly nominal: readonly { readonly N: number; readonly M: number }[];
+  /** What the nominal strength is called. */
+  readonly nominalName: string;
   readonly contour: readonly (readonly [My: number, Mx: number])[];
   readonly critical: readonly CriticalPoint[];
 }
 
 const nominals = new WeakMap<ColumnModel, ResistanceSurface>();
 
-/** Strength before reduction, where the code reduces it. */
-export function nominalSurface(model: ColumnModel): ResistanceSurface | undefined {
-  if (!model.basis.reduction) return undefined;
+/** Strength before any safety, beside which the design strength is drawn. */
+export function nominalSurface(model: ColumnModel, column: ColumnInput, code: DesignCode): ResistanceSurface {
   let made = nominals.get(model);
-  if (!made) nominals.set(model, (made = new ResistanceSurface(model.section, model.basis, { nominal: true })));
+  const { basis } = code.column.nominal(column.materials, column.transverse);
+  if (!made) nominals.set(model, (made = new ResistanceSurface(model.section, basis)));
   return made;
 }
 
@@ -52,12 +54,12 @@ export function columnPicture(
   const model = columnModel(column, code);
   const { surface } = model;
   const strength = strengthOf(set, index, column, model, code);
-  const { Mx, My, accidental } = strength.worst;
+  const { N, Mx, My, accidental } = strength.worst;
   const size = Math.hypot(Mx, My);
   const own = size > 0 ? Math.atan2(Mx, My) : Math.PI / 2;
-  const limit = size > 0 ? surface.capacity(set.N, Mx, My) : undefined;
+  const limit = size > 0 ? surface.capacity(N, Mx, My) : undefined;
   const direction = angle ?? own;
-  const nominal = nominalSurface(model);
+  const nominal = nominalSurface(model, column, code);
   return {
     model,
     strength,
@@ -67,12 +69,13 @@ export function columnPicture(
     },
     limit,
     byMoment: limit ? size / ((limit.Mx * Mx + limit.My * My) / size) : null,
-    byRay: Number.isFinite(size) && (size > 0 || set.N !== 0) ? capacityAlongRay(surface, set.N, Mx, My) : null,
-    bySum: sumRule(column, code, model, set.N, Mx, My),
+    byRay: Number.isFinite(size) && (size > 0 || N !== 0) ? capacityAlongRay(surface, N, Mx, My) : null,
+    bySum: sumRule(column, code, model, N, Mx, My),
     direction,
     slice: interactionSlice(surface, direction),
-    nominal: nominal ? interactionSlice(nominal, direction) : [],
-    contour: surface.contour(set.N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
+    nominal: interactionSlice(nominal, direction),
+    nominalName: code.column.nominal(column.materials, column.transverse).name,
+    contour: surface.contour(N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
     critical: criticalPoints(surface, direction),
   };
 }
@@ -100,8 +103,7 @@ export function setsInSlice(
   most = 400,
 ): { readonly index: number; readonly N: number; readonly M: number }[] {
   const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, most);
-  return worst.flatMap(({ index, utilisation }) => {
-    const { N } = result.sets[index]!;
+  return worst.flatMap(({ index, N, utilisation }) => {
     const at = slice.findIndex((p, i) => i + 1 < slice.length && p.N <= N && slice[i + 1]!.N >= N);
     if (at < 0 || utilisation === null) return [];
     const [a, b] = [slice[at]!, slice[at + 1]!];

@@ -1,14 +1,15 @@
+import type { HandCheck } from '../../analysis/hand-check';
 import type { Combination } from '../../analysis/combination';
 import type { ColumnBar } from '../../reinforcement/column-bars';
 import type { Check } from '../check';
 import type { Fault } from '../fault';
-import type { LoadSet } from './input';
-import type { Place } from './strength';
+import type { LoadSet, Place } from './input';
 
 /** One load set in the table: where it is worst, what is to be carried there, and how far that uses the section. */
 export interface SetSummary {
   readonly index: number;
   readonly place: Place;
+  readonly N: number;
   readonly Mx: number;
   readonly My: number;
   readonly utilisation: number | null;
@@ -40,6 +41,7 @@ export interface ColumnResult {
   readonly checks: readonly Check[];
   readonly governing: Check | null;
   readonly quantities: ColumnQuantities | null;
+  readonly handChecks: readonly HandCheck[];
 }
 
 export function emptyColumnResult(type: 'column' | 'wall', faults: readonly Fault[]): ColumnResult {
@@ -55,5 +57,6 @@ export function emptyColumnResult(type: 'column' | 'wall', faults: readonly Faul
     checks: [],
     governing: null,
     quantities: null,
+    handChecks: [],
   };
 }

@@ -1,14 +1,14 @@
 import { derive, silent, type Calc } from '../../calc/calc';
-import type { CrackQuestion } from '../../codes/column-rules';
+import type { CrackQuestion } from '../../codes/service-rules';
 import { clipLoop, distanceToEdges, signedArea } from '../../geometry/polygon';
-import { elasticConcrete, elasticSteel } from '../../section/laws';
 import type { PolygonSection } from '../../section/polygon-section';
 import { solvePlane, strainAt, type StrainPlane } from '../../section/strain-plane';
 import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../check';
 import { nowhere, type ColumnBasis } from './checks';
 import { inBendingSense } from './load-sets';
-import type { LoadSet } from './input';
+import { serviceLaws } from './states';
+import { axialAt, type LoadSet } from './input';
 
 /** Stresses of the cracked elastic section under one service set, at the end where they are worst. */
 export interface ServiceState {
@@ -23,15 +23,12 @@ export interface ServiceState {
   readonly bar: number;
 }
 
-const STEEL = 200_000;
-
 /** Solves both ends of a service set; undefined when no plane holds it (as with tension on bars in one line). */
 export function serviceStates(basis: Pick<ColumnBasis, 'column' | 'code' | 'model'>, set: LoadSet): ServiceState[] {
   const { column, code, model } = basis;
   const { section } = model;
-  const sustained = set.kind === 'quasiPermanent' ? 1 : (set.sustained ?? column.sustained ?? 1);
-  const modulus = code.column.serviceModulus(silent, column.materials, section.gross.area, section.gross.perimeter, sustained);
-  const laws = { concrete: elasticConcrete(modulus), steel: elasticSteel(model.basis.steel.modulus || STEEL), deductsDisplaced: false };
+  const laws = serviceLaws(column, code, model, set);
+  const modulus = laws.concrete.stress;
   const f = inBendingSense(set, column.signs);
   return (
     [
@@ -39,7 +36,7 @@ export function serviceStates(basis: Pick<ColumnBasis, 'column' | 'code' | 'mode
       ['foot', f.mxBottom, f.myBottom],
     ] as const
   ).flatMap(([end, Mx, My]) => {
-    const plane = solvePlane(section, { N: set.N, Mx, My }, laws);
+    const plane = solvePlane(section, { N: axialAt(set, end), Mx, My }, laws);
     if (!plane) return [];
     const concrete = Math.max(0, ...section.outline.outer.map(([x, y]) => strainAt(plane, x, y))) * modulus;
     const tensions = section.bars.map((b) => -strainAt(plane, b.x, b.y) * laws.steel.modulus);
@@ -98,7 +95,7 @@ function noServiceSets({ code }: ColumnBasis): DerivableCheck {
     id: 'crack-width',
     family: 'crack',
     title: 'Crack width and stresses',
-    clause: code.column.clauses.crack,
+    clause: code.service.crackClause,
     demand: null,
     capacity: null,
     utilisation: null,
@@ -110,8 +107,8 @@ function noServiceSets({ code }: ColumnBasis): DerivableCheck {
 
 function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): DerivableCheck[] {
   const { code, column, units } = basis;
-  const { crack } = code.column;
-  const base = { id: 'crack-width', family: 'crack' as const, title: 'Crack width', clause: code.column.clauses.crack };
+  const { crack } = code.service;
+  const base = { id: 'crack-width', family: 'crack' as const, title: 'Crack width', clause: code.service.crackClause };
   if (!crack)
     return [
       makeCheck({
@@ -150,7 +147,7 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
   const { code, column } = basis;
   const rows = states.flatMap((s) => {
     const kind = s.set.kind === 'ultimate' ? 'service' : s.set.kind;
-    const limits = code.column.stressLimits(column.materials, kind);
+    const limits = code.service.stressLimits(column.materials, kind);
     return [
       limits.concrete && {
         s,

@@ -4,11 +4,8 @@ import type { DesignCode } from '../../codes/design-code';
 import { capacityAlongRay } from '../../section/capacity';
 import type { SurfacePoint } from '../../section/resistance-surface';
 import { inBendingSense } from './load-sets';
-import type { ColumnInput, LoadSet } from './input';
+import { axialAt, places, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
-
-export type Place = 'top' | 'mid' | 'foot';
-export const places: readonly Place[] = ['top', 'mid', 'foot'];
 
 /** Which axes carry imperfections or least eccentricities: one at a time, or both. */
 export interface Accidental {
@@ -19,6 +16,7 @@ export interface Accidental {
 /** Moments that a load set brings to one place, with the utilisation there. */
 export interface PlaceResult {
   readonly place: Place;
+  readonly N: number;
   readonly Mx: number;
   readonly My: number;
   readonly accidental: Accidental;
@@ -44,7 +42,9 @@ function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForce
   const f = inBendingSense(set, column.signs);
   const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
   const sway = column.axes[axis].isBraced ? 0 : (set.sway ?? column.sway ?? NaN);
-  return { N: set.N, top, bottom, swayTop: sway * top, swayBottom: sway * bottom, sustained: set.sustained ?? column.sustained };
+  // The larger compression of both ends makes the moments grow more.
+  const N = Math.max(set.N, set.nBottom ?? set.N);
+  return { N, top, bottom, swayTop: sway * top, swayBottom: sway * bottom, sustained: set.sustained ?? column.sustained };
 }
 
 /** First-order forces of a set about an axis, as the slenderness rule takes them. */
@@ -97,20 +97,29 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
     }
     for (const place of places) {
       const key = place === 'foot' ? 'bottom' : place;
-      const rough = roughUtilisation(model, set.N, x[key], y[key]);
-      const result: PlaceResult = { place, Mx: x[key], My: y[key], accidental, utilisation: rough, isExact: false };
+      const N = axialAt(set, place);
+      const rough = roughUtilisation(model, N, x[key], y[key]);
+      const result: PlaceResult = { place, N, Mx: x[key], My: y[key], accidental, utilisation: rough, isExact: false };
       found.push({ result, rough, x, y });
     }
   }
   const quiet = { x: true, y: true };
   if (refusals.length > 0 || found.length === 0) {
     const { x, y } = designMoments({ ...set, sway: set.sway ?? 0 }, column, model, quiet);
-    const none: PlaceResult = { place: 'mid', Mx: NaN, My: NaN, accidental: quiet, utilisation: null, isExact: true };
+    const none: PlaceResult = {
+      place: 'mid',
+      N: axialAt(set, 'mid'),
+      Mx: NaN,
+      My: NaN,
+      accidental: quiet,
+      utilisation: null,
+      isExact: true,
+    };
     return { index, set, x, y, places: [], worst: none, refusal: refusals[0] ?? 'No moments could be found.' };
   }
   // Exact only for what may govern the set: the table is within a few per cent.
   const most = Math.max(...found.map((f) => f.rough));
-  const exact = found.map((f) => (f.rough >= nearEnough(code) * most ? { ...f, result: exactly(f.result, set.N, model, code) } : f));
+  const exact = found.map((f) => (f.rough >= nearEnough(code) * most ? { ...f, result: exactly(f.result, model, code) } : f));
   const worst = exact.reduce((a, b) => (use(b.result) > use(a.result) ? b : a));
   const atPlace = (place: Place) =>
     exact.filter((f) => f.result.place === place).reduce((a, b) => (use(b.result) > use(a.result) ? b : a)).result;
@@ -124,15 +133,15 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
 const nearEnough = (code: DesignCode) => (code.column.measure === 'ray' ? 0 : 0.93);
 const use = (p: PlaceResult) => p.utilisation ?? Infinity;
 
-function exactly(p: PlaceResult, N: number, model: ColumnModel, code: DesignCode): PlaceResult {
-  return p.isExact ? p : { ...p, utilisation: utilisation(model, code, N, p.Mx, p.My), isExact: true };
+function exactly(p: PlaceResult, model: ColumnModel, code: DesignCode): PlaceResult {
+  return p.isExact ? p : { ...p, utilisation: utilisation(model, code, p.N, p.Mx, p.My), isExact: true };
 }
 
 /** Works out exactly which set governs each place: only sets that come near are solved. */
 export function governingAt(place: Place, results: readonly SetResult[], model: ColumnModel, code: DesignCode) {
   const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
   const most = Math.max(...results.map((r) => use(at(r))));
-  const near = results.filter((r) => use(at(r)) >= nearEnough(code) * most).map((r) => ({ r, p: exactly(at(r), r.set.N, model, code) }));
+  const near = results.filter((r) => use(at(r)) >= nearEnough(code) * most).map((r) => ({ r, p: exactly(at(r), model, code) }));
   return near.length === 0 ? undefined : near.reduce((a, b) => (use(b.p) > use(a.p) ? b : a));
 }
 

@@ -1,0 +1,175 @@
+import type { DesignCode } from '../codes/design-code';
+import { barOf } from '../reinforcement/bar-groups';
+import { catalogues } from '../materials/bars';
+import { usualSizes } from '../reinforcement/usual-sizes';
+import { designBeam } from '../members/beam/design-beam';
+import type { BeamBars, BeamInput, BarRules } from '../members/beam/input';
+import type { BeamResult } from '../members/beam/result';
+import type { BeamOutline } from '../geometry/beam-outline';
+import { weigh, type ProjectRates } from './rates';
+
+/** What a proposal changes of a beam. */
+export interface BeamChange {
+  readonly section?: BeamOutline;
+  readonly concreteStrength?: number;
+  readonly bars?: BeamBars;
+  readonly barRules?: BarRules;
+}
+
+/** A change of a beam that was designed in full. */
+export interface BeamProposal {
+  readonly title: string;
+  readonly change: BeamChange;
+  readonly holds: boolean;
+  readonly utilisation: number;
+  readonly governs: string;
+  /** Over those of the beam as it is. */
+  readonly cost: number;
+  readonly carbon: number;
+  /** From 0 to 1: few sizes, few pieces, one layer, wide gaps. */
+  readonly buildability: number;
+}
+
+export type BeamSearch = 'arrangements' | 'changes';
+
+/** Bars with nothing set by hand. */
+export function automaticBars(beam: BeamInput): BeamBars {
+  return {
+    bottom: beam.spans.map(() => ({ main: null, extra: { bars: null, from: null, to: null } })),
+    top: beam.spans.map(() => ({ main: null })),
+    links: beam.spans.map(() => ({ zones: null })),
+    support: beam.supports.map(() => ({ bars: null, left: null, right: null })),
+    side: null,
+  };
+}
+
+export const applied = (beam: BeamInput, c: BeamChange): BeamInput => ({
+  ...beam,
+  ...(c.section ? { section: c.section } : {}),
+  ...(c.concreteStrength ? { materials: { ...beam.materials, concreteStrength: c.concreteStrength } } : {}),
+  ...(c.bars ? { bars: c.bars } : {}),
+  ...(c.barRules ? { barRules: c.barRules } : {}),
+});
+
+interface Base {
+  readonly cost: number;
+  readonly carbon: number;
+}
+
+const worst = (r: BeamResult) => Math.max(0, ...r.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0))));
+
+function tryOut(
+  beam: BeamInput,
+  code: DesignCode,
+  title: string,
+  change: BeamChange,
+  rates: ProjectRates,
+  now: Base,
+): BeamProposal | undefined {
+  const changed = applied(beam, change);
+  const result = designBeam(changed, code, { derive: [], units: 'SI' });
+  if (result.faults.length > 0 || !result.quantities || !result.governing) return undefined;
+  const { concreteStrength } = changed.materials;
+  return {
+    title,
+    change,
+    holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
+    utilisation: worst(result),
+    governs: result.governing.title,
+    cost: weigh(result.quantities, concreteStrength, rates.cost) / now.cost,
+    carbon: weigh(result.quantities, concreteStrength, rates.carbon) / now.carbon,
+    buildability: buildability(changed, result),
+  };
+}
+
+/** How easily the cage is built: a third each by the number of sizes, of bars a metre, and by the clear spacing against twice the least. */
+export function buildability(beam: BeamInput, { steel, checks }: BeamResult): number {
+  if (!steel) return 0;
+  const groups = [
+    ...steel.bottom.flatMap((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])]),
+    ...steel.top.map((t) => t.main),
+    ...steel.support.flatMap((s) => (s ? [s.bars] : [])),
+  ].filter((g) => g.count > 0);
+  const sizes = new Set([...groups.map((g) => g.size), ...steel.links.flat().map((z) => `link ${z.size}`)]).size;
+  const pieces = Math.max(...groups.map((g) => g.count));
+  const spacing = checks.find((c) => c.id === 'bar-spacing')?.utilisation ?? 1;
+  const few = (v: number, least: number, most: number) => Math.max(0, Math.min(1, (most - v) / (most - least)));
+  return (few(sizes, 2, 6) + few(pieces, 2, 10) + few(spacing, 0.5, 1)) / 3;
+}
+
+/** Arrangements within the office's sizes: one main size, or a larger and a smaller one, with each size of links. */
+function arrangements(beam: BeamInput): { readonly title: string; readonly change: BeamChange }[] {
+  const usual = usualSizes[beam.catalogue];
+  const catalogue = catalogues[beam.catalogue];
+  const main = beam.barRules.mainSizes.length > 0 ? beam.barRules.mainSizes : usual.main;
+  const links = beam.barRules.linkSizes.length > 0 ? beam.barRules.linkSizes : usual.links.slice(0, 2);
+  const diameter = (size: string) => barOf({ count: 1, size }, catalogue).diameter;
+  const sets = [...main.map((m) => [m]), ...main.flatMap((a, i) => main.slice(i + 1, i + 3).map((b) => [a, b]))];
+  const bars = automaticBars(beam);
+  return sets.flatMap((sizes) =>
+    links
+      .filter((l) => diameter(l) <= diameter(sizes[0]!))
+      .map((link) => ({
+        title: `${sizes.join(' and ')}, links ${link}`,
+        change: { bars, barRules: { ...beam.barRules, mainSizes: sizes, linkSizes: [link] } },
+      })),
+  );
+}
+
+/** Single changes: other depths, widths and concretes, bars chosen anew for each; and the bars alone. */
+function changes(beam: BeamInput): { readonly title: string; readonly change: BeamChange }[] {
+  const step = beam.catalogue === 'us' ? 50.8 : 50;
+  const bars = automaticBars(beam);
+  const length = (v: number) => (beam.catalogue === 'us' ? `${Math.round(v / 25.4)} in` : `${Math.round(v)} mm`);
+  const { section, materials } = beam;
+  const depth = (by: number) => ({
+    title: `depth ${length(section.h + by)}`,
+    change: { bars, section: { ...section, h: section.h + by } },
+  });
+  const width = (by: number) => ({
+    title: `width ${length(section.b + by)}`,
+    change: { bars, section: { ...section, b: section.b + by } },
+  });
+  const concrete = (by: number) => ({
+    title: by > 0 ? 'stronger concrete' : 'weaker concrete',
+    change: { bars, concreteStrength: materials.concreteStrength + by },
+  });
+  const least = section.shape === 'rectangular' ? 200 : section.flangeDepth + 100;
+  return [
+    { title: 'bars chosen anew', change: { bars } },
+    ...[1, 2, 3].map((k) => depth(k * step)),
+    ...[1, 2, 3].filter((k) => section.h - k * step >= least).map((k) => depth(-k * step)),
+    ...[1, 2].map((k) => width(k * step)),
+    ...[1].filter(() => section.b - step >= 200).map(() => width(-step)),
+    concrete(beam.catalogue === 'us' ? 1000 * 0.006894757293 : 5),
+    ...(materials.concreteStrength > 26 ? [concrete(beam.catalogue === 'us' ? -1000 * 0.006894757293 : -5)] : []),
+  ];
+}
+
+/**
+ * Ranked ways for a beam: arrangements of bars that hold, or single changes with what comes of each, those that hold first. Empty for a beam
+ * with faults, or one whose design forces are given.
+ */
+export function proposeBeam(beam: BeamInput, code: DesignCode, search: BeamSearch, rates: ProjectRates, most = 8): BeamProposal[] {
+  if (beam.mode === 'forces') return [];
+  const result = designBeam(beam, code, { derive: [], units: 'SI' });
+  if (result.faults.length > 0 || !result.quantities) return [];
+  const { concreteStrength } = beam.materials;
+  const now: Base = {
+    cost: weigh(result.quantities, concreteStrength, rates.cost),
+    carbon: weigh(result.quantities, concreteStrength, rates.carbon),
+  };
+  const candidates = search === 'arrangements' ? arrangements(beam) : changes(beam);
+  const found = candidates.flatMap(({ title, change }) => tryOut(beam, code, title, change, rates, now) ?? []);
+  const score = (p: BeamProposal) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
+  if (search === 'changes') return [...found].sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b));
+  const seen = new Set<string>();
+  return found
+    .filter((p) => p.holds)
+    .sort((a, b) => score(a) - score(b))
+    .filter((p) => {
+      const key = `${p.cost.toFixed(4)} ${p.utilisation.toFixed(3)}`;
+      return !seen.has(key) && seen.add(key);
+    })
+    .slice(0, most);
+}

@@ -1,0 +1,20 @@
+/** Symbols of torsion: meaning and unit. */
+export const torsionSymbols = {
+  T_u: ['factored torque', 'kNm'],
+  A_cp: ['area within the outline', 'mm2'],
+  p_cp: ['perimeter of the outline', 'mm'],
+  A_oh: ['area within the axis of the stirrups', 'mm2'],
+  p_h: ['perimeter of the axis of the stirrups', 'mm'],
+  T_th: ['threshold torque', 'kNm'],
+  T_cr: ['cracking torque', 'kNm'],
+  v_TV: ['stress by shear and torque', 'MPa'],
+  v_most: ['most stress by shear and torque', 'MPa'],
+  a_t: ['one leg for torsion, over spacing', 'mm2/mm'],
+  a_leg: ['area of one leg over spacing', 'mm2/mm'],
+  n_leg: ['legs in a section', ''],
+  u_t: ['stirrups with shear and torque', ''],
+  a_vt: ['stirrups for both, all legs over spacing', 'mm2/mm'],
+  a_vt_min: ['least stirrups with torsion', 'mm2/mm'],
+  A_l: ['longitudinal steel for torsion', 'mm2'],
+  A_l_min: ['least longitudinal steel for torsion', 'mm2'],
+} as const;

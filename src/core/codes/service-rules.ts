@@ -1,0 +1,130 @@
+import type { Calc } from '../calc/calc';
+import type { FlexuralSection } from '../section/flexural-section';
+import type { SectionStiffness } from '../section/mean-curvature';
+import type { Limit, Materials } from './basis';
+
+/** Combinations by their use in service; the permanent loads alone are there before anything else. */
+export type ServiceLoads = 'permanent' | 'quasiPermanent' | 'characteristic' | 'service' | 'sustained';
+
+/** A state of loading whose deflection is worked out. */
+export interface DeflectionStage {
+  readonly id: string;
+  readonly loads: ServiceLoads;
+  /** When: at once, when partitions are built, or at the end. */
+  readonly age: 'immediate' | 'partitions' | 'end';
+  /** Cracked by its own moments alone, or by the largest that the full loads bring. */
+  readonly crackedBy: 'own' | 'largest';
+}
+
+/** A deflection that is compared with a limit: a sum of stages. */
+export interface DeflectionSum {
+  readonly id: 'total' | 'after' | 'live';
+  readonly title: string;
+  readonly clause: string;
+  /** Usual limit, as a part of the span: 250 for span/250. */
+  readonly usual: number;
+  readonly terms: readonly { readonly stage: string; readonly factor: number }[];
+}
+
+/** What long-term effects on one span depend on. */
+export interface LongTerm {
+  /** Days after which partitions and finishes are there. */
+  readonly partitionAge: number;
+  readonly hasPartitions: boolean;
+  /** Compression steel over b d, at midspan or at the support of a cantilever. */
+  readonly compressionRatio: number;
+}
+
+export interface StiffnessQuestion {
+  readonly section: FlexuralSection;
+  readonly materials: Materials;
+  /** Gross section: area (mm2), perimeter (mm), second moment of area (mm4), and distance from its centroid to the tension face (mm). */
+  readonly area: number;
+  readonly perimeter: number;
+  readonly inertia: number;
+  readonly toTensionFace: number;
+  readonly age: DeflectionStage['age'];
+  readonly partitionAge: number;
+}
+
+export interface CrackQuestion {
+  readonly materials: Materials;
+  /** Stress of the bar nearest the tension edge (MPa, tension positive). */
+  readonly steelStress: number;
+  readonly diameter: number;
+  readonly cover: number;
+  /** Between the centres of neighbouring bars. */
+  readonly spacing: number;
+  readonly h: number;
+  readonly d: number;
+  /** Depth of the neutral axis; 0 when all is in tension. */
+  readonly x: number;
+  /** Area of concrete and of bars in a strip of a given depth from the tension edge (mm2). */
+  strip(depth: number): { readonly concrete: number; readonly steel: number };
+  /** Larger and smaller tensile strain over the section, 1 and 0 in bending. */
+  readonly strains: readonly [number, number];
+  readonly isSustained: boolean;
+}
+
+export interface CrackWidth {
+  readonly width: number;
+  readonly clause: string;
+}
+
+export interface SpanDepthQuestion {
+  readonly materials: Materials;
+  /** How the span is held: K and the least depth depend on it. */
+  readonly system: SpanSystem;
+  readonly length: number;
+  readonly h: number;
+  readonly d: number;
+  /** Tension and compression steel required over b d, and steel provided over required. */
+  readonly ratio: number;
+  readonly compressionRatio: number;
+  readonly provided: number;
+  /** Width of the compressed face over that of the web. */
+  readonly flange: number;
+  readonly hasPartitions: boolean;
+}
+
+export type SpanSystem = 'simple' | 'oneEnd' | 'bothEnds' | 'cantilever';
+
+export interface SpanDepth {
+  /** Span over depth as it is, and the most without a calculation of deflection. */
+  readonly actual: number;
+  readonly limit: number;
+  readonly clause: string;
+}
+
+export type StressKind = 'characteristic' | 'frequent' | 'quasiPermanent' | 'service';
+
+/** What a code says of stresses, cracks and deflections in service. N, mm, MPa. */
+export interface ServiceRules {
+  /** Modulus of concrete with creep for the sustained part (MPa). */
+  modulus(c: Calc, m: Materials, area: number, perimeter: number, sustained: number): number;
+  /** Limits of stress under service loads; null where the code has none. */
+  stressLimits(m: Materials, kind: StressKind): { readonly concrete: Limit | null; readonly steel: Limit | null };
+  /** Calculated crack width; undefined where the code asks for none. */
+  crack?(c: Calc, q: CrackQuestion): CrackWidth;
+  /** An estimate for information, where the code limits the spacing of bars instead. */
+  crackEstimate?(c: Calc, q: CrackQuestion): CrackWidth;
+  /** Largest spacing of bars nearest the tension face, where the code controls cracks so. */
+  crackSpacing?(c: Calc, steelStress: number, cover: number, m: Materials): Limit;
+  readonly crackLoads: ServiceLoads;
+  readonly crackClause: string;
+  /** Loads that crack a section for good. */
+  readonly fullLoads: ServiceLoads;
+  readonly stages: readonly DeflectionStage[];
+  sums(c: Calc, q: LongTerm): readonly DeflectionSum[];
+  stiffness(c: Calc, q: StiffnessQuestion): SectionStiffness;
+  /** Mean curvature (1/mm) under a moment, when `largest` has acted: as in {@link meanCurvature}, written down. */
+  curvature(c: Calc, s: SectionStiffness, moment: number, largest: number): number;
+  /** How deflection is judged: by calculation, by span over depth, or by both. */
+  readonly deflectionBy: 'curvature' | 'spanDepth' | 'both';
+  readonly spanDepthTitle: string;
+  /** Length of a cantilever times this is its span where deflections are limited. */
+  readonly cantileverSpan: number;
+  /** One stiffness from the sections that matter in a span, or each section with its own. */
+  readonly stiffnessBy: 'section' | 'average' | 'midspan';
+  spanDepth(c: Calc, q: SpanDepthQuestion): SpanDepth;
+}

@@ -1,0 +1,41 @@
+import type { Calc } from '../calc/calc';
+import type { Loop } from '../geometry/polygon';
+import type { Limit, Links, Materials, ShearSection } from './basis';
+
+export interface TorsionQuestion {
+  /** Torque and shear that go together (N mm, N). */
+  readonly T: number;
+  readonly V: number;
+  readonly section: ShearSection;
+  /** Outline that works in torsion, distance from its edge to the longitudinal bars, and to the axis of the outer links (mm). */
+  readonly outline: Loop;
+  readonly toBar: number;
+  readonly toLink: number;
+  /** Thickness of the real wall of a hollow section (mm); Infinity where it is solid. */
+  readonly realWall: number;
+  readonly links: Links;
+  readonly materials: Materials;
+}
+
+export interface TorsionAnswer {
+  /** Torque that is designed for: none below the threshold, or what compatibility leaves (N mm). */
+  readonly design: number;
+  /** Concrete with shear and torque together, over what it carries. */
+  readonly concrete: number;
+  /** Links with shear and torque together, over those there: each outer leg carries the torque and its part of the shear. */
+  readonly links: number;
+  /** Area of all legs per length that both together need (mm2/mm), and the largest spacing. */
+  readonly linkArea: number;
+  readonly spacing: Limit;
+  /** Longitudinal steel all round, beside that for bending (mm2), and the largest distance of its bars. */
+  readonly longitudinal: number;
+  readonly barSpacing: Limit;
+  /** Width and height of the bars' cage over its perimeter: how the longitudinal steel is shared. */
+  readonly corePerimeter: number;
+}
+
+/** What a code says of torsion. N, mm, MPa. */
+export interface TorsionRules {
+  check(c: Calc, q: TorsionQuestion): TorsionAnswer;
+  readonly clauses: { readonly concrete: string; readonly links: string; readonly longitudinal: string };
+}

@@ -1,0 +1,194 @@
+import { derive, silent } from '../../calc/calc';
+import type { EndSupportQuestion } from '../../codes/anchorage-rules';
+import { barOf } from '../../reinforcement/bar-groups';
+import { formatQuantity } from '../../units/format';
+import { makeCheck, type DerivableCheck } from '../check';
+import type { BeamAnalysis } from './analysis';
+import type { CheckBasis } from './bending-checks';
+import { holdsMoment, outlineOf, supportName } from './input';
+import { sensesOf } from './resistance';
+
+/** Bottom bars at both ends of the beam, and top bars where an end is held: how many reach it, and how far they have to go in. */
+export function anchorageChecks(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
+  const { beam } = basis;
+  return [0, beam.spans.length].flatMap((support) => {
+    if (beam.supports[support]!.type === 'free') return [];
+    if (beam.supports[support]!.width <= 0) return [noWidth(basis, support)];
+    return [...bottomAt(basis, analysis, support), ...topAt(basis, analysis, support)];
+  });
+}
+
+const labelOf = (support: number) => `support ${supportName(support)}`;
+
+function noWidth({ code }: CheckBasis, support: number): DerivableCheck {
+  return makeCheck({
+    id: `anchorage-${supportName(support)}`,
+    family: 'detailing',
+    title: `Anchorage, ${labelOf(support)}`,
+    clause: code.anchorage.clauses.end,
+    demand: null,
+    capacity: null,
+    utilisation: null,
+    status: 'notApplicable',
+    place: { x: null, label: labelOf(support) },
+    reason: `The width of ${labelOf(support)} is not given: the ends of the bars are not checked there.`,
+  });
+}
+
+/** Face of an end support, the span beside it, and the room for bars beyond the face. */
+function endOf({ beam }: CheckBasis, analysis: BeamAnalysis, support: number) {
+  const isLeft = support === 0;
+  const faces = analysis.faces[support]!;
+  const { width } = beam.supports[support]!;
+  return {
+    span: isLeft ? 0 : support - 1,
+    face: isLeft ? faces.right : faces.left,
+    width,
+    available: Math.max(1, width - beam.cover.side),
+  };
+}
+
+function stationAt({ strips }: CheckBasis, span: number, x: number): number {
+  let best = -1;
+  for (let i = 0; i < strips.x.length; i += 1)
+    if (strips.span[i] === span && (best < 0 || Math.abs(strips.x[i]! - x) < Math.abs(strips.x[best]! - x))) best = i;
+  return best;
+}
+
+function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): DerivableCheck[] {
+  const { beam, code, strips, resistance, units } = basis;
+  const { span, face, width, available } = endOf(basis, analysis, support);
+  const i = stationAt(basis, span, face);
+  const V = Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!));
+  const { map } = resistance;
+  const bars = map.barsAt('bottom', span, face);
+  const placement = map.placement(bars);
+  const { area, fromFace } = map.centroid(bars);
+  const { b, h } = outlineOf(beam, span);
+  const d = h - fromFace;
+  const bar = barOf(bars.groups[0]!, map.catalogue);
+  const section = resistance.shearSection(span, face, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  const zone = map.linkZoneAt(span, face);
+  const link = barOf({ count: 1, size: zone.size }, map.catalogue);
+  const inSpan = [...strips.x.keys()].filter((k) => strips.span[k] === span);
+  const q: EndSupportQuestion = {
+    materials: beam.materials,
+    diameter: bar.diameter,
+    isTop: false,
+    h,
+    cover: Math.min(beam.cover.bottom, beam.cover.side) + link.diameter,
+    clear: placement.clear,
+    pressure: V / (b * width),
+    transverse: { area: zone.legs * link.area, spacing: zone.spacing, bars: placement.bars.length },
+    V,
+    shift: resistance.shearAt(section, zone).shift,
+    z: 0.9 * d,
+    d,
+    area,
+    spanArea: Math.max(...inSpan.map((k) => strips.providedBottom[k]!)),
+    moment: nominalMoment(basis, span, face),
+    available,
+    leg: Math.max(0, h - beam.cover.top - beam.cover.bottom),
+    width,
+    isContinuous: holdsMoment(beam, support),
+  };
+  const end = code.anchorage.endSupport(silent, q);
+  const name = supportName(support);
+  const { clauses } = code.anchorage;
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  const place = { x: face, label: labelOf(support) };
+  const steps = () => derive((c) => void code.anchorage.endSupport(c, q));
+  return [
+    makeCheck(
+      {
+        id: `anchorage-${name}`,
+        family: 'detailing',
+        title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
+        clause: clauses.end,
+        demand: { value: end.needed, kind: 'length' },
+        capacity: { value: end.available, kind: 'length' },
+        utilisation: end.needed / end.available,
+        place,
+        ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
+        ...(end.needed > end.available
+          ? {
+              reason: `Bottom bars at ${labelOf(support)} need ${length(end.needed)}, even bent, and have ${length(end.available)}: more or thinner bars, or a wider support.`,
+            }
+          : {}),
+      },
+      steps,
+    ),
+    makeCheck(
+      {
+        id: `end-bars-${name}`,
+        family: 'detailing',
+        title: `Bottom bars that reach ${name}`,
+        clause: clauses.leastBars,
+        demand: { value: end.leastBars * area, kind: 'area' },
+        capacity: { value: area, kind: 'area' },
+        utilisation: end.leastBars,
+        place,
+        ...(end.leastBars > 1
+          ? { reason: `Too few bottom bars reach ${labelOf(support)}: ${formatQuantity(end.leastBars * area, 'area', units)} are needed.` }
+          : {}),
+      },
+      steps,
+    ),
+  ];
+}
+
+/** Moment strength of the bars that reach a place, without any reduction that a code takes off it (N mm). */
+function nominalMoment({ code, resistance }: CheckBasis, span: number, x: number): number {
+  const moment = resistance.bendingAt(span, x, 'sagging')?.moment ?? 0;
+  return code.settings.id === 'aci318' ? moment / 0.9 : moment;
+}
+
+/** Where an end holds a moment, its top bars are anchored in the support for their full strength, or for what the moment asks of them. */
+function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): DerivableCheck[] {
+  const { beam, code, strips, resistance, units } = basis;
+  if (!holdsMoment(beam, support)) return [];
+  const { span, face, available } = endOf(basis, analysis, support);
+  const i = stationAt(basis, span, face);
+  const { map } = resistance;
+  const bars = map.barsAt('top', span, face);
+  const bar = barOf(bars.groups[0]!, map.catalogue);
+  const link = barOf({ count: 1, size: map.linkZoneAt(span, face).size }, map.catalogue);
+  const use = Math.min(1, strips.shiftedHogging[i]! / Math.max(1, strips.resistanceHogging[i]!));
+  const { h } = outlineOf(beam, span);
+  const question = (isBent: boolean) => ({
+    materials: beam.materials,
+    diameter: bar.diameter,
+    isTop: true,
+    h,
+    cover: Math.min(beam.cover.top, beam.cover.side) + link.diameter,
+    clear: map.placement(bars).clear,
+    isBent,
+  });
+  // A bar that is stressed less needs as much less.
+  const needed = (isBent: boolean) => use * code.anchorage.length(silent, question(isBent));
+  const isBent = needed(false) > available;
+  const leg = isBent && code.anchorage.legCounts ? Math.max(0, h - beam.cover.top - beam.cover.bottom) : 0;
+  const name = supportName(support);
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    makeCheck(
+      {
+        id: `anchorage-top-${name}`,
+        family: 'detailing',
+        title: `Anchorage of top bars${isBent ? ', bent down' : ''}, ${name}`,
+        clause: code.anchorage.clauses.anchorage,
+        demand: { value: needed(isBent), kind: 'length' },
+        capacity: { value: available + leg, kind: 'length' },
+        utilisation: needed(isBent) / (available + leg),
+        place: { x: face, label: labelOf(support) },
+        ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent down.'] } : {}),
+        ...(needed(isBent) > available + leg
+          ? {
+              reason: `Top bars at ${labelOf(support)} need ${length(needed(isBent))} and have ${length(available + leg)}: thinner bars, or a wider support.`,
+            }
+          : {}),
+      },
+      () => derive((c) => void code.anchorage.length(c, question(isBent))),
+    ),
+  ];
+}

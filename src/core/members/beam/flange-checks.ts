@@ -1,0 +1,68 @@
+import { derive, silent } from '../../calc/calc';
+import { formatQuantity } from '../../units/format';
+import { makeCheck, type DerivableCheck } from '../check';
+import type { CheckBasis } from './bending-checks';
+import { outlineOf, supportPositions } from './input';
+
+/** Shear between the web and a compressed flange, where the code has a rule for it: the worst span. */
+export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
+  const { beam, code, strips, resistance, units } = basis;
+  const { flangeShear } = code;
+  if (!flangeShear) return [];
+  const starts = supportPositions(beam);
+  const rows = beam.spans.flatMap((s, span) => {
+    const o = outlineOf(beam, span);
+    if (o.shape === 'rectangular' || o.shape === 'invertedT' || o.flangeWidth <= o.b) return [];
+    const stations = [...strips.x.keys()].filter((i) => strips.span[i] === span);
+    const peak = stations.reduce((a, b) => (strips.maxM[b]! > strips.maxM[a]! ? b : a));
+    const moment = strips.maxM[peak]!;
+    if (moment <= 0) return [];
+    const zero = (side: -1 | 1) => {
+      const beyond = stations.filter((i) => (strips.x[i]! - strips.x[peak]!) * side > 0 && strips.maxM[i]! <= 0);
+      const end = side < 0 ? starts[span]! : starts[span]! + s.length;
+      return beyond.length === 0
+        ? end
+        : side < 0
+          ? Math.max(...beyond.map((i) => strips.x[i]!))
+          : Math.min(...beyond.map((i) => strips.x[i]!));
+    };
+    return ([-1, 1] as const).map((side) => {
+      // Half the distance between no moment and the largest, 6.2.4(3), next to the support where the force grows fastest.
+      const from = zero(side);
+      const length = Math.abs(strips.x[peak]! - from) / 2;
+      const middle = (from + strips.x[peak]!) / 2;
+      const at = stations.reduce((a, b) => (Math.abs(strips.x[b]! - middle) < Math.abs(strips.x[a]! - middle) ? b : a));
+      const r = resistance.bendingAt(span, strips.x[peak]!, 'sagging');
+      const z = r ? r.d - r.compressionDepth : 0.9 * o.h;
+      const outstand = (o.flangeWidth - o.b) / (o.shape === 'L' ? 1 : 2);
+      const force = (Math.max(0, strips.maxM[at]!) / z) * (outstand / o.flangeWidth);
+      return { span, x: middle, force, length, hf: o.flangeDepth };
+    });
+  });
+  if (rows.length === 0) return [];
+  const of = (r: (typeof rows)[number]) => flangeShear(silent, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials);
+  const r = rows.reduce((a, b) => (of(b).stress > of(a).stress ? b : a));
+  const answer = of(r);
+  const needs = formatQuantity(answer.areaPerLength, 'areaPerLength', units);
+  return [
+    makeCheck(
+      {
+        id: 'flange-shear',
+        family: 'shear',
+        title: 'Shear between web and flange',
+        clause: answer.clause,
+        demand: { value: answer.stress, kind: 'stress' },
+        capacity: { value: answer.limit, kind: 'stress' },
+        utilisation: answer.stress / answer.limit,
+        place: { x: r.x, label: `span ${r.span + 1}` },
+        warnings: answer.needsSteel
+          ? [`The slab needs ${needs} of bars across the beam, or half of it beside those for its own bending.`]
+          : ['No bars across the flange are needed beyond those for the bending of the slab.'],
+        ...(answer.stress > answer.limit
+          ? { reason: `The flange is too thin: ${formatQuantity(answer.stress, 'stress', units)} between web and flange.` }
+          : {}),
+      },
+      () => derive((c) => void flangeShear(c, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials)),
+    ),
+  ];
+}

@@ -1,0 +1,41 @@
+import type { DesignCode } from '../../../codes/design-code';
+import type { UnitSystem } from '../../../units/quantity';
+import { makeCheck, type DerivableCheck } from '../../check';
+import type { BeamAnalysis } from '../analysis';
+import type { BeamInput } from '../input';
+import type { BeamStrips, ServiceStrips } from '../result';
+import type { SteelMap } from '../steel';
+import { crackChecks } from './crack-checks';
+import { deflectionChecks } from './deflection-checks';
+import { serviceBasis } from './service-basis';
+
+/** Stresses, cracks and deflections of a beam in service, with their curves. */
+export function beamService(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  map: SteelMap,
+  strips: BeamStrips,
+  units: UnitSystem,
+): { readonly checks: DerivableCheck[]; readonly strips: ServiceStrips | null } {
+  const basis = serviceBasis(beam, code, analysis, map, strips, units);
+  if (!basis) return { checks: [noService()], strips: null };
+  const deflection = deflectionChecks(basis);
+  const crack = crackChecks(basis);
+  return { checks: [...deflection.checks, ...crack.checks], strips: { x: deflection.x, sums: deflection.sums, ...crack.strip } };
+}
+
+function noService(): DerivableCheck {
+  return makeCheck({
+    id: 'service',
+    family: 'deflection',
+    title: 'Deflection and cracks',
+    clause: '',
+    demand: null,
+    capacity: null,
+    utilisation: null,
+    status: 'failed',
+    place: { x: null, label: '' },
+    reason: 'No service combination is switched on: deflections and cracks are not checked.',
+  });
+}

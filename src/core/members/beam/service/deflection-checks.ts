@@ -1,0 +1,206 @@
+import { derive, silent } from '../../../calc/calc';
+import type { DeflectionSum, SpanSystem } from '../../../codes/service-rules';
+import { widthAt } from '../../../geometry/beam-outline';
+import { formatQuantity } from '../../../units/format';
+import { makeCheck, type DerivableCheck } from '../../check';
+import { holdsMoment, outlineOf, type BeamInput } from '../input';
+import type { ServiceStrips } from '../result';
+import type { Sense } from '../section-at';
+import { stageDeflections, stepEnds, type StageDeflection } from './deflection';
+import type { ServiceBasis } from './service-basis';
+import { STEPS } from './service-moments';
+
+type Sum = ServiceStrips['sums'][number];
+
+const isCantilever = (beam: BeamInput, span: number) => beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free';
+
+/** Deflections of every span against their limits, and span over depth. */
+export function deflectionChecks(basis: ServiceBasis): {
+  readonly checks: DerivableCheck[];
+  readonly x: Float64Array;
+  readonly sums: readonly Sum[];
+} {
+  const { beam, code } = basis;
+  const stages = stageDeflections(basis);
+  const spanSums = beam.spans.map((_, span) => code.service.sums(silent, longTerm(basis, span)));
+  const sums = spanSums[0]!.map((sum, k): Sum => {
+    const parts = beam.spans.map((_, span) => sumOver(beam, stages, spanSums[span]![k]!, span));
+    return {
+      id: sum.id,
+      title: sum.title,
+      max: Float64Array.from(parts.flatMap((p) => [...p.max])),
+      min: Float64Array.from(parts.flatMap((p) => [...p.min])),
+      limits: beam.spans.map((_, span) => limitOf(basis, spanSums[span]![k]!, span)),
+    };
+  });
+  const by = code.service.deflectionBy;
+  const calculated = by === 'spanDepth' ? [] : spanSums.flatMap((list, span) => list.map((sum, k) => sumCheck(basis, sum, sums[k]!, span)));
+  return { checks: [...calculated, ...beam.spans.map((_, span) => spanDepthCheck(basis, span))], x: stepEnds(beam), sums };
+}
+
+function longTerm({ beam, stiffness }: ServiceBasis, span: number) {
+  const x = criticalPlace(beam, span);
+  const sense: Sense = isCantilever(beam, span) ? 'hogging' : 'sagging';
+  const { area } = stiffness.map.centroid(stiffness.map.barsAt(sense === 'sagging' ? 'top' : 'bottom', span, x));
+  const outline = outlineOf(beam, span);
+  const { partitionAge, hasPartitions } = beam.service;
+  return { partitionAge, hasPartitions, compressionRatio: area / (outline.b * outline.h * 0.9) };
+}
+
+/** Midspan, or the root of a cantilever (mm from the left end of the beam). */
+function criticalPlace(beam: BeamInput, span: number): number {
+  const start = beam.spans.slice(0, span).reduce((sum, s) => sum + s.length, 0);
+  const { length } = beam.spans[span]!;
+  if (beam.supports[span]!.type === 'free') return start + length - 1;
+  return beam.supports[span + 1]!.type === 'free' ? start + 1 : start + length / 2;
+}
+
+/** One sum of stages over a span: the largest where a stage adds and the least where it is taken off; chord and camber taken off. */
+function sumOver(beam: BeamInput, stages: readonly StageDeflection[], sum: DeflectionSum, span: number) {
+  const n = STEPS + 1;
+  const total = (pick: 'max' | 'min') => {
+    const w = new Float64Array(n);
+    for (const { stage, factor } of sum.terms) {
+      const s = stages.find((q) => q.stage.id === stage)!;
+      const curve = factor > 0 === (pick === 'max') ? s.max : s.min;
+      for (let k = 0; k < n; k += 1) w[k]! += factor * curve[span * n + k]!;
+    }
+    return w;
+  };
+  const shaped = (w: Float64Array) => w.map((v, k) => v - chordAt(beam, w, span, k) - (sum.id === 'total' ? camberAt(beam, span, k) : 0));
+  return { max: shaped(total('max')), min: shaped(total('min')) };
+}
+
+/** What moves with the supports is no deflection of the span. */
+function chordAt(beam: BeamInput, w: Float64Array, span: number, k: number): number {
+  if (beam.supports[span]!.type === 'free') return w[STEPS]!;
+  if (beam.supports[span + 1]!.type === 'free') return w[0]!;
+  return w[0]! + ((w[STEPS]! - w[0]!) * k) / STEPS;
+}
+
+function camberAt(beam: BeamInput, span: number, k: number): number {
+  const camber = beam.spans[span]!.camber ?? 0;
+  const t = k / STEPS;
+  if (beam.supports[span]!.type === 'free') return camber * (1 - t) ** 2;
+  return camber * (beam.supports[span + 1]!.type === 'free' ? t ** 2 : 4 * t * (1 - t));
+}
+
+/** The span by which a deflection is limited (mm). */
+const reachOf = ({ beam, code }: ServiceBasis, span: number) =>
+  beam.spans[span]!.length * (isCantilever(beam, span) ? code.service.cantileverSpan : 1);
+
+/** Deflection that is allowed (mm): a part of the span, and not above what the office sets. */
+function limitOf(basis: ServiceBasis, sum: DeflectionSum, span: number): number {
+  const { limits, most } = basis.beam.service;
+  return Math.min(reachOf(basis, span) / (limits[sum.id] ?? sum.usual), most ?? Infinity);
+}
+
+function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: number): DerivableCheck {
+  const { beam, code, units } = basis;
+  const n = STEPS + 1;
+  const size = (k: number) => Math.max(Math.abs(curve.max[span * n + k]!), Math.abs(curve.min[span * n + k]!));
+  let at = 0;
+  for (let k = 1; k < n; k += 1) if (size(k) > size(at)) at = k;
+  const { length } = beam.spans[span]!;
+  const reach = reachOf(basis, span);
+  const limit = limitOf(basis, sum, span);
+  const w = size(at);
+  const x = criticalPlace(beam, span);
+  const show = (v: number) => formatQuantity(v, 'smallLength', units);
+  const label = isCantilever(beam, span) ? `cantilever, span ${span + 1}` : `span ${span + 1}`;
+  return makeCheck(
+    {
+      id: `deflection-${sum.id}-${span + 1}`,
+      family: 'deflection',
+      title: `${sum.title}, span ${span + 1}`,
+      clause: sum.clause,
+      demand: { value: w, kind: 'smallLength' },
+      capacity: { value: limit, kind: 'smallLength' },
+      utilisation: w / limit,
+      place: { x: beam.spans.slice(0, span).reduce((s, q) => s + q.length, 0) + (at * length) / STEPS, label },
+      assumptions: code.choices.filter((c) => c.topic === 'service').map((c) => c.key),
+      ...(w > limit
+        ? { reason: `${sum.title} of ${label}: ${show(w)}, that is span/${Math.round(reach / w)}; ${show(limit)} is allowed.` }
+        : {}),
+    },
+    () =>
+      derive((c) => {
+        c.note(
+          'Curvature is integrated along the span; here for the section that matters most, at midspan or at the root of a cantilever.',
+        );
+        const sense: Sense = isCantilever(beam, span) ? 'hogging' : 'sagging';
+        const i = Math.min(
+          span * STEPS + STEPS - 1,
+          Math.max(span * STEPS, Math.floor(((x - basis.grid.x[span * STEPS]!) / length) * STEPS) + span * STEPS),
+        );
+        const stage = code.service.stages.find((s) => s.id === sum.terms[0]!.stage)!;
+        const s = code.service.stiffness(c, basis.stiffness.question(span, basis.grid.x[i]!, sense, stage.age));
+        const moment = sense === 'sagging' ? basis.crackMoments.max[i]! : -basis.crackMoments.min[i]!;
+        const most = sense === 'sagging' ? basis.largest.max[i]! : -basis.largest.min[i]!;
+        code.service.curvature(c, s, Math.max(0, moment), stage.crackedBy === 'largest' ? most : 0);
+        code.service.sums(c, longTerm(basis, span));
+      }),
+  );
+}
+
+/** Span over depth: a check of its own where it decides, otherwise information beside the calculation. */
+function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
+  const { beam, code } = basis;
+  const q = spanDepthQuestion(basis, span);
+  const { actual, limit, clause } = code.service.spanDepth(silent, q);
+  const decides = code.service.deflectionBy !== 'curvature';
+  const over = actual > limit;
+  return makeCheck(
+    {
+      id: `span-depth-${span + 1}`,
+      family: 'deflection',
+      title: `${code.service.spanDepthTitle}, span ${span + 1}`,
+      clause,
+      demand: { value: actual, kind: 'ratio' },
+      capacity: { value: limit, kind: 'ratio' },
+      utilisation: decides ? actual / limit : null,
+      place: { x: criticalPlace(beam, span), label: `span ${span + 1}` },
+      ...(decides
+        ? over
+          ? { reason: `Span ${span + 1} is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection.` }
+          : {}
+        : {
+            status: 'notApplicable' as const,
+            reason: `${actual.toFixed(1)} against ${limit.toFixed(1)}: ${over ? 'the calculated deflection decides' : 'deflection would not have to be calculated'}.`,
+          }),
+    },
+    () => derive((c) => void code.service.spanDepth(c, q)),
+  );
+}
+
+function systemOf(beam: BeamInput, span: number): SpanSystem {
+  if (isCantilever(beam, span)) return 'cantilever';
+  const ends = [holdsMoment(beam, span), holdsMoment(beam, span + 1)].filter(Boolean).length;
+  return ends === 2 ? 'bothEnds' : ends === 1 ? 'oneEnd' : 'simple';
+}
+
+function spanDepthQuestion(basis: ServiceBasis, span: number) {
+  const { beam, strips, stiffness } = basis;
+  const outline = outlineOf(beam, span);
+  const x = criticalPlace(beam, span);
+  const hogs = isCantilever(beam, span);
+  const inSpan = [...strips.x.keys()].filter((i) => strips.span[i] === span);
+  const most = (curve: Float64Array) => Math.max(...inSpan.map((i) => (Number.isFinite(curve[i]!) ? curve[i]! : 0)), 0);
+  const required = hogs ? most(strips.requiredTop) : most(strips.requiredBottom);
+  const provided = hogs ? most(strips.providedTop) : most(strips.providedBottom);
+  const { fromFace } = stiffness.map.centroid(stiffness.map.barsAt(hogs ? 'top' : 'bottom', span, x));
+  const d = outline.h - fromFace;
+  const b = widthAt(hogs ? 'bottom' : 'top', outline);
+  return {
+    materials: beam.materials,
+    system: systemOf(beam, span),
+    length: beam.spans[span]!.length,
+    h: outline.h,
+    d,
+    ratio: required / (b * d),
+    compressionRatio: 0,
+    provided: required > 0 ? provided / required : 1.5,
+    flange: b / outline.b,
+    hasPartitions: beam.service.hasPartitions,
+  };
+}

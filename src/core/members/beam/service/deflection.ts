@@ -1,0 +1,133 @@
+import { heldSpan, integrateCurvature } from '../../../analysis/curvature';
+import type { Arrangement } from '../../../analysis/envelope';
+import { deflectionAt, STRIDE, type Response } from '../../../analysis/line-beam';
+import type { DesignCode } from '../../../codes/design-code';
+import type { DeflectionStage } from '../../../codes/service-rules';
+import { meanCurvatureOver, meanStiffness } from '../../../section/mean-curvature';
+import type { BeamAnalysis } from '../analysis';
+import { supportPositions, type BeamInput } from '../input';
+import type { Sense } from '../section-at';
+import { momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type MomentRange } from './service-moments';
+import type { StiffnessMap } from './stiffness-map';
+
+/** Deflection at the ends of all steps of all spans (mm, positive down), largest and smallest over the arrangements of a stage. */
+export interface StageDeflection {
+  readonly stage: DeflectionStage;
+  readonly max: Float64Array;
+  readonly min: Float64Array;
+}
+
+export interface DeflectionBasis {
+  readonly beam: BeamInput;
+  readonly code: DesignCode;
+  readonly analysis: BeamAnalysis;
+  readonly stiffness: StiffnessMap;
+  readonly grid: Grid;
+  /** Moments that crack sections for good. */
+  readonly largest: MomentRange;
+}
+
+const senseOf = (m: number): Sense => (m >= 0 ? 'sagging' : 'hogging');
+
+/** Every stage of the code with each of its arrangements integrated; arrangements of no load are left out. */
+export function stageDeflections(basis: DeflectionBasis): StageDeflection[] {
+  return basis.code.service.stages.map((stage) => {
+    const arrangements = serviceArrangements(basis.beam, basis.code, basis.analysis, stage.loads);
+    const shapes = arrangements.map((a) => deflectedShape(basis, stage, a));
+    const { max, min } = rangeOf(shapes, basis.beam.spans.length * (STEPS + 1));
+    return { stage, max, min };
+  });
+}
+
+/** Deflection of one arrangement by integrated curvature: spans held at their supports, cantilevers turning with their root. */
+export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): Float64Array {
+  const { beam, grid, analysis } = basis;
+  const moments = momentsOn(grid, arrangement);
+  const kappa = curvatures(basis, stage, moments);
+  const of = (span: number) => kappa.subarray(span * STEPS, (span + 1) * STEPS);
+  const n = beam.spans.length;
+  const shape = new Float64Array(n * (STEPS + 1));
+  const at = (support: number) => supportDisplacement(arrangement.response, analysis, support);
+  const isFree = (support: number) => beam.supports[support]!.type === 'free';
+  const slopes = beam.spans.map((_, i) => {
+    if (isFree(i) || isFree(i + 1)) return undefined;
+    const held = heldSpan(grid.step[i]!, of(i), at(i), at(i + 1));
+    shape.set(held.deflection, i * (STEPS + 1));
+    return held.slope;
+  });
+  beam.spans.forEach((_, i) => {
+    if (slopes[i]) return;
+    const h = grid.step[i]!;
+    if (isFree(i + 1)) {
+      const slope = slopes[i - 1]?.[STEPS] ?? 0;
+      shape.set(integrateCurvature(h, of(i), slope, at(i)).deflection, i * (STEPS + 1));
+    } else {
+      // Seen from the root, a cantilever to the left is one to the right with its curvature in reverse and its slope turned.
+      const slope = -(slopes[i + 1]?.[0] ?? 0);
+      shape.set(integrateCurvature(h, of(i).slice().reverse(), slope, at(i + 1)).deflection.reverse(), i * (STEPS + 1));
+    }
+  });
+  return shape;
+}
+
+/** Displacement of a support, by a spring or a settlement (mm, positive down), from the elastic analysis. */
+function supportDisplacement(response: Response, { mesh }: BeamAnalysis, support: number): number {
+  const node = mesh.supportNode[support]!;
+  if (node < mesh.stiffness.length) return response.elements[STRIDE * node + 4]!;
+  return deflectionAt(response.elements, mesh, node - 1, mesh.x[node]! - mesh.x[node - 1]!);
+}
+
+/** Mean curvature in each step (1/mm, sagging positive). */
+export function curvatures(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Float64Array {
+  const { grid, stiffness, largest, code } = basis;
+  if (code.service.stiffnessBy !== 'section')
+    return Float64Array.from(moments, (m, i) => m / spanStiffness(basis, stage, moments, grid.span[i]!));
+  return Float64Array.from(moments, (m, i) => {
+    const sense = senseOf(m);
+    const s = stiffness.at(i, sense, stage.age);
+    const most = (k: number) =>
+      Math.max(0, stage.crackedBy === 'own' ? Math.abs(moments[k]!) : sense === 'sagging' ? largest.max[k]! : -largest.min[k]!);
+    const isFirst = i % STEPS === 0;
+    const isLast = i % STEPS === STEPS - 1;
+    const between = (a: number, b: number) => (most(a) + most(b)) / 2;
+    const k = meanCurvatureOver(s, Math.abs(m), isFirst ? most(i) : between(i - 1, i), most(i), isLast ? most(i) : between(i, i + 1));
+    return sense === 'sagging' ? k : -k;
+  });
+}
+
+const spanKnown = new WeakMap<Float64Array, Map<number, number>>();
+
+/** One stiffness for a span (N mm2): midspan, or the mean of midspan and the mean of its continuous ends; a cantilever's is that of its root. */
+function spanStiffness(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array, span: number): number {
+  let known = spanKnown.get(moments);
+  if (!known) spanKnown.set(moments, (known = new Map<number, number>()));
+  const before = known.get(span);
+  if (before !== undefined) return before;
+  const { beam, stiffness, code } = basis;
+  const own = moments.subarray(span * STEPS, (span + 1) * STEPS);
+  const at = (k: number) => {
+    const sense = senseOf(own[k]!);
+    return meanStiffness(stiffness.at(span * STEPS + k, sense, stage.age), Math.abs(own[k]!));
+  };
+  const [left, right] = [beam.supports[span]!, beam.supports[span + 1]!];
+  const peak = own.reduce((best, m, k) => (m > own[best]! ? k : best), Math.floor(STEPS / 2));
+  const ends = [...(own[0]! < 0 ? [at(0)] : []), ...(own[STEPS - 1]! < 0 ? [at(STEPS - 1)] : [])];
+  const isCantilever = left.type === 'free' || right.type === 'free';
+  const mean = ends.length > 0 ? ends.reduce((a, b) => a + b, 0) / ends.length : 0;
+  const made = isCantilever
+    ? at(left.type === 'free' ? STEPS - 1 : 0)
+    : code.service.stiffnessBy === 'midspan' || ends.length === 0
+      ? at(peak)
+      : (at(peak) + mean) / 2;
+  known.set(span, made);
+  return made;
+}
+
+/** Positions of the ends of the steps along the beam, span after span (mm). */
+export function stepEnds(beam: BeamInput): Float64Array {
+  const starts = supportPositions(beam);
+  return Float64Array.from({ length: beam.spans.length * (STEPS + 1) }, (_, i) => {
+    const span = Math.floor(i / (STEPS + 1));
+    return starts[span]! + ((i % (STEPS + 1)) * beam.spans[span]!.length) / STEPS;
+  });
+}

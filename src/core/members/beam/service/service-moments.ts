@@ -1,0 +1,72 @@
+import { arrange, elementAt, type Arrangement, type CaseResponse } from '../../../analysis/envelope';
+import type { Combination } from '../../../analysis/combination';
+import { momentAt, type Mesh } from '../../../analysis/line-beam';
+import type { DesignCode } from '../../../codes/design-code';
+import type { ServiceLoads } from '../../../codes/service-rules';
+import type { BeamAnalysis } from '../analysis';
+import { supportPositions, type BeamInput } from '../input';
+
+/** Steps of each span in which curvature is taken as constant. */
+export const STEPS = 120;
+
+/** The middles of the steps along the beam: element and distance in it, by span. */
+export interface Grid {
+  readonly step: readonly number[];
+  readonly x: Float64Array;
+  readonly span: Int32Array;
+  readonly element: Int32Array;
+  readonly s: Float64Array;
+}
+
+export function makeGrid(beam: BeamInput, mesh: Mesh): Grid {
+  const n = beam.spans.length * STEPS;
+  const grid = { x: new Float64Array(n), span: new Int32Array(n), element: new Int32Array(n), s: new Float64Array(n) };
+  const starts = supportPositions(beam);
+  beam.spans.forEach((span, i) => {
+    for (let k = 0; k < STEPS; k += 1) {
+      const at = i * STEPS + k;
+      const x = starts[i]! + ((k + 0.5) * span.length) / STEPS;
+      const element = elementAt(mesh, x);
+      grid.x[at] = x;
+      grid.span[at] = i;
+      grid.element[at] = element;
+      grid.s[at] = x - mesh.x[element]!;
+    }
+  });
+  return { ...grid, step: beam.spans.map((s) => s.length / STEPS) };
+}
+
+/** The moments of one arrangement in the middle of each step (N mm). */
+export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
+  return Float64Array.from(grid.x, (_, i) => momentAt(response.elements, grid.element[i]!, grid.s[i]!));
+}
+
+/** Largest and smallest moment over some arrangements, with which of them brings it. */
+export interface MomentRange {
+  readonly max: Float64Array;
+  readonly min: Float64Array;
+  readonly maxBy: Int32Array;
+  readonly minBy: Int32Array;
+}
+
+export function rangeOf(moments: readonly Float64Array[], n: number): MomentRange {
+  const range = { max: new Float64Array(n), min: new Float64Array(n), maxBy: new Int32Array(n), minBy: new Int32Array(n) };
+  moments.forEach((m, k) => {
+    for (let i = 0; i < n; i += 1) {
+      if (k === 0 || m[i]! > range.max[i]!) [range.max[i], range.maxBy[i]] = [m[i]!, k];
+      if (k === 0 || m[i]! < range.min[i]!) [range.min[i], range.minBy[i]] = [m[i]!, k];
+    }
+  });
+  return range;
+}
+
+/** Arrangements of a kind of service loads; elastic moments, since redistribution holds for strength alone. */
+export function serviceArrangements(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, loads: ServiceLoads): Arrangement[] {
+  const wanted = loads === 'permanent' ? permanentOnly(analysis) : analysis.combinations.filter((k) => k.kind === loads);
+  return arrange(wanted, analysis.elastic, analysis.mesh, beam.spans.length, code.patternRule());
+}
+
+function permanentOnly({ elastic }: { readonly elastic: readonly CaseResponse[] }): Combination[] {
+  const factors = elastic.filter((c) => c.loadCase.nature === 'permanent').map((c) => ({ caseId: c.loadCase.id, factor: 1 }));
+  return [{ id: 'G', title: 'permanent loads', kind: 'service', clause: '', factors, isOwn: false }];
+}

@@ -1,0 +1,84 @@
+import { silent } from '../../../calc/calc';
+import type { BendingSection, DesignCode } from '../../../codes/design-code';
+import type { StiffnessQuestion } from '../../../codes/service-rules';
+import { outlinePoints, grossProperties } from '../../../geometry/beam-outline';
+import { outlineProperties } from '../../../geometry/polygon';
+import type { SectionStiffness } from '../../../section/mean-curvature';
+import { outlineOf, type BeamInput } from '../input';
+import { compressionFace, sectionWith, tensionFace, type Sense } from '../section-at';
+import type { SteelMap } from '../steel';
+import type { Grid } from './service-moments';
+
+/** Stiffness of a beam's sections in service, worked out once for each different section, sense and age. */
+export class StiffnessMap {
+  private readonly sections = new Map<number, BendingSection>();
+  private readonly known: Record<StiffnessQuestion['age'], Map<number, SectionStiffness>> = {
+    immediate: new Map(),
+    partitions: new Map(),
+    end: new Map(),
+  };
+  /** The bars in the middle of each step, as a number. */
+  private readonly steps: Float64Array;
+  private readonly perimeters: readonly number[];
+
+  constructor(
+    readonly beam: BeamInput,
+    readonly code: DesignCode,
+    readonly map: SteelMap,
+    private readonly grid: Grid,
+  ) {
+    this.steps = Float64Array.from(grid.x, (x, i) => this.barsKey(grid.span[i]!, x));
+    this.perimeters = beam.spans.map((_, i) => outlineProperties({ outer: outlinePoints(outlineOf(beam, i)), holes: [] }).perimeter);
+  }
+
+  /** Equal bars in both faces have equal keys; those of hogging are the odd ones. */
+  private barsKey(span: number, x: number): number {
+    return 2 * (this.map.barsAt('bottom', span, x).key * 65_536 + this.map.barsAt('top', span, x).key);
+  }
+
+  private keyAt(span: number, x: number, sense: Sense): number {
+    return this.barsKey(span, x) + (sense === 'hogging' ? 1 : 0);
+  }
+
+  sectionAt(span: number, x: number, sense: Sense): BendingSection {
+    const key = this.keyAt(span, x, sense);
+    let section = this.sections.get(key);
+    if (!section) {
+      const tension = this.map.barsAt(tensionFace(sense), span, x);
+      const compression = this.map.barsAt(compressionFace(sense), span, x);
+      this.sections.set(key, (section = sectionWith(this.beam, this.map, span, sense, tension, compression)));
+    }
+    return section;
+  }
+
+  perimeter(span: number): number {
+    return this.perimeters[span]!;
+  }
+
+  question(span: number, x: number, sense: Sense, age: StiffnessQuestion['age']): StiffnessQuestion {
+    const outline = outlineOf(this.beam, span);
+    const { area, centroid, inertia } = grossProperties(outline);
+    return {
+      section: this.sectionAt(span, x, sense),
+      materials: this.beam.materials,
+      area,
+      perimeter: this.perimeters[span]!,
+      inertia,
+      toTensionFace: sense === 'sagging' ? centroid : outline.h - centroid,
+      age,
+      partitionAge: this.beam.service.partitionAge,
+    };
+  }
+
+  /** In the middle of a step. */
+  at(step: number, sense: Sense, age: StiffnessQuestion['age']): SectionStiffness {
+    const key = this.steps[step]! + (sense === 'hogging' ? 1 : 0);
+    let made = this.known[age].get(key);
+    if (!made) {
+      const { span, x } = this.grid;
+      made = this.code.service.stiffness(silent, this.question(span[step]!, x[step]!, sense, age));
+      this.known[age].set(key, made);
+    }
+    return made;
+  }
+}

@@ -1,0 +1,187 @@
+import { derive } from '../../calc/calc';
+import { barOf } from '../../reinforcement/bar-groups';
+import { formatQuantity } from '../../units/format';
+import { makeCheck, type DerivableCheck } from '../check';
+import type { BeamAnalysis } from './analysis';
+import type { CheckBasis } from './bending-checks';
+import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
+
+const worstOf = <T>(list: readonly T[], value: (t: T) => number): T => list.reduce((a, b) => (value(b) > value(a) ? b : a));
+
+/** Torsion with shear: concrete, links, longitudinal bars and their spacing. */
+export function torsionChecks(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
+  const { beam, code } = basis;
+  const stations = torsionStations(beam, code, analysis, basis.resistance);
+  if (stations.length === 0) return [];
+  const working = stations.filter((s) => s.answer.design > 0);
+  if (working.length === 0) return [neglected(basis, analysis, stations)];
+  return [...strength(basis, analysis, working), ...bars(basis, analysis, working), ...spacing(basis, working)];
+}
+
+type Basis = CheckBasis;
+
+const nameOf = (basis: Basis, analysis: BeamAnalysis, s: TorsionStation) => basis.combinationAt(torqueEnvelope(analysis)!.by, s.i);
+const deriveOf =
+  ({ code }: Basis, s: TorsionStation) =>
+  () =>
+    derive((c) => void code.torsion.check(c, s.question));
+const keys = ({ code }: Basis) => code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key);
+
+function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly TorsionStation[]): DerivableCheck {
+  const s = worstOf(stations, (t) => t.question.T);
+  return makeCheck(
+    {
+      id: 'torsion',
+      family: 'torsion',
+      title: 'Torsion',
+      clause: basis.code.torsion.clauses.concrete,
+      demand: { value: s.question.T, kind: 'moment' },
+      capacity: null,
+      utilisation: null,
+      status: 'notApplicable',
+      place: { x: s.x, label: `span ${s.span + 1}` },
+      combination: nameOf(basis, analysis, s),
+      assumptions: keys(basis),
+      reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
+    },
+    deriveOf(basis, s),
+  );
+}
+
+function strength(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionStation[]): DerivableCheck[] {
+  const { code, units } = basis;
+  const make = (id: string, title: string, clause: string, value: (s: TorsionStation) => number, words: (s: TorsionStation) => string) => {
+    const s = worstOf(working, value);
+    const utilisation = value(s);
+    return makeCheck(
+      {
+        id,
+        family: 'torsion',
+        title,
+        clause,
+        demand: { value: s.answer.design, kind: 'moment' },
+        capacity: { value: s.answer.design / utilisation, kind: 'moment' },
+        utilisation,
+        place: { x: s.x, label: `span ${s.span + 1}` },
+        combination: nameOf(basis, analysis, s),
+        assumptions: keys(basis),
+        ...(utilisation > 1 ? { reason: words(s) } : {}),
+      },
+      deriveOf(basis, s),
+    );
+  };
+  const both = (s: TorsionStation) =>
+    `${formatQuantity(s.question.T, 'moment', units)} with a shear of ${formatQuantity(s.question.V, 'force', units)}`;
+  return [
+    make(
+      'torsion-concrete',
+      'Torsion and shear, concrete section',
+      code.torsion.clauses.concrete,
+      (s) => s.answer.concrete,
+      (s) => `The section is too small for a torque of ${both(s)}, whatever the ${code.linkWord}.`,
+    ),
+    make(
+      'torsion-links',
+      `Torsion and shear, ${code.linkWord}`,
+      code.torsion.clauses.links,
+      (s) => s.answer.links,
+      (s) => {
+        const { area, spacing: at } = s.question.links;
+        return `${code.linkWord} for a torque of ${both(s)} need ${formatQuantity(s.answer.linkArea, 'areaPerLength', units)}, have ${formatQuantity(area / at, 'areaPerLength', units)}.`;
+      },
+    ),
+  ];
+}
+
+/** Bars of each face: those for bending and their share of torsion together. */
+function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionStation[]): DerivableCheck[] {
+  const { beam, code, strips, resistance, units } = basis;
+  const side = resistance.map.steel.side;
+  const levels = side?.count ?? 0;
+  const make = (face: 'bottom' | 'top' | 'side', value: (s: TorsionStation) => readonly [needs: number, has: number]) => {
+    const ratio = (s: TorsionStation) => value(s)[0] / Math.max(1, value(s)[1]);
+    const s = worstOf(working, ratio);
+    const [needs, has] = value(s);
+    if (needs <= 0) return [];
+    const name = face === 'side' ? 'Side bars' : `${face === 'top' ? 'Top' : 'Bottom'} bars`;
+    return [
+      makeCheck(
+        {
+          id: `torsion-bars-${face}`,
+          family: 'torsion',
+          title: face === 'side' ? 'Side bars for torsion' : `${name} for bending and torsion`,
+          clause: code.torsion.clauses.longitudinal,
+          demand: { value: needs, kind: 'area' },
+          capacity: { value: has, kind: 'area' },
+          utilisation: ratio(s),
+          place: { x: s.x, label: `span ${s.span + 1}` },
+          combination: nameOf(basis, analysis, s),
+          assumptions: keys(basis),
+          ...(needs > has
+            ? {
+                reason: `${name} in span ${s.span + 1} need ${formatQuantity(needs, 'area', units)} with torsion, have ${formatQuantity(has, 'area', units)}.`,
+              }
+            : {}),
+        },
+        deriveOf(basis, s),
+      ),
+    ];
+  };
+  const sideArea = side ? 2 * side.count * barOf({ count: 1, size: side.size }, resistance.map.catalogue).area : 0;
+  const share = (s: TorsionStation) => shareOut(beam, s.span, s.answer, levels);
+  const finite = (v: number) => (Number.isFinite(v) ? v : 0);
+  return [
+    ...make('bottom', (s) => [finite(strips.requiredBottom[s.i]!) + share(s).face, strips.providedBottom[s.i]!]),
+    ...make('top', (s) => [finite(strips.requiredTop[s.i]!) + share(s).face, strips.providedTop[s.i]!]),
+    ...make('side', (s) => [share(s).side, sideArea]),
+  ];
+}
+
+/** Links no further apart than torsion allows, and bars up the sides. */
+function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableCheck[] {
+  const { beam, code, resistance, units } = basis;
+  const levels = resistance.map.steel.side?.count ?? 0;
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  const make = (
+    id: string,
+    title: string,
+    clause: string,
+    has: (s: TorsionStation) => number,
+    most: (s: TorsionStation) => number,
+    what: string,
+  ) => {
+    const s = worstOf(working, (t) => has(t) / most(t));
+    return makeCheck({
+      id,
+      family: 'detailing',
+      title,
+      clause,
+      demand: { value: has(s), kind: 'length' },
+      capacity: { value: most(s), kind: 'length' },
+      utilisation: has(s) / most(s),
+      place: { x: s.x, label: `span ${s.span + 1}` },
+      ...(has(s) > most(s) * (1 + 1e-9)
+        ? { reason: `${what} in span ${s.span + 1} stand ${length(has(s))} apart; ${length(most(s))} is allowed with torsion.` }
+        : {}),
+    });
+  };
+  const first = working[0]!.answer;
+  return [
+    make(
+      'torsion-link-spacing',
+      `Spacing of ${code.linkWord} with torsion`,
+      first.spacing.clause,
+      (s) => s.question.links.spacing,
+      (s) => s.answer.spacing.value,
+      code.linkWord,
+    ),
+    make(
+      'torsion-bar-spacing',
+      'Spacing of bars up the sides',
+      first.barSpacing.clause,
+      (s) => barDistance(beam, s.span, levels),
+      (s) => s.answer.barSpacing.value,
+      'Bars up the sides',
+    ),
+  ];
+}

@@ -1,0 +1,146 @@
+import { silent } from '../../calc/calc';
+import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
+import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
+import { torqueAt } from '../../analysis/torsion';
+import type { Loop } from '../../geometry/polygon';
+import { catalogues } from '../../materials/bars';
+import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
+import { usualSizes } from '../../reinforcement/usual-sizes';
+import type { BeamAnalysis } from './analysis';
+import { shearBetween, shearLimits } from './demand';
+import { outlineOf, type BeamInput } from './input';
+import { linksOf, sensesOf, type ResistanceMap } from './resistance';
+
+/** Largest torque at each station (N mm, without sign), and the arrangement that brings it; null where there is none at all. */
+export interface TorqueEnvelope {
+  readonly most: Float64Array;
+  readonly by: Int32Array;
+}
+
+const known = new WeakMap<BeamAnalysis, TorqueEnvelope | null>();
+
+export function torqueEnvelope(analysis: BeamAnalysis): TorqueEnvelope | null {
+  let made = known.get(analysis);
+  if (made === undefined) known.set(analysis, (made = makeEnvelope(analysis)));
+  return made;
+}
+
+function makeEnvelope({ arrangements, envelope }: BeamAnalysis): TorqueEnvelope | null {
+  const { stations } = envelope;
+  const [most, by] = [new Float64Array(stations.length), new Int32Array(stations.length)];
+  let isAny = false;
+  arrangements.forEach(({ response: { torsion } }, a) => {
+    if (torsion.every((v) => v === 0)) return;
+    isAny = true;
+    stations.forEach((st, i) => {
+      const T = Math.abs(torqueAt(torsion, st.element, st.s));
+      if (T > most[i]!) [most[i], by[i]] = [T, a];
+    });
+  });
+  return isAny ? { most, by } : null;
+}
+
+/** The web as a rectangle: flanges are left out in torsion, on the safe side. */
+const webOutline = (b: number, h: number): Loop => [
+  [-b / 2, 0],
+  [b / 2, 0],
+  [b / 2, h],
+  [-b / 2, h],
+];
+
+export function torsionQuestion(
+  beam: BeamInput,
+  span: number,
+  section: ShearSection,
+  links: Links,
+  T: number,
+  V: number,
+  barDiameter = 20,
+): TorsionQuestion {
+  const { b, h } = outlineOf(beam, span);
+  const cover = Math.max(beam.cover.side, beam.cover.top, beam.cover.bottom);
+  return {
+    T,
+    V,
+    section,
+    outline: webOutline(b, h),
+    toBar: cover + links.diameter + barDiameter / 2,
+    toLink: cover + links.diameter / 2,
+    realWall: Infinity,
+    links,
+    materials: beam.materials,
+  };
+}
+
+/** A station with its torque and shear, and what the code makes of both. */
+export interface TorsionStation {
+  readonly i: number;
+  readonly span: number;
+  readonly x: number;
+  readonly question: TorsionQuestion;
+  readonly answer: TorsionAnswer;
+}
+
+/** Every station where links are checked that has a torque. */
+export function torsionStations(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): TorsionStation[] {
+  const torque = torqueEnvelope(analysis);
+  if (!torque) return [];
+  const { stations, maxM, minM, maxV, minV } = analysis.envelope;
+  const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
+  return beam.spans.flatMap((_, span) => {
+    const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
+    return shearBetween(curves, span, limits.from, limits.to).flatMap(({ x, force, station: i }): TorsionStation[] => {
+      const T = valueAt(curves, torque.most, i, x);
+      if (T < 1) return [];
+      const section = resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!));
+      const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
+      const question = torsionQuestion(beam, span, section, links, T, force);
+      return [{ i, span, x, question, answer: code.torsion.check(silent, question) }];
+    });
+  });
+}
+
+/** A curve at a position beside one of its stations, straight to the next one of the same span. */
+function valueAt({ x: xs, span }: { x: readonly number[]; span: readonly number[] }, values: Float64Array, i: number, x: number): number {
+  const k = x > xs[i]! ? i + 1 : i - 1;
+  if (Math.abs(x - xs[i]!) < 1e-6 || span[k] !== span[i] || xs[k] === xs[i]) return values[i]!;
+  return values[i]! + ((values[k]! - values[i]!) * (x - xs[i]!)) / (xs[k]! - xs[i]!);
+}
+
+/**
+ * How the longitudinal steel of torsion is shared: evenly along the perimeter of the cage, each level of bars taking what is nearest. Areas
+ * (mm2) for the bottom or top face, and for all side bars together.
+ */
+export function shareOut(
+  beam: BeamInput,
+  span: number,
+  answer: TorsionAnswer,
+  levels: number,
+): { readonly face: number; readonly side: number } {
+  if (answer.longitudinal === 0) return { face: 0, side: 0 };
+  const { b, h } = outlineOf(beam, span);
+  // The cage has the proportions of the web.
+  const height = ((answer.corePerimeter / 2) * h) / (b + h);
+  const width = answer.corePerimeter / 2 - height;
+  const perLength = answer.longitudinal / answer.corePerimeter;
+  return { face: perLength * (width + height / (levels + 1)), side: (perLength * 2 * height * levels) / (levels + 1) };
+}
+
+/** Side bars that torsion needs: levels within the largest distance of bars, the thinnest size that is enough. */
+export function sideBars(beam: BeamInput, stations: readonly Pick<TorsionStation, 'span' | 'answer'>[]): BarGroup | null {
+  const working = stations.filter((s) => s.answer.longitudinal > 0);
+  if (working.length === 0) return null;
+  const levels = Math.max(...working.map((s) => Math.ceil(barDistance(beam, s.span, 0) / s.answer.barSpacing.value - 1e-9) - 1));
+  if (levels <= 0) return null;
+  const needed = Math.max(...working.map((s) => shareOut(beam, s.span, s.answer, levels).side)) / (2 * levels);
+  const catalogue = catalogues[beam.catalogue];
+  const sizes = [usualSizes[beam.catalogue].hanger, ...usualSizes[beam.catalogue].main];
+  const size = sizes.find((q) => barOf({ count: 1, size: q }, catalogue).area >= needed) ?? sizes.at(-1)!;
+  return { count: levels, size };
+}
+
+/** Distance between the levels of bars up a side face (mm). */
+export function barDistance(beam: BeamInput, span: number, levels: number): number {
+  const { h } = outlineOf(beam, span);
+  return (h - beam.cover.top - beam.cover.bottom - 50) / (levels + 1);
+}

@@ -1,0 +1,76 @@
+import { derive, silent } from '../../calc/calc';
+import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
+import { distanceToEdges } from '../../geometry/polygon';
+import { outlineOfShape } from '../../geometry/section-shapes';
+import { formatQuantity } from '../../units/format';
+import { makeCheck, type DerivableCheck } from '../check';
+import { nowhere, shearSection, type ColumnBasis } from './checks';
+import type { SetResult } from './strength';
+
+interface Twisted {
+  readonly r: SetResult;
+  readonly question: TorsionQuestion;
+  readonly answer: TorsionAnswer;
+  /** Bars for bending, axial force and torsion together, over those there. */
+  readonly bars: number;
+}
+
+/**
+ * Torsion of a column with the larger of its two shears: the outer tie as two legs around the true outline, and the bars by the sum of what
+ * N and M use of them and what torsion needs, which is on the safe side.
+ */
+export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
+  const twisted = basis.results.filter((r) => r.set.torsion !== 0).map((r) => twistedBy(basis, r));
+  if (twisted.length === 0) return [];
+  const { code, units } = basis;
+  const make = (id: string, title: string, clause: string, value: (t: Twisted) => number, words: string) => {
+    const t = twisted.reduce((a, b) => (value(b) > value(a) ? b : a));
+    const utilisation = value(t);
+    const T = Math.abs(t.r.set.torsion);
+    return makeCheck(
+      {
+        id,
+        family: 'torsion',
+        title,
+        clause,
+        demand: { value: T, kind: 'moment' },
+        capacity: utilisation > 0 ? { value: T / utilisation, kind: 'moment' } : null,
+        utilisation,
+        place: nowhere,
+        combination: t.r.set.name,
+        assumptions: code.choices.filter((k) => (k.topic === 'shear' || k.topic === 'torsion') && k.only !== 'beams').map((k) => k.key),
+        ...(utilisation > 1 ? { reason: `${words} for the torque of ${formatQuantity(T, 'moment', units)} of ${t.r.set.name}.` } : {}),
+      },
+      () => derive((c) => void code.torsion.check(c, t.question)),
+    );
+  };
+  const { clauses } = code.torsion;
+  return [
+    make('torsion-concrete', 'Torsion and shear, concrete section', clauses.concrete, (t) => t.answer.concrete, 'The section is too small'),
+    make('torsion-ties', 'Torsion and shear, ties', clauses.links, (t) => t.answer.links, 'The ties are too few'),
+    make('torsion-bars', 'Bars for N, M and torsion', clauses.longitudinal, (t) => t.bars, 'The bars are too few'),
+  ];
+}
+
+function twistedBy({ column, code, model }: ColumnBasis, r: SetResult): Twisted {
+  const outline = outlineOfShape(column.shape);
+  const axis = Math.abs(r.set.vx) > Math.abs(r.set.vy) ? 'x' : 'y';
+  const { bw, d, h, tensionSteel, area } = shearSection(model, column, axis);
+  const { section } = model;
+  const toBar = Math.max(...section.bars.map((b) => distanceToEdges([b.x, b.y], section.outline)));
+  const question: TorsionQuestion = {
+    T: Math.abs(r.set.torsion),
+    V: Math.max(Math.abs(r.set.vx), Math.abs(r.set.vy)),
+    section: { bw, d, h, tensionArea: tensionSteel, grossArea: area },
+    outline: outline.outer,
+    // Bars inside the section do not make the wall thicker.
+    toBar: Math.min(toBar, column.cover + model.tieDiameter + 20),
+    toLink: column.cover + model.tieDiameter / 2,
+    realWall: column.shape.kind === 'ring' ? column.shape.wall : Infinity,
+    links: { diameter: model.tieDiameter, area: 2 * model.tieArea, legs: 2, spacing: column.ties.spacing },
+    materials: column.materials,
+  };
+  const answer = code.torsion.check(silent, question);
+  const bars = answer.design > 0 ? (r.worst.utilisation ?? 1) + answer.longitudinal / model.section.steelArea : 0;
+  return { r, question, answer, bars };
+}

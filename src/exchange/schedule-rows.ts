@@ -1,0 +1,49 @@
+import { barSchedule } from '@/core/schedule/bar-schedule';
+import type { BeamResult } from '@/core/members/beam/result';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
+
+/** The bar schedule as texts, for the screen and the report; null where there are no bars. */
+export interface ScheduleRows {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  readonly foot: string;
+}
+
+export function scheduleRows(project: Project, member: BeamMember, result: BeamResult): ScheduleRows | null {
+  const { items, mass } = barSchedule(member, codeOf(project, member), result);
+  if (items.length === 0) return null;
+  const units = project.display;
+  const length = (v: number) => formatValue(v, 'length', units);
+  return {
+    head: [
+      'Mark',
+      'Where',
+      'Size',
+      'No.',
+      'Shape',
+      `A, B, C ${unitLabel('length', units)}`,
+      `Cut ${unitLabel('length', units)}`,
+      `Mass ${unitLabel('mass', units)}`,
+    ],
+    rows: items.map((k) => [
+      k.mark,
+      k.place,
+      k.size,
+      String(k.count),
+      k.shapeCode,
+      k.dimensions.map(length).join(', '),
+      `${length(k.length)}${k.isTooLong ? ' *' : ''}`,
+      formatValue(k.mass, 'mass', units, 1),
+    ]),
+    foot: [
+      `Together ${formatQuantity(mass, 'mass', units)}.`,
+      items.some((k) => k.isTooLong) ? '* longer than 12 m: lapped on site.' : '',
+      project.code.id === 'en1992'
+        ? 'Shapes by BS 8666: 00 straight, 11 bent once, 21 bent at both ends, 51 closed link; dimensions out to out.'
+        : 'Shapes in words; dimensions out to out, no deductions for bends.',
+    ]
+      .filter(Boolean)
+      .join(' '),
+  };
+}

@@ -1,0 +1,90 @@
+import { produce } from 'immer';
+import { useState } from 'react';
+import { catalogues } from '@/core/materials/bars';
+import type { Project } from '@/core/project/project';
+import { useProject } from '@/store/project-store';
+import { QuantityInput } from '@/ui/QuantityInput';
+
+const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
+
+/** Settings for several members at once; an empty field leaves theirs alone. One step to undo. */
+export function SelectedEditor({ project, ids, onDone }: { project: Project; ids: ReadonlySet<string>; onDone: () => void }) {
+  const { edit } = useProject();
+  const [concrete, setConcrete] = useState<number | null>(null);
+  const [crack, setCrack] = useState<number | null>(null);
+  const [main, setMain] = useState('');
+  const [links, setLinks] = useState('');
+  const [partitions, setPartitions] = useState<'' | 'yes' | 'no'>('');
+  const unknown = [...sizesOf(main), ...sizesOf(links)].filter(
+    (s) => !project.members.some((m) => ids.has(m.id) && catalogues[m.catalogue].bars.some((b) => b.name === s)),
+  );
+  const apply = () => {
+    edit(`settings of ${ids.size} members`, (p) =>
+      produce(p, (draft) => {
+        for (const m of draft.members) {
+          if (!ids.has(m.id)) continue;
+          if (concrete !== null) m.materials.concreteStrength = concrete;
+          if (m.type !== 'beam') {
+            if (crack !== null) m.crackLimit = crack;
+            continue;
+          }
+          if (crack !== null) m.service.crackWidth = crack;
+          if (partitions) m.service.hasPartitions = partitions === 'yes';
+          if (sizesOf(main).length > 0) m.barRules.mainSizes = sizesOf(main);
+          if (sizesOf(links).length > 0) m.barRules.linkSizes = sizesOf(links);
+        }
+      }),
+    );
+    onDone();
+  };
+  const number = (label: string, kind: 'stress' | 'crack', value: number | null, set: (v: number | null) => void) => (
+    <label className="flex items-center gap-1.5">
+      {label}
+      <span className="w-28">
+        <QuantityInput kind={kind} system={project.display} value={value} label={label} allowEmpty placeholder="as they are" onKeep={set} />
+      </span>
+    </label>
+  );
+  const text = (label: string, value: string, set: (v: string) => void) => (
+    <label className="flex items-center gap-1.5">
+      {label}
+      <input className="field !w-28" aria-label={label} placeholder="as they are" value={value} onChange={(e) => set(e.target.value)} />
+    </label>
+  );
+  return (
+    <form
+      aria-label="Settings of the selected members"
+      className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line bg-sycamore px-4 py-1.5"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (unknown.length === 0) apply();
+      }}
+    >
+      <b className="font-semibold">{ids.size} selected</b>
+      {number('Concrete', 'stress', concrete, setConcrete)}
+      {number('Crack width', 'crack', crack, setCrack)}
+      {text('Main sizes', main, setMain)}
+      {text('Link sizes', links, setLinks)}
+      <label className="flex items-center gap-1.5">
+        Partitions
+        <select
+          className="field !w-28"
+          aria-label="Partitions"
+          value={partitions}
+          onChange={(e) => setPartitions(e.target.value as '' | 'yes' | 'no')}
+        >
+          <option value="">as they are</option>
+          <option value="yes">can be damaged</option>
+          <option value="no">none</option>
+        </select>
+      </label>
+      <button type="submit" className="btn" disabled={unknown.length > 0}>
+        Set
+      </button>
+      <button type="button" className="link" onClick={onDone}>
+        leave
+      </button>
+      {unknown.length > 0 && <span className="text-madder-text">No bar {unknown.join(', ')} in their catalogue.</span>}
+    </form>
+  );
+}

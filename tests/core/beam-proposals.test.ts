@@ -1,0 +1,86 @@
+import { applied, automaticBars, proposeBeam } from '@/core/advice/beam-proposals';
+import { usualRates } from '@/core/advice/rates';
+import { codeOf, designMember, type BeamMember, type Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+
+function project(change: object = {}, code: object = { id: 'en1992', variant: 'uk' }): Project {
+  const read = readProject({
+    format: 'intarsia',
+    version: 1,
+    code,
+    members: [
+      {
+        section: { b: 300, h: 500 },
+        spans: [{ length: 6000 }, { length: 6000 }],
+        supports: [{ width: 300 }, { width: 300 }, { width: 300 }],
+        cases: [
+          { id: 'G', nature: 'permanent' },
+          { id: 'Q', nature: 'imposed', category: 'B' },
+        ],
+        loads: [
+          { type: 'uniform', case: 'G', value: 18 },
+          { type: 'uniform', case: 'Q', value: 12 },
+        ],
+        ...change,
+      },
+    ],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.project;
+}
+const beamOf = (p: Project) => p.members[0] as BeamMember;
+const propose = (p: Project, search: Parameters<typeof proposeBeam>[2], rates = usualRates) =>
+  proposeBeam(beamOf(p), codeOf(p, beamOf(p)), search, rates);
+
+describe('ways for a beam', () => {
+  it('every arrangement holds when it is taken, and gives the utilisation that it promised', () => {
+    const p = project();
+    const found = propose(p, 'arrangements');
+    expect(found.length).toBeGreaterThan(3);
+    for (const way of found) {
+      const taken = { ...beamOf(p), ...applied(beamOf(p), way.change) } as BeamMember;
+      const r = designMember(p, taken);
+      expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
+      expect(Math.max(...r.checks.map((c) => c.utilisation ?? 0))).toBeCloseTo(way.utilisation, 9);
+    }
+  });
+
+  it('only the sizes that the office allows', () => {
+    const p = project({ barRules: { mainSizes: ['20'], linkSizes: ['10'] } });
+    for (const way of propose(p, 'arrangements')) expect(way.title).toBe('20, links 10');
+  });
+
+  it('a failure is mended by single changes: deeper costs more concrete, and the least change is among them', () => {
+    const two = { main: { count: 2, size: '12' }, extra: { bars: { count: 0, size: '12' } } };
+    const p = project({ bars: { bottom: [two, two] } });
+    const found = propose(p, 'changes');
+    expect(found[0]!.holds).toBe(true);
+    expect(found.map((w) => w.title)).toContain('bars chosen anew');
+    const deeper = found.find((w) => w.title === 'depth 550 mm')!;
+    expect(deeper.change.section!.h).toBe(550);
+    // Those that hold come first.
+    const holds = found.map((w) => w.holds);
+    expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
+  });
+
+  it('rates of the office turn the order: dear steel favours depth', () => {
+    const dear = { cost: { concrete: 1, perMPa: 0, steel: 100, formwork: 0 }, carbon: usualRates.carbon };
+    const cheap = { cost: { concrete: 1000, perMPa: 0, steel: 0, formwork: 0 }, carbon: usualRates.carbon };
+    const order = (rates: typeof dear) =>
+      propose(project(), 'changes', rates)
+        .filter((w) => w.holds)
+        .map((w) => w.title);
+    expect(order(dear)).not.toEqual(order(cheap));
+    expect(order(cheap)[0]).toMatch(/^(depth 450|depth 400|width 250)/);
+  });
+
+  it('nothing for a beam with faults, or one whose forces are given', () => {
+    expect(propose(project({ spans: [{ length: -1 }] }), 'changes')).toEqual([]);
+    expect(propose(project({ mode: 'forces', forces: [{ place: 'a', moment: 100, shear: 50 }] }), 'changes')).toEqual([]);
+  });
+
+  it('automatic bars leave nothing set', () => {
+    const bars = automaticBars(beamOf(project()));
+    expect(bars.bottom.every((b) => b.main === null && b.extra.bars === null)).toBe(true);
+  });
+});
