@@ -78,6 +78,37 @@ test('bars are edited on the drawing and given back to the automatic choice', as
   await expect(drawn(page, 'bars.support[1].bars')).not.toHaveText('9H20');
 });
 
+test('a bar end is moved on the elevation, a bar is added over a support, a zone of links is moved on its strip', async ({ page }) => {
+  await openBeam(page, 'g2');
+  const move = async (path: string, by: number) => {
+    const box = (await drawn(page, path).boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + by, y, { steps: 4 });
+    await page.mouse.up();
+    await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
+  };
+  await move('bars.support[1].right', 40);
+  await drawn(page, 'bars.support[1].right').click();
+  const reach = page.getByRole('textbox', { name: 'Bars over B, to the right' });
+  expect(Number((await reach.inputValue()).replace(/\D/g, '')) % 50).toBe(0);
+  await reach.fill('3.2 m');
+  await reach.press('Enter');
+  await drawn(page, 'bars.support[1].right').press('Enter');
+  await expect(reach).toHaveValue('3200');
+  await page.getByRole('button', { name: 'choose automatically' }).click();
+  await drawn(page, 'bars.support[0].bars').click();
+  const bars = page.getByRole('textbox', { name: 'Top bars over A' });
+  await bars.fill('2H16');
+  await bars.press('Enter');
+  await expect(drawn(page, 'bars.support[0].bars')).toHaveText('2H16');
+  await expect(drawn(page, 'bars.support[0].right')).toBeVisible();
+  await move('bars.links[0].zones[0].to', -30);
+  await drawn(page, 'bars.links[0].zones[0].to').click();
+  await expect(page.getByRole('dialog', { name: /end of zone 1/ })).toContainText('choose automatically');
+});
+
 test('bad values are refused at their field; the last good result stays and is marked', async ({ page }) => {
   await openBeam(page, 'fb1');
   await drawn(page, 'section.h').click();

@@ -1,4 +1,5 @@
 'use client';
+import { useRef } from 'react';
 import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
 import { fills, lines, texts } from './drawing-styles';
 
@@ -8,11 +9,15 @@ interface DrawingViewProps {
   readonly onEdit?: (path: string, target: Element) => void;
   /** The value whose editor is open. */
   readonly editing?: string | null;
+  /** A handle is moved to a place along the sheet, is let go there, or goes back. */
+  readonly onDrag?: (path: string, x: number, phase: DragPhase) => void;
   readonly children?: React.ReactNode;
 }
 
+export type DragPhase = 'move' | 'end' | 'leave';
+
 /** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
-export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewProps) {
+export function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps) {
   return (
     <svg
       width={drawing.width}
@@ -23,7 +28,7 @@ export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewP
       className="block"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={keyOf(shape, i)} shape={shape} onEdit={onEdit} editing={editing} />
+        <ShapeView key={keyOf(shape, i)} shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />
       ))}
       {children}
     </svg>
@@ -31,7 +36,8 @@ export function DrawingView({ drawing, onEdit, editing, children }: DrawingViewP
 }
 
 /** A value keeps its element, and with it the focus, when the drawing around it changes. */
-const keyOf = (shape: Shape, i: number) => (shape.kind === 'text' && shape.edit ? shape.edit : i);
+const keyOf = (shape: Shape, i: number) =>
+  shape.kind === 'text' && shape.edit ? shape.edit : shape.kind === 'circle' && shape.drag ? `handle ${shape.edit}` : i;
 
 const pathOf = (points: readonly (readonly [number, number])[], closed?: boolean) =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('') + (closed ? 'z' : '');
@@ -40,13 +46,27 @@ const round = (v: number) => Math.round(v * 10) / 10;
 const stroke = (style: LineStyle | undefined) => (style ? lines[style] : { stroke: 'none' });
 const fill = (style: FillStyle | undefined) => fills[style ?? 'none'];
 
-function ShapeView({ shape, onEdit, editing }: { shape: Shape } & WithEdit) {
-  if (shape.kind === 'path') return <path d={pathOf(shape.points, shape.closed)} fill={fill(shape.fill)} {...stroke(shape.line)} />;
-  if (shape.kind === 'circle') return <CircleView shape={shape} onEdit={onEdit} editing={editing} />;
+function ShapeView({ shape, onEdit, editing, onDrag }: { shape: Shape } & WithEdit) {
+  if (shape.kind === 'path') return <PathView shape={shape} onEdit={onEdit} />;
+  if (shape.kind === 'circle') return <CircleView shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />;
   return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
 }
 
-type WithEdit = Pick<DrawingViewProps, 'onEdit' | 'editing'>;
+type WithEdit = Pick<DrawingViewProps, 'onEdit' | 'editing' | 'onDrag'>;
+
+/** A line with a path is also hit beside it; keys reach its value by the name that is drawn with it. */
+function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithEdit) {
+  const d = pathOf(shape.points, shape.closed);
+  const { edit } = shape;
+  return (
+    <>
+      <path d={d} fill={fill(shape.fill)} {...stroke(shape.line)} />
+      {edit !== undefined && onEdit && (
+        <path className="drawn-run" d={d} fill="none" strokeWidth={7} aria-hidden onClick={(e) => onEdit(edit, e.currentTarget)} />
+      )}
+    </>
+  );
+}
 
 /** What makes a drawn thing a button that opens its editor. */
 function asButton(edit: string, name: string, onEdit: NonNullable<WithEdit['onEdit']>) {
@@ -63,9 +83,10 @@ function asButton(edit: string, name: string, onEdit: NonNullable<WithEdit['onEd
   };
 }
 
-function CircleView({ shape, onEdit, editing }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
+function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
   const [cx, cy, r] = [round(shape.at[0]), round(shape.at[1]), round(shape.r)];
   const isEditable = shape.edit !== undefined && onEdit !== undefined;
+  const moves = useHandle(shape.edit ?? '', onEdit, onDrag);
   return (
     <>
       <circle
@@ -75,14 +96,52 @@ function CircleView({ shape, onEdit, editing }: { shape: Shape & { kind: 'circle
         fill={fill(shape.fill)}
         {...stroke(shape.line)}
         data-edit={shape.edit}
-        className={isEditable ? 'drawn-mark' : undefined}
+        className={isEditable ? (shape.drag ? 'drawn-mark drawn-handle' : 'drawn-mark') : undefined}
         {...(isEditable ? asButton(shape.edit!, shape.label ?? shape.edit!, onEdit) : {})}
+        {...(shape.drag ? moves : {})}
       />
       {shape.edit !== undefined && shape.edit === editing && (
         <circle cx={cx} cy={cy} r={r + 3.5} fill="none" stroke="#231E19" strokeWidth={1.2} />
       )}
     </>
   );
+}
+
+/** Further than this (px) a press on a handle is a move and no click. */
+const MOVED = 3;
+
+/** What makes a handle follow the pointer; let go where it was pressed, it opens its value. */
+function useHandle(edit: string, onEdit: WithEdit['onEdit'], onDrag: WithEdit['onDrag']) {
+  const press = useRef({ from: null as number | null, isMoved: false });
+  if (!onEdit || !onDrag) return {};
+  const place = (e: React.PointerEvent<SVGElement>) => {
+    const svg = e.currentTarget.ownerSVGElement!;
+    const box = svg.getBoundingClientRect();
+    return ((e.clientX - box.left) / (box.width || 1)) * (svg.viewBox?.baseVal.width ?? box.width);
+  };
+  return {
+    onPointerDown: (e: React.PointerEvent<SVGElement>) => {
+      e.currentTarget.setPointerCapture?.(e.pointerId);
+      press.current = { from: e.clientX, isMoved: false };
+    },
+    onPointerMove: (e: React.PointerEvent<SVGElement>) => {
+      const { from, isMoved } = press.current;
+      if (from === null || (!isMoved && Math.abs(e.clientX - from) < MOVED)) return;
+      press.current.isMoved = true;
+      onDrag(edit, place(e), 'move');
+    },
+    onPointerUp: (e: React.PointerEvent<SVGElement>) => {
+      if (press.current.from !== null && press.current.isMoved) onDrag(edit, place(e), 'end');
+      press.current.from = null;
+    },
+    onPointerCancel: (e: React.PointerEvent<SVGElement>) => {
+      press.current.from = null;
+      onDrag(edit, place(e), 'leave');
+    },
+    onClick: (e: React.MouseEvent<SVGElement>) => {
+      if (!press.current.isMoved) onEdit(edit, e.currentTarget);
+    },
+  };
 }
 
 const weights: Record<TextStyle, number> = { plain: 400, small: 400, strong: 500, demand: 500, resistance: 500, over: 600, symbol: 400 };

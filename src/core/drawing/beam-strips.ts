@@ -50,7 +50,7 @@ export function stripPictures(source: StripSource) {
     above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) },
     below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
     marks: [],
-    ...(source.showNames ? { names: zoneNames(source, starts, length) } : {}),
+    ...(source.showNames ? { names: zoneNames(source, starts, length), bounds: zoneBounds(source, starts) } : {}),
   };
   const steel: StripPicture = {
     ...common,
@@ -161,4 +161,17 @@ function zoneNames({ result, linkLabel }: StripSource, starts: readonly number[]
       };
     });
   });
+}
+
+/** Where one zone of links ends and the next begins, inside the spans. */
+function zoneBounds({ result }: StripSource, starts: readonly number[]) {
+  return (result.steel?.links ?? []).flatMap((zones, span) =>
+    zones
+      .slice(0, -1)
+      .map((zone, k) => ({
+        x: starts[span]! + zone.to,
+        edit: `bars.links[${span}].zones[${k}].to`,
+        label: `End of zone ${k + 1} of the links in span ${span + 1}`,
+      })),
+  );
 }

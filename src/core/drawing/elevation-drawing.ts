@@ -5,6 +5,7 @@ import type { BeamSteel } from '../members/beam/steel';
 import type { BarGroup } from '../reinforcement/bar-groups';
 import { formatQuantity, formatValue } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
+import { barRuns, linkLines, type OnElevation } from './elevation-bars';
 import { arcPoints, arrow, dimension, line, type Drawing, type Point, type Shape } from './shapes';
 
 export interface ElevationPicture {
@@ -34,11 +35,12 @@ export function elevationDrawing(p: ElevationPicture, frame: Frame): Drawing {
   const toX = (x: number) => frame.left + Math.max(0, Math.min(length, x)) * scale;
   const deepest = Math.max(...p.beam.spans.map((_, i) => outlineOf(p.beam, i).h));
   const depthScale = BEAM_MOST / deepest;
+  const at: OnElevation = { toX, starts, top: BEAM_TOP, depth: (span) => depthOf(p, span, depthScale) };
   const shapes: Shape[] = [
     ...loadBands(p, toX, starts),
     ...concrete(p, toX, starts, depthScale),
-    ...links(p, toX, starts, depthScale),
-    ...bars(p, toX, starts, depthScale),
+    ...linkLines(p, at),
+    ...barRuns(p, at),
     ...supports(p, toX, starts, depthScale),
     ...spanDimensions(p, toX, starts),
   ];
@@ -69,74 +71,6 @@ function concrete(p: ElevationPicture, toX: (x: number) => number, starts: reado
 function flangeY(p: ElevationPicture, depthScale: number): number {
   const { shape, h, flangeDepth } = p.beam.section;
   return BEAM_TOP + (shape === 'invertedT' ? h - flangeDepth : flangeDepth) * depthScale;
-}
-
-function links(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
-  const steel = p.steel;
-  if (!steel) return [];
-  return steel.links.flatMap((zones, i) => {
-    let from = 0;
-    return zones.flatMap((zone) => {
-      const count = Math.max(1, Math.round((zone.to - from) / zone.spacing));
-      const step = (zone.to - from) / count;
-      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) =>
-        line([x, BEAM_TOP + 5], [x, BEAM_TOP + depthOf(p, i, depthScale) - 5], 'link'),
-      );
-      from = zone.to;
-      return lines;
-    });
-  });
-}
-
-function bars(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
-  const { steel, beam } = p;
-  if (!steel) return [];
-  const shapes: Shape[] = [];
-  const name = (at: Point, text: string, edit: string, label: string): Shape => ({
-    kind: 'text',
-    at,
-    text,
-    style: 'strong',
-    anchor: 'middle',
-    edit,
-    label,
-    halo: true,
-  });
-  steel.bottom.forEach(({ main, extra }, i) => {
-    const y = BEAM_TOP + depthOf(p, i, depthScale) - 7;
-    const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
-    shapes.push(line([a + 3, y], [b - 3, y], 'bar'));
-    if (extra) shapes.push(line([toX(extra.from), y - 4], [toX(extra.to), y - 4], 'barHeavy'));
-    const middle = (a + b) / 2;
-    const belowY = BEAM_TOP + depthOf(p, i, depthScale) + 15;
-    const both = extra ? `${p.barLabel(main)} +` : p.barLabel(main);
-    const shift = extra ? 16 : 0;
-    shapes.push(name([middle - shift, belowY], both, `bars.bottom[${i}].main`, `Bottom bars of span ${i + 1}`));
-    if (extra)
-      shapes.push(
-        name([middle + 20, belowY], p.barLabel(extra.bars), `bars.bottom[${i}].extra.bars`, `Extra bottom bars of span ${i + 1}`),
-      );
-    const top = BEAM_TOP + 7;
-    shapes.push(line([a + 3, top], [b - 3, top], 'bar'));
-    const isWide = b - a > 120;
-    if (isWide)
-      shapes.push(name([middle, BEAM_TOP - 4], p.barLabel(steel.top[i]!.main), `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
-  });
-  steel.support.forEach((run, j) => {
-    if (!run) return;
-    const y = BEAM_TOP + 11;
-    shapes.push(line([toX(run.from), y], [toX(run.to), y], 'barHeavy'));
-    const isEnd = j === 0 ? 22 : j === beam.spans.length ? -22 : 0;
-    shapes.push(
-      name(
-        [toX(starts[j]!) + isEnd, BEAM_TOP - 4],
-        p.barLabel(run.bars),
-        `bars.support[${j}].bars`,
-        `Top bars over support ${supportName(j)}`,
-      ),
-    );
-  });
-  return shapes;
 }
 
 function supports(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {

@@ -62,6 +62,8 @@ export type Shape =
       readonly fill?: FillStyle;
       readonly edit?: string;
       readonly label?: string;
+      /** A handle: its value is also changed by moving it along the sheet. */
+      readonly drag?: boolean;
     }
   | {
       readonly kind: 'text';
@@ -109,6 +111,18 @@ export function dimension(a: Point, b: Point, text: string, edit?: string, label
     },
   ];
 }
+
+/** A handle at the end of something drawn: opens its value, and moves along the sheet. */
+export const handle = (at: Point, edit: string, label: string): Shape => ({
+  kind: 'circle',
+  at,
+  r: 3.6,
+  line: 'outline',
+  fill: 'surface',
+  edit,
+  label,
+  drag: true,
+});
 
 /** An arrow from one point to another with a filled head. */
 export function arrow(from: Point, to: Point, style: LineStyle, fill: FillStyle, head = 5): Shape[] {

@@ -1,5 +1,5 @@
 import type { Frame } from './elevation-drawing';
-import { line, type Drawing, type Point, type Shape, type TextStyle } from './shapes';
+import { handle, line, type Drawing, type Point, type Shape, type TextStyle } from './shapes';
 
 /** One strip: demand lying in resistance, above and below a zero line, on the station axis of the elevation. */
 export interface StripPicture {
@@ -17,6 +17,8 @@ export interface StripPicture {
   readonly marks: readonly { readonly x: number; readonly side: 'above' | 'below'; readonly value: number; readonly style: TextStyle }[];
   /** Names along the bottom with the value edited there. */
   readonly names?: readonly { readonly x: number; readonly text: string; readonly edit?: string; readonly label?: string }[];
+  /** Bounds between the named stretches that can be moved. */
+  readonly bounds?: readonly { readonly x: number; readonly edit: string; readonly label: string }[];
 }
 
 /** Draws a strip. Where demand leaves resistance the difference is hatched. */
@@ -71,6 +73,10 @@ export function stripDrawing(p: StripPicture, frame: Frame, height: number, supp
       ...(n.edit ? { edit: n.edit } : {}),
       ...(n.label ? { label: n.label } : {}),
     });
+  }
+  for (const bound of p.bounds ?? []) {
+    const x = toX(bound.x);
+    shapes.push(line([x, zero - 6], [x, height - 9], 'dim'), handle([x, height - 7], bound.edit, bound.label));
   }
   return { width: frame.width, height, title: p.title, shapes };
 }

@@ -3,10 +3,11 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
-import { formatValue } from '@/core/units/format';
+import { formatQuantity, formatValue } from '@/core/units/format';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
+import type { DragPhase } from '@/ui/DrawingView';
 import { Ladder } from '@/ui/Ladder';
 import { Missing } from '@/ui/Missing';
 import { sheetPath } from '@/ui/sheet-path';
@@ -21,6 +22,7 @@ import { useLoadedProject } from '@/ui/use-loaded-project';
 import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
 import { CombinationsPanel } from './CombinationsPanel';
+import { barEndAt, movedTo } from './bar-ends';
 import { fieldAt } from './fields';
 import { ForcesPanel } from './ForcesPanel';
 import { HandChecks } from './HandChecks';
@@ -89,6 +91,18 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
   };
   useSheetKeys(kept, id, { add, panels, setPanel });
   const field = editing && fieldAt(editing.path, { project: kept, member: keptMember, steel: result.steel });
+  /** A moved end is tentative until it is let go; the station line goes along, so that its values are read there. */
+  const onMove = (path: string, x: number, reach: number, phase: DragPhase) => {
+    const { setPreview } = useProject.getState();
+    const end = barEndAt(path, keptMember, result.steel);
+    if (!end || phase === 'leave') return setPreview(null);
+    const { value, change } = movedTo(end, x, keptMember, reach);
+    if (phase === 'move') {
+      setStation(Math.max(0, Math.min(length, x)));
+      return setPreview(onBeam(id, change));
+    }
+    edit(`move ${end.label.toLowerCase()} of ${member.mark} to ${formatQuantity(value, 'span', kept.display)}`, onBeam(id, change));
+  };
   const supportIndex = editing ? /^supports\[(\d+)\]$/.exec(editing.path)?.[1] : undefined;
 
   return (
@@ -135,6 +149,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
               station: at,
               onStation: setStation,
               onEdit: drawn.open,
+              onMove,
               editing: editing?.path ?? null,
               isStale,
             }}

@@ -8,7 +8,7 @@ import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { BeamMember, Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
-import { DrawingView } from '@/ui/DrawingView';
+import { DrawingView, type DragPhase } from '@/ui/DrawingView';
 import { nearest, nearestStation } from './stations';
 
 interface StripsProps {
@@ -20,6 +20,8 @@ interface StripsProps {
   readonly onStation: (x: number) => void;
   readonly onEdit: (path: string, target: Element) => void;
   readonly editing: string | null;
+  /** A handle of the drawing is moved to a place of the beam. */
+  readonly onMove?: (path: string, x: number, reach: number, phase: DragPhase) => void;
   /** Height that the strips share below the elevation. */
   readonly room: number;
   readonly shows: 'strength' | 'service';
@@ -29,6 +31,8 @@ const GUTTER = 100;
 const MARGIN = 34;
 
 const ELEVATION = 236;
+/** A moved end snaps to notable places within this (sheet units). */
+const SNAP = 5;
 
 const unitOf = {
   bending: (u: Project['display']) => `M, ${unitLabel('moment', u)}\nhogging up`,
@@ -87,12 +91,15 @@ function serviceStanding(member: BeamMember, service: ServiceStrips, units: Proj
 
 /** Elevation and strips on one station axis, with the station line through all of them. */
 export function Strips(props: StripsProps) {
-  const { project, member, result, width, onEdit, editing } = props;
+  const { project, member, result, width, onEdit, onMove, editing } = props;
   const standing = useStanding(props);
   const starts = useMemo(() => supportPositions(member), [member]);
   const length = starts[starts.length - 1]!;
   const frame = useMemo<Frame>(() => ({ width, left: width < 700 ? 72 : GUTTER, right: width - MARGIN }), [width]);
   const toX = (x: number) => frame.left + (x / length) * (frame.right - frame.left);
+  const perUnit = length / (frame.right - frame.left);
+  const onDrag =
+    onMove && ((path: string, sheetX: number, phase: DragPhase) => onMove(path, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase));
   const elevation = useMemo(
     () => elevationDrawing({ beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) }, frame),
     [member, result.steel, project, frame],
@@ -101,11 +108,11 @@ export function Strips(props: StripsProps) {
   return (
     <div className="relative" style={{ width }}>
       <StripBox title="Elevation" unit={elevation.title.replace('Elevation, ', '')} height={ELEVATION}>
-        <DrawingView drawing={elevation} onEdit={onEdit} editing={editing} />
+        <DrawingView drawing={elevation} onEdit={onEdit} editing={editing} onDrag={onDrag} />
       </StripBox>
       {standing.map(({ picture, unit, height }) => (
         <StripBox key={picture.title} title={picture.title} unit={unit} height={height}>
-          <DrawingView drawing={stripDrawing(picture, frame, height, starts)} onEdit={onEdit} editing={editing} />
+          <DrawingView drawing={stripDrawing(picture, frame, height, starts)} onEdit={onEdit} editing={editing} onDrag={onDrag} />
         </StripBox>
       ))}
       <StationLine {...props} length={length} toX={toX} frame={frame} height={total} standing={standing} />

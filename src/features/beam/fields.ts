@@ -5,6 +5,7 @@ import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { BeamMember, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
+import { barEndAt } from './bar-ends';
 import { parseBars, parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 interface Place {
@@ -19,6 +20,12 @@ export function fieldAt(path: string, place: Place): Field<BeamMember> | undefin
   const [i = 0, k = 0] = indices;
   const shape = path.replace(/\[\d+\]/g, '[]');
   const { member, steel } = place;
+  const end = barEndAt(path, member, steel);
+  if (end)
+    return {
+      ...quantityField<BeamMember>(place, end.label, end.hint, 'span', end.value, end.set),
+      ...(end.isOwn ? { reset: (m: Draft<BeamMember>) => end.set(m, null) } : {}),
+    };
   switch (shape) {
     case 'section.h':
     case 'section.b':

@@ -1,0 +1,94 @@
+import { supportName } from '../members/beam/input';
+import type { ElevationPicture } from './elevation-drawing';
+import { handle, line, type Point, type Shape } from './shapes';
+
+/** Where things of the beam stand on the sheet of an elevation. */
+export interface OnElevation {
+  readonly toX: (x: number) => number;
+  readonly starts: readonly number[];
+  /** Top of the beam, and depth of a span, on the sheet. */
+  readonly top: number;
+  readonly depth: (span: number) => number;
+}
+
+/** Narrower than this (on the sheet) a span has room for its bottom bars only. */
+const WIDE = 120;
+
+export function linkLines({ steel }: ElevationPicture, { toX, starts, top, depth }: OnElevation): Shape[] {
+  if (!steel) return [];
+  return steel.links.flatMap((zones, i) => {
+    let from = 0;
+    return zones.flatMap((zone) => {
+      const count = Math.max(1, Math.round((zone.to - from) / zone.spacing));
+      const step = (zone.to - from) / count;
+      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) =>
+        line([x, top + 5], [x, top + depth(i) - 5], 'link'),
+      );
+      from = zone.to;
+      return lines;
+    });
+  });
+}
+
+/** All runs of bars with their names, and handles at the ends that can be moved. */
+export function barRuns(p: ElevationPicture, at: OnElevation): Shape[] {
+  if (!p.steel) return [];
+  return [...p.beam.spans.flatMap((_, i) => spanBars(p, at, i)), ...p.beam.supports.flatMap((_, j) => supportBars(p, at, j))];
+}
+
+const name = (at: Point, text: string, edit: string, label: string): Shape => ({
+  kind: 'text',
+  at,
+  text,
+  style: 'strong',
+  anchor: 'middle',
+  edit,
+  label,
+  halo: true,
+});
+
+function run(a: Point, b: Point, line: 'bar' | 'barHeavy', edit: string): Shape {
+  return { kind: 'path', points: [a, b], line, edit };
+}
+
+function spanBars({ steel, barLabel }: ElevationPicture, { toX, starts, top, depth }: OnElevation, i: number): Shape[] {
+  const { main, extra } = steel!.bottom[i]!;
+  const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
+  const middle = (a + b) / 2;
+  const isWide = b - a > WIDE;
+  const y = top + depth(i) - 7;
+  const nameY = top + depth(i) + 15;
+  const mainPath = `bars.bottom[${i}].main`;
+  const extraPath = `bars.bottom[${i}].extra`;
+  const shapes: Shape[] = [run([a + 3, y], [b - 3, y], 'bar', mainPath)];
+  if (extra) shapes.push(run([toX(extra.from), y - 4], [toX(extra.to), y - 4], 'barHeavy', `${extraPath}.bars`));
+  const both = extra ? `${barLabel(main)} +` : barLabel(main);
+  shapes.push(name([middle - (extra ? 16 : 0), nameY], both, mainPath, `Bottom bars of span ${i + 1}`));
+  if (extra) {
+    const title = `Extra bottom bars of span ${i + 1}`;
+    shapes.push(name([middle + 20, nameY], barLabel(extra.bars), `${extraPath}.bars`, title));
+    shapes.push(handle([toX(extra.from), y - 4], `${extraPath}.from`, `${title}, left end`));
+    shapes.push(handle([toX(extra.to), y - 4], `${extraPath}.to`, `${title}, right end`));
+  } else if (isWide) shapes.push(name([middle + 34, nameY], '+', `${extraPath}.bars`, `Add extra bottom bars in span ${i + 1}`));
+  shapes.push(run([a + 3, top + 7], [b - 3, top + 7], 'bar', `bars.top[${i}].main`));
+  if (isWide) shapes.push(name([middle, top - 4], barLabel(steel!.top[i]!.main), `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
+  return shapes;
+}
+
+function supportBars({ steel, beam, barLabel }: ElevationPicture, { toX, starts, top }: OnElevation, j: number): Shape[] {
+  const bars = steel!.support[j];
+  const path = `bars.support[${j}]`;
+  const isEnd = j === 0 ? 22 : j === beam.spans.length ? -22 : 0;
+  const nameAt: Point = [toX(starts[j]!) + isEnd, top - 4];
+  if (!bars)
+    return beam.supports[j]!.type === 'free' ? [] : [name(nameAt, '+', `${path}.bars`, `Add top bars over support ${supportName(j)}`)];
+  const y = top + 11;
+  const title = `Top bars over support ${supportName(j)}`;
+  const [first, last] = [starts[0]!, starts[starts.length - 1]!];
+  return [
+    run([toX(bars.from), y], [toX(bars.to), y], 'barHeavy', `${path}.bars`),
+    name(nameAt, barLabel(bars.bars), `${path}.bars`, title),
+    ...(starts[j]! > first ? [handle([toX(bars.from), y], `${path}.left`, `${title}, left end`)] : []),
+    ...(starts[j]! < last ? [handle([toX(bars.to), y], `${path}.right`, `${title}, right end`)] : []),
+  ];
+}

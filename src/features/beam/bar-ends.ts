@@ -1,0 +1,105 @@
+import type { Draft } from 'immer';
+import { supportName, supportPositions } from '@/core/members/beam/input';
+import type { BeamSteel } from '@/core/members/beam/steel';
+import type { BeamMember } from '@/core/project/project';
+import { roundNear, usualSizes } from '@/core/reinforcement/usual-sizes';
+
+type Recipe = (m: Draft<BeamMember>) => void;
+
+/** An end of a run of bars, or of a zone of links, as it is typed and as it is moved on the drawing. */
+export interface BarEnd {
+  readonly label: string;
+  readonly hint: string;
+  /** The length typed, and whether it was set by hand. */
+  readonly value: number;
+  readonly isOwn: boolean;
+  readonly set: (m: Draft<BeamMember>, value: number | null) => void;
+  /** The length that puts the end at a place of the beam (mm from its left end). */
+  readonly lengthAt: (x: number) => number;
+  /** Between these the length can lie. */
+  readonly least: number;
+  readonly most: number;
+}
+
+const PATH = /^bars\.(bottom|support|links)\[(\d+)\](?:\.extra\.(from|to)|\.(left|right)|\.zones\[(\d+)\]\.to)$/;
+
+/** The end that a path of the drawing stands for; undefined for other paths and for runs that are not there. */
+export function barEndAt(path: string, member: BeamMember, steel: BeamSteel | null): BarEnd | undefined {
+  const match = PATH.exec(path);
+  if (!match || !steel) return undefined;
+  const index = Number(match[2]);
+  if (match[1] === 'bottom') return extraEnd(member, steel, index, match[3] as 'from' | 'to');
+  if (match[1] === 'support') return supportEnd(member, steel, index, match[4] as 'left' | 'right');
+  return zoneEnd(member, steel, index, Number(match[5]));
+}
+
+function extraEnd(member: BeamMember, steel: BeamSteel, i: number, key: 'from' | 'to'): BarEnd | undefined {
+  const run = steel.bottom[i]?.extra;
+  if (!run) return undefined;
+  const start = supportPositions(member)[i]!;
+  const own = member.bars.bottom[i]!.extra;
+  const [from, to] = [run.from - start, run.to - start];
+  return {
+    label: `Extra bottom bars of span ${i + 1}, ${key === 'from' ? 'left' : 'right'} end`,
+    hint: 'from the left end of the span',
+    value: key === 'from' ? from : to,
+    isOwn: own[key] !== null,
+    set: (m, v) => void (m.bars.bottom[i]!.extra[key] = v),
+    lengthAt: (x) => x - start,
+    least: key === 'from' ? 0 : from,
+    most: key === 'from' ? to : member.spans[i]!.length,
+  };
+}
+
+function supportEnd(member: BeamMember, steel: BeamSteel, j: number, key: 'left' | 'right'): BarEnd | undefined {
+  const run = steel.support[j];
+  if (!run) return undefined;
+  const starts = supportPositions(member);
+  const centre = starts[j]!;
+  return {
+    label: `Bars over ${supportName(j)}, to the ${key}`,
+    hint: 'from the centre of the support',
+    value: key === 'left' ? centre - run.from : run.to - centre,
+    isOwn: member.bars.support[j]![key] !== null,
+    set: (m, v) => void (m.bars.support[j]![key] = v),
+    lengthAt: (x) => (key === 'left' ? centre - x : x - centre),
+    least: 0,
+    most: key === 'left' ? centre : starts[starts.length - 1]! - centre,
+  };
+}
+
+function zoneEnd(member: BeamMember, steel: BeamSteel, i: number, k: number): BarEnd | undefined {
+  const zones = steel.links[i];
+  const zone = zones?.[k];
+  if (!zones || !zone || k >= zones.length - 1) return undefined;
+  const start = supportPositions(member)[i]!;
+  return {
+    label: `Links of span ${i + 1}, end of zone ${k + 1}`,
+    hint: 'from the left end of the span',
+    value: zone.to,
+    isOwn: member.bars.links[i]!.zones !== null,
+    set: (m, v) => void (m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }))),
+    lengthAt: (x) => x - start,
+    least: zones[k - 1]?.to ?? 0,
+    most: zones[k + 1]!.to,
+  };
+}
+
+/** What a handle does when it is moved to a place of the beam: the end snaps to whole steps and to faces, quarters and middles nearby. */
+export function movedTo(end: BarEnd, x: number, member: BeamMember, reach: number): { readonly value: number; readonly change: Recipe } {
+  const { lengthStep } = usualSizes[member.catalogue];
+  const near = notable(member)
+    .map((place) => end.lengthAt(place))
+    .find((length) => Math.abs(length - end.lengthAt(x)) <= reach);
+  const value = Math.max(end.least, Math.min(end.most, near ?? roundNear(end.lengthAt(x), lengthStep)));
+  return { value, change: (m) => end.set(m, value) };
+}
+
+/** Places where bars usually end: centres and faces of supports, quarters and middles of spans. */
+function notable(member: BeamMember): number[] {
+  const starts = supportPositions(member);
+  return [
+    ...starts.flatMap((x, j) => [x, x - member.supports[j]!.width / 2, x + member.supports[j]!.width / 2]),
+    ...member.spans.flatMap((s, i) => [0.25, 0.5, 0.75].map((part) => starts[i]! + part * s.length)),
+  ];
+}
