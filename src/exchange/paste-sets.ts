@@ -1,8 +1,7 @@
 import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
 import { parseQuantity } from '@/core/units/parse';
-import { displayUnit, type QuantityKind, type UnitSystem } from '@/core/units/quantity';
-import { findUnit, sameDimension } from '@/core/units/unit';
-import { parseTable } from './paste-table';
+import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
+import { readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
 
 /** What a pasted column can be. */
 export const roles = [
@@ -44,7 +43,7 @@ export const roleNames: Record<Role, string> = {
   skip: 'leave out',
 };
 
-const quantityOf: Partial<Record<Role, QuantityKind>> = {
+const quantities: Partial<Record<Role, QuantityKind>> = {
   N: 'force',
   vx: 'force',
   vy: 'force',
@@ -58,67 +57,7 @@ const quantityOf: Partial<Record<Role, QuantityKind>> = {
   vyBottom: 'force',
 };
 
-/** How one pasted column is read: what it is, and in which unit where its cells name none. */
-export interface ColumnReading {
-  readonly role: Role;
-  readonly unit: string;
-}
-
-/** A pasted table as it came: headings above, cells below. */
-export interface PastedTable {
-  readonly headings: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-}
-
-const isNumeric = (cell: string) => /\d/.test(cell) && parseQuantity(cell.replace(/[A-Za-z·].*$/, ''), 'number', 'SI').ok;
-
-/** Splits a pasted text into headings and rows. Headings that span several columns count for each of them. */
-export function readTable(text: string): PastedTable {
-  const rows = parseTable(text);
-  const width = Math.max(0, ...rows.map((r) => r.length));
-  const full = rows.map((r) => Array.from({ length: width }, (_, i) => r[i] ?? ''));
-  // Headings hold no numbers: a row with one is data, and is refused by name where it is not understood.
-  const first = full.findIndex((r) => r.some(isNumeric));
-  const above = full.slice(0, Math.max(0, first));
-  const spread = above.map((r, k) => r.map((cell, i) => cell || (k < above.length - 1 ? lastFilled(r, i) : '')));
-  const headings = Array.from({ length: width }, (_, i) =>
-    spread
-      .map((r) => r[i]!)
-      .filter(Boolean)
-      .join(' '),
-  );
-  return { headings, rows: first < 0 ? [] : full.slice(first) };
-}
-
-const lastFilled = (row: readonly string[], i: number): string => [...row.slice(0, i)].reverse().find(Boolean) ?? '';
-
-/** Guesses what the columns are: from their headings, else by their order. */
-export function guessReadings({ headings, rows }: PastedTable, system: UnitSystem): ColumnReading[] {
-  const named = headings.map((h): Role => roleOf(h));
-  const known = named.filter((r) => r !== 'skip').length;
-  const asRoles = known >= 2 ? withoutTwins(named) : byOrder(rows, headings.length);
-  return asRoles.map((role, i) => ({ role, unit: unitIn(headings[i] ?? '', role) ?? defaultUnit(role, system) }));
-}
-
-export function defaultUnit(role: Role, system: UnitSystem): string {
-  const kind = quantityOf[role];
-  return kind ? displayUnit(kind, system).unit.name : '';
-}
-
-/** Units that a column may be in, those of its kind. */
-export function unitsFor(role: Role): readonly string[] {
-  const kind = quantityOf[role];
-  if (kind === 'force') return ['kN', 'N', 'MN', 'kip', 'lb'];
-  if (kind === 'moment') return ['kNm', 'Nmm', 'MNm', 'kip-ft', 'kip-in', 'lb-ft'];
-  return [];
-}
-
-function roleOf(heading: string): Role {
-  const h = heading
-    .toLowerCase()
-    .replace(/[[(].*$/, '')
-    .replace(/[_\-.,]/g, ' ')
-    .trim();
+function roleOf(h: string): Role {
   const isFoot = /\b(foot|bottom|bot|base|lower|end|2|j)\b/.test(h);
   const end = isFoot ? 'Bottom' : 'Top';
   if (/^(n|p|pu|ned|nu|axial.*|fz|normal.*)\b/.test(h) && !/^(name|no|nr|number)/.test(h)) return isFoot ? 'nBottom' : 'N';
@@ -136,84 +75,30 @@ function roleOf(heading: string): Role {
   return /^(title|description|note|remark)/.test(h) ? 'title' : 'skip';
 }
 
-/** A second column of the same meaning is the other end, or left out. */
-function withoutTwins(list: readonly Role[]): Role[] {
-  const seen = new Set<Role>();
-  return list.map((role) => {
-    let now: Role = role;
-    if (seen.has(now) && now === 'mxTop') now = 'mxBottom';
-    if (seen.has(now) && now === 'myTop') now = 'myBottom';
-    if (seen.has(now)) now = 'skip';
-    seen.add(now);
-    return now;
-  });
-}
-
 const usualOrder: readonly Role[] = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsion'];
 
-function byOrder(rows: PastedTable['rows'], width: number): Role[] {
-  const numeric = Array.from({ length: width }, (_, i) => {
-    const filled = rows.map((r) => r[i] ?? '').filter(Boolean);
-    return filled.length > 0 && filled.filter(isNumeric).length > filled.length / 2;
-  });
-  // A first column of plain text, or of running numbers, is the name.
-  const running = rows.length > 2 && rows.slice(0, 20).every((r, i) => Number(r[0]) === Number(rows[0]![0]) + i);
-  let next = 0;
-  let named = false;
-  return numeric.map((isNumber, i): Role => {
-    if (!isNumber || (i === 0 && running)) {
-      if (named) return i === 1 ? 'title' : 'skip';
-      named = true;
-      return 'name';
-    }
-    return usualOrder[next++] ?? 'skip';
-  });
-}
-
-/** A unit named in a heading, as in "N (kN)", "My [kNm]" or "N kN"; the first word is the name, so that N alone is not newtons. */
-function unitIn(heading: string, role: Role): string | undefined {
-  const kind = quantityOf[role];
-  if (!kind) return undefined;
-  const wanted = displayUnit(kind, 'SI').unit.dimension;
-  for (const part of heading
-    .split(/[\s,;]+|[[\]()]/)
-    .slice(1)
-    .reverse()) {
-    const unit = part ? findUnit(part) : undefined;
-    if (unit && sameDimension(unit.dimension, wanted)) return unit.name;
-  }
-  return undefined;
-}
-
-export interface ReadRow {
-  readonly row: number;
-  readonly cells: readonly string[];
-  /** The set, or why the row is refused and at which column. */
-  readonly set?: LoadSet;
-  readonly reason?: string;
-  readonly column?: number;
-}
+export const setVocabulary: Vocabulary<Role> = {
+  roles,
+  names: roleNames,
+  quantities,
+  textOrder: ['name', 'title'],
+  numberOrder: usualOrder,
+  roleOf,
+  twins: { mxTop: 'mxBottom', myTop: 'myBottom' },
+};
 
 export interface SetsReading {
-  readonly rows: readonly ReadRow[];
+  readonly rows: readonly ReadRow<LoadSet>[];
   /** Empty cells of forces that were read as zero. */
   readonly empty: number;
 }
 
 export interface ReadingOptions {
-  readonly readings: readonly ColumnReading[];
+  readonly readings: readonly ColumnReading<Role>[];
   readonly system: UnitSystem;
   /** Compression is written with a minus. */
   readonly compressionNegative: boolean;
   readonly kind: LoadSetKind;
-}
-
-/** Whether compression seems to be written with a minus: most axial forces are negative. */
-export function seemsNegative(table: PastedTable, readings: readonly ColumnReading[]): boolean {
-  const at = readings.findIndex((r) => r.role === 'N');
-  if (at < 0) return false;
-  const values = table.rows.map((r) => (r[at] ?? '').trim().replace('−', '-')).filter(isNumeric);
-  return values.length > 0 && values.filter((v) => v.startsWith('-')).length > 0.7 * values.length;
 }
 
 const kinds: Record<string, LoadSetKind> = {
@@ -235,14 +120,14 @@ const kinds: Record<string, LoadSetKind> = {
 /** Reads every row of a table as a load set; what is not understood is refused with its reason, and nothing is lost. */
 export function readSets(table: PastedTable, o: ReadingOptions): SetsReading {
   let empty = 0;
-  const rows = table.rows.map((cells, row): ReadRow => {
+  const rows = table.rows.map((cells, row): ReadRow<LoadSet> => {
     const set: Record<string, number | string | null> = { name: '', title: '', kind: o.kind, sustained: null, sway: null };
     for (const role of usualOrder) set[role] = 0;
     let hasN = false;
     for (const [i, { role, unit }] of o.readings.entries()) {
       const cell = (cells[i] ?? '').trim();
-      const refuse = (reason: string): ReadRow => ({ row, cells, reason: `${roleNames[role]}: ${reason}`, column: i });
-      const quantity = quantityOf[role];
+      const refuse = (reason: string): ReadRow<LoadSet> => ({ row, cells, reason: `${roleNames[role]}: ${reason}`, column: i });
+      const quantity = quantities[role];
       if (role === 'skip') continue;
       if (quantity) {
         if (cell === '') {
@@ -250,8 +135,7 @@ export function readSets(table: PastedTable, o: ReadingOptions): SetsReading {
           empty += 1;
           continue;
         }
-        if (/^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}$/.test(cell)) return refuse(`"${cell}" is a date.`);
-        const parsed = parseQuantity(cell, quantity, o.system, findUnit(unit));
+        const parsed = readCell(cell, quantity, o.system, unit);
         if (!parsed.ok) return refuse(parsed.reason);
         set[role] = parsed.value;
         hasN ||= role === 'N';
@@ -268,7 +152,7 @@ export function readSets(table: PastedTable, o: ReadingOptions): SetsReading {
     }
     if (!hasN) return { row, cells, reason: 'No column is read as N.' };
     if (o.compressionNegative) for (const key of ['N', 'nBottom']) if (typeof set[key] === 'number') set[key] = -set[key];
-    return { row, cells, set: { ...(set as unknown as LoadSet), name: (set.name as string) || `L${row + 1}` } };
+    return { row, cells, value: { ...(set as unknown as LoadSet), name: (set.name as string) || `L${row + 1}` } };
   });
   return { rows, empty };
 }

@@ -1,8 +1,9 @@
-import { guessReadings, readSets, readTable, seemsNegative, type ReadingOptions } from '@/exchange/paste-sets';
+import { guessReadings, isMostlyNegative, readTable } from '@/exchange/mapped-table';
+import { readSets, setVocabulary, type ReadingOptions } from '@/exchange/paste-sets';
 
 const options = (text: string, more: Partial<ReadingOptions> = {}) => {
   const table = readTable(text);
-  const readings = guessReadings(table, 'SI');
+  const readings = guessReadings(setVocabulary, table, 'SI');
   return { table, readings, read: readSets(table, { readings, system: 'SI', compressionNegative: false, kind: 'ultimate', ...more }) };
 };
 const tsv = (...rows: (string | number)[][]) => rows.map((r) => r.join('\t')).join('\n');
@@ -17,8 +18,8 @@ describe('reading a pasted table of load sets', () => {
       ['mxTop', 'kNm'],
       ['mxBottom', 'kNm'],
     ]);
-    expect(read.rows[0]!.set).toMatchObject({ name: 'A', mxTop: 50e6, mxBottom: -20e6, myTop: 30e6 });
-    expect(read.rows[0]!.set!.N).toBeCloseTo(444_822.16, 1);
+    expect(read.rows[0]!.value).toMatchObject({ name: 'A', mxTop: 50e6, mxBottom: -20e6, myTop: 30e6 });
+    expect(read.rows[0]!.value!.N).toBeCloseTo(444_822.16, 1);
   });
 
   it('spreads merged headings over their columns', () => {
@@ -29,7 +30,7 @@ describe('reading a pasted table of load sets', () => {
   it('without headings goes by order: a name, then N and the moments', () => {
     const { readings, read } = options(tsv(['L1', 900, 10, 20], ['L2', 950, 11, 21]));
     expect(readings.map((r) => r.role)).toEqual(['name', 'N', 'mxTop', 'mxBottom']);
-    expect(read.rows.map((r) => r.set!.name)).toEqual(['L1', 'L2']);
+    expect(read.rows.map((r) => r.value!.name)).toEqual(['L1', 'L2']);
   });
 
   it('refuses text, dates and missing N by name, reads gaps as zero and says how many', () => {
@@ -48,15 +49,15 @@ describe('reading a pasted table of load sets', () => {
 
   it('takes a unit in a cell over that of the column, and refuses one of another kind', () => {
     const { read } = options(tsv(['Set', 'N (kN)', 'Mx top (kNm)'], ['A', '0.9 MN', '10'], ['B', '900 MPa', '10']));
-    expect(read.rows[0]!.set!.N).toBeCloseTo(900e3, 6);
+    expect(read.rows[0]!.value!.N).toBeCloseTo(900e3, 6);
     expect(read.rows[1]!.reason).toMatch(/not a unit for this value/);
   });
 
   it('sees that compression is written with a minus', () => {
     const { table, readings } = options(tsv(['Set', 'N', 'Mx top'], ['A', -900, 10], ['B', -800, 10], ['C', '−700', 10]));
-    expect(seemsNegative(table, readings)).toBe(true);
+    expect(isMostlyNegative(table, readings, 'N')).toBe(true);
     const read = readSets(table, { readings, system: 'SI', compressionNegative: true, kind: 'ultimate' });
-    expect(read.rows.map((r) => r.set!.N)).toEqual([900e3, 800e3, 700e3]);
+    expect(read.rows.map((r) => r.value!.N)).toEqual([900e3, 800e3, 700e3]);
   });
 
   it('reads kinds and sustained parts by column', () => {
@@ -69,8 +70,8 @@ describe('reading a pasted table of load sets', () => {
         ['D', '', 1, 1, 3],
       ),
     );
-    expect(read.rows[0]!.set).toMatchObject({ kind: 'ultimate', sustained: 0.6 });
-    expect(read.rows[1]!.set).toMatchObject({ kind: 'quasiPermanent', sustained: null });
+    expect(read.rows[0]!.value).toMatchObject({ kind: 'ultimate', sustained: 0.6 });
+    expect(read.rows[1]!.value).toMatchObject({ kind: 'quasiPermanent', sustained: null });
     expect(read.rows[2]!.reason).toMatch(/"what" is none of/);
     expect(read.rows[3]!.reason).toMatch(/not a part from 0 to 1/);
   });
@@ -85,8 +86,8 @@ describe('reading a pasted table of load sets', () => {
     const { read } = options(tsv(['Set', 'N', 'Mx top'], ...rows));
     expect(read.rows).toHaveLength(10_000);
     expect(read.rows.filter((r) => r.reason)).toHaveLength(200);
-    expect(read.rows.every((r) => (r.set === undefined) !== (r.reason === undefined))).toBe(true);
-    expect(read.rows[1]!.set!.N).toBeCloseTo(901e3, 3);
-    expect(read.rows[3]!.set!.N).toBeCloseTo(903e3, 3);
+    expect(read.rows.every((r) => (r.value === undefined) !== (r.reason === undefined))).toBe(true);
+    expect(read.rows[1]!.value!.N).toBeCloseTo(901e3, 3);
+    expect(read.rows[3]!.value!.N).toBeCloseTo(903e3, 3);
   });
 });

@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
+import type { BeamResult } from '@/core/members/beam/result';
 import { designMember, type Project } from '@/core/project/project';
 import { BarsPanel } from '@/features/beam/BarsPanel';
 import { BasisPanel } from '@/features/beam/BasisPanel';
@@ -246,7 +247,7 @@ describe('other panels', () => {
     expect(screen.getAllByText('agrees')).toHaveLength(3);
     expect(within(screen.getByRole('table', { name: 'Reactions' })).getAllByRole('row')).toHaveLength(4);
   });
-  test('known forces are pasted; rows without numbers are counted', () => {
+  test('known forces are pasted with a reading of each column; a refused row is mended, missing stations are told', () => {
     const project = open({ mode: 'forces', forces: [{ place: 'midspan', moment: 120, shear: 60 }] });
     render(
       <ForcesPanel
@@ -257,10 +258,39 @@ describe('other panels', () => {
         editing={null}
       />,
     );
-    paste(screen.getByRole('table', { name: 'Design forces' }), 'place\tcomb\tM\tV\nend\tC4\t-80\t95\nend\tC5\tn/a\t1\n');
-    expect(now().forces).toHaveLength(2);
-    expect(now().forces[1]).toEqual({ place: 'end', combination: 'C4', moment: -80e6, shear: 95_000, torsion: 0 });
-    expect(useProject.getState().notice).toContain('1 pasted rows');
+    paste(
+      screen.getByRole('table', { name: 'Design forces' }),
+      'x (m)\tcomb\tM\tV\tN\n0.4\tC4\t-80\t95\t-12\n3.2\tC4\t70\t5\t-12\n0.4\tC5\tn/a\t1\t-3\n',
+    );
+    expect(screen.getByRole('status').textContent).toContain('2 rows understood, 1 refused');
+    expect(screen.getByText(/M: "n\/a" is not a number/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Row 3, M'), { target: { value: '-60' } });
+    expect(screen.getByText(/Combination C5 has 1 stations, the others have 2/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Keep 3 rows' }));
+    expect(now().forces).toHaveLength(4);
+    // Most of the axial forces are negative, so compression was taken to be written with a minus.
+    expect(now().forces[1]).toEqual({ place: '0.40 m', combination: 'C4', moment: -80e6, shear: 95_000, torsion: 0, axial: 12_000 });
+  });
+  test('bars that are all given answer what the section carries, without forces', () => {
+    const project = open({
+      mode: 'forces',
+      forces: [],
+      bars: {
+        bottom: [{ main: { count: 4, size: '20' } }],
+        top: [{ main: { count: 2, size: '16' } }],
+        links: [{ zones: [{ to: 6000, size: '8', legs: 2, spacing: 200 }] }],
+      },
+    });
+    render(
+      <ForcesPanel
+        project={project}
+        member={firstMember(project)}
+        result={designMember(project, firstMember(project)) as BeamResult}
+        onEdit={() => undefined}
+        editing={null}
+      />,
+    );
+    expect(screen.getByRole('region', { name: 'What the section carries' }).textContent).toMatch(/M, bottom stretched197\.3 kNm/);
   });
   test('the list of members shows how each stands and which needs work', () => {
     const weak = { main: { count: 2, size: '12' }, extra: { bars: { count: 0, size: '12' } } };

@@ -23,7 +23,7 @@ export interface Materials {
   readonly ductility: 'A' | 'B' | 'C';
   /** fywk or fyt. */
   readonly linkStrength: number;
-  /** Inputs for creep and shrinkage; no check uses them yet. */
+  /** Inputs for creep and shrinkage. */
   readonly timeDependent: TimeDependentInput;
 }
 
@@ -40,6 +40,8 @@ export interface ShearSection {
   /** Longitudinal tension steel that is anchored beyond the section. */
   readonly tensionArea: number;
   readonly grossArea: number;
+  /** Axial force (N, compression positive); none when left out. */
+  readonly axial?: number;
 }
 
 export interface Links {

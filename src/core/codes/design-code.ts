@@ -49,6 +49,8 @@ export interface BendingSection extends FlexuralSection {
   /** Width of the tension face (for minimum steel of a flange in tension). */
   readonly tensionWidth: number;
   readonly grossArea: number;
+  /** Axial force at the centroid of the plain section (N, compression positive); none when left out. */
+  readonly axial?: number;
 }
 
 export interface BendingResistance {

@@ -1,15 +1,6 @@
 import { supportName } from '../members/beam/input';
-import type { ElevationPicture } from './elevation-drawing';
+import type { ElevationPicture, OnElevation } from './elevation-picture';
 import { handle, line, type Point, type Shape } from './shapes';
-
-/** Where things of the beam stand on the sheet of an elevation. */
-export interface OnElevation {
-  readonly toX: (x: number) => number;
-  readonly starts: readonly number[];
-  /** Top of the beam, and depth of a span, on the sheet. */
-  readonly top: number;
-  readonly depth: (span: number) => number;
-}
 
 /** Narrower than this (on the sheet) a span has room for its bottom bars only. */
 const WIDE = 120;

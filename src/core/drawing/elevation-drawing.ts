@@ -1,19 +1,11 @@
 import type { LoadCase } from '../analysis/combination';
 import { lineLoads } from '../members/beam/analysis';
-import { outlineOf, supportName, supportPositions, type BeamInput, type BeamLoad } from '../members/beam/input';
-import type { BeamSteel } from '../members/beam/steel';
-import type { BarGroup } from '../reinforcement/bar-groups';
+import { outlineOf, supportName, supportPositions, type BeamLoad } from '../members/beam/input';
 import { formatQuantity, formatValue } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import { barRuns, linkLines, type OnElevation } from './elevation-bars';
+import { barRuns, linkLines } from './elevation-bars';
+import type { ElevationPicture, OnElevation } from './elevation-picture';
 import { arcPoints, arrow, dimension, line, type Drawing, type Point, type Shape } from './shapes';
-
-export interface ElevationPicture {
-  readonly beam: BeamInput;
-  readonly steel: BeamSteel | null;
-  readonly units: UnitSystem;
-  readonly barLabel: (group: BarGroup) => string;
-}
 
 /** Where things stand on an elevation, shared with the strips below it. */
 export interface Frame {

@@ -102,6 +102,7 @@ const forces = object({
   moment: quantity('moment').default(0),
   shear: quantity('force').default(0),
   torsion: quantity('moment').default(0),
+  axial: quantity('force').default(0),
 });
 
 const linkZone = object({

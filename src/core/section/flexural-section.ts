@@ -80,7 +80,7 @@ export interface FlexuralState {
   readonly concrete: Resultant;
   /** In the order of the section's layers; compression positive. Force includes the deduction of displaced concrete. */
   readonly layers: readonly { readonly strain: number; readonly stress: number; readonly force: number }[];
-  /** Moment about the compressed face of all forces: the resistance when they are in equilibrium with N = 0. */
+  /** Moment of all forces about the compressed face: the resistance when they are in equilibrium with N = 0. */
   readonly moment: number;
 }
 
@@ -98,21 +98,38 @@ export function axialForceAt(section: FlexuralSection, x: number, law: ConcreteL
   return force;
 }
 
+/** Depth of the centroid of the plain concrete section from the compressed face (mm): axial forces act there. */
+export function centroidDepth({ strips }: FlexuralSection): number {
+  const area = strips.reduce((sum, s) => sum + s.width * (s.to - s.from), 0);
+  return strips.reduce((sum, s) => sum + (s.width * (s.to ** 2 - s.from ** 2)) / 2, 0) / area;
+}
+
+const noAxialForce = () => 0;
+
 /**
- * Finds the neutral axis at which the section carries no axial force, by bisection with false position.
- * Returns undefined when there is no tension steel to hold the compression.
+ * Finds the neutral axis at which the section carries the axial force asked for (compression positive, N; it may depend on the neutral
+ * axis, where strength is reduced by strain), by bisection with false position. Returns undefined when there is no such neutral axis within
+ * `deepest`, as without tension steel.
  */
-export function ultimateState(section: FlexuralSection, law: ConcreteLaw, steel: SteelLaw, deduct = false): FlexuralState | undefined {
+export function ultimateState(
+  section: FlexuralSection,
+  law: ConcreteLaw,
+  steel: SteelLaw,
+  deduct = false,
+  axial: (x: number) => number = noAxialForce,
+  deepest = section.h * 4,
+): FlexuralState | undefined {
   if (!section.layers.some((layer) => layer.area > 0)) return undefined;
+  const surplus = (x: number) => axialForceAt(section, x, law, steel, deduct) - axial(x);
   let low = section.h * 1e-6;
-  let high = section.h * 4;
-  let atLow = axialForceAt(section, low, law, steel, deduct);
-  let atHigh = axialForceAt(section, high, law, steel, deduct);
+  let high = deepest;
+  let atLow = surplus(low);
+  let atHigh = surplus(high);
   if (atLow > 0 || atHigh < 0) return undefined;
   for (let i = 0; i < 200 && high - low > 1e-10 * section.h; i += 1) {
     // False position gets close quickly; every third step halves, so that it cannot stall at a jump.
     const x = i % 3 === 2 ? (low + high) / 2 : low - (atLow * (high - low)) / (atHigh - atLow);
-    const force = axialForceAt(section, x, law, steel, deduct);
+    const force = surplus(x);
     if (force === 0) {
       low = high = x;
     } else if (force < 0) {

@@ -6,7 +6,8 @@ import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
 import { statusOf } from '@/core/members/check';
-import { PasteSets, usePaste } from './PasteSets';
+import { PasteSets } from './PasteSets';
+import { usePaste } from '@/ui/MappedPaste';
 
 const ROW = 25;
 

@@ -10,7 +10,8 @@ import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
 import { SignPicture } from './SignPicture';
-import { PasteSets, usePaste } from './PasteSets';
+import { PasteSets } from './PasteSets';
+import { usePaste } from '@/ui/MappedPaste';
 
 const ROW = 27;
 const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'moment'])[] = [

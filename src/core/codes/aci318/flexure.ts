@@ -1,5 +1,5 @@
-import { CalcError, type Calc } from '../../calc/calc';
-import { concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
+import { CalcError, silent, type Calc } from '../../calc/calc';
+import { centroidDepth, concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { strengthReduction } from './materials';
@@ -14,6 +14,8 @@ export const F = {
   MnSingle: formula('M_n', 'A_s * f_y * (d - a/2)', '22.3.1.1'),
   MnConcrete: formula('M_n', 'C_c * (d - y_c)', '22.3.1.1'),
   MnDouble: formula('M_n', 'C_c * (d - y_c) + C_s * (d - d_prime)', '22.3.1.1'),
+  MnAxial: formula('M_n', 'C_c * (d - y_c) + C_s * (d - d_prime) - P_n * (d - y_0)', '22.4'),
+  Pn: formula('P_n', 'P_u / phi', '22.4'),
   phiMn: formula('phi_M_n', 'phi * M_n', '9.5.1.1'),
   MnRequired: formula('M_n', 'M_u / 0.90', '21.2.2'),
   aRequired: formula('a', 'd - sqrt(d^2 - 2 * M_n / (0.85 * f_c_prime * b))', '22.2.2.4.1'),
@@ -47,16 +49,25 @@ export interface FlexureBasis {
   readonly deductDisplaced: boolean;
 }
 
-/** Design moment strength phi Mn by strain compatibility, N = 0 (22.2, 21.2.2). Undefined when there is no tension steel. */
+/**
+ * Design moment strength phi Mn about the centroid of the plain section by strain compatibility (22.2, 21.2.2), with the axial force of the
+ * section. Undefined when there is no tension steel, or the neutral axis would leave the section.
+ */
 export function bendingResistance(c: Calc, full: BendingSection, basis: FlexureBasis): BendingResistance | undefined {
   const { concrete, steel, deductDisplaced } = basis;
+  const N = full.axial ?? 0;
+  const dt = Math.max(...full.layers.map((l) => l.depth));
+  // The nominal axial force depends on phi, and with it on the strain.
+  const nominal = (x: number) => (N === 0 ? 0 : N / strengthReduction(silent, (0.003 * (dt - x)) / x, basis.epsTy));
+  const solve = (section: BendingSection) =>
+    ultimateState(section, concrete, steel, deductDisplaced, nominal, N > 0 ? section.h : undefined);
   let s = full;
-  let state = ultimateState(s, concrete, steel, deductDisplaced);
+  let state = solve(s);
   if (!basis.countCompressionBars) {
     for (let i = 0; i < 4 && state && s.layers.some((layer) => layer.depth <= state!.x); i += 1) {
       const { x } = state;
       s = { ...s, layers: s.layers.filter((layer) => layer.depth > x) };
-      state = ultimateState(s, concrete, steel, deductDisplaced);
+      state = solve(s);
     }
   }
   if (!state) return undefined;
@@ -65,8 +76,9 @@ export function bendingResistance(c: Calc, full: BendingSection, basis: FlexureB
   if (c.recording) recordForces(c, s, basis, state, tension);
   const epsilon_t = c.let(F.strain, { d_t: tension.furthest, c: state.x });
   const phi = strengthReduction(c, epsilon_t, basis.epsTy);
-  if (c.recording) recordMoment(c, s, basis, state, tension);
-  const moment = c.let(F.phiMn, { phi, M_n: state.moment });
+  const P_n = N === 0 ? 0 : c.let(F.Pn, { P_u: c.given(symbols.P_u, N, 'at the centroid of the section'), phi });
+  if (c.recording) recordMoment(c, s, basis, state, tension, P_n);
+  const moment = c.let(F.phiMn, { phi, M_n: state.moment + P_n * centroidDepth(s) });
   return {
     moment,
     x: state.x,
@@ -85,7 +97,7 @@ type Tension = ReturnType<typeof tensionSteel>;
 /** Whether the hand form As fy (d - a/2) holds: bars in tension only, all yielding, block within one width. */
 function isSimple(s: BendingSection, { steel, concrete }: FlexureBasis, state: State): boolean {
   const allYield = state.layers.every((layer) => layer.stress <= -steel.yield + 1e-9);
-  return allYield && (s.hf === 0 || concrete.depthFactor * state.x <= s.hf);
+  return !s.axial && allYield && (s.hf === 0 || concrete.depthFactor * state.x <= s.hf);
 }
 
 function recordForces(c: Calc, s: BendingSection, basis: FlexureBasis, state: State, tension: Tension): void {
@@ -110,7 +122,7 @@ function recordForces(c: Calc, s: BendingSection, basis: FlexureBasis, state: St
   if (basis.deductDisplaced) c.note('The stress of compressed bars is less the concrete that they displace.');
 }
 
-function recordMoment(c: Calc, s: BendingSection, basis: FlexureBasis, state: State, tension: Tension): void {
+function recordMoment(c: Calc, s: BendingSection, basis: FlexureBasis, state: State, tension: Tension, P_n: number): void {
   if (isSimple(s, basis, state)) {
     const a = basis.concrete.depthFactor * state.x;
     c.let(F.MnSingle, { A_s: tension.area, f_y: basis.steel.yield, d: tension.d, a });
@@ -125,7 +137,9 @@ function recordMoment(c: Calc, s: BendingSection, basis: FlexureBasis, state: St
   c.given(symbols.C_c, state.concrete.force, 'resultant of the compressed concrete');
   c.given(symbols.y_c, state.concrete.depth, 'depth of that resultant');
   const common = { C_c: state.concrete.force, d, y_c: state.concrete.depth };
-  if (C_s > 0) c.let(F.MnDouble, { ...common, C_s, d_prime: centre(compression) });
+  const d_prime = C_s !== 0 ? centre(compression) : 0;
+  if (P_n !== 0) c.let(F.MnAxial, { ...common, C_s, d_prime, P_n, y_0: c.given(symbols.y_0, centroidDepth(s), 'from the section') });
+  else if (C_s > 0) c.let(F.MnDouble, { ...common, C_s, d_prime });
   else c.let(F.MnConcrete, common);
 }
 

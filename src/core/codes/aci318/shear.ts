@@ -82,7 +82,7 @@ export function countedStirrupStrength(fyt: number, form: Form): number {
 }
 
 /** Nominal shear strength of concrete (N), table 22.5.5.1. `N` is the factored axial force, compression positive. */
-export function concreteStrength(c: Calc, s: ShearSection, basis: ShearBasis, hasLeastStirrups: boolean, N = 0): number {
+export function concreteStrength(c: Calc, s: ShearSection, basis: ShearBasis, hasLeastStirrups: boolean, N = s.axial ?? 0): number {
   const { form, fc, lambda, row } = basis;
   const rho_w = c.let(F.rho, { A_s: s.tensionArea, b_w: s.bw, d: s.d });
   // The axial term is limited to 0.05 f'c (22.5.5.1.2).
@@ -111,7 +111,7 @@ export function detailedStrength2014(c: Calc, force: number, moment: number, s: 
 }
 
 /** Design shear strength with given stirrups (N), 22.5. */
-export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: ShearBasis, N = 0): ShearResistance {
+export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: ShearBasis, N = s.axial ?? 0): ShearResistance {
   const { form, fc, fyt } = basis;
   const least = c.let(F.avMin[form], { f_c_prime: fc, b_w: s.bw, f_yt: fyt });
   const V_c = concreteStrength(c, s, basis, links.area / links.spacing >= least * (1 - 1e-9), N);

@@ -38,6 +38,8 @@ export const symbols = defineSymbols({
   d_prime: ['depth of the compression steel', 'mm'],
   d_i: ['depth of the layer', 'mm'],
   y_c: ['depth of the resultant of concrete', 'mm'],
+  y_0: ['depth of the centroid of the section', 'mm'],
+  P_n: ['nominal axial force', 'kN'],
   A_s: ['area of tension steel', 'mm2'],
   A_s_req: ['tension steel required', 'mm2'],
   A_s_prime: ['compression steel required', 'mm2'],

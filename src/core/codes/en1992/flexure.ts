@@ -1,5 +1,5 @@
 import { CalcError, type Calc } from '../../calc/calc';
-import { concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
+import { centroidDepth, concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { meanTensileStrength } from './materials';
@@ -15,6 +15,7 @@ export const F = {
   momentSingle: formula('M_Rd', 'A_s * f_yd * z', '6.1'),
   momentConcrete: formula('M_Rd', 'F_c * (d - z_c)', '6.1'),
   momentDouble: formula('M_Rd', 'F_c * (d - z_c) + F_s2 * (d - d_2)', '6.1'),
+  momentAxial: formula('M_Rd', 'F_c * (d - z_c) + F_s2 * (d - d_2) - N_Ed * (d - y_0)', '6.1'),
   // Steel required
   mu: formula('mu', 'M_Ed / (eta * f_cd * b * d^2)', '3.1.7(3)'),
   xFromMu: formula('x', 'd * (1 - sqrt(1 - 2*mu)) / lambda', '3.1.7(3)'),
@@ -52,23 +53,28 @@ function withoutCompressionBars(s: BendingSection, x: number): BendingSection {
   return { ...s, layers: s.layers.filter((layer) => layer.depth > x) };
 }
 
-/** Moment resistance by strain compatibility, N = 0 (6.1, 3.1.7). Undefined when there is no tension steel. */
+/**
+ * Moment resistance about the centroid of the plain section by strain compatibility (6.1, 3.1.7), with the axial force of the section.
+ * Undefined when there is no tension steel, or the neutral axis would leave the section.
+ */
 export function bendingResistance(c: Calc, full: BendingSection, basis: FlexureBasis): BendingResistance | undefined {
   const { concrete, steel } = basis;
+  const N = full.axial ?? 0;
+  const solve = (section: BendingSection) => ultimateState(section, concrete, steel, false, () => N, N > 0 ? section.h : undefined);
   let s = full;
-  let state = ultimateState(s, concrete, steel);
+  let state = solve(s);
   if (!basis.countCompressionBars && state) {
     // Bars above the neutral axis are left out; the axis then lies deeper, so this settles in one or two passes.
     for (let i = 0; i < 4 && state && s.layers.some((layer) => layer.depth <= state!.x); i += 1) {
       s = withoutCompressionBars(s, state.x);
-      state = ultimateState(s, concrete, steel);
+      state = solve(s);
     }
   }
   if (!state) return undefined;
   const tension = tensionSteel(s, state.x);
   if (tension.area === 0) return undefined;
   const result = {
-    moment: state.moment,
+    moment: state.moment + N * centroidDepth(s),
     x: state.x,
     d: tension.d,
     dt: tension.furthest,
@@ -77,7 +83,7 @@ export function bendingResistance(c: Calc, full: BendingSection, basis: FlexureB
     compressionForce: state.concrete.force,
     compressionDepth: state.concrete.depth,
   };
-  if (basis.capLeverArm) {
+  if (basis.capLeverArm && N === 0) {
     const force = tension.area * steel.yield;
     result.moment = Math.min(result.moment, force * 0.95 * tension.d);
   }
@@ -90,7 +96,8 @@ type State = NonNullable<ReturnType<typeof ultimateState>>;
 function recordResistance(c: Calc, s: BendingSection, basis: FlexureBasis, r: BendingResistance, state: State): void {
   const { concrete, steel, lambda, eta, fcd } = basis;
   const allYield = state.layers.every((layer, i) => s.layers[i]!.depth <= r.x || layer.stress <= -steel.yield + 1e-9);
-  const isSingle = s.layers.every((layer) => layer.depth > r.x) && allYield;
+  const N = s.axial ?? 0;
+  const isSingle = N === 0 && s.layers.every((layer) => layer.depth > r.x) && allYield;
   c.given(symbols.A_s, r.tensionArea, 'bars in tension at this place');
   c.given(symbols.d, r.d, 'from the section and the bars');
   if (isSingle && concrete.kind === 'block' && (s.hf === 0 || lambda * r.x <= s.hf)) {
@@ -116,7 +123,12 @@ function recordResistance(c: Calc, s: BendingSection, basis: FlexureBasis, r: Be
   // Moments are taken about the resultant of the bars in tension, so that only compression enters.
   const tensile = state.layers.map((layer, i) => ({ ...layer, depth: s.layers[i]!.depth })).filter((l) => l.depth > r.x);
   const d = tensile.reduce((sum, l) => sum + l.force * l.depth, 0) / tensile.reduce((sum, l) => sum + l.force, 0);
-  if (force > 0) {
+  if (N !== 0) {
+    const d_2 = force !== 0 ? compression.reduce((sum, l) => sum + l.force * l.depth, 0) / force : 0;
+    const N_Ed = c.given(symbols.N_Ed, N, 'at the centroid of the section');
+    const y_0 = c.given(symbols.y_0, centroidDepth(s), 'from the section');
+    c.let(F.momentAxial, { F_c: state.concrete.force, d, z_c: state.concrete.depth, F_s2: force, d_2, N_Ed, y_0 });
+  } else if (force > 0) {
     const depth = compression.reduce((sum, l) => sum + l.force * l.depth, 0) / force;
     c.let(F.momentDouble, { F_c: state.concrete.force, d, z_c: state.concrete.depth, F_s2: force, d_2: depth });
   } else c.let(F.momentConcrete, { F_c: state.concrete.force, d, z_c: state.concrete.depth });

@@ -11,6 +11,7 @@ export const F = {
   vrdc: formula('v_Rd_c', 'C_Rd_c * k * (100 * rho_l * f_ck)^(1/3) + 0.15 * sigma_cp', '(6.2.a)', { empirical: 'SI' }),
   vmin: formula('v_min', '0.035 * k^(3/2) * sqrt(f_ck)', '(6.3N)', { empirical: 'SI' }),
   VRdc: formula('V_Rd_c', 'max(v_Rd_c, v_min + 0.15 * sigma_cp) * b_w * d', '(6.2)'),
+  sigmaCp: formula('sigma_cp', 'min(N_Ed / A_c, 0.2 * f_cd)', '6.2.2(1)'),
   z: formula('z', '0.9 * d', '6.2.3(1)'),
   nu1: formula('nu_1', '0.6 * (1 - f_ck/250)', '(6.6N)', { empirical: 'SI' }),
   fywd: formula('f_ywd', 'f_ywk / gamma_S', '6.2.3(3)'),
@@ -83,6 +84,18 @@ export function resistanceWithoutLinks(c: Calc, s: ShearSection, fck: number, an
   return c.let(F.VRdc, { v_Rd_c, v_min, sigma_cp: sigma, b_w: s.bw, d: s.d });
 }
 
+/** Mean compression of a section that counts for the concrete in shear (MPa): at most 0.2 fcd, tension negative (6.2.2(1)). */
+function meanCompression(c: Calc, s: ShearSection, m: Materials, annex: NationalAnnex): number {
+  if (!s.axial) return 0;
+  const f_cd = materials.fcd.evaluate({ alpha_cc: annex.alphaCCShear, f_ck: m.concreteStrength, gamma_C: annex.gammaC });
+  return c.let(F.sigmaCp, { N_Ed: s.axial, A_c: s.grossArea, f_cd });
+}
+
+/** What the concrete alone carries with the axial force of the section (N); nothing where tension uses it up. */
+export function concreteAlone(c: Calc, s: ShearSection, m: Materials, annex: NationalAnnex): number {
+  return Math.max(0, resistanceWithoutLinks(c, s, m.concreteStrength, annex, meanCompression(c, s, m, annex)));
+}
+
 function strutValues(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): StrutValues {
   const { annex } = basis;
   const f_ck = shearStrength(m.concreteStrength, annex);
@@ -103,10 +116,10 @@ function strutValues(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis):
  */
 export function beamResistance(c: Calc, s: ShearSection, links: Links, m: Materials, basis: ShearBasis): ShearResistance {
   const withLinks = resistanceWithLinks(c, s, links, m, basis);
-  const alone = resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex);
+  const alone = concreteAlone(silent, s, m, basis.annex);
   if (alone <= withLinks.force) return withLinks;
   c.note('The concrete alone carries more than these links; the minimum of links is still needed.', '6.2.1(3), (4)');
-  return { ...withLinks, force: resistanceWithoutLinks(c, s, m.concreteStrength, basis.annex) };
+  return { ...withLinks, force: concreteAlone(c, s, m, basis.annex) };
 }
 
 /** Resistance of a section with given vertical links (N), 6.2.3. The strut angle is the one that gives most, unless it is set. */
@@ -179,7 +192,7 @@ function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis)
     v,
     flattest: crushing(FLATTEST),
     crushing: crushing(basis.cotTheta === 'best' ? STEEPEST : basis.cotTheta),
-    alone: resistanceWithoutLinks(silent, s, m.concreteStrength, basis.annex),
+    alone: concreteAlone(silent, s, m, basis.annex),
     minimum: c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw }),
     maxAlong: c.let(F.sMax, { d: s.d }),
     maxAcross: c.let(F.stMax, { d: s.d }),

@@ -58,6 +58,7 @@ export const symbols = defineSymbols({
   A_s_max: ['most steel', 'mm2'],
   A_c: ['area of concrete', 'mm2'],
   F_c: ['force in concrete', 'kN'],
+  y_0: ['depth of the centroid of the section', 'mm'],
   F_c_lim: ['force in concrete at the limit of x', 'kN'],
   F_f: ['force in the flange outstands', 'kN'],
   F_s2: ['force in the compression steel', 'kN'],

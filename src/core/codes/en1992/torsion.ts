@@ -3,7 +3,7 @@ import { thinWall } from '../../geometry/thin-wall';
 import type { Choice } from '../design-code';
 import type { TorsionAnswer, TorsionQuestion, TorsionRules } from '../torsion-rules';
 import { F as materials, meanTensileStrength } from './materials';
-import { F as shearFormulas, resistanceWithoutLinks, shearStrength, type ShearBasis } from './shear';
+import { concreteAlone, F as shearFormulas, shearStrength, type ShearBasis } from './shear';
 import { formula, symbols } from './symbols';
 
 export const F = {
@@ -67,7 +67,7 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
   const f_ctk_005 = c.let(materials.fctk, { f_ctm: meanTensileStrength(c, m.concreteStrength) });
   const f_ctd = c.let(materials.fctd, { f_ctk_005, gamma_C: annex.gammaC });
   const T_Rd_c = c.let(F.crackTorque, { A_k, t_ef, f_ctd });
-  const V_Rd_c = c.given(symbols.V_Rd_c, resistanceWithoutLinks(c, q.section, m.concreteStrength, annex), '6.2.2');
+  const V_Rd_c = c.given(symbols.V_Rd_c, concreteAlone(c, q.section, m, annex), '6.2.2');
   if (c.let(F.least, { T_Ed, T_Rd_c, V_Ed, V_Rd_c }) <= 1) {
     c.note('Least links and bars are enough for both together.', '6.3.2(5)');
     return none(q, most);

@@ -9,7 +9,7 @@ import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bendi
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
-import { designForces } from './design-forces';
+import { designForces } from './forces/design-forces';
 import type { BeamInput } from './input';
 import { supportName } from './input';
 import { beamQuantities } from './quantities';
@@ -83,6 +83,8 @@ export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOpt
     handChecks: analysis.handChecks,
     zeros: { sagging: zeros(env.stations, env.maxM), hogging: zeros(env.stations, env.minM) },
     steel,
+    rows: [],
+    capacities: null,
     checks,
     governing: governing(checks) ?? null,
     quantities: beamQuantities(beam, map),

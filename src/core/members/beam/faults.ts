@@ -94,7 +94,11 @@ function loadFaults(beam: BeamInput): Fault[] {
 }
 
 function forceFaults(beam: BeamInput): Fault[] {
-  return beam.forces.length === 0 ? [{ path: 'forces', reason: 'No design forces yet: type a moment and a shear.' }] : [];
+  // With bars in both faces and links the section answers what it carries, without forces.
+  const isGiven = beam.bars.bottom[0]?.main && beam.bars.top[0]?.main && beam.bars.links[0]?.zones;
+  return beam.forces.length === 0 && !isGiven
+    ? [{ path: 'forces', reason: 'No design forces yet: type a moment and a shear, or give all bars to see what the section carries.' }]
+    : [];
 }
 
 function barFaults(beam: BeamInput): Fault[] {

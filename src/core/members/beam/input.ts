@@ -104,6 +104,8 @@ export interface GivenForces {
   readonly moment: number;
   readonly shear: number;
   readonly torsion?: number;
+  /** At the centroid of the plain section, compression positive. */
+  readonly axial?: number;
 }
 
 /** Limits in service, and what long-term effects depend on. */

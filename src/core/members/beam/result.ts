@@ -2,6 +2,7 @@ import type { Combination } from '../../analysis/combination';
 import type { HandCheck } from '../../analysis/hand-check';
 import type { Check } from '../check';
 import type { Fault } from '../fault';
+import type { SectionCapacities } from './forces/capacities';
 import type { BeamSteel } from './steel';
 
 /** Curves along the beam, one number for each station. N, mm; moments N mm; steel mm2. */
@@ -64,6 +65,12 @@ export interface BeamQuantities {
   readonly formwork: number;
 }
 
+export interface RowUtilisations {
+  readonly bending: number | null;
+  readonly shear: number | null;
+  readonly torsion: number | null;
+}
+
 /** Everything that the design of a beam gives. Plain data. */
 export interface BeamResult {
   readonly type: 'beam';
@@ -78,6 +85,10 @@ export interface BeamResult {
   /** Where the envelopes of moment cross zero (mm). */
   readonly zeros: { readonly sagging: readonly number[]; readonly hogging: readonly number[] };
   readonly steel: BeamSteel | null;
+  /** Utilisations of each row of given forces; null where the row has no such force. */
+  readonly rows: readonly RowUtilisations[];
+  /** What the section carries with its bars, where forces are given. */
+  readonly capacities: SectionCapacities | null;
   readonly checks: readonly Check[];
   readonly governing: Check | null;
   readonly quantities: BeamQuantities | null;
@@ -95,6 +106,8 @@ export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
     handChecks: [],
     zeros: { sagging: [], hogging: [] },
     steel: null,
+    rows: [],
+    capacities: null,
     checks: [],
     governing: null,
     quantities: null,

@@ -1,0 +1,26 @@
+import type { BendingSection, ShearSection } from '../../../codes/design-code';
+import type { BeamInput, GivenForces } from '../input';
+import { linksOf, type ResistanceMap } from '../resistance';
+import { sectionAt, type SectionHere, type Sense } from '../section-at';
+import { torsionQuestion } from '../torsion';
+
+/** Which face a row of forces stretches. */
+export const senseOf = (f: Pick<GivenForces, 'moment'>): Sense => (f.moment >= 0 ? 'sagging' : 'hogging');
+
+const withAxial = <S extends BendingSection | ShearSection>(section: S, f: GivenForces): S =>
+  f.axial ? { ...section, axial: f.axial } : section;
+
+/** The section as bending sees it under a row of forces. */
+export function bendingUnder(beam: BeamInput, resistance: ResistanceMap, f: GivenForces): SectionHere {
+  const here = sectionAt(beam, resistance.map, 0, 0, senseOf(f));
+  return { ...here, section: withAxial(here.section, f) };
+}
+
+/** The section as shear sees it under a row of forces. */
+export const shearUnder = (resistance: ResistanceMap, f: GivenForces): ShearSection =>
+  withAxial(resistance.shearSection(0, 0, [senseOf(f)]), f);
+
+export function torsionUnder(beam: BeamInput, resistance: ResistanceMap, f: GivenForces) {
+  const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
+  return torsionQuestion(beam, 0, shearUnder(resistance, f), links, Math.abs(f.torsion ?? 0), Math.abs(f.shear));
+}

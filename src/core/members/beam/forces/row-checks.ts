@@ -1,0 +1,169 @@
+import { CalcError, derive, silent } from '../../../calc/calc';
+import type { DesignCode } from '../../../codes/design-code';
+import { formatQuantity } from '../../../units/format';
+import { guarded, makeCheck, type DerivableCheck, type DesignOptions } from '../../check';
+import { outlineOf, type BeamInput, type GivenForces } from '../input';
+import { linksOf, type ResistanceMap } from '../resistance';
+import { plainSection, tensionFace } from '../section-at';
+import { shareOut } from '../torsion';
+import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
+
+/** Torsion with the shear of its row: concrete, links, and all longitudinal bars together with those for bending. */
+export function torsionRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
+  const T = Math.abs(f.torsion ?? 0);
+  if (T === 0) return [];
+  const label = f.place || `row ${i + 1}`;
+  const question = torsionUnder(beam, resistance, f);
+  const answer = code.torsion.check(silent, question);
+  const { side } = resistance.map.steel;
+  const sense = senseOf(f);
+  const bending = code.bendingResistance(silent, bendingUnder(beam, resistance, f).section, beam.materials)?.moment ?? 0;
+  const { area } = resistance.tensionSteel(0, 0, sense);
+  const face = shareOut(beam, 0, answer, side?.count ?? 0).face;
+  // The face in bending adds its share to what bending uses of its bars.
+  const bars = answer.design === 0 || bending === 0 ? 0 : Math.abs(f.moment) / bending + face / area;
+  const make = (id: string, title: string, clause: string, utilisation: number, words: string) =>
+    makeCheck(
+      {
+        id: `torsion-${id}-${i + 1}`,
+        family: 'torsion',
+        title: `${title}, ${label}`,
+        clause,
+        demand: { value: T, kind: 'moment' },
+        capacity: utilisation > 0 ? { value: T / utilisation, kind: 'moment' } : null,
+        utilisation,
+        place: { x: null, label },
+        combination: f.combination,
+        assumptions: code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key),
+        ...(utilisation > 1 ? { reason: `${words} at ${label} for a torque of ${formatQuantity(T, 'moment', options.units)}.` } : {}),
+      },
+      () => derive((c) => void code.torsion.check(c, question)),
+    );
+  const { clauses } = code.torsion;
+  return [
+    make('concrete', 'Torsion and shear, concrete', clauses.concrete, answer.concrete, 'The section is too small'),
+    make('links', `Torsion and shear, ${code.linkWord}`, clauses.links, answer.links, `More ${code.linkWord} are needed`),
+    make('bars', 'Bars for bending and torsion', clauses.longitudinal, bars, 'More bars are needed'),
+  ];
+}
+
+export function bendingRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
+  const moment = Math.abs(f.moment);
+  if (moment === 0) return [];
+  const sense = senseOf(f);
+  const label = f.place || `row ${i + 1}`;
+  const base = {
+    id: `bending-${i + 1}`,
+    family: 'bending' as const,
+    title: `Bending, ${label}`,
+    clause: code.steelClauses.bending,
+    place: { x: null, label },
+  };
+  return [
+    guarded(base, () => {
+      const here = bendingUnder(beam, resistance, f);
+      const state = code.bendingResistance(silent, here.section, beam.materials);
+      const capacity = state?.moment ?? 0;
+      const { d, area } = resistance.tensionSteel(0, 0, sense);
+      const plain = plainSection(outlineOf(beam, 0), sense);
+      const d2 = resistance.compressionDepth(0, 0, sense);
+      const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
+      const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
+      const show = (v: number) => formatQuantity(v, 'area', options.units);
+      const axial = f.axial ? ` with an axial force of ${formatQuantity(f.axial, 'force', options.units)}` : '';
+      const reason = !state
+        ? `${label}: the section${axial} has no resistance in bending left; design it as a column.`
+        : f.axial
+          ? `${label}: more bars are needed${axial}.`
+          : need.refusal
+            ? `The section ${need.refusal}.`
+            : Number.isFinite(need.tension) && need.tension > area
+              ? `${face} bars at ${label}: needs ${show(need.tension)}, has ${show(area)}.`
+              : `${label}: the section is too small for the moment.`;
+      return makeCheck(
+        {
+          ...base,
+          demand: { value: moment, kind: 'moment' },
+          capacity: { value: capacity, kind: 'moment' },
+          utilisation: capacity > 0 ? moment / capacity : Infinity,
+          combination: f.combination,
+          assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key),
+          ...(moment > capacity ? { reason } : {}),
+        },
+        () =>
+          derive((c) => {
+            code.bendingResistance(c, here.section, beam.materials);
+            c.note('Steel needed for this moment, with the bars where they are:');
+            code.bendingSteel(c, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced);
+          }),
+      );
+    }),
+  ];
+}
+
+function requirement(run: () => { tension: number; refusal?: string }): { tension: number; refusal?: string } {
+  try {
+    return run();
+  } catch (error) {
+    if (error instanceof CalcError) return { tension: NaN };
+    throw error;
+  }
+}
+
+export function shearRow(
+  beam: BeamInput,
+  code: DesignCode,
+  resistance: ResistanceMap,
+  f: GivenForces,
+  i: number,
+  options: DesignOptions,
+): DerivableCheck[] {
+  const force = Math.abs(f.shear);
+  if (force === 0) return [];
+  const label = f.place || `row ${i + 1}`;
+  const section = shearUnder(resistance, f);
+  const zone = resistance.map.linkZoneAt(0, 0);
+  const links = linksOf(zone, resistance.map);
+  const { force: capacity } = code.shearResistance(silent, section, links, beam.materials);
+  const need = code.linkRequirement(silent, force, section, beam.materials);
+  const rate = (v: number) => formatQuantity(v, 'areaPerLength', options.units);
+  const reason = need.isCrushed
+    ? `Shear at ${label}: more than the section carries with any ${code.linkWord}.`
+    : `Shear at ${label}: ${code.linkWord} need ${rate(need.areaPerLength)}, have ${rate(links.area / links.spacing)}.`;
+  return [
+    makeCheck(
+      {
+        id: `shear-${i + 1}`,
+        family: 'shear',
+        title: `Shear, ${label}`,
+        clause: code.shearClauses.resistance,
+        demand: { value: force, kind: 'force' },
+        capacity: { value: capacity, kind: 'force' },
+        utilisation: force / capacity,
+        place: { x: null, label },
+        combination: f.combination,
+        assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key),
+        ...(force > capacity ? { reason } : {}),
+      },
+      () =>
+        derive((c) => {
+          code.shearResistance(c, section, links, beam.materials);
+          code.linkRequirement(c, force, section, beam.materials);
+        }),
+    ),
+  ];
+}

@@ -1,0 +1,184 @@
+'use client';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import type { Project } from '@/core/project/project';
+import {
+  defaultUnit,
+  guessReadings,
+  readTable,
+  SKIP,
+  unitsFor,
+  type ColumnReading,
+  type PastedTable,
+  type ReadRow,
+  type Vocabulary,
+} from '@/exchange/mapped-table';
+import { recall, remember } from '@/store/remembered';
+import { Select } from '@/ui/Select';
+
+/** Opens the reading of a pasted table wherever a table is pasted. */
+export function usePaste() {
+  const [text, setText] = useState<string | null>(null);
+  const onPaste = (e: React.ClipboardEvent) => {
+    if (e.target instanceof HTMLElement && e.target.closest('textarea, [role=dialog]')) return;
+    const pasted = e.clipboardData.getData('text');
+    if (!/[\t\n;]/.test(pasted)) return;
+    e.preventDefault();
+    setText(pasted);
+  };
+  return { text, onPaste, open: setText, close: () => setText(null) };
+}
+
+/** The dialog of a pasted table: the table is asked for where it is not there yet. */
+export function PasteDialog({
+  title,
+  hint,
+  text: pasted,
+  onClose,
+  children,
+}: {
+  title: string;
+  hint: string;
+  text: string;
+  onClose: () => void;
+  children: (text: string) => React.ReactNode;
+}) {
+  const [text, setText] = useState(pasted);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
+        <Dialog.Content
+          className="framed fixed inset-x-16 top-12 z-50 mx-auto flex max-h-[88vh] max-w-[70rem] flex-col p-4"
+          aria-describedby={undefined}
+        >
+          <Dialog.Title className="font-serif text-[1.3rem]">{title}</Dialog.Title>
+          {text.trim() === '' ? (
+            <textarea
+              className="mt-2 h-64 w-full border border-groove bg-sycamore p-2"
+              aria-label="Table from a spreadsheet"
+              placeholder={hint}
+              onChange={(e) => setText(e.target.value)}
+            />
+          ) : (
+            children(text)
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+const keyOf = (habit: string, table: PastedTable) => `${habit}.${table.headings.length}:${table.headings.join('|')}`;
+
+/** The table and how its columns are read; a reading that was kept is remembered for tables with the same headings. */
+export function useMappedTable<R extends string>(text: string, vocabulary: Vocabulary<R>, project: Project, habit: string) {
+  const [table, setTable] = useState(() => readTable(text));
+  const [readings, setReadings] = useState<readonly ColumnReading<R>[]>(
+    () => recall<ColumnReading<R>[]>(keyOf(habit, table)) ?? guessReadings(vocabulary, table, project.display),
+  );
+  return {
+    table,
+    readings,
+    setCell: (row: number, column: number, value: string) =>
+      setTable((t) => ({ ...t, rows: t.rows.map((r, i) => (i === row ? r.map((cell, k) => (k === column ? value : cell)) : r)) })),
+    setReading: (i: number, change: Partial<ColumnReading<R>>) =>
+      setReadings((list) => list.map((r, k) => (k === i ? { ...r, ...change } : r))),
+    keepHabit: () => remember(keyOf(habit, table), readings),
+  };
+}
+
+const SHOWN = 60;
+
+/** How many rows were understood, in words. */
+export function PasteSummary({ rows, empty, children }: { rows: readonly ReadRow<unknown>[]; empty: number; children?: React.ReactNode }) {
+  const bad = rows.filter((r) => r.reason).length;
+  return (
+    <p className="py-1" role="status">
+      <b className="font-semibold">{rows.length - bad}</b> rows understood
+      {bad > 0 && (
+        <>
+          , <b className="font-semibold text-madder-text">{bad} refused</b>: mend them below, or leave them out
+        </>
+      )}
+      {empty > 0 && `; ${empty} empty cells read as 0`}.{children}
+    </p>
+  );
+}
+
+/** The columns with what they are, refused rows to be mended, and how the others were read. */
+export function MappedRows<R extends string, T>({
+  project,
+  vocabulary,
+  mapped: { table, readings, setCell, setReading },
+  rows,
+  describe,
+}: {
+  project: Project;
+  vocabulary: Vocabulary<R>;
+  mapped: ReturnType<typeof useMappedTable<R>>;
+  rows: readonly ReadRow<T>[];
+  describe: (value: T) => string;
+}) {
+  const good = rows.filter((r) => r.value !== undefined);
+  const bad = rows.filter((r) => r.reason);
+  return (
+    <div className="mt-2 min-h-0 flex-1 overflow-auto">
+      <table className="grid-table" aria-label="What was understood">
+        <thead className="sticky top-0 bg-holly">
+          <tr>
+            <th>Row</th>
+            <th className="w-60">Read as</th>
+            {readings.map((r, i) => (
+              <th key={i}>
+                <div className="small max-w-24 truncate" title={table.headings[i]}>
+                  {table.headings[i] || `column ${i + 1}`}
+                </div>
+                <Select<R>
+                  label={`Column ${i + 1} is`}
+                  className="field !block !h-5 !w-24"
+                  value={r.role}
+                  options={vocabulary.roles.map((role) => [role, vocabulary.names[role]] as const)}
+                  onPick={(role) => setReading(i, { role, unit: defaultUnit(vocabulary, role, project.display) })}
+                />
+                {unitsFor(vocabulary, r.role).length > 0 && (
+                  <Select
+                    label={`Unit of column ${i + 1}`}
+                    className="field !block !h-5 !w-24"
+                    value={r.unit}
+                    options={unitsFor(vocabulary, r.role).map((u) => [u, u] as const)}
+                    onPick={(unit) => setReading(i, { unit })}
+                  />
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {[...bad, ...good.slice(0, SHOWN)].map((r) => (
+            <tr key={r.row} className={r.reason ? 'bg-madder-wash/40' : ''}>
+              <td className="text-walnut">{r.row + 1}</td>
+              <td className={r.reason ? 'text-madder-text' : 'text-walnut'}>{r.reason ?? describe(r.value!)}</td>
+              {r.cells.map((cell, i) => (
+                <td key={i}>
+                  {r.reason ? (
+                    <input
+                      className="field !h-5 !w-24"
+                      aria-label={`Row ${r.row + 1}, ${readings[i] ? vocabulary.names[readings[i].role] : 'left out'}`}
+                      aria-invalid={r.column === i}
+                      value={cell}
+                      onChange={(e) => setCell(r.row, i, e.target.value)}
+                    />
+                  ) : (
+                    <span className={readings[i]?.role === SKIP ? 'text-ash line-through' : ''}>{cell}</span>
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {good.length > SHOWN && <p className="small py-1">and {good.length - SHOWN} more rows that were understood.</p>}
+    </div>
+  );
+}
