@@ -5,6 +5,7 @@ import type { AnchorageRules } from './anchorage-rules';
 import type { CatalogueId } from '../materials/bars';
 import type { ColumnRules } from './column-rules';
 import type { ServiceRules } from './service-rules';
+import type { FlangeRule } from './flange-width';
 import type { TorsionRules } from './torsion-rules';
 import type { FlexuralSection } from '../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
@@ -184,6 +185,7 @@ export interface DesignCode {
     readonly clause: string;
   };
   readonly torsion: TorsionRules;
+  readonly flange: FlangeRule;
   readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];

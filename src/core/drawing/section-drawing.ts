@@ -21,7 +21,7 @@ export interface SectionPicture {
     readonly flangeDepth?: string;
   };
   /** Values edited at the labels. */
-  readonly edits: { readonly top?: string; readonly bottom?: string; readonly links?: string };
+  readonly edits: { readonly top?: string; readonly bottom?: string; readonly links?: string; readonly flange?: string };
   /** Depth of the stress block and the face it lies at. */
   readonly block?: { readonly face: 'top' | 'bottom'; readonly depth: number };
 }
@@ -76,7 +76,7 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   );
   if (p.labels.flange) {
     const middle = o.shape === 'invertedT' ? at(0, o.flangeDepth / 2)[1] : at(0, o.h - o.flangeDepth / 2)[1];
-    shapes.push(label([at(reach, 0)[0] + 6, middle - 1], p.labels.flange, 'start', 'section.flangeWidth', 'Flange width'));
+    shapes.push(label([at(reach, 0)[0] + 6, middle - 1], p.labels.flange, 'start', p.edits.flange, 'Flange width'));
     if (p.labels.flangeDepth)
       shapes.push(label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
   }

@@ -146,6 +146,9 @@ function beamSchema(d: MaterialDefaults) {
       flangeWidth: quantity('length').default(1000),
       flangeDepth: quantity('length').default(150),
     }),
+    slab: object({ left: quantity('length').default(2000), right: quantity('length').default(2000) })
+      .nullable()
+      .default(null),
     spans: array(span)
       .min(1, 'needs at least one span')
       .max(22, 'has at most 22 spans with cantilevers')

@@ -10,6 +10,7 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
+import { FlangeFields } from './FlangeFields';
 import { ServiceFields } from './ServiceFields';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -124,13 +125,7 @@ export function BasisPanel({
         ))}
         {member.section.shape !== 'rectangular' && (
           <>
-            {quantity(
-              'Effective flange width',
-              'length',
-              'section.flangeWidth',
-              member.section.flangeWidth,
-              (m, v) => void (m.section.flangeWidth = v),
-            )}
+            <FlangeFields project={project} member={member} code={code} change={change} fault={fault} />
             {quantity(
               'Flange depth',
               'length',

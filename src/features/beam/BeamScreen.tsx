@@ -1,6 +1,7 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { withFlanges } from '@/core/members/beam/effective-flange';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue } from '@/core/units/format';
@@ -119,7 +120,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             {member.mode === 'loads' && (
               <SectionPanel
                 project={project}
-                member={member}
+                member={withFlanges(member, codeOf(project, member))}
                 result={result}
                 station={at}
                 onEdit={drawn.open}

@@ -82,6 +82,8 @@ function pictureOf(project: Project, member: BeamMember, state: SectionState, st
       top: isMain ? `bars.support[${nearSupport}].bars` : `bars.top[${span}].main`,
       bottom: `bars.bottom[${span}].main`,
       links: `bars.links[${span}].zones[${zoneIndex}]`,
+      // Found by code it is changed by the distances to the next webs.
+      ...(member.slab ? {} : { flange: 'section.flangeWidth' }),
     },
     ...(state.resistance
       ? {

@@ -9,6 +9,7 @@ import * as flexure from './flexure';
 import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, steelLabel, steelModulus, yieldStrain } from './materials';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
+import { flangeRule } from './flange-width';
 import { torsionChoices, torsionRules } from './torsion';
 import type { Form } from './symbols';
 
@@ -269,6 +270,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     service: serviceRules(form, choose),
     anchorage: anchorageRules(form),
     torsion: torsionRules(form, shearBasis, choose),
+    flange: flangeRule,
     notCovered,
   };
 }

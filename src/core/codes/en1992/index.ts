@@ -4,6 +4,7 @@ import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing } from './detailing';
 import { anchorageRules } from './anchorage';
+import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
@@ -227,6 +228,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     compressionLinkSpacing: (bar) => ({ value: 15 * bar, clause: '9.2.1.2(3)' }),
     column: columnRules(annex, choose, shearBasis),
     service: serviceRules(choose),
+    flange: flangeRule,
     flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
     torsion: torsionRules(shearBasis, choose),

@@ -9,6 +9,7 @@ import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bendi
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
+import { withFlanges } from './effective-flange';
 import { designForces } from './forces/design-forces';
 import type { BeamInput } from './input';
 import { supportName } from './input';
@@ -24,7 +25,8 @@ import { beamStrips } from './strips';
 import { catalogues } from '../../materials/bars';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
-export function designBeam(beam: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
+export function designBeam(given: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
+  const beam = withFlanges(given, code);
   const faults = beamFaults(beam, code);
   if (faults.length > 0) return emptyBeamResult(faults);
   if (beam.mode === 'forces') return designForces(beam, code, options);

@@ -35,6 +35,10 @@ function sectionFaults(beam: BeamInput): Fault[] {
     if (beam.mode === 'loads' && !(span.length >= 100 && span.length <= 100_000))
       add(`spans[${i}].length`, 'A span must lie between 0.1 and 100 m.');
   });
+  if (beam.slab)
+    for (const side of ['left', 'right'] as const)
+      if (!(beam.slab[side] >= 0 && beam.slab[side] <= 50_000))
+        add(`slab.${side}`, 'The distance to the next web must lie between 0 and 50 m.');
   for (const face of ['top', 'bottom', 'side'] as const)
     if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300))
       add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');

@@ -125,6 +125,8 @@ export interface BeamServiceInput {
 export interface BeamInput {
   readonly mode: 'loads' | 'forces';
   readonly section: BeamOutline;
+  /** Clear distances to the next webs on both sides, from which the code finds the flange; null takes its width as given. */
+  readonly slab: { readonly left: number; readonly right: number } | null;
   readonly spans: readonly BeamSpan[];
   readonly supports: readonly BeamSupport[];
   readonly materials: Materials;
