@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { silent } from '@/core/calc/calc';
-import { crackWidth } from '@/core/codes/en1992/cracking';
 import { creepAt, finalCreep } from '@/core/codes/en1992/creep';
 import { spanDepth as enSpanDepth, stiffness as enStiffness } from '@/core/codes/en1992/service';
 import { shrinkage, sizeFactor } from '@/core/codes/en1992/shrinkage';
 import * as aci from '@/core/codes/aci318/service';
-import { PSI } from '@/core/codes/aci318/materials';
 import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
 import type { FlexuralSection } from '@/core/section/flexural-section';
 import { cracked, uncracked } from '@/core/section/elastic-section';
@@ -155,38 +153,6 @@ describe('shrinkage and creep', () => {
 
   it('the factor for the size is that of table 3.3, straight between its lines', () => {
     expect([50, 100, 150, 200, 300, 400, 500, 900].map(sizeFactor)).toEqual([1, 1, 0.925, 0.85, 0.75, 0.725, 0.7, 0.7]);
-  });
-});
-
-describe('crack widths', () => {
-  const slab = (c: { diameter: number; cover: number; spacing: number }) => {
-    const E = 22_000 * 3.6 ** 0.3;
-    const state = cracked(rectangle(1000, 215, [[173, 754]]), (200_000 * 3.1) / E, false)!;
-    const sigma = 38.5e6 / (754 * (173 - state.x / 3));
-    const width = crackWidth(silent, {
-      materials: materials(28),
-      steelStress: sigma,
-      ...c,
-      h: 215,
-      d: 173,
-      x: state.x,
-      strip: (depth) => ({ concrete: 1000 * depth, steel: 754 }),
-      strains: [1, 0],
-      isSustained: true,
-    }).width;
-    return { x_mm: state.x, sigma_s_MPa: sigma, wk_mm: width };
-  };
-  it('crk-02: a slab', () => {
-    expectCase(en.get('crk-02')!, slab({ diameter: 12, cover: 36, spacing: 150 }), ['wide']);
-  });
-  it('crk-03: bars far apart', () => {
-    const { wk_mm } = slab({ diameter: 16, cover: 34, spacing: 267 });
-    expectCase(en.get('crk-03')!, { wk_mm }, ['spacing_limit_mm', 'sr_max_mm', 'wide']);
-  });
-  it('ACI spacing by hand: 15 (40000/36000) - 2.5 2.0 = 11.67 in, not above 12 (40000/36000)', () => {
-    const rules = aci.serviceRules('US', () => 'calculated');
-    expect(rules.crackSpacing!(silent, 36_000 * PSI, 50.8, materials(28)).value / 25.4).toBeCloseTo(11.667, 3);
-    expect(rules.crackSpacing!(silent, 36_000 * PSI, 25.4, materials(28)).value / 25.4).toBeCloseTo(13.333, 3);
   });
 });
 

@@ -71,6 +71,44 @@ export interface CrackWidth {
   readonly clause: string;
 }
 
+/** A face that cracks for the first time: its web in bending. Lengths mm, areas mm2. */
+export interface FirstCrackQuestion {
+  readonly materials: Materials;
+  readonly h: number;
+  readonly d: number;
+  /** Depth and area in tension before the first crack. */
+  readonly tensionDepth: number;
+  readonly tensionArea: number;
+  readonly diameter: number;
+  /** Crack width that is allowed. */
+  readonly width: number;
+}
+
+/** Largest bar and largest spacing: one of the two is to be kept (mm). */
+export interface CrackLimits {
+  readonly bar: number;
+  readonly spacing: number;
+  readonly clause: string;
+}
+
+export interface SkinQuestion {
+  readonly materials: Materials;
+  readonly h: number;
+  readonly tensionArea: number;
+  /** Stress of the main bars in service (MPa). */
+  readonly steelStress: number;
+  readonly width: number;
+  /** Cover of the side bars. */
+  readonly cover: number;
+}
+
+/** Bars along the sides of a deep beam: area of both sides in the pulled part (0 where only the spacing is ruled), largest spacing. */
+export interface Skin {
+  readonly area: number;
+  readonly spacing: number;
+  readonly clause: string;
+}
+
 export interface SpanDepthQuestion {
   readonly materials: Materials;
   /** How the span is held: K and the least depth depend on it. */
@@ -110,6 +148,12 @@ export interface ServiceRules {
   crackEstimate?(c: Calc, q: CrackQuestion): CrackWidth;
   /** Largest spacing of bars nearest the tension face, where the code controls cracks so. */
   crackSpacing?(c: Calc, steelStress: number, cover: number, m: Materials): Limit;
+  /** Least steel of a face for its first cracks (mm2); undefined where the code has no such rule. */
+  leastCrackSteel?(c: Calc, q: FirstCrackQuestion): Limit;
+  /** Control of cracks without their width; undefined where it is not chosen, or the code has no such tables. */
+  crackTables?(c: Calc, q: CrackQuestion, width: number): CrackLimits;
+  /** Bars along the sides of a deep beam; null for beams that need none. */
+  skin(c: Calc, q: SkinQuestion): Skin | null;
   readonly crackLoads: ServiceLoads;
   readonly crackClause: string;
   /** Loads that crack a section for good. */

@@ -13,7 +13,7 @@ import type {
   SpanDepthQuestion,
   StiffnessQuestion,
 } from '../service-rules';
-import { elasticModulus, lightweightFactor, ruptureModulus, steelModulus } from './materials';
+import { elasticModulus, INCH, lightweightFactor, ruptureModulus, steelModulus } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
 export const F = {
@@ -223,6 +223,12 @@ export function serviceRules(form: Form, choose: (key: string) => string): Servi
           ? c.let(F.fs, { f_y: m.steelStrength })
           : c.given(symbols.f_s, stress, 'cracked section');
       return { value: c.let(F.spacing[form], { f_s, c_c: c.given(symbols.c_c, cover) }), clause: '24.3.2' };
+    },
+    // 9.7.2.3: deeper than 36 in; only the spacing is ruled, by 24.3.2 with the cover of these bars.
+    skin: (c, q) => {
+      if (q.h <= (form === 'SI' ? 900 : 36 * INCH)) return null;
+      const f_s = c.let(F.fs, { f_y: q.materials.steelStrength });
+      return { area: 0, spacing: c.let(F.spacing[form], { f_s, c_c: c.given(symbols.c_c, q.cover) }), clause: '9.7.2.3' };
     },
     crackLoads: 'service',
     crackClause: '24.3',

@@ -1,5 +1,14 @@
 /** Symbols of shrinkage, creep at an age, curvature and deflection: meaning and unit. */
 export const serviceSymbols = {
+  k_size: ['factor for uneven stresses', ''],
+  k_c: ['factor for the stresses before cracking', ''],
+  sigma_c: ['mean compression', 'MPa'],
+  A_ct: ['area in tension before cracking', 'mm2'],
+  h_cr: ['depth in tension before cracking', 'mm'],
+  phi_star: ['largest bar of the table', 'mm'],
+  phi_s: ['largest bar', 'mm'],
+  s_table: ['largest spacing of bars', 'mm'],
+  A_s_skin: ['bars along both sides', 'mm2'],
   beta_RH: ['factor for humidity', ''],
   epsilon_cd0: ['basic drying shrinkage', '‰'],
   alpha_ds1: ['factor for the cement', ''],

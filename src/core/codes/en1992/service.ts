@@ -3,6 +3,7 @@ import { cracked, uncracked } from '../../section/elastic-section';
 import type { SectionStiffness } from '../../section/mean-curvature';
 import type { Choice, Materials } from '../design-code';
 import type { DeflectionStage, DeflectionSum, ServiceRules, SpanDepth, SpanDepthQuestion, StiffnessQuestion } from '../service-rules';
+import { crackTables, leastCrackSteel, skin } from './crack-control';
 import { crackWidth } from './cracking';
 import { creepAt, finalCreep } from './creep';
 import { meanTensileStrength, secantModulus, STEEL_MODULUS } from './materials';
@@ -32,6 +33,18 @@ export const F = {
 
 /** What EN 1992-1-1 leaves open in service. */
 export const serviceChoices: readonly Choice[] = [
+  {
+    key: 'cracksBy',
+    title: 'Cracks are controlled',
+    clause: '7.3.3, 7.3.4',
+    topic: 'service',
+    only: 'beams',
+    default: 'width',
+    options: [
+      { value: 'width', label: 'by calculated width' },
+      { value: 'tables', label: 'by size or spacing of bars, tables 7.2N and 7.3N' },
+    ],
+  },
   {
     key: 'deflectionBy',
     title: 'Deflection is checked',
@@ -178,6 +191,9 @@ export function serviceRules(choose: (key: string) => string): ServiceRules {
       steel: kind === 'characteristic' ? { value: 0.8 * m.steelStrength, clause: '7.2(5)' } : null,
     }),
     crack: crackWidth,
+    leastCrackSteel,
+    ...(choose('cracksBy') === 'tables' ? { crackTables } : {}),
+    skin,
     crackLoads: 'quasiPermanent',
     crackClause: '7.3.4',
     fullLoads: 'characteristic',

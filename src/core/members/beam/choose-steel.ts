@@ -1,3 +1,4 @@
+import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { areaOf, barOf, barsPerLayer, type BarGroup } from '../../reinforcement/bar-groups';
@@ -6,10 +7,10 @@ import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
 import { chooseLinks } from './choose-links';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
-import { holdsMoment, supportPositions, type BeamInput, type LinkZone } from './input';
+import { holdsMoment, outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import type { Sense } from './section-at';
-import { shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
+import { barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
 
 /**
@@ -17,15 +18,49 @@ import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
  * through and half in midspan, top bars over supports as far as they are needed, links in up to three zones a span.
  */
 export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): BeamSteel {
-  const plain = chooseWith(beam, code, analysis, () => 0, beam.bars.side ?? null);
+  const skin = beam.bars.side ?? skinBars(beam, code);
+  const plain = chooseWith(beam, code, analysis, () => 0, skin);
   if (!torqueEnvelope(analysis)) return plain;
   // Torsion needs bars all round: they are known once the links are.
   const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] });
   const stations = torsionStations(beam, code, analysis, new ResistanceMap(beam, code, new SteelMap(beam, plain, code, anchorage)));
-  const side = beam.bars.side ?? sideBars(beam, stations);
+  const side = beam.bars.side ?? heavier(beam, sideBars(beam, stations), skin);
   const extra = (span: number) =>
     Math.max(0, ...stations.filter((s) => s.span === span).map((s) => shareOut(beam, span, s.answer, side?.count ?? 0).face));
   return chooseWith(beam, code, analysis, extra, side);
+}
+
+/** Stress of the main bars in service for which bars along deep sides are chosen (MPa), as the span/depth rule assumes. */
+const USUAL_STRESS = 310;
+
+/** Bars along the sides that a deep beam needs against cracks; null for others. */
+function skinBars(beam: BeamInput, code: DesignCode): BarGroup | null {
+  const catalogue = catalogues[beam.catalogue];
+  const sizes = [usualSizes[beam.catalogue].hanger, ...mainSizes(beam)];
+  const groups = beam.spans.flatMap((_, span) => {
+    const { b, h } = outlineOf(beam, span);
+    const rule = code.service.skin(silent, {
+      materials: beam.materials,
+      h,
+      tensionArea: (b * h) / 2,
+      steelStress: USUAL_STRESS,
+      width: beam.service.crackWidth,
+      cover: beam.cover.side + 10,
+    });
+    if (!rule) return [];
+    const count = Math.max(1, Math.ceil(barDistance(beam, span, 0) / rule.spacing - 1e-9) - 1);
+    // Half to three quarters of the levels lie in the pulled part.
+    const size = sizes.find((q) => count * barOf({ count: 1, size: q }, catalogue).area >= rule.area) ?? sizes.at(-1)!;
+    return [{ count, size }];
+  });
+  return groups.reduce<BarGroup | null>((a, b) => heavier(beam, a, b), null);
+}
+
+/** Of two groups the one with more levels, or more steel at as many. */
+function heavier(beam: BeamInput, a: BarGroup | null, b: BarGroup | null): BarGroup | null {
+  if (!a || !b) return a ?? b;
+  const area = (g: BarGroup) => barOf(g, catalogues[beam.catalogue]).area;
+  return { count: Math.max(a.count, b.count), size: area(a) >= area(b) ? a.size : b.size };
 }
 
 /** The choice with steel of each face beside that for bending, by span (mm2). */

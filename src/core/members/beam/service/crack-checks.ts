@@ -2,25 +2,13 @@ import { derive, silent, type Calc } from '../../../calc/calc';
 import type { StressKind } from '../../../codes/service-rules';
 import { formatQuantity } from '../../../units/format';
 import { makeCheck, type DerivableCheck } from '../../check';
-import { supportName } from '../input';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
-import { CrackStates, type CrackState } from './crack-state';
+import { groupsOf, placesOf, worstOf, type CrackPlace } from './crack-places';
+import { CrackStates } from './crack-state';
+import { leastCrackSteelCheck, skinCheck } from './crack-steel-checks';
 import type { ServiceBasis } from './service-basis';
-import { STEPS, type MomentRange } from './service-moments';
-
-/** Every so many steps a crack width is worked out. */
-const EVERY = 4;
-
-interface CrackPlace {
-  readonly span: number;
-  readonly x: number;
-  readonly sense: Sense;
-  readonly moment: number;
-  readonly isCracked: boolean;
-  readonly name: string;
-  readonly cut: CrackState;
-}
+import type { MomentRange } from './service-moments';
 
 /** Crack control, and stresses in service where the code limits them. */
 export function crackChecks(basis: ServiceBasis): {
@@ -34,7 +22,13 @@ export function crackChecks(basis: ServiceBasis): {
   const widthOf = (p: CrackPlace, c: Calc = silent) => (p.isCracked && rule ? rule(c, p.cut.question).width : 0);
   const widths = new Map(places.map((p) => [p, widthOf(p)]));
   const checks = [
-    ...(code.service.crack ? widthChecks(basis, places, widths, widthOf, states) : []),
+    ...(code.service.crackTables
+      ? tableChecks(basis, places)
+      : code.service.crack
+        ? widthChecks(basis, places, widths, widthOf, states)
+        : []),
+    ...leastCrackSteelCheck(basis, places),
+    ...skinCheck(basis, places),
     ...(code.service.crackSpacing ? spacingChecks(basis, places, widths) : []),
     ...stressChecks(basis, 'characteristic'),
     ...stressChecks(basis, 'quasiPermanent'),
@@ -49,49 +43,6 @@ export function crackChecks(basis: ServiceBasis): {
     strip: { crackX: Float64Array.from(xs), crackBottom: on('sagging'), crackTop: on('hogging'), crackIsEstimate: !code.service.crack },
   };
 }
-
-/** Places between the faces of the supports where a face is in tension. */
-function placesOf(basis: ServiceBasis, states: CrackStates, moments: MomentRange, names: readonly string[]): CrackPlace[] {
-  const { grid, analysis, stiffness, largest } = basis;
-  const places: CrackPlace[] = [];
-  for (let i = 0; i < grid.x.length; i += 1) {
-    if ((i % STEPS) % EVERY !== Math.floor(EVERY / 2)) continue;
-    const [span, x] = [grid.span[i]!, grid.x[i]!];
-    if (x < analysis.faces[span]!.right || x > analysis.faces[span + 1]!.left) continue;
-    for (const sense of ['sagging', 'hogging'] as const) {
-      const moment = sense === 'sagging' ? moments.max[i]! : -moments.min[i]!;
-      if (moment <= 1) continue;
-      const cut = states.at(span, x, sense, moment);
-      if (!cut) continue;
-      const most = sense === 'sagging' ? largest.max[i]! : -largest.min[i]!;
-      const by = sense === 'sagging' ? moments.maxBy[i]! : moments.minBy[i]!;
-      const isCracked = most > stiffness.at(i, sense, 'end').crackingMoment;
-      places.push({ span, x, sense, moment, cut, name: names[by] ?? '', isCracked });
-    }
-  }
-  return places;
-}
-
-/** Bottom of each span and top over each support: where a crack is checked, by name. */
-function groupsOf(basis: ServiceBasis, places: readonly CrackPlace[]) {
-  const { beam, analysis } = basis;
-  const middle = (span: number) => (analysis.faces[span]!.centre + analysis.faces[span + 1]!.centre) / 2;
-  const bottoms = beam.spans.map((_, i) => ({
-    id: `span-${i + 1}`,
-    label: `span ${i + 1}`,
-    places: places.filter((p) => p.sense === 'sagging' && p.span === i),
-  }));
-  const tops = beam.supports.map((_, i) => ({
-    id: `support-${supportName(i)}`,
-    label: `support ${supportName(i)}`,
-    places: places.filter(
-      (p) => p.sense === 'hogging' && ((p.span === i && p.x <= middle(i)) || (p.span === i - 1 && p.x > middle(i - 1))),
-    ),
-  }));
-  return [...bottoms, ...tops].filter((g) => g.places.length > 0);
-}
-
-const worstOf = <T>(list: readonly T[], value: (t: T) => number): T => list.reduce((a, b) => (value(b) > value(a) ? b : a));
 
 function widthChecks(
   basis: ServiceBasis,
@@ -125,6 +76,42 @@ function widthChecks(
           if (!p.isCracked) return c.note('The section is not cracked by the largest service moment.');
           widthOf(p, c);
         }),
+    );
+  });
+}
+
+/** Size or spacing of bars by tables, in place of the width of cracks. */
+function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
+  const { beam, code, units } = basis;
+  const limitOf = (p: CrackPlace, c: Calc = silent) => code.service.crackTables!(c, p.cut.question, beam.service.crackWidth);
+  const ratios = (p: CrackPlace) => {
+    const { bar, spacing } = limitOf(p);
+    return { bySize: p.cut.question.diameter / bar, bySpacing: p.cut.question.spacing / spacing };
+  };
+  // One of the two is enough; an uncracked face needs neither.
+  const utilisation = (p: CrackPlace) => (p.isCracked ? Math.min(ratios(p).bySize, ratios(p).bySpacing) : 0);
+  return groupsOf(basis, places).map((g) => {
+    const p = worstOf(g.places, utilisation);
+    const { bar, spacing, clause } = limitOf(p);
+    const isBySize = ratios(p).bySize <= ratios(p).bySpacing;
+    const { diameter, spacing: own } = p.cut.question;
+    const length = (v: number) => formatQuantity(v, 'length', units);
+    return makeCheck(
+      {
+        id: `crack-${g.id}`,
+        family: 'crack',
+        title: `${isBySize ? 'Bar size' : 'Bar spacing'} for cracks, ${g.label}`,
+        clause,
+        demand: { value: isBySize ? diameter : own, kind: 'length' },
+        capacity: { value: isBySize ? bar : spacing, kind: 'length' },
+        utilisation: utilisation(p),
+        place: { x: p.x, label: g.label },
+        combination: p.name,
+        ...(utilisation(p) > 1
+          ? { reason: `Bars at ${g.label}: at most ${length(bar)} thick, or ${length(spacing)} apart: more or thinner bars.` }
+          : {}),
+      },
+      () => derive((c) => void limitOf(p, c)),
     );
   });
 }

@@ -1,0 +1,108 @@
+import { derive, silent, type Calc } from '../../../calc/calc';
+import { grossProperties } from '../../../geometry/beam-outline';
+import { barOf } from '../../../reinforcement/bar-groups';
+import { formatQuantity } from '../../../units/format';
+import { makeCheck, type DerivableCheck } from '../../check';
+import { outlineOf } from '../input';
+import { tensionFace } from '../section-at';
+import { barDistance } from '../torsion';
+import type { CrackPlace } from './crack-places';
+import { worstOf } from './crack-places';
+import type { ServiceBasis } from './service-basis';
+
+/** Depth and area of the web in tension before the first crack (mm, mm2). A flange in tension has the bars of its slab. */
+export function pulledWeb(basis: Pick<ServiceBasis, 'beam'>, span: number, sense: CrackPlace['sense']) {
+  const outline = outlineOf(basis.beam, span);
+  const { centroid } = grossProperties(outline);
+  const tensionDepth = sense === 'sagging' ? centroid : outline.h - centroid;
+  return { tensionDepth, tensionArea: tensionDepth * outline.b };
+}
+
+/** Least steel for the first cracks where a face is pulled in service: the worst place of all. */
+export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
+  const { beam, code, units } = basis;
+  if (!code.service.leastCrackSteel || places.length === 0) return [];
+  const least = (p: CrackPlace, c: Calc = silent) => {
+    const { h, d, diameter } = p.cut.question;
+    const width = beam.service.crackWidth;
+    return code.service.leastCrackSteel!(c, { materials: beam.materials, h, d, diameter, width, ...pulledWeb(basis, p.span, p.sense) });
+  };
+  const has = (p: CrackPlace) => p.cut.question.strip(p.cut.question.h / 2).steel;
+  const p = worstOf(places, (q) => (has(q) > 0 ? least(q).value / has(q) : 0));
+  const { value, clause } = least(p);
+  const area = (v: number) => formatQuantity(v, 'area', units);
+  return [
+    makeCheck(
+      {
+        id: 'least-crack-steel',
+        family: 'crack',
+        title: 'Least steel for cracks',
+        clause,
+        demand: { value, kind: 'area' },
+        capacity: { value: has(p), kind: 'area' },
+        utilisation: value / has(p),
+        place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
+        ...(value > has(p)
+          ? {
+              reason: `${tensionFace(p.sense)} of span ${p.span + 1}: ${area(value)} for the first cracks, has ${area(has(p))}: more or thinner bars.`,
+            }
+          : {}),
+      },
+      () => derive((c) => void least(p, c)),
+    ),
+  ];
+}
+
+/** Bars along the sides of deep beams, against cracks between the main bars and the neutral axis. */
+export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
+  const { beam, code, stiffness, units } = basis;
+  const side = stiffness.map.steel.side ?? { count: 0, size: '' };
+  const barArea = side.count > 0 ? barOf(side, stiffness.map.catalogue).area : 0;
+  const ask = (p: CrackPlace, c: Calc = silent) => {
+    const { tensionArea } = pulledWeb(basis, p.span, p.sense);
+    const { h } = outlineOf(beam, p.span);
+    const cover = beam.cover.side + stiffness.map.linkDiameter(p.span);
+    return code.service.skin(c, {
+      materials: beam.materials,
+      h,
+      tensionArea,
+      steelStress: p.cut.steel,
+      width: beam.service.crackWidth,
+      cover,
+    });
+  };
+  const rows = places.flatMap((p) => {
+    const rule = ask(p);
+    if (!rule) return [];
+    const { h } = outlineOf(beam, p.span);
+    const distance = barDistance(beam, p.span, side.count);
+    // The bars stand evenly up the sides: those below the neutral axis count.
+    const area = 2 * side.count * barArea * (1 - p.cut.state.x / h);
+    return [
+      { p, rule, distance, utilisation: Math.max(distance / rule.spacing, area > 0 ? rule.area / area : rule.area > 0 ? Infinity : 0) },
+    ];
+  });
+  if (rows.length === 0) return [];
+  const { p, rule, distance, utilisation } = worstOf(rows, (r) => r.utilisation);
+  return [
+    makeCheck(
+      {
+        id: 'side-bars',
+        family: 'crack',
+        title: 'Bars along the sides',
+        clause: rule.clause,
+        demand: { value: distance, kind: 'length' },
+        capacity: { value: rule.spacing, kind: 'length' },
+        utilisation,
+        place: { x: p.x, label: `span ${p.span + 1}` },
+        combination: p.name,
+        ...(utilisation > 1
+          ? {
+              reason: `Sides of span ${p.span + 1}: bars at most ${formatQuantity(rule.spacing, 'length', units)} apart${rule.area > 0 ? `, ${formatQuantity(rule.area, 'area', units)} on both sides in the pulled part` : ''}.`,
+            }
+          : {}),
+      },
+      () => derive((c) => void ask(p, c)),
+    ),
+  ];
+}
