@@ -1,10 +1,10 @@
 import { CalcError, silent } from '../../calc/calc';
-import type { DesignCode } from '../../codes/design-code';
+import type { BendingSection, DesignCode } from '../../codes/design-code';
 import { barsPerLayer, barOf, placeBars, type BarGroup } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import { outlineOf, type BeamInput } from './input';
-import { compressionFace, plainSection, tensionFace, type Sense } from './section-at';
+import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
 
 /** A moment that bars in one face of one span have to carry. */
@@ -36,7 +36,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
   const d = outline.h - fromFace;
   const section = plainSection(outline, task.sense);
   const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
-  const minimum = task.moment > 0 ? code.minimumSteel(silent, section, d, beam.materials) : 0;
+  const minimum = task.moment > 0 ? leastOf(beam, code, task, section, d, barOf(group, catalogue).diameter) : 0;
   const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
   return {
     placement,
@@ -46,6 +46,16 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
     compression: need.compression,
     refusal: need.refusal,
   };
+}
+
+/** Least steel against brittle failure and, where the beam's service is checked, for the first cracks (mm2). */
+function leastOf(beam: BeamInput, code: DesignCode, task: BarTask, section: BendingSection, d: number, diameter: number): number {
+  const brittle = code.minimumSteel(silent, section, d, beam.materials);
+  if (beam.mode === 'forces' || !code.service.leastCrackSteel) return brittle;
+  const outline = outlineOf(beam, task.span);
+  const width = beam.service.crackWidth;
+  const q = { materials: beam.materials, h: outline.h, d, diameter, width, ...pulledWeb(outline, task.sense) };
+  return Math.max(brittle, code.service.leastCrackSteel(silent, q).value);
 }
 
 /** The fewest bars of one size that carry a task, undefined when no number that fits does. */

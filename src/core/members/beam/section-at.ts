@@ -43,6 +43,13 @@ function meanTensionWidth(outline: BeamOutline, sense: Sense): number {
   return area / depth;
 }
 
+/** Depth and area of the web in tension before the first crack (mm, mm2). A flange in tension has the bars of its slab. */
+export function pulledWeb(outline: BeamOutline, sense: Sense): { readonly tensionDepth: number; readonly tensionArea: number } {
+  const { centroid } = grossProperties(outline);
+  const tensionDepth = sense === 'sagging' ? centroid : outline.h - centroid;
+  return { tensionDepth, tensionArea: tensionDepth * outline.b };
+}
+
 /** Bars of a face as layers measured from the compressed face. */
 function layersOf(placement: Placement, shares: readonly number[], h: number, isTension: boolean): SteelLayer[] {
   const byDepth = new Map<number, number>();

@@ -1,34 +1,32 @@
 import { derive, silent, type Calc } from '../../../calc/calc';
-import { grossProperties } from '../../../geometry/beam-outline';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
 import { makeCheck, type DerivableCheck } from '../../check';
 import { outlineOf } from '../input';
-import { tensionFace } from '../section-at';
+import { pulledWeb, tensionFace } from '../section-at';
 import { barDistance } from '../torsion';
-import type { CrackPlace } from './crack-places';
-import { worstOf } from './crack-places';
+import { groupsOf, worstOf, type CrackPlace } from './crack-places';
 import type { ServiceBasis } from './service-basis';
 
-/** Depth and area of the web in tension before the first crack (mm, mm2). A flange in tension has the bars of its slab. */
-export function pulledWeb(basis: Pick<ServiceBasis, 'beam'>, span: number, sense: CrackPlace['sense']) {
-  const outline = outlineOf(basis.beam, span);
-  const { centroid } = grossProperties(outline);
-  const tensionDepth = sense === 'sagging' ? centroid : outline.h - centroid;
-  return { tensionDepth, tensionArea: tensionDepth * outline.b };
-}
-
-/** Least steel for the first cracks where a face is pulled in service: the worst place of all. */
+/** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
 export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
   const { beam, code, units } = basis;
   if (!code.service.leastCrackSteel || places.length === 0) return [];
   const least = (p: CrackPlace, c: Calc = silent) => {
     const { h, d, diameter } = p.cut.question;
     const width = beam.service.crackWidth;
-    return code.service.leastCrackSteel!(c, { materials: beam.materials, h, d, diameter, width, ...pulledWeb(basis, p.span, p.sense) });
+    return code.service.leastCrackSteel!(c, {
+      materials: beam.materials,
+      h,
+      d,
+      diameter,
+      width,
+      ...pulledWeb(outlineOf(beam, p.span), p.sense),
+    });
   };
   const has = (p: CrackPlace) => p.cut.question.strip(p.cut.question.h / 2).steel;
-  const p = worstOf(places, (q) => (has(q) > 0 ? least(q).value / has(q) : 0));
+  const peaks = groupsOf(basis, places).map((g) => worstOf(g.places, (q) => q.moment));
+  const p = worstOf(peaks, (q) => least(q).value / has(q));
   const { value, clause } = least(p);
   const area = (v: number) => formatQuantity(v, 'area', units);
   return [
@@ -59,13 +57,12 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
   const side = stiffness.map.steel.side ?? { count: 0, size: '' };
   const barArea = side.count > 0 ? barOf(side, stiffness.map.catalogue).area : 0;
   const ask = (p: CrackPlace, c: Calc = silent) => {
-    const { tensionArea } = pulledWeb(basis, p.span, p.sense);
-    const { h } = outlineOf(beam, p.span);
+    const outline = outlineOf(beam, p.span);
     const cover = beam.cover.side + stiffness.map.linkDiameter(p.span);
     return code.service.skin(c, {
       materials: beam.materials,
-      h,
-      tensionArea,
+      h: outline.h,
+      tensionArea: pulledWeb(outline, p.sense).tensionArea,
       steelStress: p.cut.steel,
       width: beam.service.crackWidth,
       cover,
