@@ -1,7 +1,8 @@
 /** Prints the speed targets beside medians measured here. Not a test: nothing fails. */
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '../src/exchange/project-text';
-import { designMember, type Member, type Project } from '../src/core/project/project';
+import { designMember } from '../src/core/project/design-member';
+import type { Member, Project } from '../src/core/project/project';
 import { readProject } from '../src/core/project/read';
 import { bearing, polygonSection, type PointBar } from '../src/core/section/polygon-section';
 import { ResistanceSurface } from '../src/core/section/resistance-surface';

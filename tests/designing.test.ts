@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { BeamMember, Member, MemberResult } from '@/core/project/project';
-import { designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
 import { onBeam } from '@/store/commands';
 import { useProject, isCurrent } from '@/store/project-store';

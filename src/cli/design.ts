@@ -1,5 +1,6 @@
 import { codeVariants } from '@/core/codes/registry';
-import { designMember, type Member, type MemberResult, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { Member, MemberResult, Project } from '@/core/project/project';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { readProjectText } from '@/exchange/project-text';

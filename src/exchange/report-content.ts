@@ -1,9 +1,9 @@
 import type { Check } from '@/core/members/check';
+import { designMember } from '@/core/project/design-member';
 import {
   choicesFor,
   codeOf,
   decisionFor,
-  designMember,
   type Decision,
   type Member,
   type MemberResult,

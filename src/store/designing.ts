@@ -1,3 +1,4 @@
+import { companions } from '@/core/project/groups';
 import type { Member, Project } from '@/core/project/project';
 import { DesignPool } from '@/workers/design-pool';
 import { startDesignWorker } from '@/workers/start-worker';
@@ -10,25 +11,37 @@ let pool: DesignPool | undefined;
 export const getPool = () => (pool ??= new DesignPool(Array.from({ length: WORKERS }, startDesignWorker)));
 
 /** What was asked for last, so that nothing is asked for twice. */
-const asked = new Map<string, { member: Member; code: Project['code']; display: Project['display']; derive: string }>();
+const asked = new Map<
+  string,
+  { member: Member; code: Project['code']; display: Project['display']; derive: string; shares: readonly Member[] }
+>();
 
 function request(project: Project, member: Member, derive: readonly string[], isUrgent: boolean): void {
   const before = asked.get(member.id);
-  const wanted = { member, code: project.code, display: project.display, derive: derive.join() };
+  const wanted = {
+    member,
+    code: project.code,
+    display: project.display,
+    derive: derive.join(),
+    shares: companions(project.members, member),
+  };
   if (
     before &&
     before.member === member &&
     before.code === wanted.code &&
     before.display === wanted.display &&
-    before.derive === wanted.derive
+    before.derive === wanted.derive &&
+    before.shares.length === wanted.shares.length &&
+    before.shares.every((m, i) => m === wanted.shares[i])
   )
     return;
   asked.set(member.id, wanted);
   const { code, display } = project;
+  const { shares } = wanted;
   getPool()
-    .submit({ key: member.id, basis: { code, display }, member, derive, isUrgent })
+    .submit({ key: member.id, basis: { code, display, members: shares }, member, derive, isUrgent })
     .then(
-      (result) => result && useProject.getState().putResult({ result, member, code, display }),
+      (result) => result && useProject.getState().putResult({ result, member, code, display, companions: shares }),
       (error: unknown) => {
         console.error(error);
         useProject

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { companions, shareInGroups } from '@/core/project/groups';
 import type { Member, MemberResult, Project } from '@/core/project/project';
 
 /** A result and the very input that it belongs to: it is current only while these are the same objects. */
@@ -7,6 +8,8 @@ export interface ResultEntry {
   readonly member: Member;
   readonly code: Project['code'];
   readonly display: Project['display'];
+  /** The beams whose bars it shares, as they were. */
+  readonly companions?: readonly Member[];
 }
 
 export type SaveState =
@@ -75,7 +78,7 @@ export const useProject = create<ProjectState>((set, get) => ({
   edit: (label, change) => {
     const { project, past } = get();
     if (!project) return;
-    const next = change(project);
+    const next = shareInGroups(project, change(project));
     if (next === project) {
       set({ preview: null });
       return;
@@ -84,7 +87,7 @@ export const useProject = create<ProjectState>((set, get) => ({
   },
   setPreview: (change) => {
     const { project } = get();
-    set({ preview: change && project ? change(project) : null });
+    set({ preview: change && project ? shareInGroups(project, change(project)) : null });
   },
   undo: () => {
     const { project, past, future } = get();
@@ -122,5 +125,7 @@ export const useProject = create<ProjectState>((set, get) => ({
 
 /** Whether a result belongs to the input as it now stands. */
 export function isCurrent(entry: ResultEntry | undefined, project: Project, member: Member): boolean {
-  return entry !== undefined && entry.member === member && entry.code === project.code && entry.display === project.display;
+  if (!entry || entry.member !== member || entry.code !== project.code || entry.display !== project.display) return false;
+  const now = companions(project.members, member);
+  return now.length === (entry.companions?.length ?? 0) && now.every((m, i) => m === entry.companions![i]);
 }

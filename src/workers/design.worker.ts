@@ -1,18 +1,11 @@
 import { expose } from 'comlink';
 import { proposeColumn, type ColumnProposal, type Search } from '@/core/advice/column-proposals';
 import { proposeBeam, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
-import {
-  codeOf,
-  designMember,
-  type BeamMember,
-  type ColumnMember,
-  type Member,
-  type MemberResult,
-  type Project,
-} from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import { codeOf, type BeamMember, type ColumnMember, type Member, type MemberResult, type Project } from '@/core/project/project';
 
 /** What a design needs to know of its project. */
-export type DesignBasis = Pick<Project, 'code' | 'display'>;
+export type DesignBasis = Pick<Project, 'code' | 'display'> & { readonly members?: readonly Member[] };
 export type ProposalBasis = Pick<Project, 'code' | 'display' | 'rates'>;
 
 const api = {

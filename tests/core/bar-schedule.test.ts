@@ -1,5 +1,6 @@
 import { barSchedule, cuttingLength } from '@/core/schedule/bar-schedule';
-import { codeOf, designMember, type BeamMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { scheduleRows } from '@/exchange/schedule-rows';
 

@@ -1,6 +1,7 @@
 import { applied, automaticBars, proposeBeam } from '@/core/advice/beam-proposals';
 import { usualRates } from '@/core/advice/rates';
-import { codeOf, designMember, type BeamMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
 function project(change: object = {}, code: object = { id: 'en1992', variant: 'uk' }): Project {

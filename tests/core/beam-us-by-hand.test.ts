@@ -1,4 +1,5 @@
-import { type BeamMember, designMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { resultsToJson } from '@/exchange/result-json';
 import { getUnit } from '@/core/units/unit';

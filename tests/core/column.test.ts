@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { designMember, type ColumnMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { ColumnMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 

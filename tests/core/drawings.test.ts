@@ -5,7 +5,8 @@ import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/dr
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
-import { type BeamMember, codeOf, designMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import { type BeamMember, codeOf, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';

@@ -10,7 +10,8 @@ import { barLabel, linkLabel, sizeLabel, steelLabel } from '@/core/project/label
 import { completeBeam } from '@/core/project/complete';
 import { migrate } from '@/core/project/migrate';
 import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/project/file-units';
-import { type BeamMember, designMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 
 function project(member: Record<string, unknown> = {}, rest: Record<string, unknown> = {}): Project {

@@ -1,4 +1,5 @@
-import { designMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import type { Check } from '@/core/members/check';
 

@@ -2,7 +2,7 @@ import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import { flangeQuestion, flangeWidth, withFlanges } from '@/core/members/beam/effective-flange';
 import { outlineOf } from '@/core/members/beam/input';
-import { designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
 import { firstMember, projectOf } from '../ui/fixtures';
 
 const en = makeCode({ id: 'en1992', variant: 'uk', choices: {} });

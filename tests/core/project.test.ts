@@ -7,7 +7,8 @@ import { reportDocument } from '@/exchange/pdf/report-pdf';
 import { drawingSvg } from '@/exchange/pdf/drawing-svg';
 import { reportDrawings } from '@/exchange/report-drawings';
 import { runDesign } from '@/cli/design';
-import { type BeamMember, decisionFor, designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import { type BeamMember, decisionFor } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 

@@ -6,7 +6,8 @@ import { analyse, makeMesh, momentAt, superpose, type LineBeam, type LineLoad } 
 import { bandsFrom, grossProperties, type BeamOutline } from '@/core/geometry/beam-outline';
 import { axialForceAt, concreteResultant, concreteStress, ultimateState } from '@/core/section/flexural-section';
 import type { ConcreteLaw } from '@/core/section/laws';
-import { type BeamMember, designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { plainSection } from '@/core/members/beam/section-at';
 

@@ -9,7 +9,8 @@ import type { FlexuralSection } from '@/core/section/flexural-section';
 import { cracked, uncracked } from '@/core/section/elastic-section';
 import { meanCurvature, meanCurvatureOver, meanStiffness, type SectionStiffness } from '@/core/section/mean-curvature';
 import { heldSpan, integrateCurvature } from '@/core/analysis/curvature';
-import { designMember, type BeamMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
 

@@ -8,7 +8,8 @@ import { thinWall } from '@/core/geometry/thin-wall';
 import type { Loop } from '@/core/geometry/polygon';
 import { analyse, makeMesh, type LineBeam } from '@/core/analysis/line-beam';
 import { torqueAt, torqueDiagram } from '@/core/analysis/torsion';
-import { designMember, type BeamMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
 

@@ -1,7 +1,8 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { produce, type Draft } from 'immer';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember, type BeamMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember } from '@/core/project/project';
 import { barEndAt, movedTo } from '@/features/beam/bar-ends';
 import { DrawingView } from '@/ui/DrawingView';
 import { handle } from '@/core/drawing/shapes';

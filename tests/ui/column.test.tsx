@@ -2,7 +2,8 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { produce } from 'immer';
 import type { SectionShape } from '@/core/geometry/section-shapes';
 import type { ColumnResult } from '@/core/members/column/result';
-import { designMember, type ColumnMember, type Project, type UprightMember, type WallMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { ColumnMember, Project, UprightMember, WallMember } from '@/core/project/project';
 import type { ColumnBars } from '@/core/reinforcement/column-bars';
 import { AxisEditor } from '@/features/column/AxisEditor';
 import { BarEditor } from '@/features/column/BarEditor';
@@ -26,7 +27,9 @@ const proposed = jest.fn();
 jest.mock('@/store/proposing', () => ({ propose: (...args: unknown[]): unknown => proposed(...args) }));
 jest.mock('@/store/design-once', () => ({
   designOnce: (basis: Project, member: UprightMember) =>
-    Promise.resolve(jest.requireActual<typeof import('@/core/project/project')>('@/core/project/project').designMember(basis, member)),
+    Promise.resolve(
+      jest.requireActual<typeof import('@/core/project/design-member')>('@/core/project/design-member').designMember(basis, member),
+    ),
 }));
 
 const column = {

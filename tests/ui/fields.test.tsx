@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
-import { designMember, type BeamMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember } from '@/core/project/project';
 import { fieldAt, placeName } from '@/features/beam/fields';
 import { parseBars, parseLinks } from '@/ui/value-field';
 import { onBeam } from '@/store/commands';

@@ -1,4 +1,5 @@
-import { designMember, type BeamMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { BeamMember, Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { useProject } from '@/store/project-store';
 

@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import { designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
 import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';

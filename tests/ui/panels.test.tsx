@@ -1,7 +1,8 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember, type Project } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
+import type { Project } from '@/core/project/project';
 import { BarsPanel } from '@/features/beam/BarsPanel';
 import { BasisPanel } from '@/features/beam/BasisPanel';
 import { CombinationsPanel } from '@/features/beam/CombinationsPanel';

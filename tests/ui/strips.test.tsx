@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
 import { SectionPanel } from '@/features/beam/SectionPanel';
 import { Strips } from '@/features/beam/Strips';
 import { firstMember, projectOf, stubBrowser } from './fixtures';

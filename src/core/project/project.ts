@@ -1,15 +1,11 @@
 import type { ProjectRates } from '../advice/rates';
 import type { Choice, CodeSettings, DesignCode } from '../codes/design-code';
 import { makeCode } from '../codes/registry';
-import { designBeam } from '../members/beam/design-beam';
 import type { BeamInput } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
-import type { DesignOptions } from '../members/check';
-import { designColumn } from '../members/column/design-column';
 import type { ColumnInput } from '../members/column/input';
 import type { ColumnResult } from '../members/column/result';
 import { wallAsColumn } from '../members/wall/as-column';
-import { designWall } from '../members/wall/design-wall';
 import type { WallInput } from '../members/wall/input';
 import type { UnitSystem } from '../units/quantity';
 
@@ -46,7 +42,11 @@ export interface Variant {
   readonly state: Member;
 }
 
-export type BeamMember = MemberBase & { readonly type: 'beam' } & BeamInput;
+export type BeamMember = MemberBase & {
+  readonly type: 'beam';
+  /** Beams of one group share their section and bars; empty for none. */
+  readonly group: string;
+} & BeamInput;
 export type ColumnMember = MemberBase & { readonly type: 'column' } & ColumnInput;
 export type WallMember = MemberBase & { readonly type: 'wall' } & WallInput;
 /** Columns and walls: what stands upright and carries axial force. */
@@ -85,20 +85,6 @@ export const FORMAT_VERSION = 1;
 /** The code that a member is designed to: that of the project with the member's own choices. */
 export function codeOf(project: Pick<Project, 'code'>, member: Pick<Member, 'choices'>): DesignCode {
   return makeCode({ ...project.code, choices: { ...project.code.choices, ...member.choices } });
-}
-
-type Basis = Pick<Project, 'code' | 'display'>;
-type Derive = DesignOptions['derive'];
-
-/** The one way through: a validated member to its result. Pure. */
-export function designMember(project: Basis, member: BeamMember, derive?: Derive): BeamResult;
-export function designMember(project: Basis, member: UprightMember, derive?: Derive): ColumnResult;
-export function designMember(project: Basis, member: Member, derive?: Derive): MemberResult;
-export function designMember(project: Basis, member: Member, derive: Derive = []): MemberResult {
-  const code = codeOf(project, member);
-  const options: DesignOptions = { derive, units: project.display };
-  if (member.type === 'beam') return designBeam(member, code, options);
-  return member.type === 'wall' ? designWall(member, code, options) : designColumn(member, code, options);
 }
 
 /** A column or a wall as the upright section that it is. */

@@ -139,6 +139,7 @@ function beamSchema(d: MaterialDefaults) {
     title: text(80),
     place: text(60),
     mode: oneOf(['loads', 'forces'], 'loads'),
+    group: text(40),
     section: object({
       shape: outlineFields.shape.default('rectangular'),
       b: quantity('length').default(300),

@@ -10,6 +10,7 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
+import { companions, groupOf } from '@/core/project/groups';
 import { FlangeFields } from './FlangeFields';
 import { ServiceFields } from './ServiceFields';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -32,7 +33,7 @@ export function BasisPanel({
   const code = codeOf(project, member);
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
-  const text = (label: string, key: 'mark' | 'title' | 'place') => (
+  const text = (label: string, key: 'mark' | 'title' | 'place' | 'group') => (
     <label className={row}>
       {label}
       <input
@@ -87,6 +88,8 @@ export function BasisPanel({
         {text('Mark', 'mark')}
         {text('Title', 'title')}
         {text('Place', 'place')}
+        {member.mode === 'loads' && text('Group', 'group')}
+        <GroupNote project={project} member={member} />
         <label className={row}>
           Worked from
           <select
@@ -309,6 +312,23 @@ export function BasisPanel({
         <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
       </section>
     </div>
+  );
+}
+
+/** With which beams the section and the bars are shared. */
+function GroupNote({ project, member }: { project: Project; member: BeamMember }) {
+  const all = groupOf(project.members, member);
+  if (member.group === '') return null;
+  const sharing = companions(project.members, member);
+  const apart = all.filter((m) => !sharing.includes(m));
+  const marks = (list: readonly BeamMember[]) => list.map((m) => m.mark).join(', ');
+  return (
+    <p className="small">
+      {sharing.length > 0
+        ? `Section, materials and bars are shared with ${marks(sharing)}: the bars carry the worst of all at each place.`
+        : 'No other beam of this group has as many spans: the bars are its own.'}
+      {apart.length > 0 && ` ${marks(apart)} share the section; with another number of spans their bars are their own.`}
+    </p>
   );
 }
 

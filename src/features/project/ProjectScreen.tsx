@@ -67,7 +67,13 @@ function Overview({ project }: { project: Project }) {
     setSelected((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
   const isWanted = (r: RowData) =>
     (only === null || r.standing === only) &&
-    [r.member.mark, r.member.title, r.member.place, reasonOf(r.entry?.result.faults[0]?.reason, r.entry?.result.governing ?? null)]
+    [
+      r.member.mark,
+      r.member.title,
+      r.member.place,
+      r.member.type === 'beam' && r.member.group ? `group ${r.member.group}` : '',
+      reasonOf(r.entry?.result.faults[0]?.reason, r.entry?.result.governing ?? null),
+    ]
       .join(' ')
       .toLowerCase()
       .includes(text.trim().toLowerCase());
@@ -252,7 +258,10 @@ function Row({
           {member.title}
         </a>
       </td>
-      <td className="pr-3 text-walnut">{member.place}</td>
+      <td className="pr-3 text-walnut">
+        {member.place}
+        {member.type === 'beam' && member.group !== '' && ` · group ${member.group}`}
+      </td>
       <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
       <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
       {families.map((f) => (

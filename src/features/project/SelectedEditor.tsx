@@ -14,6 +14,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
   const [crack, setCrack] = useState<number | null>(null);
   const [main, setMain] = useState('');
   const [links, setLinks] = useState('');
+  const [group, setGroup] = useState('');
   const [partitions, setPartitions] = useState<'' | 'yes' | 'no'>('');
   const unknown = [...sizesOf(main), ...sizesOf(links)].filter(
     (s) => !project.members.some((m) => ids.has(m.id) && catalogues[m.catalogue].bars.some((b) => b.name === s)),
@@ -29,6 +30,8 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
             continue;
           }
           if (crack !== null) m.service.crackWidth = crack;
+          // A dash takes the beams out of their group.
+          if (group.trim() !== '') m.group = group.trim() === '-' ? '' : group.trim().slice(0, 40);
           if (partitions) m.service.hasPartitions = partitions === 'yes';
           if (sizesOf(main).length > 0) m.barRules.mainSizes = sizesOf(main);
           if (sizesOf(links).length > 0) m.barRules.linkSizes = sizesOf(links);
@@ -63,6 +66,9 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
       <b className="font-semibold">{ids.size} selected</b>
       {number('Concrete', 'stress', concrete, setConcrete)}
       {number('Crack width', 'crack', crack, setCrack)}
+      <span title="Beams of a group share their section and bars, designed for the worst of all; - takes them out">
+        {text('Group', group, setGroup)}
+      </span>
       {text('Main sizes', main, setMain)}
       {text('Link sizes', links, setLinks)}
       <label className="flex items-center gap-1.5">

@@ -1,4 +1,4 @@
-import { designMember } from '@/core/project/project';
+import { designMember } from '@/core/project/design-member';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
 
