@@ -126,7 +126,12 @@ function linksOf(all: readonly Chosen[], i: number, length: number, catalogue: B
       return steel.links[i]!.find((z) => at <= z.to + 1e-6) ?? steel.links[i]!.at(-1)!;
     });
     const size = here.map((z) => z.size).reduce((a, b) => (areaOne(b, catalogue) > areaOne(a, catalogue) ? b : a));
-    return { to: end * length, size, legs: Math.max(...here.map((z) => z.legs)), spacing: Math.min(...here.map((z) => z.spacing)) };
+    return {
+      to: Math.round(end * length * 1e3) / 1e3,
+      size,
+      legs: Math.max(...here.map((z) => z.legs)),
+      spacing: Math.min(...here.map((z) => z.spacing)),
+    };
   });
   return zones.filter((z, k) => {
     const next = zones[k + 1];
