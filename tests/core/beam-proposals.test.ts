@@ -1,5 +1,6 @@
 import { applied, automaticBars, proposeBeam } from '@/core/advice/beam-proposals';
 import { usualRates } from '@/core/advice/rates';
+import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
@@ -83,5 +84,31 @@ describe('ways for a beam', () => {
   it('automatic bars leave nothing set', () => {
     const bars = automaticBars(beamOf(project()));
     expect(bars.bottom.every((b) => b.main === null && b.extra.bars === null)).toBe(true);
+  });
+});
+
+describe('rules for the automatic choice of bars', () => {
+  const steelOf = (barRules: object, more: object = {}) => {
+    const p = project({ barRules, ...more });
+    return (designMember(p, p.members[0]!) as BeamResult).steel!;
+  };
+  it('keeps to the fewest and most bars of a group', () => {
+    const counts = (rules: object) => {
+      const s = steelOf(rules);
+      return s.bottom.map((b) => b.main.count + (b.extra?.bars.count ?? 0));
+    };
+    expect(Math.min(...counts({ leastBars: 5 }))).toBeGreaterThanOrEqual(5);
+    expect(Math.max(...counts({ mostBars: 3 }))).toBeLessThanOrEqual(3);
+  });
+  it('takes legs and spacings from the lists, and more legs where no spacing allowed is close enough', () => {
+    const zones = steelOf({ spacings: ['100 mm', '200 mm', '300 mm'], legs: [2, 4] }).links.flat();
+    zones.forEach((z) => {
+      expect([100, 200, 300]).toContain(z.spacing);
+      expect([2, 4]).toContain(z.legs);
+    });
+    const heavy = { loads: [{ type: 'uniform', case: 'G', value: 60 }] };
+    const wide = steelOf({ spacings: ['250 mm'], linkSizes: ['8'] }, heavy).links.flat();
+    expect(wide.every((z) => z.spacing === 250)).toBe(true);
+    expect(Math.max(...wide.map((z) => z.legs))).toBeGreaterThan(2);
   });
 });

@@ -1,3 +1,18 @@
+import type { FlexuralSection } from '../section/flexural-section';
+
+/** Something that the code leaves open, as the user sees it on the ladder and may change. */
+export interface Choice {
+  readonly key: string;
+  readonly title: string;
+  readonly clause: string;
+  /** Named options, or a number within limits. */
+  readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
+  readonly default: string;
+  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service';
+  /** Set where only one kind of member rests on it. */
+  readonly only?: 'beams' | 'columns';
+}
+
 /** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */
 export interface TimeDependentInput {
   /** Relative humidity, 0 to 1. */
@@ -50,4 +65,17 @@ export interface Links {
   readonly area: number;
   readonly legs: number;
   readonly spacing: number;
+}
+
+/** A section as a check in bending sees it. */
+export interface BendingSection extends FlexuralSection {
+  /** Width of the compressed face, of the web, and depth of the compressed flange (0 when there is none). */
+  readonly b: number;
+  readonly bw: number;
+  readonly hf: number;
+  /** Width of the tension face (for minimum steel of a flange in tension). */
+  readonly tensionWidth: number;
+  readonly grossArea: number;
+  /** Axial force at the centroid of the plain section (N, compression positive); none when left out. */
+  readonly axial?: number;
 }

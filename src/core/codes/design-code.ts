@@ -6,13 +6,13 @@ import type { CatalogueId } from '../materials/bars';
 import type { ColumnRules } from './column-rules';
 import type { ServiceRules } from './service-rules';
 import type { FlangeRule } from './flange-width';
+import type { FrameCode } from './frame-rules';
 import type { TorsionRules } from './torsion-rules';
-import type { FlexuralSection } from '../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
-import type { Limit, Links, Materials, ShearSection } from './basis';
+import type { BendingSection, Choice, Limit, Links, Materials, ShearSection } from './basis';
 
-export type { Limit, Links, Materials, ShearSection, TimeDependentInput } from './basis';
+export type { BendingSection, Choice, Limit, Links, Materials, ShearSection, TimeDependentInput } from './basis';
 export { usualTimeDependent } from './basis';
 
 export type CodeId = 'en1992' | 'aci318';
@@ -26,33 +26,7 @@ export interface CodeSettings {
   readonly choices: Readonly<Record<string, string>>;
 }
 
-/** Something that the code leaves open, as the user sees it on the ladder and may change. */
-export interface Choice {
-  readonly key: string;
-  readonly title: string;
-  readonly clause: string;
-  /** Named options, or a number within limits. */
-  readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
-  readonly default: string;
-  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'service';
-  /** Set where only one kind of member rests on it. */
-  readonly only?: 'beams' | 'columns';
-}
-
 export type MaterialDefaults = Materials & { readonly catalogue: CatalogueId; readonly unitWeight: number };
-
-/** A section as a check in bending sees it. */
-export interface BendingSection extends FlexuralSection {
-  /** Width of the compressed face, of the web, and depth of the compressed flange (0 when there is none). */
-  readonly b: number;
-  readonly bw: number;
-  readonly hf: number;
-  /** Width of the tension face (for minimum steel of a flange in tension). */
-  readonly tensionWidth: number;
-  readonly grossArea: number;
-  /** Axial force at the centroid of the plain section (N, compression positive); none when left out. */
-  readonly axial?: number;
-}
 
 export interface BendingResistance {
   /** Design resistance (N mm): MRd or phi Mn. */
@@ -186,6 +160,7 @@ export interface DesignCode {
   };
   readonly torsion: TorsionRules;
   readonly flange: FlangeRule;
+  readonly frames: FrameCode;
   readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];

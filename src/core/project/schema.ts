@@ -1,6 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
 import { usualRates, type Rates } from '../advice/rates';
+import { frameClasses } from '../codes/frame-rules';
 import { columnSchema, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
@@ -130,6 +131,9 @@ const bars = object({
 /** A deflection as a part of the span; null is the usual one of the code. */
 const ratio = number().min(50, 'must be at least 50').max(5000, 'must be at most 5000').nullable().default(null);
 
+const wholeFrom = (least: number) =>
+  number().integer('must be a whole number').min(least, `must be at least ${least}`).max(60, 'must be at most 60').nullable().default(null);
+
 /** The schema of a beam; defaults that depend on the code come from it. */
 function beamSchema(d: MaterialDefaults) {
   return object({
@@ -171,9 +175,14 @@ function beamSchema(d: MaterialDefaults) {
       partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
       hasPartitions: boolean().default(true),
     }),
+    frame: oneOf(frameClasses, 'none'),
     barRules: object({
       mainSizes: list(string().defined(), 20),
       linkSizes: list(string().defined(), 20),
+      leastBars: wholeFrom(2),
+      mostBars: wholeFrom(2),
+      legs: list(number().integer('must be a whole number').min(2, 'must be at least 2').max(20, 'must be at most 20').defined(), 10),
+      spacings: list(quantity('length').defined(), 20),
       singlyReinforced: boolean().default(false),
     }),
     combinationsOff: list(string().defined(), 500),

@@ -1,7 +1,8 @@
 'use client';
+import type { DesignCode } from '@/core/codes/design-code';
+import type { FrameClass } from '@/core/codes/frame-rules';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { grossProperties } from '@/core/geometry/beam-outline';
-import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { Fault } from '@/core/members/fault';
 import type { BeamResult } from '@/core/members/beam/result';
 import { choicesFor, codeOf, type BeamMember, type Project } from '@/core/project/project';
@@ -11,11 +12,28 @@ import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { companions, groupOf } from '@/core/project/groups';
+import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
 import { ServiceFields } from './ServiceFields';
 import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
 
-const shapes: Record<BeamShape, string> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below' };
+const shapes: readonly (readonly [BeamShape, string])[] = [
+  ['rectangular', 'rectangular'],
+  ['T', 'T'],
+  ['L', 'L'],
+  ['invertedT', 'T, flange below'],
+];
+const ways = [
+  ['loads', 'loads on spans'],
+  ['forces', 'known design forces'],
+] as const;
+
+/** The classes of the code; one that stems from another code is still shown as what is set. */
+function frameOptions(code: DesignCode, frame: FrameClass): (readonly [FrameClass, string])[] {
+  const own = code.frames.classes.map((k) => [k.value, k.label] as const);
+  return own.some(([value]) => value === frame) ? own : [...own, [frame, `${frame}, not of this code`]];
+}
 
 /** What a beam rests on besides its drawing: names, materials, cover, rules for bars, and everything the code leaves open. */
 export function BasisPanel({
@@ -75,12 +93,6 @@ export function BasisPanel({
   );
   const { materials, cover } = member;
   const gross = grossProperties(member.section);
-  const list = (value: readonly string[]) => value.join(', ');
-  const readList = (t: string) =>
-    t
-      .split(/[,;\s]+/)
-      .map((s) => s.trim())
-      .filter(Boolean);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
@@ -92,28 +104,33 @@ export function BasisPanel({
         <GroupNote project={project} member={member} />
         <label className={row}>
           Worked from
-          <select
-            className="field"
+          <Select
+            label="Worked from"
             value={member.mode}
-            onChange={(e) => change('way of working', (m) => void (m.mode = e.target.value as BeamMember['mode']))}
-          >
-            <option value="loads">loads on spans</option>
-            <option value="forces">known design forces</option>
-          </select>
+            options={ways}
+            onPick={(mode) => change('way of working', (m) => void (m.mode = mode))}
+          />
         </label>
+        {member.mode === 'loads' && (
+          <label className={row}>
+            Ductile frame
+            <Select
+              label="Ductile frame"
+              value={member.frame}
+              options={frameOptions(code, member.frame)}
+              onPick={(frame) => change('frame class', (m) => void (m.frame = frame))}
+            />
+          </label>
+        )}
+        {fault('frame')}
         <label className={row}>
           Section
-          <select
-            className="field"
+          <Select
+            label="Section"
             value={member.section.shape}
-            onChange={(e) => change('shape', (m) => void (m.section.shape = e.target.value as BeamShape))}
-          >
-            {Object.entries(shapes).map(([k, name]) => (
-              <option key={k} value={k}>
-                {name}
-              </option>
-            ))}
-          </select>
+            options={shapes}
+            onPick={(shape) => change('shape', (m) => void (m.section.shape = shape))}
+          />
         </label>
         {(['b', 'h'] as const).map((k) => (
           <div key={k}>
@@ -263,50 +280,7 @@ export function BasisPanel({
         </label>
       </section>
       <ServiceFields project={project} member={member} change={change} />
-      <section>
-        <h2>Rules for bars</h2>
-        <label className={row}>
-          Catalogue
-          <select
-            className="field"
-            value={member.catalogue}
-            onChange={(e) => change('bar catalogue', (m) => changeCatalogue(m as never, e.target.value as CatalogueId))}
-          >
-            {Object.values(catalogues).map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.title}
-              </option>
-            ))}
-          </select>
-        </label>
-        {(['mainSizes', 'linkSizes'] as const).map((k) => (
-          <label key={k} className={row}>
-            {k === 'mainSizes' ? 'Main sizes allowed' : 'Link sizes allowed'}
-            <input
-              className="field"
-              placeholder="all usual"
-              defaultValue={list(member.barRules[k])}
-              key={list(member.barRules[k])}
-              onBlur={(e) =>
-                list(readList(e.target.value)) !== list(member.barRules[k]) &&
-                change(
-                  'bar sizes',
-                  (m) =>
-                    void (m.barRules[k] = readList(e.target.value).filter((s) => catalogues[m.catalogue].bars.some((b) => b.name === s))),
-                )
-              }
-            />
-          </label>
-        ))}
-        <label className="flex items-center gap-2 py-1">
-          <input
-            type="checkbox"
-            checked={member.barRules.singlyReinforced}
-            onChange={(e) => change('compression steel', (m) => void (m.barRules.singlyReinforced = e.target.checked))}
-          />{' '}
-          Never use compression steel for strength
-        </label>
-      </section>
+      <BarRulesFields project={project} member={member} change={change} />
       <section>
         <h2>What the code leaves open</h2>
         <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
@@ -361,16 +335,4 @@ function setSpans(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, count
     support: take(m.bars.support, count + 1, { bars: null, left: null, right: null }),
   };
   m.loads = m.loads.filter((l) => l.span === 'all' || l.span < count);
-}
-
-/** Sizes of one catalogue mean nothing in another: bars set by hand become automatic again. */
-function changeCatalogue(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, catalogue: CatalogueId): void {
-  m.catalogue = catalogue;
-  m.barRules = { ...m.barRules, mainSizes: [], linkSizes: [] };
-  m.bars = {
-    bottom: m.bars.bottom.map(() => ({ main: null, extra: noExtra })),
-    top: m.bars.top.map(() => ({ main: null })),
-    links: m.bars.links.map(() => ({ zones: null })),
-    support: m.bars.support.map(() => ({ bars: null, left: null, right: null })),
-  };
 }

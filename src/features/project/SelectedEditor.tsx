@@ -1,9 +1,12 @@
 import { produce } from 'immer';
 import { useState } from 'react';
+import type { FrameClass } from '@/core/codes/frame-rules';
+import { makeCode } from '@/core/codes/registry';
 import { catalogues } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
 
 const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
@@ -15,6 +18,8 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
   const [main, setMain] = useState('');
   const [links, setLinks] = useState('');
   const [group, setGroup] = useState('');
+  const [frame, setFrame] = useState<'' | FrameClass>('');
+  const [limit, setLimit] = useState<number | null>(null);
   const [partitions, setPartitions] = useState<'' | 'yes' | 'no'>('');
   const unknown = [...sizesOf(main), ...sizesOf(links)].filter(
     (s) => !project.members.some((m) => ids.has(m.id) && catalogues[m.catalogue].bars.some((b) => b.name === s)),
@@ -32,6 +37,8 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
           if (crack !== null) m.service.crackWidth = crack;
           // A dash takes the beams out of their group.
           if (group.trim() !== '') m.group = group.trim() === '-' ? '' : group.trim().slice(0, 40);
+          if (frame) m.frame = frame;
+          if (limit !== null && limit >= 50 && limit <= 5000) m.service.limits.total = limit;
           if (partitions) m.service.hasPartitions = partitions === 'yes';
           if (sizesOf(main).length > 0) m.barRules.mainSizes = sizesOf(main);
           if (sizesOf(links).length > 0) m.barRules.linkSizes = sizesOf(links);
@@ -40,7 +47,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
     );
     onDone();
   };
-  const number = (label: string, kind: 'stress' | 'crack', value: number | null, set: (v: number | null) => void) => (
+  const number = (label: string, kind: 'stress' | 'crack' | 'number', value: number | null, set: (v: number | null) => void) => (
     <label className="flex items-center gap-1.5">
       {label}
       <span className="w-28">
@@ -52,6 +59,12 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
     <label className="flex items-center gap-1.5">
       {label}
       <input className="field !w-28" aria-label={label} placeholder="as they are" value={value} onChange={(e) => set(e.target.value)} />
+    </label>
+  );
+  const select = <T extends string>(label: string, value: '' | T, options: readonly (readonly [T, string])[], set: (v: '' | T) => void) => (
+    <label className="flex items-center gap-1.5">
+      {label}
+      <Select label={label} className="field !w-28" value={value} options={[['', 'as they are'], ...options]} onPick={set} />
     </label>
   );
   return (
@@ -71,19 +84,22 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
       </span>
       {text('Main sizes', main, setMain)}
       {text('Link sizes', links, setLinks)}
-      <label className="flex items-center gap-1.5">
-        Partitions
-        <select
-          className="field !w-28"
-          aria-label="Partitions"
-          value={partitions}
-          onChange={(e) => setPartitions(e.target.value as '' | 'yes' | 'no')}
-        >
-          <option value="">as they are</option>
-          <option value="yes">can be damaged</option>
-          <option value="no">none</option>
-        </select>
-      </label>
+      {number('Deflection, span over', 'number', limit, setLimit)}
+      {select(
+        'Partitions',
+        partitions,
+        [
+          ['yes', 'can be damaged'],
+          ['no', 'none'],
+        ],
+        setPartitions,
+      )}
+      {select(
+        'Ductile frame',
+        frame,
+        makeCode(project.code).frames.classes.map((k) => [k.value, k.label] as const),
+        setFrame,
+      )}
       <button type="submit" className="btn" disabled={unknown.length > 0}>
         Set
       </button>

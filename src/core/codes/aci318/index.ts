@@ -10,6 +10,7 @@ import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, ste
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
 import { flangeRule } from './flange-width';
+import { frameCode } from './frames';
 import { torsionChoices, torsionRules } from './torsion';
 import type { Form } from './symbols';
 
@@ -181,6 +182,13 @@ export function aci318(settings: CodeSettings): DesignCode {
   });
   const SI = form === 'SI';
 
+  const strength = {
+    bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, flexureBasis(c, m)),
+    shearResistance: (c, s, links, m) => shear.shearResistance(c, s, links, shearBasis(m)),
+    linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, shearBasis(m)),
+  } satisfies Partial<DesignCode>;
+  const liveCompanion = choose('liveCompanion') === '0.5' ? 0.5 : 1;
+
   return {
     settings,
     title: `ACI 318-19, ${SI ? 'SI' : 'US customary'} form`,
@@ -227,16 +235,12 @@ export function aci318(settings: CodeSettings): DesignCode {
     elasticModulus: (c, m) => elasticModulus(c, m.concreteStrength, m.density, form),
 
     combinations: (cases) =>
-      combinations(cases, {
-        liveCompanion: choose('liveCompanion') === '0.5' ? 0.5 : 1,
-        settlement: Number(choose('settlementFactor')),
-        sustained: Number(choose('sustainedShare')),
-      }),
+      combinations(cases, { liveCompanion, settlement: Number(choose('settlementFactor')), sustained: Number(choose('sustainedShare')) }),
     patternRule: () => choose('pattern') as ReturnType<DesignCode['patternRule']>,
     supportMoment: () => ({ rule: choose('supportMoment') as 'face' | 'centre', minimumRatio: 0, clause: '9.4.2.1' }),
     leastRedistribution: () => ({ value: 0.8, clause: '6.6.5' }),
 
-    bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, flexureBasis(c, m)),
+    ...strength,
     bendingSteel: (c, moment, s, d, d2, m, delta, singlyOnly) => {
       const basis = flexureBasis(c, m);
       return flexure.bendingSteel(c, moment, s, d, d2, basis, flexure.leastStrain(c, basis.epsTy, delta), singlyOnly);
@@ -247,8 +251,6 @@ export function aci318(settings: CodeSettings): DesignCode {
     maximumSteel: () => undefined,
     steelClauses: { minimum: '9.6.1.2', maximum: '9.3.3.1', bending: '22.3' },
 
-    shearResistance: (c, s, links, m) => shear.shearResistance(c, s, links, shearBasis(m)),
-    linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, shearBasis(m)),
     shearDistance: (d) => (choose('shearPlace') === 'atD' ? d : 0),
     shearClauses: { resistance: '22.5', crushing: '22.5.1.2', minimum: '9.6.3.4', along: '9.7.6.2.2', across: '9.7.6.2.2' },
 
@@ -271,6 +273,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     anchorage: anchorageRules(form),
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
+    frames: frameCode({ form, code: strength, epsTy: (m) => epsTy(silent, m), liveCompanion }),
     notCovered,
   };
 }

@@ -1,4 +1,5 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { frameSymbols } from './frame-symbols';
 import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
 import { serviceSymbols } from './service-symbols';
@@ -102,6 +103,7 @@ export const symbols = defineSymbols({
   b_eff: ['effective flange width', 'mm'],
   ...columnSymbols,
   ...torsionSymbols,
+  ...frameSymbols,
   ...serviceSymbols,
 });
 

@@ -6,6 +6,7 @@ import { anchorageLength, clearSpacing } from './detailing';
 import { anchorageRules } from './anchorage';
 import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
+import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
 import { findAnnex } from './national';
@@ -134,6 +135,7 @@ const choices: readonly Choice[] = [
   },
   ...torsionChoices,
   ...serviceChoices,
+  ...frameChoices,
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
@@ -165,6 +167,12 @@ export function en1992(settings: CodeSettings): DesignCode {
   }
   const depthLimit = (c: Calc, m: Materials, delta: number) =>
     flexure.depthLimit(c, delta, designStrains(silent, m.concreteStrength).ecu2, m.concreteStrength, annex, choose('depthLimit'));
+
+  const strength = {
+    bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, flexureBasis(c, m)),
+    shearResistance: (c, s, links, m) => shear.beamResistance(c, s, links, m, shearBasis),
+    linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, m, shearBasis),
+  } satisfies Partial<DesignCode>;
 
   return {
     settings,
@@ -207,7 +215,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     },
     leastRedistribution: (m) => ({ value: m.ductility === 'A' ? annex.redistribution.k6 : annex.redistribution.k5, clause: '5.5(4)' }),
 
-    bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, flexureBasis(c, m)),
+    ...strength,
     bendingSteel: (c, moment, s, d, d2, m, delta, singlyOnly) =>
       flexure.bendingSteel(c, moment, s, d, d2, flexureBasis(c, m), depthLimit(c, m, delta), singlyOnly),
     ductility: (c, r, m, delta) => flexure.ductility(c, r, depthLimit(c, m, delta)),
@@ -215,8 +223,6 @@ export function en1992(settings: CodeSettings): DesignCode {
     maximumSteel: (c, s) => flexure.maximumSteel(c, s),
     steelClauses: { minimum: '9.2.1.1(1)', maximum: '9.2.1.1(3)', bending: '6.1' },
 
-    shearResistance: (c, s, links, m) => shear.beamResistance(c, s, links, m, shearBasis),
-    linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, m, shearBasis),
     shearDistance: (d) => (choose('shearPlace') === 'atD' ? d : 0),
     shearClauses: { resistance: '6.2.3', crushing: '6.2.3(3)', minimum: '9.2.2(5)', along: '9.2.2(6)', across: '9.2.2(8)' },
 
@@ -229,6 +235,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     column: columnRules(annex, choose, shearBasis),
     service: serviceRules(choose),
     flange: flangeRule,
+    frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength }),
     flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
     torsion: torsionRules(shearBasis, choose),

@@ -1,5 +1,6 @@
 import { defineSymbols, formulary } from '../../calc/formula';
 import { serviceSymbols } from './service-symbols';
+import { frameSymbols } from './frame-symbols';
 import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
 
@@ -134,6 +135,7 @@ export const symbols = defineSymbols({
   b_eff: ['effective flange width', 'mm'],
   ...columnSymbols,
   ...torsionSymbols,
+  ...frameSymbols,
   ...serviceSymbols,
 });
 

@@ -3,6 +3,7 @@ import type { BendingSection, DesignCode } from '../../codes/design-code';
 import { barsPerLayer, barOf, placeBars, type BarGroup } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
+import { leastFrameSteel } from './frame/frame-steel';
 import { outlineOf, type BeamInput } from './input';
 import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
@@ -50,7 +51,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
 
 /** Least steel against brittle failure and, where the beam's service is checked, for the first cracks (mm2). */
 function leastOf(beam: BeamInput, code: DesignCode, task: BarTask, section: BendingSection, d: number, diameter: number): number {
-  const brittle = code.minimumSteel(silent, section, d, beam.materials);
+  const brittle = Math.max(code.minimumSteel(silent, section, d, beam.materials), leastFrameSteel(beam, code, task.span));
   if (beam.mode === 'forces' || !code.service.leastCrackSteel) return brittle;
   const outline = outlineOf(beam, task.span);
   const width = beam.service.crackWidth;
@@ -64,8 +65,10 @@ function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, 
   const bar = barOf({ count: 1, size }, catalogue);
   const perLayer = barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code);
   if (perLayer < 2) return undefined;
-  let count = 2;
-  while (count <= 2 * perLayer) {
+  const { leastBars, mostBars } = beam.barRules;
+  const most = Math.min(2 * perLayer, mostBars ?? Infinity);
+  let count = Math.max(2, leastBars ?? 2);
+  while (count <= most) {
     const now = requiredWith(beam, code, task, { count, size }, linkDiameter);
     if (now.refusal) return undefined;
     if (now.area >= now.required - 1e-6) {
@@ -75,7 +78,7 @@ function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, 
       const score = now.area * (1 + 0.05 * (layers - 1) + crowding) + 30 * count;
       return { bars: { count, size }, compression: now.compression, score, isShort: false };
     }
-    count = Math.max(count + 1, Math.min(2 * perLayer + 1, Math.ceil(now.required / bar.area)));
+    count = Math.max(count + 1, Math.min(most + 1, Math.ceil(now.required / bar.area)));
   }
   return undefined;
 }
@@ -85,7 +88,8 @@ function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: reado
   const catalogue = catalogues[beam.catalogue];
   const layouts = sizes.map((size) => {
     const bar = barOf({ count: 1, size }, catalogue);
-    const count = Math.max(2, 2 * barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code));
+    const fitting = 2 * barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code);
+    const count = Math.max(2, Math.min(fitting, beam.barRules.mostBars ?? Infinity));
     return { bars: { count, size }, area: count * bar.area };
   });
   const best = layouts.reduce((a, b) => (b.area > a.area ? b : a));

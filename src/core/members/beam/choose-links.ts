@@ -13,6 +13,8 @@ export interface ShearPlace {
   readonly section: ShearSection;
   /** Torque that goes with it (N mm). */
   readonly torque?: number;
+  /** What else is asked for there, such as by a ductile frame. */
+  readonly least?: { readonly areaPerLength: number; readonly maxAlong: number };
 }
 
 interface Need {
@@ -43,11 +45,13 @@ export function chooseLinks(
   const sizes = beam.barRules.linkSizes.length > 0 ? beam.barRules.linkSizes : usual.links;
   const requirements = places.map((place) => ({ place, need: code.linkRequirement(silent, place.force, place.section, beam.materials) }));
   const across = Math.min(...requirements.map((r) => r.need.maxAcross), Infinity);
+  const spacings = stepsOf(beam);
   let fallback: LinkZone[] | undefined;
-  for (let extraLegs = 0; extraLegs <= MOST_LEGS - 2; extraLegs += 1) {
+  for (let more = 0; more <= MOST_LEGS - 2; more += 1) {
     for (const size of sizes) {
       const bar = barOf({ count: 1, size }, catalogue);
-      const legs = legsAcross(outline.b - 2 * beam.cover.side - bar.diameter, across) + extraLegs;
+      const legs = allowedLegs(beam, legsAcross(outline.b - 2 * beam.cover.side - bar.diameter, across), more);
+      if (legs === undefined) continue;
       const hold = holdsCompression
         ? code.compressionLinkSpacing(holdsCompression.bar, bar.diameter, Math.min(outline.b, outline.h)).value
         : Infinity;
@@ -55,17 +59,42 @@ export function chooseLinks(
         const twisted = withTorque(beam, code, span, place, { diameter: bar.diameter, area: legs * bar.area, legs, spacing: 100 });
         return {
           at: place.at,
-          areaPerLength: Math.max(need.areaPerLength, twisted.areaPerLength),
-          maxAlong: Math.min(need.maxAlong, twisted.maxAlong, hold, usual.mostSpacing),
+          areaPerLength: Math.max(need.areaPerLength, twisted.areaPerLength, place.least?.areaPerLength ?? 0),
+          maxAlong: Math.min(need.maxAlong, twisted.maxAlong, place.least?.maxAlong ?? Infinity, hold, usual.mostSpacing),
         };
       });
-      const zones = zonesFor(needs, length, size, legs, legs * bar.area, usual.spacingStep, usual.lengthStep);
+      const zones = zonesFor(needs, length, size, legs, legs * bar.area, spacings, usual.lengthStep);
       const closest = Math.min(...zones.map((z) => z.spacing));
-      if (closest >= usual.leastSpacing) return zones;
-      fallback ??= zones.map((z) => ({ ...z, spacing: Math.max(z.spacing, usual.leastSpacing) }));
+      if (closest >= spacings.least - 1e-6) return zones;
+      fallback ??= zones.map((z) => ({ ...z, spacing: Math.max(z.spacing, spacings.least) }));
     }
   }
   return fallback!;
+}
+
+/** The legs to try next: the fewest that stand close enough and more of them, among those that the rules allow. */
+function allowedLegs({ barRules }: BeamInput, fewest: number, more: number): number | undefined {
+  if (barRules.legs.length === 0) return fewest + more;
+  const allowed = [...barRules.legs].sort((a, b) => a - b);
+  const enough = allowed.filter((n) => n >= fewest);
+  // Where no number allowed is enough, the largest is taken, and the check says that it is too few.
+  return (enough.length > 0 ? enough : allowed.slice(-1))[more];
+}
+
+/** Spacings for links: the widest that is not above a value. */
+interface Spacings {
+  readonly step: number;
+  /** Closest that may stand, easily. */
+  readonly least: number;
+  down(value: number): number;
+}
+
+function stepsOf({ barRules, catalogue }: BeamInput): Spacings {
+  const { spacingStep: step, leastSpacing } = usualSizes[catalogue];
+  if (barRules.spacings.length === 0) return { step, least: leastSpacing, down: (v) => Math.max(step, roundDown(v, step)) };
+  const allowed = [...barRules.spacings].sort((a, b) => a - b);
+  // None is close enough: more legs or thicker links are tried.
+  return { step, least: allowed[0]!, down: (v) => allowed.filter((s) => s <= v + 1e-6).at(-1) ?? 0 };
 }
 
 /** What a torque asks of links beside the shear. */
@@ -81,18 +110,12 @@ function zonesFor(
   size: string,
   legs: number,
   area: number,
-  step: number,
+  { step, down }: Spacings,
   lengthStep: number,
 ): LinkZone[] {
   const spacingFor = (list: readonly Need[]) =>
-    Math.max(
-      step,
-      roundDown(
-        Math.min(...list.map((n) => Math.min(n.maxAlong, n.areaPerLength > 0 ? area / n.areaPerLength : Infinity)), 12 * step),
-        step,
-      ),
-    );
-  if (needs.length === 0) return [{ to: length, size, legs, spacing: 8 * step }];
+    down(Math.min(...list.map((n) => Math.min(n.maxAlong, n.areaPerLength > 0 ? area / n.areaPerLength : Infinity)), 12 * step));
+  if (needs.length === 0) return [{ to: length, size, legs, spacing: down(8 * step) }];
   const closest = spacingFor(needs);
   const widest = spacingFor([
     needs.reduce((a, b) => (b.areaPerLength / area + 1 / b.maxAlong < a.areaPerLength / area + 1 / a.maxAlong ? b : a)),

@@ -6,6 +6,8 @@ import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes'
 import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
 import { chooseLinks } from './choose-links';
+import { frameLinkPlaces } from './frame/frame-links';
+import { frameSteel } from './frame/frame-steel';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import { holdsMoment, outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
@@ -159,7 +161,8 @@ function chooseMain(
     support[j] ??= hogging[k]!.bars;
     for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
   });
-  const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, bottomNeed[i]!));
+  const frame = beam.spans.map((_, i) => frameSteel(beam, code, i, support));
+  const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, Math.max(bottomNeed[i]!, frame[i]!.bottom)));
   const midTasks: BarTask[] = beam.spans.map((s, i) => ({
     span: i,
     sense: 'hogging',
@@ -177,7 +180,7 @@ function chooseMain(
         code,
         i,
         isCantilever ? undefined : chosenMids[hoggingMids.indexOf(midTasks[i]!)],
-        Math.max(sagging[i]!.compression, extra(i)),
+        Math.max(sagging[i]!.compression, extra(i), frame[i]!.top),
         linkDiameter,
       )
     );
@@ -246,7 +249,8 @@ function linksOfSpan(
     section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
     torque: torque?.most[i] ?? 0,
   }));
-  return chooseLinks(beam, code, span, places, compressionBar ? { bar: compressionBar } : null);
+  const frame = frameLinkPlaces(beam, code, analysis, resistance, span);
+  return chooseLinks(beam, code, span, [...places, ...frame], compressionBar ? { bar: compressionBar } : null);
 }
 
 /** Sets the ends of bars that stop: where the shifted moment no longer needs them, and an anchorage length on. */

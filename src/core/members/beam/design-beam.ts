@@ -10,6 +10,7 @@ import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
 import { withFlanges } from './effective-flange';
+import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
 import type { BeamInput } from './input';
 import { supportName } from './input';
@@ -67,6 +68,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...spacingCheck(basis),
       ...anchorageChecks(basis, analysis),
       ...flangeChecks(basis),
+      ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
       ...topicsNotCovered(code.notCovered),

@@ -9,6 +9,7 @@ import { outlineOf, supportName } from './input';
 export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
   return [
     ...code.materialFaults(beam.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
+    ...frameFaults(beam, code),
     ...sectionFaults(beam),
     ...barFaults(beam),
     ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam)]),
@@ -43,6 +44,12 @@ function sectionFaults(beam: BeamInput): Fault[] {
     if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300))
       add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');
   return faults;
+}
+
+/** Materials that the class of the frame does not allow. A class of another code asks for nothing, and the ladder says so. */
+function frameFaults(beam: BeamInput, code: DesignCode): Fault[] {
+  const reason = beam.mode === 'loads' ? code.frames.rules(beam.frame)?.materialFault(beam.materials) : null;
+  return reason ? [{ path: 'frame', reason }] : [];
 }
 
 function supportFaults(beam: BeamInput): Fault[] {

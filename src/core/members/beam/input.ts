@@ -1,5 +1,6 @@
 import type { Combination, LoadCase } from '../../analysis/combination';
 import type { Materials } from '../../codes/design-code';
+import type { FrameClass } from '../../codes/frame-rules';
 import type { BeamOutline } from '../../geometry/beam-outline';
 import type { CatalogueId } from '../../materials/bars';
 import type { BarGroup } from '../../reinforcement/bar-groups';
@@ -93,6 +94,12 @@ export interface BeamBars {
 export interface BarRules {
   readonly mainSizes: readonly string[];
   readonly linkSizes: readonly string[];
+  /** Fewest and most bars of a group; null leaves them open. */
+  readonly leastBars: number | null;
+  readonly mostBars: number | null;
+  /** Legs that links may have, and spacings (mm) in which they may stand. */
+  readonly legs: readonly number[];
+  readonly spacings: readonly number[];
   /** Refuse compression steel that strength would need. */
   readonly singlyReinforced: boolean;
 }
@@ -139,6 +146,8 @@ export interface BeamInput {
   readonly forces: readonly GivenForces[];
   readonly bars: BeamBars;
   readonly barRules: BarRules;
+  /** Class of the ductile frame in which the beam stands, as the code names them. */
+  readonly frame: FrameClass;
   readonly service: BeamServiceInput;
   /** Combinations switched off, by id; and the engineer's own. */
   readonly combinationsOff: readonly string[];

@@ -1,0 +1,362 @@
+import { derive, silent, type Calc } from '../../../calc/calc';
+import type { FrameRules } from '../../../codes/frame-rules';
+import { barOf } from '../../../reinforcement/bar-groups';
+import { formatQuantity } from '../../../units/format';
+import { makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../check';
+import type { BeamAnalysis } from '../analysis';
+import type { CheckBasis } from '../bending-checks';
+import { outlineOf, supportName } from '../input';
+import { linksOf, sensesOf } from '../resistance';
+import { allEnds, endsOf, frameRules, zoneOf, type FrameEndPlace } from './frame-ends';
+import { steelRatioChecks } from './steel-ratio-checks';
+import { yieldShear } from './yield-shear';
+
+interface Basis extends CheckBasis {
+  readonly analysis: BeamAnalysis;
+  readonly rules: FrameRules;
+}
+
+/** What a ductile frame asks of a beam beyond the usual rules. */
+export function frameChecks(given: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
+  const rules = frameRules(given.beam, given.code);
+  if (!rules) return given.beam.frame === 'none' ? [] : topicsNotCovered([otherCode(given)]);
+  const basis = { ...given, analysis, rules };
+  const ends = allEnds(given.beam, analysis);
+  return [
+    ...dimensions(basis),
+    ...atFaces(basis, ends),
+    ...along(basis, ends),
+    ...continuous(basis),
+    ...steelRatioChecks(basis, rules, ends),
+    ...closeLinks(basis, ends),
+    ...linksBeyond(basis),
+    ...shearByCapacity(basis),
+    ...joints(basis, ends),
+    ...topicsNotCovered(rules.notCovered),
+  ];
+}
+
+/** A class that stands in another code: it is said, never passed over. */
+const otherCode = ({ beam, code }: CheckBasis) => ({ title: `Frame class ${beam.frame}`, clause: `not a class of ${code.title}` });
+
+const endLabel = (e: FrameEndPlace) => `${e.isLeft ? 'right' : 'left'} of ${supportName(e.support)}`;
+const worstOf = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
+  list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
+
+/** A check whose reason is only given when it fails. */
+function rung(draft: CheckDraft, words: () => string, steps?: (c: Calc) => void): DerivableCheck {
+  const isOver = (draft.utilisation ?? 0) > 1.0005;
+  return makeCheck({ ...draft, ...(isOver ? { reason: words() } : {}) }, steps && (() => derive(steps)));
+}
+
+function dimensions({ beam, analysis, resistance, rules, units }: Basis): DerivableCheck[] {
+  const { slenderness } = rules;
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return beam.spans.flatMap((_, span): DerivableCheck[] => {
+    const ends = endsOf(beam, analysis, span);
+    if (ends.length === 0) return [];
+    const { b, h } = outlineOf(beam, span);
+    const width = rules.leastWidth(h);
+    const clear = analysis.faces[span + 1]!.left - analysis.faces[span]!.right;
+    const { d } = resistance.tensionSteel(span, ends[0]!.x, 'hogging');
+    const place = { x: null, label: `span ${span + 1}` };
+    const base = { family: 'detailing' as const, place };
+    return [
+      ...(slenderness
+        ? [
+            rung(
+              {
+                ...base,
+                id: `frame-span-${span + 1}`,
+                title: `Clear span of a frame beam, span ${span + 1}`,
+                clause: slenderness.clause,
+                demand: { value: slenderness.value * d, kind: 'length' },
+                capacity: { value: clear, kind: 'length' },
+                utilisation: (slenderness.value * d) / clear,
+              },
+              () =>
+                `Span ${span + 1} is ${length(clear)} clear, at least ${slenderness.value} effective depths are needed: a shallower beam.`,
+            ),
+          ]
+        : []),
+      ...(width
+        ? [
+            rung(
+              {
+                ...base,
+                id: `frame-width-${span + 1}`,
+                title: `Width of a frame beam, span ${span + 1}`,
+                clause: width.clause,
+                demand: { value: width.value, kind: 'length' },
+                capacity: { value: b, kind: 'length' },
+                utilisation: width.value / b,
+              },
+              () => `The beam is ${length(b)} wide, at least ${length(width.value)} is needed.`,
+            ),
+          ]
+        : []),
+    ];
+  });
+}
+
+/** Bottom steel or strength at the faces over that at the top. */
+function atFaces({ beam, rules, resistance, units }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+  const rule = rules.atFace;
+  if (!rule) return [];
+  const rows = ends.map((e) => {
+    const value = (sense: 'sagging' | 'hogging') =>
+      rule.by === 'area' ? resistance.tensionSteel(e.span, e.x, sense).area : (resistance.bendingAt(e.span, e.x, sense)?.moment ?? 0);
+    return { e, needed: rule.value * value('hogging'), has: value('sagging') };
+  });
+  const w = worstOf(rows, (r) => r.needed / r.has);
+  if (!w) return [];
+  const kind = rule.by === 'area' ? ('area' as const) : ('moment' as const);
+  return [
+    rung(
+      {
+        id: 'frame-bottom-at-face',
+        family: 'detailing',
+        title: rule.by === 'area' ? 'Bottom steel at the columns' : 'Sagging strength at the columns',
+        clause: rule.clause,
+        demand: { value: w.needed, kind },
+        capacity: { value: w.has, kind },
+        utilisation: w.needed / w.has,
+        place: { x: w.e.x, label: endLabel(w.e) },
+        ...(rule.by === 'area' && beam.barRules.singlyReinforced === false
+          ? { warnings: ['Compression bars that strength needs come on top of these.'] }
+          : {}),
+      },
+      () =>
+        `Bottom bars ${endLabel(w.e)}: ${formatQuantity(w.needed, kind, units)} is needed there, has ${formatQuantity(w.has, kind, units)}.`,
+    ),
+  ];
+}
+
+/** Strength anywhere in a span over the largest at its faces. */
+function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+  const { beam, rules, resistance, strips, units, analysis } = basis;
+  const rule = rules.along;
+  if (!rule || ends.length === 0) return [];
+  const rows = beam.spans.flatMap((_, span) => {
+    const here = endsOf(beam, analysis, span);
+    const most = Math.max(
+      0,
+      ...here.flatMap((e) => (['sagging', 'hogging'] as const).map((s) => resistance.bendingAt(span, e.x, s)?.moment ?? 0)),
+    );
+    const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
+    return [...strips.x.keys()]
+      .filter((i) => here.length > 0 && strips.span[i] === span && strips.x[i]! >= from && strips.x[i]! <= to)
+      .flatMap((i) => [
+        { i, face: 'bottom', has: strips.resistanceSagging[i]!, needed: rule.value * most },
+        { i, face: 'top', has: strips.resistanceHogging[i]!, needed: rule.value * most },
+      ]);
+  });
+  const w = worstOf(rows, (r) => r.needed / r.has);
+  if (!w) return [];
+  const label = `${w.face}, span ${strips.span[w.i]! + 1}`;
+  const moment = (v: number) => formatQuantity(v, 'moment', units);
+  return [
+    rung(
+      {
+        id: 'frame-along',
+        family: 'detailing',
+        title: 'Strength along a frame beam',
+        clause: rule.clause,
+        demand: { value: w.needed, kind: 'moment' },
+        capacity: { value: w.has, kind: 'moment' },
+        utilisation: w.needed / w.has,
+        place: { x: strips.x[w.i]!, label },
+      },
+      () => `${label}: a strength of ${moment(w.needed)} has to run through, has ${moment(w.has)}: more bars there.`,
+    ),
+  ];
+}
+
+/** Bottom bars that run through over the most in the span; two of them run in both faces always. */
+function continuous({ beam, rules, resistance, strips, units, analysis }: Basis): DerivableCheck[] {
+  const rule = rules.continuous;
+  if (!rule) return [];
+  const { steel, catalogue } = resistance.map;
+  const rows = beam.spans.flatMap((_, span) => {
+    if (endsOf(beam, analysis, span).length === 0) return [];
+    const { main } = steel.bottom[span]!;
+    const most = Math.max(...[...strips.x.keys()].filter((i) => strips.span[i] === span).map((i) => strips.providedBottom[i]!));
+    return [{ span, has: main.count * barOf(main, catalogue).area, needed: rule.value * most }];
+  });
+  const w = worstOf(rows, (r) => r.needed / r.has);
+  if (!w) return [];
+  return [
+    rung(
+      {
+        id: 'frame-continuous',
+        family: 'detailing',
+        title: 'Bottom bars that run through',
+        clause: rule.clause,
+        demand: { value: w.needed, kind: 'area' },
+        capacity: { value: w.has, kind: 'area' },
+        utilisation: w.needed / w.has,
+        place: { x: null, label: `span ${w.span + 1}` },
+      },
+      () => `Bottom bars of span ${w.span + 1}: ${formatQuantity(w.needed, 'area', units)} have to run through.`,
+    ),
+  ];
+}
+
+/** Spacing of links next to the columns. */
+function closeLinks({ beam, code, rules, resistance, units, analysis }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+  const rows = ends.flatMap((e) => {
+    const zone = zoneOf(beam, rules, resistance, e);
+    if (!zone) return [];
+    const start = analysis.faces[e.span]!.centre;
+    const [from, to] = e.isLeft ? [e.x - start, e.x - start + zone.length] : [e.x - start - zone.length, e.x - start];
+    const zones = resistance.map.steel.links[e.span]!;
+    const widest = Math.max(...zones.filter((z, k) => z.to > from + 1 && (k === 0 ? 0 : zones[k - 1]!.to) < to - 1).map((z) => z.spacing));
+    return [{ e, zone, widest }];
+  });
+  const w = worstOf(rows, (r) => r.widest / r.zone.spacing);
+  if (!w) return [];
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    rung(
+      {
+        id: 'frame-links',
+        family: 'detailing',
+        title: `Close ${code.linkWord} at the columns`,
+        clause: w.zone.clause,
+        demand: { value: w.widest, kind: 'length' },
+        capacity: { value: w.zone.spacing, kind: 'length' },
+        utilisation: w.widest / w.zone.spacing,
+        place: { x: w.e.x, label: endLabel(w.e) },
+        warnings: [`The first of them stands at most ${length(w.zone.first)} from the face.`],
+      },
+      () =>
+        `${code.linkWord} ${endLabel(w.e)} stand ${length(w.widest)} apart, at most ${length(w.zone.spacing)} is allowed over ${length(w.zone.length)} from the face.`,
+      (c) => void zoneOf(beam, rules, resistance, w.e, c),
+    ),
+  ];
+}
+
+/** Spacing of links anywhere. */
+function linksBeyond({ beam, code, rules, resistance, units, analysis }: Basis): DerivableCheck[] {
+  const rows = beam.spans.flatMap((_, span) => {
+    const end = endsOf(beam, analysis, span)[0];
+    if (!end) return [];
+    const limit = rules.beyond(resistance.tensionSteel(span, end.x, 'hogging').d);
+    return limit ? [{ span, limit, widest: Math.max(...resistance.map.steel.links[span]!.map((z) => z.spacing)) }] : [];
+  });
+  const w = worstOf(rows, (r) => r.widest / r.limit.value);
+  if (!w) return [];
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    rung(
+      {
+        id: 'frame-links-beyond',
+        family: 'detailing',
+        title: `Spacing of ${code.linkWord}, frame beam`,
+        clause: w.limit.clause,
+        demand: { value: w.widest, kind: 'length' },
+        capacity: { value: w.limit.value, kind: 'length' },
+        utilisation: w.widest / w.limit.value,
+        place: { x: null, label: `span ${w.span + 1}` },
+      },
+      () => `${code.linkWord} in span ${w.span + 1} stand ${length(w.widest)} apart, at most ${length(w.limit.value)} is allowed.`,
+    ),
+  ];
+}
+
+/** Shear while the ends yield, in every span where it is worst. */
+function shearByCapacity(basis: Basis): DerivableCheck[] {
+  const { beam, code, strips, resistance, rules, units, analysis } = basis;
+  return beam.spans.flatMap((_, span) => {
+    const shear = yieldShear(beam, rules, analysis, resistance, span);
+    if (!shear) return [];
+    const zones = endsOf(beam, analysis, span).map((e) => ({ x: e.x, length: zoneOf(beam, rules, resistance, e)?.length ?? 0 }));
+    const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
+    const rows = [...strips.x.keys()].flatMap((i) => {
+      const x = strips.x[i]!;
+      if (strips.span[i] !== span || x < from - 0.01 || x > to + 0.01) return [];
+      const demand = shear.at(i);
+      const isNear = zones.some((z) => Math.abs(x - z.x) <= z.length);
+      const withConcrete = !isNear || rules.countsConcrete(demand.sway, demand.force);
+      const section = resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+      const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
+      return [{ i, x, demand, section, links, withConcrete, capacity: rules.shear(silent, section, links, beam.materials, withConcrete) }];
+    });
+    const w = worstOf(rows, (r) => r.demand.force / r.capacity);
+    if (!w) return [];
+    const force = (v: number) => formatQuantity(v, 'force', units);
+    const needed = rules.linkArea(w.demand.force, w.section, beam.materials, w.withConcrete);
+    return [
+      rung(
+        {
+          id: `frame-shear-${span + 1}`,
+          family: 'shear',
+          title: `Shear while the ends yield, span ${span + 1}`,
+          clause: rules.shearClause,
+          demand: { value: w.demand.force, kind: 'force' },
+          capacity: { value: w.capacity, kind: 'force' },
+          utilisation: w.demand.force / w.capacity,
+          place: { x: w.x, label: `span ${span + 1}` },
+          assumptions: code.choices.filter((k) => k.topic === 'shear').map((k) => k.key),
+        },
+        () =>
+          `Span ${span + 1}, while its ends yield: ${code.linkWord} need ${formatQuantity(needed, 'areaPerLength', units)}, have ${formatQuantity(w.links.area / w.links.spacing, 'areaPerLength', units)}.`,
+        (c) => {
+          c.note(
+            `The loads that are there meanwhile bring ${force(Math.abs(w.demand.gravity))}, the ends as they yield ${force(w.demand.sway)}: their moments over the clear span of ${formatQuantity(shear.clearSpan, 'length', units)}.`,
+            rules.shearClause,
+          );
+          if (!w.withConcrete) c.note('The sway brings half of the shear or more: concrete is not counted.', rules.shearClause);
+          rules.shear(c, w.section, w.links, beam.materials, w.withConcrete);
+        },
+      ),
+    ];
+  });
+}
+
+/** Thickest bar through or into each joint. */
+function joints({ beam, rules, resistance, units }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+  const { steel, catalogue } = resistance.map;
+  const rows = ends.flatMap((e) => {
+    const { width } = beam.supports[e.support]!;
+    if (width <= 0) return [];
+    const { b } = outlineOf(beam, e.span);
+    const ratio = (sense: 'sagging' | 'hogging') => {
+      const { area, d } = resistance.tensionSteel(e.span, e.x, sense);
+      return area / (b * d);
+    };
+    const bottomRatio = ratio('sagging');
+    const question = {
+      materials: beam.materials,
+      depth: width,
+      isInner: e.support > 0 && e.support < beam.spans.length,
+      bottomRatio,
+      mostRatio: rules.mostRatio(silent, beam.materials, bottomRatio)?.value ?? ratio('hogging'),
+    };
+    const limit = rules.jointBar(silent, question);
+    const bars = [steel.bottom[e.span]!.main, steel.top[e.span]!.main, steel.support[e.support]?.bars];
+    const diameter = Math.max(...bars.flatMap((g) => (g && g.count > 0 ? [barOf(g, catalogue).diameter] : [])));
+    return limit ? [{ e, question, limit, diameter }] : [];
+  });
+  const w = worstOf(rows, (r) => r.diameter / r.limit.value);
+  if (!w) return [];
+  const length = (v: number) => formatQuantity(v, 'smallLength', units);
+  return [
+    rung(
+      {
+        id: 'frame-joint',
+        family: 'detailing',
+        title: 'Bars through the joints',
+        clause: w.limit.clause,
+        demand: { value: w.diameter, kind: 'diameter' },
+        capacity: { value: w.limit.value, kind: 'smallLength' },
+        utilisation: w.diameter / w.limit.value,
+        place: { x: w.e.x, label: `support ${supportName(w.e.support)}` },
+        warnings: ['Pressure of the column’s axial force is left out, on the safe side.'],
+      },
+      () =>
+        `Bars of ${length(w.diameter)} at support ${supportName(w.e.support)}: at most ${length(w.limit.value)} in a column of this depth. Thinner bars, or a deeper column.`,
+      (c) => void rules.jointBar(c, w.question),
+    ),
+  ];
+}

@@ -1,0 +1,129 @@
+'use client';
+import type { Draft } from 'immer';
+import { catalogues, type CatalogueId } from '@/core/materials/bars';
+import type { BarRules } from '@/core/members/beam/input';
+import type { BeamMember, Project } from '@/core/project/project';
+import { formatForEditing } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
+
+const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
+/** Lists are parted by blanks, or by commas with a blank: "0,35 m" stays one value. */
+const parts = (text: string) => text.split(/;|,?\s+|,(?=[^\d])/).filter(Boolean);
+
+interface ListField {
+  readonly key: 'mainSizes' | 'linkSizes' | 'legs' | 'spacings';
+  readonly label: string;
+  readonly shown: string;
+  /** What the text means, without what cannot be meant. */
+  readonly read: (text: string) => readonly string[] | readonly number[];
+}
+
+function listFields({ display }: Project, { barRules, catalogue }: BeamMember): ListField[] {
+  const sizes = (text: string) => parts(text).filter((s) => catalogues[catalogue].bars.some((b) => b.name === s));
+  const numbers = (text: string, of: (t: string) => number) =>
+    [...new Set(parts(text).map(of))].filter((v) => Number.isFinite(v) && v > 0).sort((a, b) => a - b);
+  const length = (text: string) => {
+    const parsed = parseQuantity(text, 'length', display);
+    return parsed.ok ? parsed.value : NaN;
+  };
+  return [
+    { key: 'mainSizes', label: 'Main sizes allowed', shown: barRules.mainSizes.join(', '), read: sizes },
+    { key: 'linkSizes', label: 'Link sizes allowed', shown: barRules.linkSizes.join(', '), read: sizes },
+    {
+      key: 'legs',
+      label: 'Legs allowed',
+      shown: barRules.legs.join(', '),
+      read: (t) => numbers(t, (s) => (/^\d+$/.test(s) && Number(s) >= 2 && Number(s) <= 20 ? Number(s) : NaN)),
+    },
+    {
+      key: 'spacings',
+      label: `Link spacings allowed, ${display === 'SI' ? 'mm' : 'in'}`,
+      shown: barRules.spacings.map((s) => formatForEditing(s, 'length', display)).join(', '),
+      read: (t) => numbers(t, length),
+    },
+  ];
+}
+
+/** What the automatic choice of bars may use. What is set by hand stays as it is. */
+export function BarRulesFields({
+  project,
+  member,
+  change,
+}: {
+  project: Project;
+  member: BeamMember;
+  change: (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
+}) {
+  const { barRules } = member;
+  const count = (key: 'leastBars' | 'mostBars', label: string) => (
+    <label className={row}>
+      {label}
+      <QuantityInput
+        kind="number"
+        system={project.display}
+        value={barRules[key]}
+        allowEmpty
+        placeholder="as needed"
+        label={label}
+        onKeep={(v) =>
+          (v === null || (Number.isInteger(v) && v >= 2 && v <= 60)) && change('number of bars', (m) => void (m.barRules[key] = v))
+        }
+      />
+    </label>
+  );
+  return (
+    <section>
+      <h2>Rules for bars</h2>
+      <label className={row}>
+        Catalogue
+        <Select
+          label="Catalogue"
+          value={member.catalogue}
+          options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
+          onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
+        />
+      </label>
+      {listFields(project, member).map(({ key, label, shown, read }) => (
+        <label key={key} className={row}>
+          {label}
+          <input
+            className="field"
+            placeholder="all usual"
+            defaultValue={shown}
+            key={shown}
+            onBlur={(e) => {
+              const list = read(e.target.value);
+              if (list.join() !== barRules[key].join()) change('rules for bars', (m) => void Object.assign(m.barRules, { [key]: list }));
+              else e.target.value = shown;
+            }}
+          />
+        </label>
+      ))}
+      {count('leastBars', 'Fewest bars of a group')}
+      {count('mostBars', 'Most bars of a group')}
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={barRules.singlyReinforced}
+          onChange={(e) => change('compression steel', (m) => void (m.barRules.singlyReinforced = e.target.checked))}
+        />{' '}
+        Never use compression steel for strength
+      </label>
+    </section>
+  );
+}
+
+/** Sizes of one catalogue mean nothing in another: bars set by hand become automatic again. */
+function changeCatalogue(m: Draft<BeamMember>, catalogue: CatalogueId): void {
+  const noExtra = { bars: null, from: null, to: null };
+  m.catalogue = catalogue;
+  m.barRules = { ...m.barRules, mainSizes: [], linkSizes: [], spacings: [] } satisfies BarRules as Draft<BarRules>;
+  m.bars = {
+    bottom: m.bars.bottom.map(() => ({ main: null, extra: noExtra })),
+    top: m.bars.top.map(() => ({ main: null })),
+    links: m.bars.links.map(() => ({ zones: null })),
+    support: m.bars.support.map(() => ({ bars: null, left: null, right: null })),
+  };
+}
