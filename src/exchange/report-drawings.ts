@@ -4,11 +4,24 @@ import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView 
 import type { Drawing, Shape } from '@/core/drawing/shapes';
 import { columnPicture } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
+import { beamSectionPicture, senseAt } from '@/core/drawing/beam-section-picture';
+import { sectionDrawing } from '@/core/drawing/section-drawing';
+import { withFlanges } from '@/core/members/beam/effective-flange';
 import { supportPositions } from '@/core/members/beam/input';
-import { barLabel, columnLabels } from '@/core/project/labels';
-import { codeOf, uprightInput, type Member, type MemberResult, type Project, type UprightMember } from '@/core/project/project';
+import type { BeamResult } from '@/core/members/beam/result';
+import { sectionState } from '@/core/members/beam/section-state';
+import { barLabel, columnLabels, sectionLabels } from '@/core/project/labels';
+import {
+  codeOf,
+  uprightInput,
+  type BeamMember,
+  type Member,
+  type MemberResult,
+  type Project,
+  type UprightMember,
+} from '@/core/project/project';
 import { servicePictures, stripPictures } from '@/core/drawing/beam-strips';
-import { unitLabel } from '@/core/units/format';
+import { formatQuantity, unitLabel } from '@/core/units/format';
 
 const FRAME: Frame = { width: 760, left: 60, right: 740 };
 
@@ -38,7 +51,37 @@ export function reportDrawings(
       caption: `${p.title}, ${unitLabel(p.title.startsWith('Crack') ? 'crack' : 'smallLength', project.display)}, with its limit`,
       drawing: stripDrawing(p, FRAME, 90, starts),
     })),
+    ...sectionCuts(project, member, result),
   ];
+}
+
+const CUTS_IN_A_ROW = 4;
+
+/** The cuts that were chosen, or those over the supports and in the middle of each span. */
+function sectionCuts(project: Project, member: BeamMember, result: BeamResult): { readonly caption: string; readonly drawing: Drawing }[] {
+  const { steel, strips } = result;
+  if (!steel || !strips) return [];
+  const code = codeOf(project, member);
+  const beam = withFlanges(member, code);
+  const starts = supportPositions(member);
+  const end = starts.at(-1)!;
+  const usual = [...starts.slice(1, -1), ...member.spans.map((s, i) => starts[i]! + s.length / 2)].sort((a, b) => a - b);
+  const cuts = (member.cuts.length > 0 ? member.cuts : usual).filter((x) => x <= end);
+  const rows = Array.from({ length: Math.ceil(cuts.length / CUTS_IN_A_ROW) }, (_, i) =>
+    cuts.slice(i * CUTS_IN_A_ROW, (i + 1) * CUTS_IN_A_ROW),
+  );
+  return rows.map((row) => ({
+    caption: `Sections at ${row.map((x) => formatQuantity(x, 'station', project.display)).join(', ')}`,
+    drawing: beside(
+      'Sections',
+      row.map((x) => {
+        const state = sectionState(beam, code, steel, x, senseAt(strips, x));
+        const zone = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
+        return sectionDrawing(beamSectionPicture(beam, state, x, zone, sectionLabels(project)), FRAME.width / CUTS_IN_A_ROW, 180);
+      }),
+      FRAME.width,
+    ),
+  }));
 }
 
 /** Section, moments about both axes, all directions and interaction, for the load set that governs. */
@@ -77,7 +120,7 @@ function columnDrawings(
 }
 
 /** Several drawings in a row as one. */
-function beside(title: string, drawings: readonly Drawing[]): Drawing {
+function beside(title: string, drawings: readonly Drawing[], width?: number): Drawing {
   let x = 0;
   const shapes = drawings.flatMap((d) => {
     const from = x;
@@ -87,5 +130,5 @@ function beside(title: string, drawings: readonly Drawing[]): Drawing {
       return { ...s, at: [s.at[0] + from, s.at[1]] };
     });
   });
-  return { width: x, height: Math.max(...drawings.map((d) => d.height)), title, shapes };
+  return { width: width ?? x, height: Math.max(...drawings.map((d) => d.height)), title, shapes };
 }

@@ -11,7 +11,7 @@ export interface ScheduleRows {
 }
 
 export function scheduleRows(project: Project, member: BeamMember, result: BeamResult): ScheduleRows | null {
-  const { items, mass } = barSchedule(member, codeOf(project, member), result);
+  const { items, mass, note } = barSchedule(member, codeOf(project, member), result, project.bends);
   if (items.length === 0) return null;
   const units = project.display;
   const length = (v: number) => formatValue(v, 'length', units);
@@ -22,7 +22,7 @@ export function scheduleRows(project: Project, member: BeamMember, result: BeamR
       'Size',
       'No.',
       'Shape',
-      `A, B, C ${unitLabel('length', units)}`,
+      `Dimensions ${unitLabel('length', units)}`,
       `Cut ${unitLabel('length', units)}`,
       `Mass ${unitLabel('mass', units)}`,
     ],
@@ -32,16 +32,14 @@ export function scheduleRows(project: Project, member: BeamMember, result: BeamR
       k.size,
       String(k.count),
       k.shapeCode,
-      k.dimensions.map(length).join(', '),
+      k.dimensions.map((d, i) => `${k.letters[i]} ${length(d)}`).join('; '),
       `${length(k.length)}${k.isTooLong ? ' *' : ''}`,
       formatValue(k.mass, 'mass', units, 1),
     ]),
     foot: [
       `Together ${formatQuantity(mass, 'mass', units)}.`,
       items.some((k) => k.isTooLong) ? '* longer than 12 m: lapped on site.' : '',
-      project.code.id === 'en1992'
-        ? 'Shapes by BS 8666: 00 straight, 11 bent once, 21 bent at both ends, 51 closed link; dimensions out to out.'
-        : 'Shapes in words; dimensions out to out, no deductions for bends.',
+      note,
     ]
       .filter(Boolean)
       .join(' '),

@@ -76,6 +76,13 @@ export function goOnDesigning(): void {
   refresh();
 }
 
+/** Designs every member anew. */
+export function designAllAgain(): void {
+  asked.clear();
+  useProject.getState().forgetResults();
+  goOnDesigning();
+}
+
 /** Asks for every result that is missing or older than its input. While a value is typed, for the tentative member. */
 function refresh(): void {
   const { project, preview, results, openChecks } = useProject.getState();

@@ -44,6 +44,8 @@ interface ProjectState {
   undo(): void;
   redo(): void;
   putResult(entry: ResultEntry): void;
+  /** Lets go of all results, so that every member is designed anew. */
+  forgetResults(): void;
   setOpenChecks(ids: readonly string[]): void;
   setSave(save: SaveState): void;
   setNotice(notice: string | null): void;
@@ -118,6 +120,7 @@ export const useProject = create<ProjectState>((set, get) => ({
       results: { ...s.results, [entry.member.id]: entry },
       lastGood: entry.result.faults.length === 0 ? { ...s.lastGood, [entry.member.id]: entry } : s.lastGood,
     })),
+  forgetResults: () => set({ results: {} }),
   setOpenChecks: (openChecks) => set({ openChecks }),
   setSave: (save) => set({ save }),
   setNotice: (notice) => set({ notice }),

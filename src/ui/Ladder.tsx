@@ -2,13 +2,11 @@
 import { useState } from 'react';
 import { Accordion } from 'radix-ui';
 import type { Check } from '@/core/members/check';
-import type { Choice } from '@/core/codes/design-code';
-import { codeOf, decisionFor, type Member, type Project } from '@/core/project/project';
-import { formatQuantity, formatUtilisation, formatValue } from '@/core/units/format';
+import { decisionFor, type Member, type Project } from '@/core/project/project';
+import { formatUtilisation, formatValue } from '@/core/units/format';
 import { useProject } from '@/store/project-store';
-import { Assumptions } from './Assumptions';
+import { CheckSteps } from './CheckSteps';
 import { DecisionDialog } from './DecisionDialog';
-import { Derivation } from './Formula';
 import { Glyph, standingOf, standingText } from './Glyph';
 import { Inlay } from './Inlay';
 
@@ -135,41 +133,8 @@ function Rung({
         </p>
       )}
       <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">
-        {isOpen && <OpenRung check={check} project={project} member={member} onDecide={onDecide} />}
+        {isOpen && <CheckSteps check={check} project={project} member={member} onDecide={onDecide} />}
       </Accordion.Content>
     </Accordion.Item>
-  );
-}
-
-function OpenRung({ check, project, member, onDecide }: { check: Check; project: Project; member: Member; onDecide: () => void }) {
-  const code = codeOf(project, member);
-  const keys = check.assumptions;
-  const choices = code.choices.filter((c: Choice) => keys.includes(c.key));
-  const show = (m: Check['demand']) =>
-    m
-      ? m.kind === 'strain'
-        ? m.value.toFixed(4)
-        : m.kind === 'ratio'
-          ? m.value.toFixed(3)
-          : formatQuantity(m.value, m.kind, project.display)
-      : '–';
-  return (
-    <>
-      <p className="pb-1">
-        <b className="font-semibold">{show(check.demand)}</b> against <b className="font-semibold">{show(check.capacity)}</b>
-        <span className="text-walnut"> · {[check.place.label, check.combination].filter(Boolean).join(' · ')}</span>
-      </p>
-      {check.derivation ? (
-        <Derivation steps={check.derivation} units={project.display} />
-      ) : (
-        <p className="small">{check.utilisation === null ? '' : 'A comparison of these two figures; there is no further step.'}</p>
-      )}
-      {choices.length > 0 && <Assumptions choices={choices} code={code} member={member} />}
-      {check.status === 'exceeds' && (
-        <button type="button" className="btn mt-1.5 bg-holly" onClick={onDecide}>
-          Record a decision
-        </button>
-      )}
-    </>
   );
 }

@@ -23,6 +23,7 @@ export const lines: Record<LineStyle, { stroke: string; strokeWidth: number; str
   load: { stroke: '#A6583B', strokeWidth: 0.9 },
   loadVariable: { stroke: '#A6583B', strokeWidth: 0.9, strokeDasharray: '3 2' },
   station: { stroke: '#231E19', strokeWidth: 1.4 },
+  edge: { stroke: '#F8F4E9', strokeWidth: 0.7 },
 };
 
 export const fills: Record<FillStyle, string> = {
@@ -31,6 +32,7 @@ export const fills: Record<FillStyle, string> = {
   concreteLight: 'url(#concrete-light)',
   compression: 'url(#compressed)',
   steel: '#231E19',
+  link: '#6B6153',
   demandWash: '#EBCFBB',
   demandSolid: '#A6583B',
   resistanceWash: '#E4EBDF',

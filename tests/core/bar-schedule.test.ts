@@ -81,11 +81,23 @@ describe('the schedule of a beam', () => {
     expect(mass / rough).toBeLessThan(1.15);
   });
 
-  it('as texts for screen and report; to ACI the shapes are in words', () => {
+  it('bends are named by the project, whatever the code: letters of the dimensions and deductions go with it', () => {
+    const p = project();
+    const beam = p.members[0] as BeamMember;
+    const result = designMember(p, beam);
+    const link = (bends: 'iso' | 'aci') => barSchedule(beam, codeOf(p, beam), result, bends).items.find((k) => k.shape === 'link')!;
+    expect(link('iso')).toMatchObject({ shapeCode: '51', letters: ['A', 'B', 'C'] });
+    expect(link('aci')).toMatchObject({ shapeCode: 'T1', letters: ['B, D', 'C, E', 'A, G'] });
+    // 2 (440 + 240 + 74) = 1508 without deductions, in steps of 10 mm; less 2.5 r + 5 d = 80 otherwise, in steps of 25 mm
+    expect([link('aci').length, link('iso').length]).toEqual([1510, 1450]);
+    expect(scheduleRows({ ...p, bends: 'aci' }, beam, result)!.foot).toMatch(/ACI bend types/);
+  });
+
+  it('as texts for screen and report; to ACI by its bend types', () => {
     const p = project({}, { id: 'aci318', variant: 'SI' });
     const rows = scheduleRows(p, p.members[0] as BeamMember, designMember(p, p.members[0] as BeamMember))!;
-    expect(rows.rows.map((r) => r[4])).toContain('closed');
-    expect(rows.foot).toMatch(/^Together .* kg\. Shapes in words/);
+    expect(rows.rows.map((r) => r[4])).toContain('T1');
+    expect(rows.foot).toMatch(/^Together .* kg\. ACI bend types/);
     const forces = project({ mode: 'forces', forces: [{ place: 'a', moment: 50, shear: 20 }] });
     expect(scheduleRows(forces, forces.members[0] as BeamMember, designMember(forces, forces.members[0] as BeamMember))).toBeNull();
   });

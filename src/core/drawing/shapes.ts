@@ -25,7 +25,9 @@ export type LineStyle =
   | 'excess'
   | 'load'
   | 'loadVariable'
-  | 'station';
+  | 'station'
+  /** Parts what is in front from what is behind. */
+  | 'edge';
 
 export type FillStyle =
   | 'none'
@@ -33,6 +35,7 @@ export type FillStyle =
   | 'concreteLight'
   | 'compression'
   | 'steel'
+  | 'link'
   | 'demandWash'
   | 'demandSolid'
   | 'resistanceWash'

@@ -1,3 +1,4 @@
+import type { SectionLabels } from '../drawing/beam-section-picture';
 import type { BeamSteel } from '../members/beam/steel';
 import type { ColumnBar } from '../reinforcement/column-bars';
 import { countBySize } from '../reinforcement/column-bars';
@@ -26,6 +27,18 @@ export function linkLabel(
   const spacing = project.display === 'US' ? `${Number((zone.spacing / 25.4).toFixed(2))} in` : String(Math.round(zone.spacing));
   return `${zone.legs > 2 ? `${zone.legs} legs ` : ''}${size} @ ${spacing}`;
 }
+
+/** A length on a drawing, in its unit without zeros at the end: "550", "21.5". */
+export const drawnLength = (v: number, units: UnitSystem): string =>
+  formatValue(v, 'length', units)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '');
+
+export const sectionLabels = (project: Pick<Project, 'code' | 'display'>): SectionLabels => ({
+  bars: (g) => barLabel(g, project),
+  links: (zone) => linkLabel(zone, project),
+  length: (v) => drawnLength(v, project.display),
+});
 
 /** "300 × 550". */
 export function sizeLabel(member: Member, system: UnitSystem): string {

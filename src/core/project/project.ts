@@ -5,6 +5,7 @@ import type { BeamInput } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
 import type { ColumnInput } from '../members/column/input';
 import type { ColumnResult } from '../members/column/result';
+import type { BendSetting } from '../schedule/bend-types';
 import { wallAsColumn } from '../members/wall/as-column';
 import type { WallInput } from '../members/wall/input';
 import type { UnitSystem } from '../units/quantity';
@@ -46,6 +47,8 @@ export type BeamMember = MemberBase & {
   readonly type: 'beam';
   /** Beams of one group share their section and bars; empty for none. */
   readonly group: string;
+  /** Where the report cuts the beam (mm from its left end); none: over the supports and in midspan. */
+  readonly cuts: readonly number[];
 } & BeamInput;
 export type ColumnMember = MemberBase & { readonly type: 'column' } & ColumnInput;
 export type WallMember = MemberBase & { readonly type: 'wall' } & WallInput;
@@ -75,6 +78,8 @@ export interface Project {
   /** Units in which the project is shown. */
   readonly display: UnitSystem;
   readonly paper: 'A4' | 'Letter';
+  /** How bends are named in bar schedules. */
+  readonly bends: BendSetting;
   /** What proposals are ranked by. */
   readonly rates: ProjectRates;
   readonly members: readonly Member[];

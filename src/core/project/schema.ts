@@ -2,6 +2,7 @@ import { array, boolean, lazy, mixed, number, object, string, type AnySchema, ty
 import type { MaterialDefaults } from '../codes/design-code';
 import { usualRates, type Rates } from '../advice/rates';
 import { frameClasses } from '../codes/frame-rules';
+import { bendSettings } from '../schedule/bend-types';
 import { columnSchema, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
@@ -144,6 +145,7 @@ function beamSchema(d: MaterialDefaults) {
     place: text(60),
     mode: oneOf(['loads', 'forces'], 'loads'),
     group: text(40),
+    cuts: list(quantity('length').defined(), 40),
     section: object({
       shape: outlineFields.shape.default('rectangular'),
       b: quantity('length').default(300),
@@ -217,6 +219,7 @@ export function projectSchema(defaults: MaterialDefaults) {
     code: object({ id: oneOf(['en1992', 'aci318'], 'en1992'), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),
+    bends: oneOf(bendSettings, 'byCode'),
     rates: object({ cost: rates(usualRates.cost), carbon: rates(usualRates.carbon) }),
     members: list(memberSchema(defaults) as unknown as AnySchema, 2000),
   });

@@ -5,9 +5,7 @@ import type { Check } from '../members/check';
 import { outlineOf, supportName, supportPositions, type BeamInput } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
 import { barOf } from '../reinforcement/bar-groups';
-
-/** Bends by BS 8666 and ISO 3766 (codes 00, 11, 21, 51), or in words where another practice is used. */
-export type BarShape = 'straight' | 'L' | 'U' | 'link';
+import { bendPractice, type BarShape, type BendSetting } from './bend-types';
 
 /** One mark of the schedule: bars that are all alike. Lengths mm, mass kg. */
 export interface ScheduleItem {
@@ -17,8 +15,9 @@ export interface ScheduleItem {
   readonly count: number;
   readonly shape: BarShape;
   readonly shapeCode: string;
-  /** Out-to-out dimensions A, B, C of the shape. */
+  /** Out-to-out dimensions of the shape, and their letters. */
   readonly dimensions: readonly number[];
+  readonly letters: readonly string[];
   /** Length to be cut for one bar, rounded up. */
   readonly length: number;
   readonly mass: number;
@@ -29,11 +28,11 @@ export interface ScheduleItem {
 export interface BarSchedule {
   readonly items: readonly ScheduleItem[];
   readonly mass: number;
+  /** What the names of shapes mean, and how lengths are measured. */
+  readonly note: string;
 }
 
 const LONGEST = 12_000;
-const bsCodes: Record<BarShape, string> = { straight: '00', L: '11', U: '21', link: '51' };
-const words: Record<BarShape, string> = { straight: 'straight', L: 'L', U: 'U', link: 'closed' };
 
 /**
  * Length to be cut for out-to-out dimensions. BS 8666: L = A + B - r/2 - d, U = A + B + C - r - 2d, closed link 2(A + B + C) - 2.5r - 5d with C the
@@ -57,27 +56,28 @@ interface Draft {
 }
 
 /** The bars of a beam as they are to be cut and bent. Bottom bars of neighbouring spans lap over the support between them. */
-export function barSchedule(beam: BeamInput, code: DesignCode, result: BeamResult): BarSchedule {
-  if (!result.steel || beam.mode === 'forces') return { items: [], mass: 0 };
+export function barSchedule(beam: BeamInput, code: DesignCode, result: BeamResult, bends: BendSetting = 'byCode'): BarSchedule {
+  const { codes, letters, deducts, note } = bendPractice(bends, code);
+  if (!result.steel || beam.mode === 'forces') return { items: [], mass: 0, note };
   const catalogue = catalogues[beam.catalogue];
-  const isBS = code.settings.id === 'en1992';
-  const step = beam.catalogue === 'us' ? 25.4 : isBS ? 25 : 10;
+  const step = beam.catalogue === 'us' ? 25.4 : deducts ? 25 : 10;
   const drafts = [...bottomBars(beam, code, result), ...topBars(beam, result), ...sideBars(beam, result), ...links(beam, code, result)];
   const items = merged(drafts).map((d, i): ScheduleItem => {
     const bar = barOf({ count: 1, size: d.size }, catalogue);
     const { mandrel } = code.anchorage.bend(bar.diameter, d.shape === 'link');
-    const exact = cuttingLength(d.shape, d.dimensions, bar.diameter, mandrel.value / 2, isBS);
+    const exact = cuttingLength(d.shape, d.dimensions, bar.diameter, mandrel.value / 2, deducts);
     const length = Math.ceil(exact / step - 1e-6) * step;
     return {
       ...d,
       mark: String(i + 1).padStart(2, '0'),
-      shapeCode: isBS ? bsCodes[d.shape] : words[d.shape],
+      shapeCode: codes[d.shape],
+      letters: letters[d.shape],
       length,
       mass: d.count * massOf(bar, length),
       isTooLong: length > LONGEST,
     };
   });
-  return { items, mass: items.reduce((sum, k) => sum + k.mass, 0) };
+  return { items, mass: items.reduce((sum, k) => sum + k.mass, 0), note };
 }
 
 const massOf = (bar: Bar, length: number) => bar.massPerLength * length;

@@ -22,6 +22,7 @@ const strokes: Record<LineStyle, readonly [color: string, width: number, dash?: 
   load: ['#A6583B', 0.9],
   loadVariable: ['#A6583B', 0.9, '3 2'],
   station: ['#231E19', 1.4],
+  edge: ['#FFFFFF', 0.7],
 };
 const fills: Record<FillStyle, string> = {
   none: 'none',
@@ -29,6 +30,7 @@ const fills: Record<FillStyle, string> = {
   concreteLight: '#EDE6D6',
   compression: '#EBCFBB',
   steel: '#231E19',
+  link: '#6B6153',
   demandWash: '#EBCFBB',
   demandSolid: '#A6583B',
   resistanceWash: '#E4EBDF',

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { withFlanges } from '@/core/members/beam/effective-flange';
@@ -36,6 +37,9 @@ import { VariantsPanel } from '@/ui/VariantsPanel';
 import { BeamWays } from './BeamWays';
 import { onBeam } from '@/store/commands';
 
+/** Loaded when it is opened. */
+const CagePanel = dynamic(() => import('./CagePanel').then((m) => m.CagePanel), { ssr: false });
+
 export function BeamScreen() {
   const loaded = useLoadedProject();
   const id = useSearchParams().get('m') ?? '';
@@ -46,7 +50,7 @@ export function BeamScreen() {
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
-const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'basis', 'hand', 'variants'] as const;
+const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'cage', 'basis', 'hand', 'variants'] as const;
 type Panel = (typeof panels)[number];
 
 const beamIn = (project: Project, id: string) => project.members.find((m): m is BeamMember => m.id === id && m.type === 'beam');
@@ -168,6 +172,9 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             schedule={<ScheduleTable project={kept} member={keptMember} result={result} />}
           />
         )}
+        {panel === 'cage' && (
+          <CagePanel project={kept} member={withFlanges(keptMember, codeOf(kept, keptMember))} result={result} station={at} />
+        )}
         {panel === 'combinations' && <CombinationsPanel project={kept} member={member} />}
         {panel === 'basis' && <BasisPanel project={kept} member={member} result={result} faults={faults} />}
         {panel === 'variants' && <VariantsPanel project={kept} member={keptMember} result={result} />}
@@ -206,6 +213,7 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
     loads: 'Loads',
     bars: 'Bars',
     combinations: 'Combinations',
+    cage: 'Cage',
     basis: 'Basis',
     hand: 'By hand',
     variants: 'Variants',

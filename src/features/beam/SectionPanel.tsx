@@ -1,15 +1,16 @@
 'use client';
 import { useMemo } from 'react';
+import { beamSectionPicture, senseAt } from '@/core/drawing/beam-section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
-import { supportPositions } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState, type SectionState } from '@/core/members/beam/section-state';
-import { barLabel, linkLabel } from '@/core/project/labels';
+import { sectionLabels } from '@/core/project/labels';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
+import { onBeam } from '@/store/commands';
+import { useProject } from '@/store/project-store';
 import { DrawingView } from '@/ui/DrawingView';
 import { placeName } from './fields';
-import { nearestStation } from './stations';
 
 interface SectionPanelProps {
   readonly project: Project;
@@ -27,8 +28,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
   const { steel, strips } = result;
   const sense = useMemo(() => {
     if (!strips) return (member.forces[0]?.moment ?? 0) < 0 ? 'hogging' : 'sagging';
-    const i = nearestStation(strips, station);
-    return strips.shiftedHogging[i]! > strips.shiftedSagging[i]! ? 'hogging' : 'sagging';
+    return senseAt(strips, station);
   }, [strips, station, member.forces]);
   const state = useMemo(
     () => (steel ? sectionState(member, codeOf(project, member), steel, station, sense) : null),
@@ -36,7 +36,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
   );
   if (!state || !steel) return null;
   const zoneIndex = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
-  const picture = pictureOf(project, member, state, station, zoneIndex);
+  const picture = beamSectionPicture(member, state, station, zoneIndex, sectionLabels(project));
   const where = strips ? `${placeName(member, station)} · ${sense}` : sense;
   return (
     <section aria-label="Section" className="pb-1">
@@ -44,6 +44,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
         <h2>{strips ? `Section at ${formatQuantity(station, 'station', project.display)}` : 'Section'}</h2>
         <span className="small">{where}</span>
       </div>
+      {strips && <InReport member={member} station={station} />}
       <div className="flex">
         <DrawingView drawing={sectionDrawing(picture, width, height)} onEdit={onEdit} editing={editing} />
         <StrainAndForces state={state} project={project} height={height} width={width > 300 ? 200 : 328 - width} />
@@ -52,53 +53,22 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
   );
 }
 
-function pictureOf(project: Project, member: BeamMember, state: SectionState, station: number, zoneIndex: number) {
-  const { span, outline } = state;
-  const starts = supportPositions(member);
-  const dims = (v: number) =>
-    formatValue(v, 'length', project.display)
-      .replace(/(\.\d*?)0+$/, '$1')
-      .replace(/\.$/, '');
-  const nearSupport = station - starts[span]! < starts[span + 1]! - station ? span : span + 1;
-  const isMain = state.topGroups.length === 1 && member.mode === 'loads' && isSupportRun(state, member, nearSupport, station, starts);
-  const zones = state.zone;
-  return {
-    outline,
-    cover: member.cover,
-    linkDiameter: state.linkDiameter,
-    legs: zones.legs,
-    top: state.top,
-    bottom: state.bottom,
-    ...(state.side ? { side: state.side } : {}),
-    labels: {
-      top: state.topGroups.map((g) => barLabel(g, project)).join(' + '),
-      bottom: state.bottomGroups.map((g) => barLabel(g, project)).join(' + '),
-      links: linkLabel(zones, project),
-      b: dims(outline.b),
-      h: dims(outline.h),
-      ...(outline.shape === 'rectangular' ? {} : { flange: dims(outline.flangeWidth), flangeDepth: `× ${dims(outline.flangeDepth)}` }),
-    },
-    edits: {
-      top: isMain ? `bars.support[${nearSupport}].bars` : `bars.top[${span}].main`,
-      bottom: `bars.bottom[${span}].main`,
-      links: `bars.links[${span}].zones[${zoneIndex}]`,
-      // Found by code it is changed by the distances to the next webs.
-      ...(member.slab ? {} : { flange: 'section.flangeWidth' }),
-    },
-    ...(state.resistance
-      ? {
-          block: {
-            face: state.sense === 'sagging' ? ('top' as const) : ('bottom' as const),
-            depth: Math.min(outline.h, state.blockFactor * state.resistance.x),
-          },
-        }
-      : {}),
-  };
-}
-
-function isSupportRun(state: SectionState, member: BeamMember, support: number, station: number, starts: readonly number[]): boolean {
-  const own = member.bars.support[support];
-  return own !== undefined && Math.abs(station - starts[support]!) < 0.35 * member.spans[state.span]!.length && state.sense === 'hogging';
+/** Whether this cut is drawn in the report; without any chosen, those over the supports and in the middle of spans are. */
+function InReport({ member, station }: { member: BeamMember; station: number }) {
+  const edit = useProject((s) => s.edit);
+  const here = member.cuts.filter((x) => Math.abs(x - station) < 5);
+  const isIn = here.length > 0;
+  const toggle = () =>
+    edit(
+      isIn ? `cut of ${member.mark} out of the report` : `cut of ${member.mark} for the report`,
+      onBeam(member.id, (m) => void (m.cuts = isIn ? m.cuts.filter((x) => !here.includes(x)) : [...m.cuts, station].sort((a, b) => a - b))),
+    );
+  return (
+    <label className="small flex items-center gap-1.5" title="Without any chosen, the report has the cuts over supports and in midspan">
+      <input type="checkbox" className="h-3 w-3" checked={isIn} onChange={toggle} /> this cut in the report
+      {member.cuts.length > 0 && ` · ${member.cuts.length} chosen`}
+    </label>
+  );
 }
 
 /** Strain of the plane section and the pair of forces, beside the cut and to its height. */

@@ -1,11 +1,11 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { surfaceDrawing, type SpacePoint } from '@/core/drawing/surface-drawing';
 import { columnPicture, nominalSurface } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
-import { DrawingView } from '@/ui/DrawingView';
+import { Turnable } from '@/ui/Turnable';
 import { useBox } from '@/ui/use-box';
 
 const LEVELS = 18;
@@ -22,10 +22,7 @@ export function SurfacePanel({
   result: ColumnResult;
   index: number;
 }) {
-  const [turn, setTurn] = useState(-0.7);
-  const [tilt, setTilt] = useState(0.35);
   const [shows, setShows] = useState<'design' | 'nominal'>('design');
-  const drag = useRef<{ x: number; y: number } | null>(null);
   const [box, room] = useBox<HTMLDivElement>({ width: 700, height: 520 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
   const column = useMemo(() => uprightInput(member, code), [member, code]);
@@ -51,40 +48,15 @@ export function SurfacePanel({
     return { rings, slice, level: ring(picture.strength.worst.N), points };
   }, [picture, column, code, result, index, shows]);
   if (!picture || !space) return <p className="px-3.5 py-4">There is nothing to show yet.</p>;
-  const onKeyDown = (e: React.KeyboardEvent) => {
-    const step = e.shiftKey ? 0.35 : 0.09;
-    if (e.key === 'ArrowLeft') setTurn((t) => t - step);
-    else if (e.key === 'ArrowRight') setTurn((t) => t + step);
-    else if (e.key === 'ArrowUp') setTilt((t) => Math.min(1.5, t + step));
-    else if (e.key === 'ArrowDown') setTilt((t) => Math.max(-1.5, t - step));
-    else return;
-    e.preventDefault();
-  };
   const units = project.display;
   return (
     <div className="flex min-h-0 flex-1 px-3.5">
       <div ref={box} className="min-w-0 flex-1">
-        <div
-          role="application"
-          aria-label="Resistance surface: drag, or turn it with the arrow keys"
-          tabIndex={0}
-          className="cursor-grab touch-none active:cursor-grabbing"
-          onPointerDown={(e) => {
-            drag.current = { x: e.clientX, y: e.clientY };
-            e.currentTarget.setPointerCapture(e.pointerId);
-          }}
-          onPointerMove={(e) => {
-            if (!drag.current) return;
-            const [dx, dy] = [e.clientX - drag.current.x, e.clientY - drag.current.y];
-            drag.current = { x: e.clientX, y: e.clientY };
-            setTurn((t) => t + dx * 0.008);
-            setTilt((t) => Math.max(-1.5, Math.min(1.5, t + dy * 0.008)));
-          }}
-          onPointerUp={() => (drag.current = null)}
-          onKeyDown={onKeyDown}
-        >
-          <DrawingView drawing={surfaceDrawing({ ...space, turn, tilt }, room.width, Math.max(320, room.height - 24))} />
-        </div>
+        <Turnable
+          label="Resistance surface"
+          start={{ turn: -0.7, tilt: 0.35 }}
+          draw={(view) => surfaceDrawing({ ...space, ...view }, room.width, Math.max(320, room.height - 24))}
+        />
       </div>
       <div className="w-56 shrink-0 border-l border-line pl-3 pt-1">
         <h2>Surface</h2>

@@ -1,27 +1,21 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { weigh } from '@/core/advice/rates';
-import type { Check, CheckFamily } from '@/core/members/check';
-import { governing } from '@/core/members/check';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
-import { decisionFor, type BeamMember, type Member, type Project } from '@/core/project/project';
-import { formatNumber, formatQuantity, formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
+import type { BeamMember, Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
-import { goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
-import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
-import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
-import { Inlay } from '@/ui/Inlay';
-import { memberActions, memberStanding } from '@/ui/MemberList';
+import { designAllAgain, goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
+import { useProject } from '@/store/project-store';
+import { Glyph, type Standing } from '@/ui/Glyph';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
 import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
-import { Silhouette } from '@/ui/Silhouette';
-import { Menu, MenuItem, TopBar } from '@/ui/TopBar';
+import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
-import { RatesEditor } from './RatesEditor';
+import { MemberRow } from './MemberRow';
+import { families, hasText, isDone, rowsOf, sortRows, type RowData, type SortKey } from './rows';
 import { SelectedEditor } from './SelectedEditor';
+import { Totals } from './Totals';
 
 export function ProjectScreen() {
   const loaded = useLoadedProject();
@@ -30,54 +24,21 @@ export function ProjectScreen() {
   return <Overview project={loaded.project} />;
 }
 
-const families: readonly { readonly keys: readonly CheckFamily[]; readonly title: string }[] = [
-  { keys: ['bending'], title: 'Bending' },
-  { keys: ['shear', 'torsion'], title: 'Shear' },
-  { keys: ['crack', 'deflection'], title: 'In service' },
-  { keys: ['detailing'], title: 'Detailing' },
-];
-
-interface RowData {
-  readonly member: Member;
-  readonly entry: ResultEntry | undefined;
-  readonly standing: Standing;
-  readonly utilisation: number | null;
-}
-
-const order: Record<Standing, number> = { over: 5, decided: 4, near: 3, working: 2, within: 1, open: 0 };
-
 /** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
 function Overview({ project }: { project: Project }) {
   const router = useRouter();
   const { results, edit, notice, setNotice } = useProject();
   useEffect(() => setActiveMember(null), []);
-  const rows: RowData[] = project.members.map((member) => ({
-    member,
-    entry: results[member.id],
-    ...memberStanding(project, member, results[member.id]),
-  }));
-  const sorted = [...rows].sort((a, b) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0));
+  const rows = rowsOf(project, results);
+  const [by, setBy] = useState<SortKey>('worst');
+  const sorted = sortRows(rows, by, project);
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
-  const done = rows.filter((r) => r.entry && isCurrent(r.entry, project, r.member)).length;
-  const [isStopped, setStopped] = useState(false);
   const [text, setText] = useState('');
   const [only, setOnly] = useState<Standing | null>(null);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
   const toggle = (ids: readonly string[], on: boolean) =>
     setSelected((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
-  const isWanted = (r: RowData) =>
-    (only === null || r.standing === only) &&
-    [
-      r.member.mark,
-      r.member.title,
-      r.member.place,
-      r.member.type === 'beam' && r.member.group ? `group ${r.member.group}` : '',
-      reasonOf(r.entry?.result.faults[0]?.reason, r.entry?.result.governing ?? null),
-    ]
-      .join(' ')
-      .toLowerCase()
-      .includes(text.trim().toLowerCase());
-  const listed = sorted.filter(isWanted);
+  const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
   const addUpright = (make: typeof newColumn | typeof newWall, like: string) => {
     const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
@@ -98,31 +59,7 @@ function Overview({ project }: { project: Project }) {
           <p className="text-walnut">{[project.info.description, `${project.members.length} members`].filter(Boolean).join(' · ')}</p>
         </div>
         <div className="ml-auto flex items-center gap-6">
-          {done < rows.length && (
-            <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
-              <p className="small pb-1">
-                {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
-                <button
-                  type="button"
-                  className="link ml-2"
-                  onClick={() => {
-                    (isStopped ? goOnDesigning : stopDesigning)();
-                    setStopped(!isStopped);
-                  }}
-                >
-                  {isStopped ? 'go on' : 'stop'}
-                </button>
-              </p>
-              <div className="flex gap-px">
-                {sorted.map((r) => (
-                  <span
-                    key={r.member.id}
-                    className={`h-2.5 w-3 border border-ebony ${isCurrent(r.entry, project, r.member) ? 'bg-verdigris' : ''}`}
-                  />
-                ))}
-              </div>
-            </div>
-          )}
+          <Progress project={project} rows={sorted} />
           <div className="grid grid-cols-3 gap-x-4 gap-y-0.5 border-l border-line pl-6">
             {(['over', 'near', 'within', 'decided', 'open'] as const).map((s) => (
               <button
@@ -172,7 +109,7 @@ function Overview({ project }: { project: Project }) {
               .
             </p>
           )}
-          <table className="w-full border-collapse" aria-label="Members, worst first">
+          <table className="w-full border-collapse" aria-label={by === 'worst' ? 'Members, worst first' : 'Members'}>
             <thead className="sticky top-0 z-[2] bg-holly">
               <tr className="h-7 border-b border-ebony text-left">
                 <th className="w-6">
@@ -190,22 +127,23 @@ function Overview({ project }: { project: Project }) {
                 </th>
                 <th aria-label="State" />
                 <th aria-label="Shape" />
-                <th className="font-semibold">
-                  Member <span className="font-normal text-walnut">worst first</span>
-                </th>
-                {['Place', 'Size', 'Reinforcement', ...families.map((f) => f.title), 'What governs', ''].map((h) => (
-                  <th key={h} className="font-semibold">
-                    {h}
+                {columns.map(([key, title]) => (
+                  <th
+                    key={title}
+                    className="font-semibold"
+                    aria-sort={by === key ? (isFigure(key) ? 'descending' : 'ascending') : undefined}
+                  >
+                    {key ? <SortButton title={title} isOn={by === key} onPick={() => setBy(by === key ? 'worst' : key)} /> : title}
                   </th>
                 ))}
               </tr>
             </thead>
             <tbody>
               {listed.map((row) => (
-                <Row
+                <MemberRow
                   key={row.member.id}
                   project={project}
-                  {...row}
+                  row={row}
                   isSelected={selected.has(row.member.id)}
                   onSelect={(on) => toggle([row.member.id], on)}
                 />
@@ -221,140 +159,59 @@ function Overview({ project }: { project: Project }) {
   );
 }
 
-function Row({
-  project,
-  member,
-  entry,
-  standing,
-  isSelected,
-  onSelect,
-}: RowData & { project: Project; isSelected: boolean; onSelect: (on: boolean) => void }) {
-  const router = useRouter();
-  const href = sheetPath(project, member);
-  const result = entry?.result;
-  const isWorking = standing === 'working';
-  const actions = memberActions(project, member, router.push);
+/** Headings of the list; those with a key can be sorted by. */
+const columns: readonly (readonly [SortKey | '', string])[] = [
+  ['mark', 'Member'],
+  ['place', 'Place'],
+  ['size', 'Size'],
+  ['', 'Reinforcement'],
+  ...families.map((f) => [f.title, f.title] as const),
+  ['worst', 'What governs'],
+  ['', ''],
+];
+const isFigure = (key: SortKey) => key === 'worst' || families.some((f) => f.title === key);
+
+function SortButton({ title, isOn, onPick }: { title: string; isOn: boolean; onPick: () => void }) {
   return (
-    <tr className="h-[1.9rem] cursor-pointer border-b border-line hover:bg-sycamore" onClick={() => router.push(href)}>
-      <td onClick={(e) => e.stopPropagation()}>
-        <input type="checkbox" aria-label={`Select ${member.mark}`} checked={isSelected} onChange={(e) => onSelect(e.target.checked)} />
-      </td>
-      <td className="w-5">
-        <Glyph standing={standing} />
-      </td>
-      <td className="w-7">
-        <Silhouette member={member} />
-      </td>
-      <td className="whitespace-nowrap pr-3">
-        <a
-          href={href}
-          onClick={(e) => {
-            e.preventDefault();
-            e.stopPropagation();
-            router.push(href);
-          }}
-        >
-          <b className="mr-2 font-semibold">{member.mark}</b>
-          {member.title}
-        </a>
-      </td>
-      <td className="pr-3 text-walnut">
-        {member.place}
-        {member.type === 'beam' && member.group !== '' && ` · group ${member.group}`}
-      </td>
-      <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
-      <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
-      {families.map((f) => (
-        <FamilyCell key={f.title} check={worstOf(result?.checks ?? [], f.keys)} member={member} isWorking={isWorking} />
-      ))}
-      <td className="max-w-64 truncate" title={reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}>
-        {isWorking ? 'Designing' : reasonOf(result?.faults[0]?.reason, result?.governing ?? null)}
-      </td>
-      <td onClick={(e) => e.stopPropagation()}>
-        <Menu isBare align="end" label={<span className="sr-only">More on {member.mark}</span>}>
-          <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
-          <MenuItem onSelect={actions.up}>Move up</MenuItem>
-          <MenuItem onSelect={actions.down}>Move down</MenuItem>
-          <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
-        </Menu>
-      </td>
-    </tr>
-  );
-}
-
-const worstOf = (checks: readonly Check[], keys: readonly CheckFamily[]) => governing(checks.filter((c) => keys.includes(c.family)));
-
-function reasonOf(fault: string | undefined, check: Check | null): string {
-  if (fault) return fault;
-  if (!check) return 'Waiting';
-  return check.reason ?? [check.title, check.combination.split(',')[0]].filter(Boolean).join(', ');
-}
-
-function FamilyCell({ check, member, isWorking }: { check: Check | undefined; member: Member; isWorking: boolean }) {
-  if (!check) return <td className="w-28" />;
-  const standing = isWorking ? 'working' : standingOf(check.status, decisionFor(member, check) !== undefined);
-  return (
-    <td className="w-28">
-      <span className="flex items-center gap-1">
-        <Inlay utilisation={check.utilisation} standing={standing} width={42} framed />
-        <span className={standingText[standing]}>{isWorking ? '–' : formatUtilisation(check.utilisation)}</span>
+    <button type="button" className="inline-flex items-center gap-1 hover:underline" onClick={onPick}>
+      {title}
+      <span className={isOn ? '' : 'invisible'} aria-hidden="true">
+        {title === 'What governs' ? '· worst first' : '↓'}
       </span>
-    </td>
+    </button>
   );
 }
 
-function Totals({ project, rows }: { project: Project; rows: readonly RowData[] }) {
-  const list = rows.flatMap((r) => (r.entry?.result.quantities ? [r.entry.result.quantities] : []));
-  const sum = (pick: (q: (typeof list)[number]) => number) => list.reduce((total, q) => total + pick(q), 0);
-  const concrete = sum((q) => q.concrete);
-  const [bars, links] = [sum((q) => q.bars), sum((q) => q.links)];
-  const system = project.display;
-  const figures = [
-    {
-      title: 'Concrete',
-      value: formatValue(concrete, 'volume', system, 1),
-      unit: unitLabel('volume', system),
-      note: `${list.length} members counted`,
-    },
-    {
-      title: 'Reinforcement',
-      value: formatValue(bars + links, 'mass', system),
-      unit: unitLabel('mass', system),
-      note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, without laps and hooks of bars`,
-    },
-    {
-      title: 'Steel per concrete',
-      value: concrete > 0 ? formatValue((bars + links) / concrete, 'massPerVolume', system) : '–',
-      unit: unitLabel('massPerVolume', system),
-      note: 'over all members',
-    },
-    ...(['cost', 'carbon'] as const).map((kind) => {
-      const total = rows.reduce((amount, { member, entry }) => {
-        const q = entry?.result.quantities;
-        return q ? amount + weigh(q, member.materials.concreteStrength, project.rates[kind]) : amount;
-      }, 0);
-      return {
-        title: kind === 'cost' ? 'Cost' : 'Carbon',
-        value: kind === 'cost' ? formatNumber(total, 0) : formatNumber(total / 1000, 1),
-        unit: kind === 'cost' ? '' : 't CO₂e',
-        note: 'materials, for comparing',
-      };
-    }),
-  ];
+/** How far the design of all members has come, with the way to stop it, go on, and begin anew. */
+function Progress({ project, rows }: { project: Project; rows: readonly RowData[] }) {
+  const [isStopped, setStopped] = useState(false);
+  const done = rows.filter((r) => isDone(project, r)).length;
+  const run = (action: () => void, stopped: boolean) => {
+    action();
+    setStopped(stopped);
+  };
+  if (done === rows.length)
+    return rows.length === 0 ? null : (
+      <button type="button" className="link" onClick={() => run(designAllAgain, false)}>
+        design all anew
+      </button>
+    );
   return (
-    <footer className="flex">
-      <div className="absolute inset-x-0 -mt-[3px] purfling-x" />
-      {figures.map((f) => (
-        <div key={f.title} className="border-r border-line px-4 py-2.5">
-          <h2>{f.title}</h2>
-          <p className="font-serif text-[1.875rem] leading-[2.375rem]">
-            {f.value} <span className="font-plex text-[0.8125rem]">{f.unit}</span>
-          </p>
-          <p className="small">
-            {f.note} {f.title === 'Cost' && <RatesEditor project={project} />}
-          </p>
-        </div>
-      ))}
-    </footer>
+    <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
+      <p className="small pb-1">
+        {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
+        <button type="button" className="link ml-2" onClick={() => (isStopped ? run(goOnDesigning, false) : run(stopDesigning, true))}>
+          {isStopped ? 'go on' : 'stop'}
+        </button>
+      </p>
+      <div className="flex max-w-60 flex-wrap gap-px">
+        {rows.map((r) => (
+          <span
+            key={r.member.id}
+            className={`border border-ebony ${rows.length > 40 ? 'h-1 w-1' : 'h-2.5 w-3'} ${isDone(project, r) ? 'bg-verdigris' : ''}`}
+          />
+        ))}
+      </div>
+    </div>
   );
 }

@@ -1,0 +1,59 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { Popover } from 'radix-ui';
+import type { Check } from '@/core/members/check';
+import { companions } from '@/core/project/groups';
+import type { Member, Project } from '@/core/project/project';
+import { designOnce } from '@/store/design-once';
+import { CheckSteps } from '@/ui/CheckSteps';
+
+interface ExplainedProps {
+  readonly project: Project;
+  readonly member: Member;
+  readonly check: Check;
+  readonly label: string;
+}
+
+/** A figure that opens to the way it came about, worked out when it is asked for. */
+export function Explained({ children, ...of }: ExplainedProps & { children: React.ReactNode }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="border-b border-dotted border-ash px-0.5 hover:bg-ebony/10" aria-label={of.label}>
+        {children}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="bottom"
+          align="end"
+          collisionPadding={8}
+          className="framed z-30 max-h-[26rem] w-[27rem] overflow-auto px-3 py-2"
+          aria-label={of.label}
+        >
+          <Steps {...of} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Steps({ project, member, check }: ExplainedProps) {
+  const [derived, setDerived] = useState<Check | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    const basis = { code: project.code, display: project.display, members: companions(project.members, member) };
+    void designOnce(basis, member, [check.id]).then((result) => {
+      const found = result?.checks.find((c) => c.id === check.id);
+      if (isWanted && found) setDerived(found);
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [project, member, check.id]);
+  return (
+    <>
+      <b className="font-semibold">{check.title}</b> <span className="small">{check.clause}</span>
+      {check.reason && <p className="small text-madder-text">{check.reason}</p>}
+      {derived ? <CheckSteps check={derived} project={project} member={member} /> : <p role="status">Working out the steps.</p>}
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import type { Check } from '@/core/members/check';
+import { sizeLabel, steelLabel } from '@/core/project/labels';
+import { decisionFor, type Project } from '@/core/project/project';
+import { formatUtilisation } from '@/core/units/format';
+import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
+import { Inlay } from '@/ui/Inlay';
+import { memberActions } from '@/ui/MemberList';
+import { sheetPath } from '@/ui/sheet-path';
+import { Silhouette } from '@/ui/Silhouette';
+import { Menu, MenuItem } from '@/ui/TopBar';
+import { Explained } from './Explained';
+import { families, reasonOf, worstOf, type RowData } from './rows';
+
+/** A member in the overview: to be opened, chosen, or asked for the way to any of its figures. */
+export function MemberRow({
+  project,
+  row,
+  isSelected,
+  onSelect,
+}: {
+  project: Project;
+  row: RowData;
+  isSelected: boolean;
+  onSelect: (on: boolean) => void;
+}) {
+  const router = useRouter();
+  const { member, entry, standing } = row;
+  const href = sheetPath(project, member);
+  const result = entry?.result;
+  const isWorking = standing === 'working';
+  const actions = memberActions(project, member, router.push);
+  return (
+    <tr className="h-[1.9rem] cursor-pointer border-b border-line hover:bg-sycamore" onClick={() => router.push(href)}>
+      <td onClick={(e) => e.stopPropagation()}>
+        <input type="checkbox" aria-label={`Select ${member.mark}`} checked={isSelected} onChange={(e) => onSelect(e.target.checked)} />
+      </td>
+      <td className="w-5">
+        <Glyph standing={standing} />
+      </td>
+      <td className="w-7">
+        <Silhouette member={member} />
+      </td>
+      <td className="whitespace-nowrap pr-3">
+        <a
+          href={href}
+          onClick={(e) => {
+            e.preventDefault();
+            e.stopPropagation();
+            router.push(href);
+          }}
+        >
+          <b className="mr-2 font-semibold">{member.mark}</b>
+          {member.title}
+        </a>
+      </td>
+      <td className="pr-3 text-walnut">
+        {member.place}
+        {member.type === 'beam' && member.group !== '' && ` · group ${member.group}`}
+      </td>
+      <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
+      <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
+      {families.map((f) => (
+        <FamilyCell
+          key={f.title}
+          check={worstOf(result?.checks ?? [], f.keys)}
+          family={f.title}
+          row={row}
+          project={project}
+          isWorking={isWorking}
+        />
+      ))}
+      <td className="max-w-64 truncate" title={reasonOf(row)}>
+        {isWorking ? 'Designing' : reasonOf(row)}
+      </td>
+      <td onClick={(e) => e.stopPropagation()}>
+        <Menu isBare align="end" label={<span className="sr-only">More on {member.mark}</span>}>
+          <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
+          <MenuItem onSelect={actions.up}>Move up</MenuItem>
+          <MenuItem onSelect={actions.down}>Move down</MenuItem>
+          <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
+        </Menu>
+      </td>
+    </tr>
+  );
+}
+
+function FamilyCell({
+  check,
+  family,
+  row: { member },
+  project,
+  isWorking,
+}: {
+  check: Check | undefined;
+  family: string;
+  row: RowData;
+  project: Project;
+  isWorking: boolean;
+}) {
+  if (!check) return <td className="w-28" />;
+  const standing: Standing = isWorking ? 'working' : standingOf(check.status, decisionFor(member, check) !== undefined);
+  return (
+    <td className="w-28" onClick={(e) => e.stopPropagation()}>
+      <span className="flex items-center gap-1">
+        <Inlay utilisation={check.utilisation} standing={standing} width={42} framed />
+        {isWorking ? (
+          <span className={standingText[standing]}>–</span>
+        ) : (
+          <Explained project={project} member={member} check={check} label={`${family} of ${member.mark}: ${check.title}`}>
+            <span className={standingText[standing]}>{formatUtilisation(check.utilisation)}</span>
+          </Explained>
+        )}
+      </span>
+    </td>
+  );
+}
