@@ -7,6 +7,7 @@ import { readProject } from '../src/core/project/read';
 import { bearing, polygonSection, type PointBar } from '../src/core/section/polygon-section';
 import { ResistanceSurface } from '../src/core/section/resistance-surface';
 import { emptyState, ultimateAt, type UltimateBasis } from '../src/core/section/ultimate';
+import { proposeBeam } from '@/core/advice/beam-proposals';
 import { proposeColumn } from '../src/core/advice/column-proposals';
 import { codeOf } from '../src/core/project/project';
 
@@ -205,6 +206,11 @@ for (const code of [
 const demo = manyBeams(9);
 for (const member of demo.members.slice(0, 9))
   rows.push([`demo beam ${member.mark}`, '–', ms(median(() => designMember(demo, member), 10, 200))]);
+for (const member of demo.members.slice(0, 9)) {
+  if (member.type !== 'beam' || member.mode !== 'loads') continue;
+  const find = () => proposeBeam(member, codeOf(demo, member), 'arrangements', demo.rates);
+  rows.push([`proposals: arrangements for demo beam ${member.mark}`, '< 1 s', ms(median(find, 3, 2500))]);
+}
 const large = manyBeams(500);
 const one = performance.now();
 for (const member of large.members) designMember(large, member);

@@ -55,7 +55,14 @@ export interface DerivableCheck {
 }
 
 export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): DerivableCheck {
-  const check: Check = { warnings: [], assumptions: [], combination: '', status: statusOf(draft.utilisation), ...draft };
+  const check: Check = {
+    warnings: [],
+    assumptions: [],
+    combination: '',
+    status: statusOf(draft.utilisation),
+    ...draft,
+    ...(draft.reason ? { reason: draft.reason[0]!.toUpperCase() + draft.reason.slice(1) } : {}),
+  };
   return derive ? { check, derive } : { check };
 }
 

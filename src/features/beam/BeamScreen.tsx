@@ -50,8 +50,9 @@ export function BeamScreen() {
   return <Sheet key={member.id} project={loaded.project} id={id} />;
 }
 
-const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'cage', 'basis', 'hand', 'variants'] as const;
-type Panel = (typeof panels)[number];
+const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'basis', 'hand', 'variants'] as const;
+/** The cage is opened from the section, not from the row of panels. */
+type Panel = (typeof panels)[number] | 'cage';
 
 const beamIn = (project: Project, id: string) => project.members.find((m): m is BeamMember => m.id === id && m.type === 'beam');
 
@@ -129,6 +130,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
                 station={at}
                 onEdit={drawn.open}
                 editing={editing?.path ?? null}
+                onCage={() => setPanel(panel === 'cage' ? 'strips' : 'cage')}
               />
             )}
             <div className="purfling-x -mx-3.5" />

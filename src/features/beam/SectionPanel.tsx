@@ -19,12 +19,14 @@ interface SectionPanelProps {
   readonly station: number;
   readonly onEdit: (path: string, target: Element) => void;
   readonly editing: string | null;
+  /** Shows the cage in space, or goes back to the drawing. */
+  readonly onCage?: () => void;
   readonly width?: number;
   readonly height?: number;
 }
 
 /** The cut at the station: bars to scale, and strain and forces at the ultimate state. */
-export function SectionPanel({ project, member, result, station, onEdit, editing, width = 194, height = 196 }: SectionPanelProps) {
+export function SectionPanel({ project, member, result, station, onEdit, editing, onCage, width = 194, height = 196 }: SectionPanelProps) {
   const { steel, strips } = result;
   const sense = useMemo(() => {
     if (!strips) return (member.forces[0]?.moment ?? 0) < 0 ? 'hogging' : 'sagging';
@@ -44,7 +46,16 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
         <h2>{strips ? `Section at ${formatQuantity(station, 'station', project.display)}` : 'Section'}</h2>
         <span className="small">{where}</span>
       </div>
-      {strips && <InReport member={member} station={station} />}
+      {strips && (
+        <div className="flex items-center justify-between">
+          <InReport member={member} station={station} />
+          {onCage && (
+            <button type="button" className="link small" onClick={onCage}>
+              cage in space
+            </button>
+          )}
+        </div>
+      )}
       <div className="flex">
         <DrawingView drawing={sectionDrawing(picture, width, height)} onEdit={onEdit} editing={editing} />
         <StrainAndForces state={state} project={project} height={height} width={width > 300 ? 200 : 328 - width} />

@@ -56,7 +56,17 @@ function Overview({ project }: { project: Project }) {
       <div className="flex items-center border-b border-ebony px-4 py-2">
         <div>
           <h1>{project.name}</h1>
-          <p className="text-walnut">{[project.info.description, `${project.members.length} members`].filter(Boolean).join(' · ')}</p>
+          <p className="text-walnut">
+            {[project.info.description, `${project.members.length} members`].filter(Boolean).join(' · ')}
+            {rows.length > 0 && rows.every((r) => isDone(project, r)) && (
+              <>
+                {' · '}
+                <button type="button" className="link" onClick={designAllAgain}>
+                  design all anew
+                </button>
+              </>
+            )}
+          </p>
         </div>
         <div className="ml-auto flex items-center gap-6">
           <Progress project={project} rows={sorted} />
@@ -68,7 +78,7 @@ function Overview({ project }: { project: Project }) {
                 aria-pressed={only === s}
                 title={only === s ? 'show all' : 'show only these'}
                 onClick={() => setOnly(only === s ? null : s)}
-                className="flex items-center gap-1.5 px-1 text-left aria-pressed:bg-ebony aria-pressed:text-holly"
+                className="flex items-center gap-1.5 whitespace-nowrap px-1 text-left aria-pressed:bg-ebony aria-pressed:text-holly"
               >
                 <Glyph standing={s} /> <b className="font-semibold">{count(s)}</b> {s === 'open' ? 'to come' : s}
               </button>
@@ -182,25 +192,20 @@ function SortButton({ title, isOn, onPick }: { title: string; isOn: boolean; onP
   );
 }
 
-/** How far the design of all members has come, with the way to stop it, go on, and begin anew. */
+/** How far the design of all members has come, with the way to stop it and go on. */
 function Progress({ project, rows }: { project: Project; rows: readonly RowData[] }) {
   const [isStopped, setStopped] = useState(false);
   const done = rows.filter((r) => isDone(project, r)).length;
-  const run = (action: () => void, stopped: boolean) => {
-    action();
-    setStopped(stopped);
+  if (done === rows.length) return null;
+  const toggle = () => {
+    (isStopped ? goOnDesigning : stopDesigning)();
+    setStopped(!isStopped);
   };
-  if (done === rows.length)
-    return rows.length === 0 ? null : (
-      <button type="button" className="link" onClick={() => run(designAllAgain, false)}>
-        design all anew
-      </button>
-    );
   return (
     <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
       <p className="small pb-1">
         {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
-        <button type="button" className="link ml-2" onClick={() => (isStopped ? run(goOnDesigning, false) : run(stopDesigning, true))}>
+        <button type="button" className="link ml-2" onClick={toggle}>
           {isStopped ? 'go on' : 'stop'}
         </button>
       </p>

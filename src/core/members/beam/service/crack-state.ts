@@ -19,6 +19,7 @@ const STEEL = 200_000;
 /** Cracked states of a beam's sections under one modulus of concrete, worked out once for each section. */
 export class CrackStates {
   private readonly known = new Map<object, ElasticState | null>();
+  private readonly alphas: number[] = [];
 
   constructor(
     private readonly stiffness: StiffnessMap,
@@ -37,7 +38,7 @@ export class CrackStates {
   at(span: number, x: number, sense: Sense, moment: number): CrackState | undefined {
     const { stiffness } = this;
     const section = stiffness.sectionAt(span, x, sense);
-    const alpha = this.alpha(span);
+    const alpha = (this.alphas[span] ??= this.alpha(span));
     let state = this.known.get(section);
     if (state === undefined) this.known.set(section, (state = cracked(section, alpha, true) ?? null));
     if (!state) return undefined;

@@ -79,20 +79,30 @@ function supportDisplacement(response: Response, { mesh }: BeamAnalysis, support
 
 /** Mean curvature in each step (1/mm, sagging positive). */
 export function curvatures(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Float64Array {
-  const { grid, stiffness, largest, code } = basis;
-  if (code.service.stiffnessBy !== 'section')
-    return Float64Array.from(moments, (m, i) => m / spanStiffness(basis, stage, moments, grid.span[i]!));
-  return Float64Array.from(moments, (m, i) => {
+  const { grid, stiffness, code } = basis;
+  if (code.service.stiffnessBy !== 'section') return moments.map((m, i) => m / spanStiffness(basis, stage, moments, grid.span[i]!));
+  const most = crackingMoments(basis, stage, moments);
+  const kappa = new Float64Array(moments.length);
+  for (let i = 0; i < moments.length; i += 1) {
+    const m = moments[i]!;
     const sense = senseOf(m);
-    const s = stiffness.at(i, sense, stage.age);
-    const most = (k: number) =>
-      Math.max(0, stage.crackedBy === 'own' ? Math.abs(moments[k]!) : sense === 'sagging' ? largest.max[k]! : -largest.min[k]!);
-    const isFirst = i % STEPS === 0;
-    const isLast = i % STEPS === STEPS - 1;
-    const between = (a: number, b: number) => (most(a) + most(b)) / 2;
-    const k = meanCurvatureOver(s, Math.abs(m), isFirst ? most(i) : between(i - 1, i), most(i), isLast ? most(i) : between(i, i + 1));
-    return sense === 'sagging' ? k : -k;
-  });
+    const own = most[sense];
+    const here = own[i]!;
+    const left = i % STEPS === 0 ? here : (own[i - 1]! + here) / 2;
+    const right = i % STEPS === STEPS - 1 ? here : (here + own[i + 1]!) / 2;
+    const k = meanCurvatureOver(stiffness.at(i, sense, stage.age), Math.abs(m), left, here, right);
+    kappa[i] = sense === 'sagging' ? k : -k;
+  }
+  return kappa;
+}
+
+/** The largest moment so far in each step, by sense (N mm, positive). */
+function crackingMoments({ largest }: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Record<Sense, Float64Array> {
+  if (stage.crackedBy === 'own') {
+    const own = moments.map(Math.abs);
+    return { sagging: own, hogging: own };
+  }
+  return { sagging: largest.max.map((v) => Math.max(0, v)), hogging: largest.min.map((v) => Math.max(0, -v)) };
 }
 
 const spanKnown = new WeakMap<Float64Array, Map<number, number>>();

@@ -38,7 +38,7 @@ export function makeGrid(beam: BeamInput, mesh: Mesh): Grid {
 
 /** The moments of one arrangement in the middle of each step (N mm). */
 export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
-  return Float64Array.from(grid.x, (_, i) => momentAt(response.elements, grid.element[i]!, grid.s[i]!));
+  return grid.s.map((s, i) => momentAt(response.elements, grid.element[i]!, s));
 }
 
 /** Largest and smallest moment over some arrangements, with which of them brings it. */

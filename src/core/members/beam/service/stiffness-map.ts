@@ -17,6 +17,12 @@ export class StiffnessMap {
     partitions: new Map(),
     end: new Map(),
   };
+  /** The same for each step, so that nothing is looked up twice. */
+  private readonly bySteps: Record<StiffnessQuestion['age'], Record<Sense, SectionStiffness[]>> = {
+    immediate: { sagging: [], hogging: [] },
+    partitions: { sagging: [], hogging: [] },
+    end: { sagging: [], hogging: [] },
+  };
   /** The bars in the middle of each step, as a number. */
   private readonly steps: Float64Array;
   private readonly perimeters: readonly number[];
@@ -72,6 +78,11 @@ export class StiffnessMap {
 
   /** In the middle of a step. */
   at(step: number, sense: Sense, age: StiffnessQuestion['age']): SectionStiffness {
+    const list = this.bySteps[age][sense];
+    return (list[step] ??= this.find(step, sense, age));
+  }
+
+  private find(step: number, sense: Sense, age: StiffnessQuestion['age']): SectionStiffness {
     const key = this.steps[step]! + (sense === 'hogging' ? 1 : 0);
     let made = this.known[age].get(key);
     if (!made) {
