@@ -3,7 +3,7 @@ import nextTs from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
 
 const config = [
-  { ignores: ['.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'] },
+  { ignores: ['.reports/**', '.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'] },
   ...next,
   ...nextTs,
   prettier,

@@ -61,20 +61,20 @@ describe('commands, undo and redo', () => {
     expect(freshMark(useProject.getState().project!, 'B2')).toBe('B4');
   });
   test('a result is current only for the very input it was made from', () => {
-    const { project, putResult } = useProject.getState();
+    const { project, putResults } = useProject.getState();
     const member = project!.members[0] as BeamMember;
-    putResult({ result: emptyBeamResult([]), member, code: project!.code, display: project!.display });
+    putResults([{ result: emptyBeamResult([]), member, code: project!.code, display: project!.display }]);
     const entry = useProject.getState().results.a;
     expect(isCurrent(entry, project!, member)).toBe(true);
     expect(isCurrent(entry, project!, { ...member })).toBe(false);
     expect(isCurrent(entry, { ...project!, code: { ...project!.code } }, member)).toBe(false);
   });
   test('a faulty result does not push out the last good one', () => {
-    const { project, putResult } = useProject.getState();
+    const { project, putResults } = useProject.getState();
     const base = { member: project!.members[0] as BeamMember, code: project!.code, display: project!.display };
     const good = emptyBeamResult([]);
-    putResult({ ...base, result: good });
-    putResult({ ...base, result: emptyBeamResult([{ path: 'section.h', reason: 'no' }]) });
+    putResults([{ ...base, result: good }]);
+    putResults([{ ...base, result: emptyBeamResult([{ path: 'section.h', reason: 'no' }]) }]);
     expect(useProject.getState().lastGood.a!.result).toBe(good);
   });
 });

@@ -2,7 +2,7 @@ import { companions } from '@/core/project/groups';
 import type { Member, Project } from '@/core/project/project';
 import { DesignPool } from '@/workers/design-pool';
 import { startDesignWorker } from '@/workers/start-worker';
-import { isCurrent, useProject } from './project-store';
+import { isCurrent, useProject, type ResultEntry } from './project-store';
 
 const WORKERS = 2;
 
@@ -41,7 +41,7 @@ function request(project: Project, member: Member, derive: readonly string[], is
   getPool()
     .submit({ key: member.id, basis: { code, display, members: shares }, member, derive, isUrgent })
     .then(
-      (result) => result && useProject.getState().putResult({ result, member, code, display, companions: shares }),
+      (result) => result && put({ result, member, code, display, companions: shares }, isUrgent),
       (error: unknown) => {
         console.error(error);
         useProject
@@ -49,6 +49,25 @@ function request(project: Project, member: Member, derive: readonly string[], is
           .setNotice('A design stopped with an error of the program. The project is safe; the last results stay marked as old.');
       },
     );
+}
+
+/** Results of the list are put down several at once: a list of hundreds is not drawn anew for each of them. */
+const gatherFor = (waiting: number) => (waiting > 40 ? 800 : 120);
+let gathered: ResultEntry[] = [];
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+function put(entry: ResultEntry, isUrgent: boolean): void {
+  gathered.push(entry);
+  if (isUrgent) putGathered();
+  else timer ??= setTimeout(putGathered, gatherFor(getPool().backlog));
+}
+
+function putGathered(): void {
+  clearTimeout(timer);
+  timer = undefined;
+  const entries = gathered;
+  gathered = [];
+  useProject.getState().putResults(entries);
 }
 
 let active: string | null = null;

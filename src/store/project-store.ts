@@ -43,7 +43,7 @@ interface ProjectState {
   setPreview(change: ((project: Project) => Project) | null): void;
   undo(): void;
   redo(): void;
-  putResult(entry: ResultEntry): void;
+  putResults(entries: readonly ResultEntry[]): void;
   /** Lets go of all results, so that every member is designed anew. */
   forgetResults(): void;
   setOpenChecks(ids: readonly string[]): void;
@@ -115,11 +115,12 @@ export const useProject = create<ProjectState>((set, get) => ({
       notice: `Done again: ${next.label}`,
     });
   },
-  putResult: (entry) =>
-    set((s) => ({
-      results: { ...s.results, [entry.member.id]: entry },
-      lastGood: entry.result.faults.length === 0 ? { ...s.lastGood, [entry.member.id]: entry } : s.lastGood,
-    })),
+  putResults: (entries) =>
+    set((s) => {
+      const named = (list: readonly ResultEntry[]) => Object.fromEntries(list.map((e) => [e.member.id, e]));
+      const good = entries.filter((e) => e.result.faults.length === 0);
+      return { results: { ...s.results, ...named(entries) }, lastGood: good.length > 0 ? { ...s.lastGood, ...named(good) } : s.lastGood };
+    }),
   forgetResults: () => set({ results: {} }),
   setOpenChecks: (openChecks) => set({ openChecks }),
   setSave: (save) => set({ save }),

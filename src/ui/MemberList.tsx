@@ -128,7 +128,8 @@ export function memberActions(project: Project, member: Member, go: (path: strin
   const { edit, setNotice } = useProject.getState();
   return {
     copy: () => {
-      const { change, id } = copyMember(project, member.id);
+      // A row of a long list may have been drawn for an older state of the project.
+      const { change, id } = copyMember(useProject.getState().project ?? project, member.id);
       edit(`copy ${member.mark}`, change);
       go(sheetPath(project, { id, type: member.type }));
     },

@@ -42,6 +42,11 @@ export class DesignPool {
     });
   }
 
+  /** How many have not begun. */
+  get backlog(): number {
+    return this.waiting.length;
+  }
+
   /** Drops what has not begun. */
   cancelWaiting(): void {
     this.waiting.forEach((w) => w.resolve(null));

@@ -12,7 +12,7 @@ import { BasisPanel } from '@/features/column/BasisPanel';
 import { ColumnSheet } from '@/features/column/ColumnSheet';
 import { columnField } from '@/features/column/fields';
 import { LoadSetsPanel } from '@/features/column/LoadSetsPanel';
-import { OutlineTable } from '@/features/column/OutlineTable';
+import { ShapeFields } from '@/features/column/ShapeFields';
 import { PasteSets } from '@/features/column/PasteSets';
 import { StrainsPanel } from '@/features/column/StrainsPanel';
 import { SurfacePanel } from '@/features/column/SurfacePanel';
@@ -373,13 +373,13 @@ describe('the outline on a grid', () => {
 
   it('arrow keys move a corner by a step, Insert adds one, Delete takes it away again', () => {
     const project = open(free);
-    const { rerender } = render(<OutlineTable project={project} member={now()} />);
+    const { rerender } = render(<ShapeFields project={project} member={now()} result={resultOf(project)} />);
     fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 3,/ }), { key: 'ArrowRight' });
     expect(outer()[2]).toEqual([225, 200]);
-    rerender(<OutlineTable project={useProject.getState().project!} member={now()} />);
+    rerender(<ShapeFields project={useProject.getState().project!} member={now()} result={resultOf(project)} />);
     fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 3,/ }), { key: 'Insert' });
     expect(outer()).toHaveLength(5);
-    rerender(<OutlineTable project={useProject.getState().project!} member={now()} />);
+    rerender(<ShapeFields project={useProject.getState().project!} member={now()} result={resultOf(project)} />);
     fireEvent.keyDown(screen.getByRole('button', { name: /^Corner 4,/ }), { key: 'Delete' });
     expect(outer()).toHaveLength(4);
   });
@@ -397,7 +397,7 @@ describe('the outline on a grid', () => {
         ],
       },
     });
-    render(<OutlineTable project={project} member={now()} />);
+    render(<ShapeFields project={project} member={now()} result={resultOf(project)} />);
     expect(screen.getByText(/Edges 1 and 3 cross/)).toBeTruthy();
   });
 });

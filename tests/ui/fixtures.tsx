@@ -46,7 +46,7 @@ export function openWithResults(project: Project, derive: readonly string[] | 'a
   for (const member of project.members) {
     useProject
       .getState()
-      .putResult({ result: designMember(project, member, derive), member, code: project.code, display: project.display });
+      .putResults([{ result: designMember(project, member, derive), member, code: project.code, display: project.display }]);
   }
 }
 

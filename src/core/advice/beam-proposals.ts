@@ -134,13 +134,21 @@ function changes(beam: BeamInput): { readonly title: string; readonly change: Be
     title: by > 0 ? 'stronger concrete' : 'weaker concrete',
     change: { bars, concreteStrength: materials.concreteStrength + by },
   });
+  const sizes = section.shape === 'free' ? 0 : 1;
   const least = section.shape === 'rectangular' ? 200 : section.flangeDepth + 100;
   return [
     { title: 'bars chosen anew', change: { bars } },
-    ...[1, 2, 3].map((k) => depth(k * step)),
-    ...[1, 2, 3].filter((k) => section.h - k * step >= least).map((k) => depth(-k * step)),
-    ...[1, 2].map((k) => width(k * step)),
-    ...[1].filter(() => section.b - step >= 200).map(() => width(-step)),
+    // A free outline is not stretched: what it would become is the engineer's to draw.
+    ...[1, 2, 3].slice(0, 3 * sizes).map((k) => depth(k * step)),
+    ...[1, 2, 3]
+      .slice(0, 3 * sizes)
+      .filter((k) => section.h - k * step >= least)
+      .map((k) => depth(-k * step)),
+    ...[1, 2].slice(0, 2 * sizes).map((k) => width(k * step)),
+    ...[1]
+      .slice(0, sizes)
+      .filter(() => section.b - step >= 200)
+      .map(() => width(-step)),
     concrete(beam.catalogue === 'us' ? 1000 * 0.006894757293 : 5),
     ...(materials.concreteStrength > 26 ? [concrete(beam.catalogue === 'us' ? -1000 * 0.006894757293 : -5)] : []),
   ];

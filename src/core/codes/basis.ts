@@ -73,6 +73,8 @@ export interface BendingSection extends FlexuralSection {
   readonly b: number;
   readonly bw: number;
   readonly hf: number;
+  /** Neither a rectangle nor a web with a flange: closed forms do not hold. */
+  readonly isFree?: boolean;
   /** Width of the tension face (for minimum steel of a flange in tension). */
   readonly tensionWidth: number;
   readonly grossArea: number;

@@ -52,7 +52,7 @@ export function beamSectionPicture(
       links: labels.links(state.zone),
       b: labels.length(outline.b),
       h: labels.length(outline.h),
-      ...(outline.shape === 'rectangular'
+      ...(outline.shape === 'rectangular' || outline.shape === 'free'
         ? {}
         : { flange: labels.length(outline.flangeWidth), flangeDepth: `× ${labels.length(outline.flangeDepth)}` }),
     },

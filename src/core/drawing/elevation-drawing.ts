@@ -53,7 +53,9 @@ function concrete(p: ElevationPicture, toX: (x: number) => number, starts: reado
   ]);
   const [first, last] = [bottom[0]![0], bottom[bottom.length - 1]![0]];
   const flange =
-    p.beam.section.shape === 'rectangular' ? [] : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
+    p.beam.section.shape === 'rectangular' || p.beam.section.shape === 'free'
+      ? []
+      : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
   return [
     { kind: 'path', closed: true, line: 'cut', fill: 'concreteLight', points: [[first, BEAM_TOP], ...bottom, [last, BEAM_TOP]] },
     ...flange,

@@ -33,8 +33,14 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const xs = points.map(([x]) => x);
   const [left, right] = [Math.min(...xs), Math.max(...xs)];
   // A wide flange is cut off: what matters is the web with its bars.
-  const reach = o.shape === 'rectangular' ? o.b / 2 : o.b / 2 + Math.min(0.3 * o.b, (o.flangeWidth - o.b) / 2);
+  const reach =
+    o.shape === 'free'
+      ? Math.max(...xs.map(Math.abs))
+      : o.shape === 'rectangular'
+        ? o.b / 2
+        : o.b / 2 + Math.min(0.3 * o.b, (o.flangeWidth - o.b) / 2);
   const clip = (x: number) => Math.max(-reach, Math.min(reach, x));
+  const isFree = o.shape === 'free';
   const hasFlange = o.shape !== 'rectangular';
   const scale = Math.min((width - 98) / (2 * reach), (height - (hasFlange ? 62 : 52)) / o.h);
   const centre = (width - 22) / 2;
@@ -68,8 +74,21 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
 
   const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
   shapes.push(
-    ...dimension([topLeft[0] - 14, bottomY], [topLeft[0] - 14, topLeft[1]], p.labels.h, 'section.h', 'Overall depth h'),
-    ...dimension([at(-o.b / 2, 0)[0], bottomY + 18], [bottomRight[0], bottomY + 18], p.labels.b, 'section.b', 'Width b'),
+    // Width and depth of a free outline follow from its corners: they are not edited here.
+    ...dimension(
+      [topLeft[0] - 14, bottomY],
+      [topLeft[0] - 14, topLeft[1]],
+      p.labels.h,
+      isFree ? undefined : 'section.h',
+      'Overall depth h',
+    ),
+    ...dimension(
+      [at(-o.b / 2, 0)[0], bottomY + 18],
+      [bottomRight[0], bottomY + 18],
+      p.labels.b,
+      isFree ? undefined : 'section.b',
+      isFree ? 'Width of the web' : 'Width b',
+    ),
     label([centre, topLeft[1] - 7], p.labels.top, 'middle', p.edits.top, 'Top bars'),
     label([bottomRight[0] + 9, bottomY - 6], p.labels.bottom, 'start', p.edits.bottom, 'Bottom bars'),
     label([bottomRight[0] + 9, bottomY - (o.h * scale) / 2 + 3], p.labels.links, 'start', p.edits.links, 'Links'),

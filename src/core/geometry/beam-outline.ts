@@ -1,5 +1,7 @@
-/** Outlines of beam sections: a web with, for flanged sections, one flange. Lengths mm; y up from the bottom face. */
-export type BeamShape = 'rectangular' | 'T' | 'L' | 'invertedT';
+import { boundsOf, chordWidth, isInsideLoop, type Loop, type Point } from './polygon';
+
+/** Outlines of beam sections: a web with, for flanged sections, one flange; or any outline around a web. Lengths mm; y up from the bottom face. */
+export type BeamShape = 'rectangular' | 'T' | 'L' | 'invertedT' | 'free';
 
 export interface BeamOutline {
   readonly shape: BeamShape;
@@ -9,7 +11,12 @@ export interface BeamOutline {
   /** Width and depth of the flange; not used by a rectangle. */
   readonly flangeWidth: number;
   readonly flangeDepth: number;
+  /** Corners of a free outline; width and depth then follow from them. x = 0 is the axis of the web. */
+  readonly points?: Loop;
 }
+
+/** Bands into which a stretch with sloping sides is cut. */
+const BANDS = 12;
 
 interface Band {
   readonly from: number;
@@ -20,12 +27,79 @@ interface Band {
 /** The outline as bands of constant width, from the given face inwards. */
 export function bandsFrom(face: 'top' | 'bottom', o: BeamOutline): Band[] {
   if (o.shape === 'rectangular') return [{ from: 0, to: o.h, width: o.b }];
+  if (o.shape === 'free') return freeBands(face, o);
   const flangeFirst = (o.shape === 'invertedT') === (face === 'bottom');
   const split = flangeFirst ? o.flangeDepth : o.h - o.flangeDepth;
   return [
     { from: 0, to: split, width: flangeFirst ? o.flangeWidth : o.b },
     { from: split, to: o.h, width: flangeFirst ? o.b : o.flangeWidth },
   ];
+}
+
+const known = { top: new WeakMap<Loop, Band[]>(), bottom: new WeakMap<Loop, Band[]>() };
+
+/** A free outline cut at its corners; where its sides slope, into bands of the mean width. */
+function freeBands(face: 'top' | 'bottom', o: BeamOutline): Band[] {
+  const points = o.points ?? [];
+  let bands = known[face].get(points);
+  if (!bands) known[face].set(points, (bands = cutBands(face, points, o.h)));
+  return bands;
+}
+
+function cutBands(face: 'top' | 'bottom', points: Loop, h: number): Band[] {
+  const widthAtLevel = (y: number) => chordWidth({ outer: points, holes: [] }, [0, 1], y);
+  const levels = [...new Set(points.map(([, y]) => y))].sort((a, b) => a - b);
+  const bands = levels.slice(1).flatMap((upper, i): Band[] => {
+    const lower = levels[i]!;
+    // Widths just inside the stretch: at a corner the outline may jump.
+    const inset = (upper - lower) * 1e-6;
+    const isPlain = Math.abs(widthAtLevel(lower + inset) - widthAtLevel(upper - inset)) < 0.01;
+    const n = isPlain ? 1 : BANDS;
+    return Array.from({ length: n }, (_, k) => {
+      const [from, to] = [lower + ((upper - lower) * k) / n, lower + ((upper - lower) * (k + 1)) / n];
+      return { from, to, width: widthAtLevel((from + to) / 2) };
+    });
+  });
+  return face === 'bottom' ? bands : bands.map((b) => ({ from: h - b.to, to: h - b.from, width: b.width })).reverse();
+}
+
+/**
+ * A free outline as a beam's section: moved so that its lowest corner lies at 0. Its web is the widest upright strip about x = 0 that lies within
+ * the outline over the whole depth; links and bars stand in it. Width 0 where the axis does not run through the concrete.
+ */
+export function freeSection(corners: Loop): BeamOutline {
+  const { bottom, top } = boundsOf(corners);
+  const points = corners.map(([x, y]): Point => [x, y - bottom]);
+  const h = top - bottom;
+  const b = 2 * webReach(points, h);
+  return { shape: 'free', points, b, h, flangeWidth: b, flangeDepth: h / 4 };
+}
+
+/** Least distance of the outline from the axis, between its lowest and its highest corners. */
+function webReach(points: Loop, h: number): number {
+  if (points.length < 3 || !isInsideLoop([0, h / 2], points)) return 0;
+  const distances = points.map(([x1, y1], i) => {
+    const [x2, y2] = points[(i + 1) % points.length]!;
+    if (y1 === y2 && (y1 === 0 || y1 === h)) return Infinity;
+    return x1 * x2 <= 0 ? 0 : Math.min(Math.abs(x1), Math.abs(x2));
+  });
+  return Math.min(...distances);
+}
+
+/** Whether an outline is the same on both sides of its axis. */
+export function isSymmetric(o: BeamOutline): boolean {
+  const points = outlinePoints(o);
+  return points.every(([x, y]) => points.some(([a, b]) => Math.abs(a + x) < 0.5 && Math.abs(b - y) < 0.5));
+}
+
+/** Length of the sides and the underside, which are shuttered (mm). */
+export function formworkOf(o: BeamOutline): number {
+  const points = outlinePoints(o);
+  return points.reduce((sum, [x1, y1], i) => {
+    const [x2, y2] = points[(i + 1) % points.length]!;
+    const isTop = y1 === y2 && Math.abs(y1 - o.h) < 1e-9;
+    return sum + (isTop ? 0 : Math.hypot(x2 - x1, y2 - y1));
+  }, 0);
 }
 
 /** Width at the given face. */
@@ -60,6 +134,7 @@ function integrate(o: BeamOutline): GrossProperties {
 
 /** Corner points of the outline, anticlockwise from the bottom left corner of the web; x = 0 on the web's axis. */
 export function outlinePoints(o: BeamOutline): (readonly [x: number, y: number])[] {
+  if (o.shape === 'free') return [...(o.points ?? [])];
   const w = o.b / 2;
   if (o.shape === 'rectangular')
     return [

@@ -2,7 +2,7 @@ import { array, boolean, lazy, number, object, string, type AnySchema, type Sche
 import type { MaterialDefaults } from '../codes/design-code';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
-const points = array(array(quantity('length').required('is missing')).length(2, 'must be [x, y]').required())
+export const points = array(array(quantity('length').required('is missing')).length(2, 'must be [x, y]').required())
   .max(400, 'has at most 400 corners')
   .default([]);
 const length = (value: number) => quantity('length').default(value);

@@ -1,3 +1,4 @@
+import { freeSection } from '../geometry/beam-outline';
 import type { BeamSupport, ExtraBars, SupportBars } from '../members/beam/input';
 import type { BeamMember, Member } from './project';
 
@@ -13,6 +14,8 @@ export function completeBeam(beam: BeamMember): BeamMember {
   const { bars } = beam;
   return {
     ...beam,
+    // Width and depth of a free outline follow from its corners.
+    section: beam.section.shape === 'free' ? freeSection(beam.section.points ?? []) : beam.section,
     supports: beam.supports.length === 0 ? resize([], spans + 1, pinned) : beam.supports,
     bars: {
       ...bars,

@@ -44,6 +44,7 @@ export const sectionLabels = (project: Pick<Project, 'code' | 'display'>): Secti
 export function sizeLabel(member: Member, system: UnitSystem): string {
   const number = (v: number) => formatValue(v, 'length', system).replace(/\.?0+$/, (zeros) => (zeros.startsWith('.') ? '' : zeros));
   const unit = system === 'US' ? ` ${unitLabel('length', system)}` : '';
+  if (member.type === 'beam' && member.section.shape === 'free') return `outline, ${number(member.section.h)}${unit} deep`;
   if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
   if (member.type === 'wall') {
     const thickness = `${number(member.thickness)}${unit}`;

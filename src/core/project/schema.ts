@@ -3,7 +3,7 @@ import type { MaterialDefaults } from '../codes/design-code';
 import { usualRates, type Rates } from '../advice/rates';
 import { frameClasses } from '../codes/frame-rules';
 import { bendSettings } from '../schedule/bend-types';
-import { columnSchema, wallSchema } from './column-schema';
+import { columnSchema, points, wallSchema } from './column-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
@@ -11,7 +11,7 @@ const barGroup = object({ count: number().typeError('must be a number').required
   .default(null);
 
 const outlineFields = {
-  shape: string().oneOf(['rectangular', 'T', 'L', 'invertedT'], 'must be one of: rectangular, T, L, invertedT'),
+  shape: string().oneOf(['rectangular', 'T', 'L', 'invertedT', 'free'], 'must be one of: rectangular, T, L, invertedT, free'),
   b: quantity('length'),
   h: quantity('length'),
   flangeWidth: quantity('length'),
@@ -152,6 +152,7 @@ function beamSchema(d: MaterialDefaults) {
       h: quantity('length').default(500),
       flangeWidth: quantity('length').default(1000),
       flangeDepth: quantity('length').default(150),
+      points: points.optional().default(undefined),
     }),
     slab: object({ left: quantity('length').default(2000), right: quantity('length').default(2000) })
       .nullable()

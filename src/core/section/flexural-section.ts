@@ -58,6 +58,23 @@ export function concreteResultant(strips: readonly Strip[], x: number, law: Conc
   return { force, depth: force > 0 ? moment / force : 0 };
 }
 
+/** Depth of the neutral axis at which concrete alone carries a moment about bars at d (N mm); undefined where it cannot. */
+export function depthForMoment(strips: readonly Strip[], d: number, moment: number, law: ConcreteLaw): number | undefined {
+  const carried = (x: number) => {
+    const { force, depth } = concreteResultant(strips, x, law);
+    return force * (d - depth);
+  };
+  // Up to a block that reaches the bars the moment grows with x.
+  let [low, high] = [0, law.kind === 'block' ? d / law.depthFactor : d];
+  if (moment > carried(high)) return undefined;
+  for (let i = 0; i < 60; i += 1) {
+    const x = (low + high) / 2;
+    if (carried(x) < moment) low = x;
+    else high = x;
+  }
+  return high;
+}
+
 /**
  * Area and first moment under 1 - u^n between two depths, with u = 1 - strain / peak strain. Since u is linear in the depth y
  * (du/dy = k), both integrals are powers of u.

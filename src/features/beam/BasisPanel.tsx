@@ -1,8 +1,9 @@
 'use client';
+import { castDraft, type Draft } from 'immer';
 import type { DesignCode } from '@/core/codes/design-code';
 import type { FrameClass } from '@/core/codes/frame-rules';
 import type { BeamShape } from '@/core/geometry/beam-outline';
-import { grossProperties } from '@/core/geometry/beam-outline';
+import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
 import type { Fault } from '@/core/members/fault';
 import type { BeamResult } from '@/core/members/beam/result';
 import { choicesFor, codeOf, type BeamMember, type Project } from '@/core/project/project';
@@ -15,6 +16,7 @@ import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
 import { ServiceFields } from './ServiceFields';
+import { OutlineEditor } from '@/ui/OutlineEditor';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
 
@@ -23,6 +25,7 @@ const shapes: readonly (readonly [BeamShape, string])[] = [
   ['T', 'T'],
   ['L', 'L'],
   ['invertedT', 'T, flange below'],
+  ['free', 'any outline'],
 ];
 const ways = [
   ['loads', 'loads on spans'],
@@ -129,21 +132,38 @@ export function BasisPanel({
             label="Section"
             value={member.section.shape}
             options={shapes}
-            onPick={(shape) => change('shape', (m) => void (m.section.shape = shape))}
+            onPick={(shape) => change('shape', (m) => setShape(m, shape))}
           />
         </label>
-        {(['b', 'h'] as const).map((k) => (
-          <div key={k}>
-            {quantity(
-              k === 'b' ? 'Width b' : 'Overall depth h',
-              'length',
-              `section.${k}`,
-              member.section[k],
-              (m, v) => void (m.section[k] = v),
-            )}
-          </div>
-        ))}
-        {member.section.shape !== 'rectangular' && (
+        {member.section.shape === 'free' ? (
+          <>
+            <OutlineEditor
+              outer={member.section.points ?? []}
+              holes={[]}
+              mayHaveHoles={false}
+              units={project.display}
+              onKeep={(outer) => change('outline', (m) => void (m.section = castDraft(freeSection(outer))))}
+            />
+            {fault('section.points')}
+            <p className="small">
+              Links and bars stand in the {formatQuantity(member.section.b, 'length', project.display)} about x = 0 that run through the
+              whole depth.
+            </p>
+          </>
+        ) : (
+          (['b', 'h'] as const).map((k) => (
+            <div key={k}>
+              {quantity(
+                k === 'b' ? 'Width b' : 'Overall depth h',
+                'length',
+                `section.${k}`,
+                member.section[k],
+                (m, v) => void (m.section[k] = v),
+              )}
+            </div>
+          ))
+        )}
+        {member.section.shape !== 'rectangular' && member.section.shape !== 'free' && (
           <>
             <FlangeFields project={project} member={member} code={code} change={change} fault={fault} />
             {quantity(
@@ -223,27 +243,36 @@ export function BasisPanel({
         {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
       </section>
       <section>
-        <h2>Sections that differ by span</h2>
-        <p className="small">An empty field is as the beam.</p>
-        {member.spans.map((span, i) => (
-          <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
-            Span {i + 1}
-            {(['b', 'h'] as const).map((k) => (
-              <div key={k}>
-                <QuantityInput
-                  kind="length"
-                  system={project.display}
-                  value={span.section[k] ?? null}
-                  allowEmpty
-                  placeholder={`${k} as the beam`}
-                  label={`${k} of span ${i + 1}`}
-                  onKeep={(v) => change(`${k} of span ${i + 1}`, (m) => void (m.spans[i]!.section = sectionOf(m.spans[i]!.section, k, v)))}
-                />
-                {fault(`spans[${i}].section.${k}`)}
+        {member.section.shape !== 'free' && (
+          <>
+            <h2>Sections that differ by span</h2>
+            <p className="small">An empty field is as the beam. Haunches are not covered: give the least depth.</p>
+            {member.spans.map((span, i) => (
+              <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
+                Span {i + 1}
+                {(['b', 'h'] as const).map((k) => (
+                  <div key={k}>
+                    <QuantityInput
+                      kind="length"
+                      system={project.display}
+                      value={span.section[k] ?? null}
+                      allowEmpty
+                      placeholder={`${k} as the beam`}
+                      label={`${k} of span ${i + 1}`}
+                      onKeep={(v) =>
+                        change(
+                          `${k} of span ${i + 1}`,
+                          (m) => void (m.spans[i]!.section = castDraft(sectionOf(member.spans[i]!.section, k, v))),
+                        )
+                      }
+                    />
+                    {fault(`spans[${i}].section.${k}`)}
+                  </div>
+                ))}
               </div>
             ))}
-          </div>
-        ))}
+          </>
+        )}
         <h2 className="mt-3">For creep and shrinkage</h2>
         {(['humidity', 'loadingAge', 'dryingAge'] as const).map((k) => (
           <label key={k} className={row}>
@@ -307,6 +336,18 @@ function GroupNote({ project, member }: { project: Project; member: BeamMember }
 }
 
 const noExtra = { bars: null, from: null, to: null };
+
+/** Another shape of about the same size; a free outline starts from the corners that the section has. */
+function setShape(m: Draft<BeamMember>, shape: BeamShape): void {
+  if (shape === 'free') {
+    m.section = castDraft(freeSection(outlinePoints(m.section as BeamMember['section'])));
+    m.slab = null;
+    m.spans.forEach((s) => (s.section = {}));
+    return;
+  }
+  const { b, h, flangeWidth, flangeDepth } = m.section;
+  m.section = { b, h, flangeWidth: Math.max(flangeWidth, b), flangeDepth, shape };
+}
 
 /** The dimensions of a span that differ from the beam's, with one set or taken away. */
 function sectionOf(section: BeamMember['spans'][number]['section'], key: 'b' | 'h', value: number | null) {

@@ -9,7 +9,7 @@ import { onColumn } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { OutlineTable } from './OutlineTable';
+import { OutlineEditor } from '@/ui/OutlineEditor';
 
 const shapes: readonly (readonly [ShapeKind, string])[] = [
   ['rectangle', 'rectangle'],
@@ -70,7 +70,15 @@ export function ShapeFields({ project, member, result }: { project: Project; mem
         Section
         <Select label="Section" value={member.shape.kind} options={shapes} onPick={setShape} />
       </label>
-      {member.shape.kind === 'free' && <OutlineTable project={project} member={member} />}
+      {member.shape.kind === 'free' && (
+        <OutlineEditor
+          outer={member.shape.outer}
+          holes={member.shape.holes}
+          mayHaveHoles
+          units={project.display}
+          onKeep={(outer, holes) => change('outline', (m) => void (m.shape = castDraft({ kind: 'free' as const, outer, holes })))}
+        />
+      )}
       <label className={row}>
         Held by
         <Select

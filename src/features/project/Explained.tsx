@@ -16,11 +16,23 @@ interface ExplainedProps {
 
 /** A figure that opens to the way it came about, worked out when it is asked for. */
 export function Explained({ children, ...of }: ExplainedProps & { children: React.ReactNode }) {
+  const [isOpen, setOpen] = useState(false);
+  const figure = (
+    <button
+      type="button"
+      className="border-b border-dotted border-ash px-0.5 hover:bg-ebony/10"
+      aria-label={of.label}
+      aria-haspopup="dialog"
+      onClick={() => setOpen(true)}
+    >
+      {children}
+    </button>
+  );
+  // A long list has hundreds of figures: what opens is made when it is opened.
+  if (!isOpen) return figure;
   return (
-    <Popover.Root>
-      <Popover.Trigger className="border-b border-dotted border-ash px-0.5 hover:bg-ebony/10" aria-label={of.label}>
-        {children}
-      </Popover.Trigger>
+    <Popover.Root open onOpenChange={setOpen}>
+      <Popover.Anchor asChild>{figure}</Popover.Anchor>
       <Popover.Portal>
         <Popover.Content
           side="bottom"

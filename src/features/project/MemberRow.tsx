@@ -1,5 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { memo } from 'react';
 import type { Check } from '@/core/members/check';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
 import { decisionFor, type Project } from '@/core/project/project';
@@ -14,17 +15,29 @@ import { Explained } from './Explained';
 import { families, reasonOf, worstOf, type RowData } from './rows';
 
 /** A member in the overview: to be opened, chosen, or asked for the way to any of its figures. */
-export function MemberRow({
-  project,
-  row,
-  isSelected,
-  onSelect,
-}: {
-  project: Project;
-  row: RowData;
-  isSelected: boolean;
-  onSelect: (on: boolean) => void;
-}) {
+export const MemberRow = memo(Row, isSameRow);
+
+interface MemberRowProps {
+  readonly project: Project;
+  readonly row: RowData;
+  readonly isSelected: boolean;
+  readonly onSelect: (id: string, on: boolean) => void;
+}
+
+/** Most rows of a long list are as they were when one result comes in. */
+function isSameRow(a: MemberRowProps, b: MemberRowProps): boolean {
+  return (
+    a.isSelected === b.isSelected &&
+    a.onSelect === b.onSelect &&
+    a.row.member === b.row.member &&
+    a.row.entry === b.row.entry &&
+    a.row.standing === b.row.standing &&
+    a.project.code === b.project.code &&
+    a.project.display === b.project.display
+  );
+}
+
+function Row({ project, row, isSelected, onSelect }: MemberRowProps) {
   const router = useRouter();
   const { member, entry, standing } = row;
   const href = sheetPath(project, member);
@@ -34,7 +47,12 @@ export function MemberRow({
   return (
     <tr className="h-[1.9rem] cursor-pointer border-b border-line hover:bg-sycamore" onClick={() => router.push(href)}>
       <td onClick={(e) => e.stopPropagation()}>
-        <input type="checkbox" aria-label={`Select ${member.mark}`} checked={isSelected} onChange={(e) => onSelect(e.target.checked)} />
+        <input
+          type="checkbox"
+          aria-label={`Select ${member.mark}`}
+          checked={isSelected}
+          onChange={(e) => onSelect(member.id, e.target.checked)}
+        />
       </td>
       <td className="w-5">
         <Glyph standing={standing} />

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { BeamMember, Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { designAllAgain, goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
@@ -36,8 +36,12 @@ function Overview({ project }: { project: Project }) {
   const [text, setText] = useState('');
   const [only, setOnly] = useState<Standing | null>(null);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
-  const toggle = (ids: readonly string[], on: boolean) =>
-    setSelected((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id))));
+  const toggle = useCallback(
+    (ids: readonly string[], on: boolean) =>
+      setSelected((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.includes(id)))),
+    [],
+  );
+  const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
   const addUpright = (make: typeof newColumn | typeof newWall, like: string) => {
@@ -150,13 +154,7 @@ function Overview({ project }: { project: Project }) {
             </thead>
             <tbody>
               {listed.map((row) => (
-                <MemberRow
-                  key={row.member.id}
-                  project={project}
-                  row={row}
-                  isSelected={selected.has(row.member.id)}
-                  onSelect={(on) => toggle([row.member.id], on)}
-                />
+                <MemberRow key={row.member.id} project={project} row={row} isSelected={selected.has(row.member.id)} onSelect={toggleOne} />
               ))}
             </tbody>
           </table>

@@ -1,5 +1,5 @@
 import { CalcError, silent, type Calc } from '../../calc/calc';
-import { centroidDepth, concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
+import { centroidDepth, concreteResultant, tensionSteel, ultimateState, depthForMoment } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { strengthReduction } from './materials';
@@ -19,6 +19,7 @@ export const F = {
   phiMn: formula('phi_M_n', 'phi * M_n', '9.5.1.1'),
   MnRequired: formula('M_n', 'M_u / 0.90', '21.2.2'),
   aRequired: formula('a', 'd - sqrt(d^2 - 2 * M_n / (0.85 * f_c_prime * b))', '22.2.2.4.1'),
+  AsFree: formula('A_s_req', 'C_c / f_y', '22.2'),
   AsRequired: formula('A_s_req', '0.85 * f_c_prime * b * a / f_y', '22.2'),
   Cf: formula('C_f', '0.85 * f_c_prime * (b - b_w) * h_f', '22.2.2.4.1'),
   Mnf: formula('M_nf', 'C_f * (d - h_f/2)', '22.3.1.1'),
@@ -97,7 +98,7 @@ type Tension = ReturnType<typeof tensionSteel>;
 /** Whether the hand form As fy (d - a/2) holds: bars in tension only, all yielding, block within one width. */
 function isSimple(s: BendingSection, { steel, concrete }: FlexureBasis, state: State): boolean {
   const allYield = state.layers.every((layer) => layer.stress <= -steel.yield + 1e-9);
-  return !s.axial && allYield && (s.hf === 0 || concrete.depthFactor * state.x <= s.hf);
+  return !s.isFree && !s.axial && allYield && (s.hf === 0 || concrete.depthFactor * state.x <= s.hf);
 }
 
 function recordForces(c: Calc, s: BendingSection, basis: FlexureBasis, state: State, tension: Tension): void {
@@ -190,6 +191,7 @@ export function bendingSteel(
 }
 
 function singleSteel(c: Calc, M_n: number, s: BendingSection, d: number, basis: FlexureBasis): number {
+  if (s.isFree) return freeSteel(c, M_n, s, d, basis);
   const common = { f_c_prime: basis.fc, f_y: basis.steel.yield, d, b: s.b, b_w: s.bw, h_f: s.hf };
   const flange = s.hf > 0 ? 0.85 * basis.fc * s.b * s.hf * (d - s.hf / 2) : Infinity;
   if (M_n <= flange) {
@@ -201,6 +203,15 @@ function singleSteel(c: Calc, M_n: number, s: BendingSection, d: number, basis: 
   const M_nf = c.let(F.Mnf, { ...common, C_f });
   const a = c.let(F.aWeb, { ...common, M_n, M_nf });
   return c.let(F.AsFlanged, { ...common, C_f, a });
+}
+
+/** The same for any outline: the neutral axis is found by trial. */
+function freeSteel(c: Calc, M_n: number, s: BendingSection, d: number, { concrete, steel }: FlexureBasis): number {
+  const x = depthForMoment(s.strips, d, M_n, concrete);
+  if (x === undefined) throw new CalcError('c', 'the moment is more than the section can carry at all');
+  c.given(symbols.c, x, 'solved for the moment');
+  const C_c = c.given(symbols.C_c, concreteResultant(s.strips, x, concrete).force, 'resultant of the compressed concrete');
+  return c.let(F.AsFree, { C_c, f_y: steel.yield });
 }
 
 /** Strain of the extreme bars against its least value, 9.3.3.1. */

@@ -1,5 +1,5 @@
 import { CalcError, type Calc } from '../../calc/calc';
-import { centroidDepth, concreteResultant, tensionSteel, ultimateState } from '../../section/flexural-section';
+import { centroidDepth, concreteResultant, depthForMoment, tensionSteel, ultimateState } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { meanTensileStrength } from './materials';
@@ -19,6 +19,7 @@ export const F = {
   // Steel required
   mu: formula('mu', 'M_Ed / (eta * f_cd * b * d^2)', '3.1.7(3)'),
   xFromMu: formula('x', 'd * (1 - sqrt(1 - 2*mu)) / lambda', '3.1.7(3)'),
+  asFree: formula('A_s_req', 'F_c / f_yd', '6.1'),
   asSingle: formula('A_s_req', 'M_Ed / (f_yd * z)', '6.1'),
   flangeForce: formula('F_f', 'eta * f_cd * (b - b_w) * h_f', '3.1.7(3)'),
   flangeMoment: formula('M_f', 'F_f * (d - h_f/2)', '6.1'),
@@ -100,7 +101,7 @@ function recordResistance(c: Calc, s: BendingSection, basis: FlexureBasis, r: Be
   const isSingle = N === 0 && s.layers.every((layer) => layer.depth > r.x) && allYield;
   c.given(symbols.A_s, r.tensionArea, 'bars in tension at this place');
   c.given(symbols.d, r.d, 'from the section and the bars');
-  if (isSingle && concrete.kind === 'block' && (s.hf === 0 || lambda * r.x <= s.hf)) {
+  if (isSingle && concrete.kind === 'block' && !s.isFree && (s.hf === 0 || lambda * r.x <= s.hf)) {
     const x = c.let(F.xSingle, { A_s: r.tensionArea, f_yd: steel.yield, eta, f_cd: fcd, lambda, b: s.b });
     const z = c.let(basis.capLeverArm ? F.zCapped : F.zBlock, { d: r.d, lambda, x });
     c.let(F.momentSingle, { A_s: r.tensionArea, f_yd: steel.yield, z });
@@ -191,6 +192,7 @@ export function bendingSteel(
 function singleSteel(c: Calc, moment: number, s: BendingSection, d: number, basis: FlexureBasis): number {
   const { lambda, eta, fcd, steel } = basis;
   if (moment <= 0) return 0;
+  if (s.isFree) return freeSteel(c, moment, s, d, basis);
   const common = { eta, f_cd: fcd, d, lambda, f_yd: steel.yield };
   const flangeForce = s.hf > 0 ? eta * fcd * s.b * s.hf : Infinity;
   if (moment <= flangeForce * (d - s.hf / 2)) {
@@ -206,6 +208,23 @@ function singleSteel(c: Calc, moment: number, s: BendingSection, d: number, basi
   if (mu >= 0.5) throw new CalcError('mu', 'the moment is more than the section can carry at all');
   const x = c.let(F.xFromMu, { mu, ...common });
   return c.let(F.asFlanged, { F_f, b_w: s.bw, x, ...common });
+}
+
+/** The same for any outline: the neutral axis is found by trial, with the rectangular block. */
+function freeSteel(
+  c: Calc,
+  moment: number,
+  s: BendingSection,
+  d: number,
+  { lambda, eta, fcd, steel, concrete, capLeverArm }: FlexureBasis,
+): number {
+  const block: ConcreteLaw = { kind: 'block', depthFactor: lambda, stress: eta * fcd, ultimateStrain: concrete.ultimateStrain };
+  const x = depthForMoment(s.strips, d, moment, block);
+  if (x === undefined) throw new CalcError('x', 'the moment is more than the section can carry at all');
+  c.given(symbols.x, x, 'solved for the moment');
+  const { depth } = concreteResultant(s.strips, x, block);
+  const z = capLeverArm ? Math.min(d - depth, 0.95 * d) : d - depth;
+  return c.let(F.asFree, { F_c: c.given(symbols.F_c, moment / z, 'the moment over the lever arm'), f_yd: steel.yield });
 }
 
 /** x/d of the section as reinforced against its limit. */

@@ -24,6 +24,7 @@ import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-chec
 import { torsionChecks } from './torsion-checks';
 import { beamStrips } from './strips';
 import { catalogues } from '../../materials/bars';
+import { isSymmetric } from '../../geometry/beam-outline';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
 export function designBeam(given: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
@@ -71,7 +72,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
-      ...topicsNotCovered(code.notCovered),
+      ...topicsNotCovered([...code.notCovered, ...freeTopics(beam)]),
     ],
     options,
   );
@@ -93,6 +94,17 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     governing: governing(checks) ?? null,
     quantities: beamQuantities(beam, map),
   };
+}
+
+/** What is not looked at in a free outline. */
+function freeTopics({ section }: BeamInput): { readonly title: string; readonly clause: string }[] {
+  if (section.shape !== 'free') return [];
+  return [
+    { title: 'Shear between the web and parts beside it', clause: 'free outline' },
+    ...(isSymmetric(section)
+      ? []
+      : [{ title: 'Bending across an outline that is not the same on both sides', clause: 'taken as held sideways' }]),
+  ];
 }
 
 /** A member with no ultimate combination, or no load at all, says so and shows no figure. */

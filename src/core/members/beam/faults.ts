@@ -4,6 +4,7 @@ import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../fault';
 import type { BeamInput } from './input';
 import { outlineOf, supportName } from './input';
+import { crossingEdges } from '../../geometry/polygon';
 
 /** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
 export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
@@ -23,11 +24,15 @@ function sectionFaults(beam: BeamInput): Fault[] {
     const o = outlineOf(beam, i);
     const at = (field: string) => (i > 0 || field in span.section ? `spans[${i}].section.${field}` : `section.${field}`);
     const { top, bottom, side } = beam.cover;
+    if (o.shape === 'free') {
+      const reason = freeFault(beam, i);
+      if (reason) return add('section.points', reason);
+    }
     if (!(o.b >= 50 && o.b <= 5000)) add(at('b'), 'The width must lie between 50 mm and 5 m.');
     else if (2 * side + 40 > o.b) add('cover.side', `Two side covers and the links leave no room in a width of ${Math.round(o.b)} mm.`);
     if (!(o.h >= 80 && o.h <= 5000)) add(at('h'), 'The depth must lie between 80 mm and 5 m.');
     else if (top + bottom + 60 > o.h) add('cover.bottom', `The covers leave no room in a depth of ${Math.round(o.h)} mm.`);
-    if (o.shape !== 'rectangular') {
+    if (o.shape !== 'rectangular' && o.shape !== 'free') {
       if (!(o.flangeWidth >= o.b)) add(at('flangeWidth'), 'The flange must be at least as wide as the web.');
       if (o.flangeWidth > 20_000) add(at('flangeWidth'), 'The flange is wider than 20 m.');
       if (!(o.flangeDepth >= 30 && o.flangeDepth < o.h))
@@ -44,6 +49,19 @@ function sectionFaults(beam: BeamInput): Fault[] {
     if (!(beam.cover[face] >= 5 && beam.cover[face] <= 300))
       add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the links.');
   return faults;
+}
+
+/** Why a free outline cannot be a beam's section. */
+function freeFault(beam: BeamInput, span: number): string | undefined {
+  const { points = [], b } = beam.section;
+  if (points.length < 3) return 'An outline needs at least three corners.';
+  const crossing = crossingEdges(points);
+  if (crossing) return `Edges ${crossing[0] + 1} and ${crossing[1] + 1} of the outline cross.`;
+  if (b <= 0) return 'The line x = 0 must run through the concrete from the lowest to the highest corner: links and bars stand about it.';
+  if (b < 50) return `Only ${Math.round(b)} mm about x = 0 run through the whole depth: too narrow for links and bars.`;
+  return Object.keys(beam.spans[span]!.section).length > 0
+    ? 'A free outline is the same in all spans: take the other sizes away.'
+    : undefined;
 }
 
 /** Materials that the class of the frame does not allow. A class of another code asks for nothing, and the ladder says so. */

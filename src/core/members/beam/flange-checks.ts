@@ -12,7 +12,7 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
   const starts = supportPositions(beam);
   const rows = beam.spans.flatMap((s, span) => {
     const o = outlineOf(beam, span);
-    if (o.shape === 'rectangular' || o.shape === 'invertedT' || o.flangeWidth <= o.b) return [];
+    if (o.shape === 'rectangular' || o.shape === 'invertedT' || o.shape === 'free' || o.flangeWidth <= o.b) return [];
     const stations = [...strips.x.keys()].filter((i) => strips.span[i] === span);
     const peak = stations.reduce((a, b) => (strips.maxM[b]! > strips.maxM[a]! ? b : a));
     const moment = strips.maxM[peak]!;

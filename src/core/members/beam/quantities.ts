@@ -1,4 +1,4 @@
-import { grossProperties } from '../../geometry/beam-outline';
+import { formworkOf, grossProperties } from '../../geometry/beam-outline';
 import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { outlineOf, supportPositions, type BeamInput } from './input';
 import type { BeamQuantities } from './result';
@@ -19,7 +19,7 @@ export function beamQuantities(beam: BeamInput, map: SteelMap): BeamQuantities {
   beam.spans.forEach((span, i) => {
     const o = outlineOf(beam, i);
     concrete += grossProperties(o).area * span.length;
-    formwork += (o.shape === 'rectangular' ? o.b + 2 * o.h : 2 * o.h + Math.max(o.b, o.flangeWidth)) * span.length;
+    formwork += formworkOf(o) * span.length;
     const { main, extra } = steel.bottom[i]!;
     bars += mass(main, span.length) + mass(steel.top[i]!.main, span.length) + (extra ? mass(extra.bars, extra.to - extra.from) : 0);
     let from = 0;
