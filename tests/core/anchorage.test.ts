@@ -2,9 +2,11 @@ import { silent } from '@/core/calc/calc';
 import * as aci from '@/core/codes/aci318/anchorage';
 import { PSI } from '@/core/codes/aci318/materials';
 import type { AnchorageQuestion } from '@/core/codes/anchorage-rules';
-import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
+import { usualTimeDependent, type BendingSection, type Materials } from '@/core/codes/design-code';
 import * as en from '@/core/codes/en1992/anchorage';
 import { findAnnex } from '@/core/codes/en1992/national';
+import { maximumSteel, minimumSteel } from '@/core/codes/en1992/flexure';
+import { makeCode } from '@/core/codes/registry';
 import { expectCase, referenceCases } from './reference';
 
 const us = referenceCases('aci318');
@@ -134,5 +136,21 @@ describe('development to ACI 318', () => {
     const hard = aci.endSupport(silent, { ...q, V: 600e3, moment: 100e6, available: 250, isContinuous: false }, 'SI');
     expect(hard).toMatchObject({ isBent: true, available: 250 });
     expect(hard.leastBars).toBeCloseTo(3000 / 3 / 1500, 9);
+  });
+});
+
+describe('steel limits and shift of EN 1992-1-1', () => {
+  const cases = referenceCases('en1992');
+  it('det-01: least and most steel', () => {
+    const { bt_mm, d_mm, Ac_mm2, fck_MPa } = cases.get('det-01')!.inputs as Record<'bt_mm' | 'd_mm' | 'Ac_mm2' | 'fck_MPa', number>;
+    const s = { tensionWidth: bt_mm, grossArea: Ac_mm2 } as BendingSection;
+    expectCase(cases.get('det-01')!, { As_min_mm2: minimumSteel(silent, s, d_mm, fck_MPa, 500), As_max_mm2: maximumSteel(silent, s) });
+  });
+  it('det-02: the shift of the moment line, half of z cot theta', () => {
+    const { d_mm, cot_theta } = cases.get('det-02')!.inputs as Record<'d_mm' | 'cot_theta', number>;
+    const code = makeCode({ id: 'en1992', variant: 'recommended', choices: { cotTheta: String(cot_theta) } });
+    const links = { diameter: 8, area: 100, legs: 2, spacing: 200 };
+    const section = { bw: 300, d: d_mm, h: d_mm + 45, tensionArea: 942, grossArea: 150_000 };
+    expectCase(cases.get('det-02')!, { al_mm: code.shearResistance(silent, section, links, materials(30, 500)).shift });
   });
 });

@@ -7,6 +7,7 @@ import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
+import { expectCase, referenceCases } from './reference';
 
 const materials = (fc: number, fy: number, more: Partial<Materials> = {}): Materials => ({
   concreteStrength: fc,
@@ -22,6 +23,8 @@ const en = (choices = {}) => makeCode({ id: 'en1992', variant: 'recommended', ch
 const aci = (variant = 'SI') => makeCode({ id: 'aci318', variant, choices: {} });
 const medium = (choices = {}) => en(choices).frames.rules('medium')!;
 const rulesOf = (frame: FrameClass, variant = 'SI') => aci(variant).frames.rules(frame)!;
+
+const us = referenceCases('aci318');
 
 describe('EN 1998-1, ductility class medium, by hand', () => {
   const m = materials(30, 500);
@@ -76,6 +79,19 @@ describe('ACI 318-19 chapter 18 by hand', () => {
     // grade 80 (550): 5 db = 95
     expect(rulesOf('special').zone(silent, { ...end, materials: materials(28, 550) })!.spacing).toBe(95);
     expect(rulesOf('ordinary').zone(silent, end)).toBeNull();
+  });
+  it('DET-16: hoops of an intermediate frame', () => {
+    const reference = us.get('DET-16')!;
+    const q = reference.inputs as Record<'d_mm' | 'db_long_mm' | 'db_hoop_mm' | 'h_mm', number>;
+    const zone = rulesOf('intermediate').zone(silent, {
+      materials: m,
+      h: q.h_mm,
+      d: q.d_mm,
+      smallestBar: q.db_long_mm,
+      link: q.db_hoop_mm,
+    })!;
+    expectCase(reference, { s_hoop_max_mm: zone.spacing });
+    expect(zone.length).toBe(1220);
   });
   it('US form: 6 in and 2 in', () => {
     const us = { ...end, materials: materials(4000 * PSI, 60_000 * PSI), d: 40 * 25.4, smallestBar: 1.128 * 25.4 };

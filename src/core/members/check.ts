@@ -61,7 +61,8 @@ export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): De
     combination: '',
     status: statusOf(draft.utilisation),
     ...draft,
-    ...(draft.reason ? { reason: draft.reason[0]!.toUpperCase() + draft.reason.slice(1) } : {}),
+    // What could not be computed begins with its symbol, which stays as it is.
+    ...(draft.reason && draft.status !== 'failed' ? { reason: draft.reason[0]!.toUpperCase() + draft.reason.slice(1) } : {}),
   };
   return derive ? { check, derive } : { check };
 }
