@@ -188,3 +188,19 @@ export function chordWidth(outline: Outline, [nx, ny]: Point, level: number): nu
   for (let i = 0; i + 1 < cuts.length; i += 2) width += cuts[i + 1]! - cuts[i]!;
   return width;
 }
+
+/** The convex hull of some points, anticlockwise; points on its edges are left out. */
+export function convexHull(points: readonly Point[]): Point[] {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const half = (list: readonly Point[]) => {
+    const chain: Point[] = [];
+    for (const p of list) {
+      while (chain.length > 1 && turnOf(chain[chain.length - 2]!, chain[chain.length - 1]!, p) <= 1e-9) chain.pop();
+      chain.push(p);
+    }
+    return chain.slice(0, -1);
+  };
+  return [...half(sorted), ...half([...sorted].reverse())];
+}
+
+const turnOf = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point) => (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);

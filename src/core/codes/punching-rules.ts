@@ -1,0 +1,95 @@
+import type { ControlPerimeter, Corners } from '../geometry/control-perimeter';
+import type { Calc } from '../calc/calc';
+import type { QuantityKind } from '../units/quantity';
+import type { Choice, Limit, Materials } from './basis';
+
+export type ColumnPosition = 'internal' | 'edge' | 'corner' | 'reentrant';
+
+/** How moments come in: by the factors of the code for usual places, by the moments, or as a factor that is given. */
+export type MomentsBy = 'position' | 'moments' | 'given';
+
+/** A slab or footing at a column. Lengths mm, forces N, moments N mm; x and y through the column's centre. */
+export interface PunchingQuestion {
+  readonly materials: Materials;
+  readonly shape: 'rectangle' | 'circle' | 'other';
+  /** Sizes of the column along x and y; both the diameter of a round one. */
+  readonly cx: number;
+  readonly cy: number;
+  readonly h: number;
+  /** Mean effective depth of both layers, and mean ratio of their steel. */
+  readonly d: number;
+  readonly ratio: number;
+  /** Mean compression in the slab (MPa). */
+  readonly inPlane: number;
+  readonly V: number;
+  /** Moments that the slab brings to the column: about x (with the shear off centre along y) and about y. */
+  readonly Mx: number;
+  readonly My: number;
+  readonly momentsBy: MomentsBy;
+  readonly beta: number;
+  readonly position: ColumnPosition;
+  /** For an edge column the direction across its edge. */
+  readonly across: 'x' | 'y' | null;
+  /** Outline of the column within the slab (mm). */
+  readonly columnPerimeter: number;
+  /** Perimeters at a distance from the column, with openings counted and without. */
+  readonly around: (distance: number) => ControlPerimeter;
+  readonly withoutOpenings: (distance: number) => ControlPerimeter;
+  readonly reinforcement: PunchingSteel | null;
+}
+
+/** Legs as they are placed: those that count. */
+export interface PunchingSteel {
+  readonly kind: 'links' | 'studs';
+  readonly diameter: number;
+  /** Least area of the legs of one perimeter (mm2), and their spacing away from the column. */
+  readonly area: number;
+  readonly spacing: number;
+  readonly first: number;
+  /** Distance of the outermost legs from the column. */
+  readonly last: number;
+  /** Widest distance of legs along the perimeters within, and beyond, the critical one. */
+  readonly across: number;
+  readonly acrossBeyond: number;
+  /** Perimeter around the outermost legs, at half the depth from them. */
+  readonly outside: ControlPerimeter;
+}
+
+/** Two figures of one kind that are compared. */
+export interface Comparison {
+  readonly title: string;
+  readonly clause: string;
+  readonly demand: number;
+  readonly capacity: number;
+  readonly kind: QuantityKind;
+  /** What fails, to be followed by both figures. */
+  readonly words: string;
+}
+
+export interface PunchingRules {
+  readonly choices: readonly Choice[];
+  readonly corners: Corners;
+  /** Distance of the critical perimeter, and how near an opening must be to count (mm). */
+  readonly critical: (d: number) => number;
+  readonly openingReach: (d: number, h: number) => number;
+  readonly clauses: { readonly perimeter: string; readonly openings: string };
+  /** What the section carries at most, next to the column. */
+  face(c: Calc, q: PunchingQuestion): Comparison;
+  /** Without reinforcement. */
+  plain(c: Calc, q: PunchingQuestion): Comparison;
+  /** With the legs that are there, and outside them. */
+  reinforced(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
+  outside(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
+  /** Legs of one perimeter that strength asks for at a spacing (mm2), and how far out the last of them must be (mm). */
+  needed(c: Calc, q: PunchingQuestion, spacing: number): { readonly area: number; readonly last: number };
+  /** Rules for the places of legs: distance of the first, spacing away from the column, along the perimeters, and least area. */
+  detailing(c: Calc, q: PunchingQuestion, steel: PunchingSteel): {
+    readonly first: Limit & { readonly least: number };
+    readonly spacing: Limit;
+    readonly across: Limit;
+    readonly acrossBeyond: Limit;
+    readonly area: Limit;
+  };
+  /** Stress by the shear with its moments at the critical perimeter (MPa), and the factor on the shear where the code has one. */
+  stress(c: Calc, q: PunchingQuestion): { readonly stress: number; readonly beta: number | null };
+}
