@@ -7,6 +7,7 @@ import type { ColumnRules } from './column-rules';
 import type { ServiceRules } from './service-rules';
 import type { FlangeRule } from './flange-width';
 import type { FrameCode } from './frame-rules';
+import type { PunchingRules } from './punching-rules';
 import type { TorsionRules } from './torsion-rules';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
@@ -161,6 +162,7 @@ export interface DesignCode {
   readonly torsion: TorsionRules;
   readonly flange: FlangeRule;
   readonly frames: FrameCode;
+  readonly punching: PunchingRules;
   readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];

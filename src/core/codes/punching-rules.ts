@@ -74,7 +74,7 @@ export interface PunchingRules {
   readonly openingReach: (d: number, h: number) => number;
   readonly clauses: { readonly perimeter: string; readonly openings: string };
   /** What the section carries at most, next to the column. */
-  face(c: Calc, q: PunchingQuestion): Comparison;
+  face(c: Calc, q: PunchingQuestion): Comparison | null;
   /** Without reinforcement. */
   plain(c: Calc, q: PunchingQuestion): Comparison;
   /** With the legs that are there, and outside them. */
@@ -83,7 +83,11 @@ export interface PunchingRules {
   /** Legs of one perimeter that strength asks for at a spacing (mm2), and how far out the last of them must be (mm). */
   needed(c: Calc, q: PunchingQuestion, spacing: number): { readonly area: number; readonly last: number };
   /** Rules for the places of legs: distance of the first, spacing away from the column, along the perimeters, and least area. */
-  detailing(c: Calc, q: PunchingQuestion, steel: PunchingSteel): {
+  detailing(
+    c: Calc,
+    q: PunchingQuestion,
+    steel: PunchingSteel,
+  ): {
     readonly first: Limit & { readonly least: number };
     readonly spacing: Limit;
     readonly across: Limit;

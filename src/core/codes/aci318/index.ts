@@ -7,6 +7,7 @@ import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } 
 import { anchorageRules } from './anchorage';
 import * as flexure from './flexure';
 import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, steelLabel, steelModulus, yieldStrain } from './materials';
+import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
 import { flangeRule } from './flange-width';
@@ -271,6 +272,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     column: columnRules(form, choose, shearBasis),
     service: serviceRules(form, choose),
     anchorage: anchorageRules(form),
+    punching: punchingRules({ form }),
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
     frames: frameCode({ form, code: strength, epsTy: (m) => epsTy(silent, m), liveCompanion }),

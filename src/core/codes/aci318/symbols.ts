@@ -1,4 +1,5 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { punchingSymbols } from './punching-symbols';
 import { frameSymbols } from './frame-symbols';
 import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
@@ -104,6 +105,7 @@ export const symbols = defineSymbols({
   ...columnSymbols,
   ...torsionSymbols,
   ...frameSymbols,
+  ...punchingSymbols,
   ...serviceSymbols,
 });
 

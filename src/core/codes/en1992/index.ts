@@ -10,6 +10,7 @@ import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
 import { findAnnex } from './national';
+import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
 import { torsionChoices, torsionRules } from './torsion';
@@ -238,6 +239,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength }),
     flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
+    punching: punchingRules(annex),
     torsion: torsionRules(shearBasis, choose),
     notCovered,
   };

@@ -25,6 +25,8 @@ export interface NationalAnnex {
   };
   /** fck above which shear strength no longer grows (UK: 50 MPa, 3.1.2(2)P and 6.2.2); Infinity when there is none. */
   readonly shearStrengthCap: number;
+  /** 6.4.5: most stress at the column over nu fcd (0.4 with amendment A1), and of links over the strength without them. */
+  readonly punching: { readonly crush: number; readonly cap: number };
   /** Least diameter of column bars (mm), 9.5.2(1). */
   readonly columnBar: number;
   readonly gammaG: number;
@@ -57,6 +59,7 @@ export const annexes: readonly NationalAnnex[] = [
     alphaCCShear: 1.0,
     redistribution: { k1: 0.44, k2a: 1.25 * 0.6, k2b: 1.25 * 0.0014, k3: 0.54, k4a: 1.25 * 0.6, k4b: 1.25 * 0.0014, k5: 0.7, k6: 0.8 },
     shearStrengthCap: Infinity,
+    punching: { crush: 0.4, cap: 1.5 },
     columnBar: 8,
     gammaG: 1.35,
     gammaGInf: 1.0,
@@ -75,6 +78,7 @@ export const annexes: readonly NationalAnnex[] = [
     alphaCCShear: 1.0,
     redistribution: { k1: 0.4, k2a: 0.6, k2b: 0.0014, k3: 0.4, k4a: 0.6, k4b: 0.0014, k5: 0.7, k6: 0.8 },
     shearStrengthCap: 50,
+    punching: { crush: 0.5, cap: 2 },
     columnBar: 12,
     gammaG: 1.35,
     gammaGInf: 1.0,

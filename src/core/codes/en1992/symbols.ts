@@ -1,5 +1,6 @@
 import { defineSymbols, formulary } from '../../calc/formula';
 import { serviceSymbols } from './service-symbols';
+import { punchingSymbols } from './punching-symbols';
 import { frameSymbols } from './frame-symbols';
 import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
@@ -136,6 +137,7 @@ export const symbols = defineSymbols({
   ...columnSymbols,
   ...torsionSymbols,
   ...frameSymbols,
+  ...punchingSymbols,
   ...serviceSymbols,
 });
 
