@@ -3,7 +3,8 @@ import type { BeamResult } from '@/core/members/beam/result';
 import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import { columnBarsLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
-import type { BeamMember, Member, MemberResult, Project, UprightMember } from '@/core/project/project';
+import { slabSides } from '@/core/geometry/control-perimeter';
+import type { BeamMember, Member, MemberResult, Project, PunchingMember, UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 
@@ -12,7 +13,8 @@ type Line = [title: string, text: string];
 /** What a report says of a member's input, in lines of title and text. */
 export function memberFacts(project: Project, member: Member, result: MemberResult): Line[] {
   if (member.type === 'beam') return result.type === 'beam' ? beamFacts(project, member, result) : [];
-  return result.type === 'beam' ? [] : columnFacts(project, member, result);
+  if (member.type === 'punching') return punchingFacts(project, member);
+  return result.type === 'beam' || result.type === 'punching' ? [] : columnFacts(project, member, result);
 }
 
 function beamFacts(project: Project, member: BeamMember, result: BeamResult): Line[] {
@@ -36,6 +38,33 @@ function beamFacts(project: Project, member: BeamMember, result: BeamResult): Li
     ['Load cases', loads],
     ['Combinations', combinations(result)],
     ...byHand(result, units),
+  ];
+}
+
+function punchingFacts(project: Project, member: PunchingMember): Line[] {
+  const units = project.display;
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  const edges = slabSides.filter((s) => member.edges[s] !== null).map((s) => `${s} ${length(member.edges[s]!)}`);
+  return [
+    ['Slab', `${length(member.h)} deep, cover to the outer top bars ${formatQuantity(member.cover, 'smallLength', units)}`],
+    ['Edges from the column', edges.join(', ') || 'none near'],
+    [
+      'Openings',
+      member.openings
+        .map(
+          (o) => `${o.kind === 'circle' ? `ø ${length(o.diameter)}` : `${length(o.b)} × ${length(o.h)}`} at ${length(o.x)}, ${length(o.y)}`,
+        )
+        .join('; ') || 'none',
+    ],
+    [
+      'Forces',
+      member.sets
+        .map(
+          (s) =>
+            `${s.name}: V ${formatQuantity(s.V, 'force', units)}, Mx ${formatQuantity(s.Mx, 'moment', units)}, My ${formatQuantity(s.My, 'moment', units)}`,
+        )
+        .join('; '),
+    ],
   ];
 }
 

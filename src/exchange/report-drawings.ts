@@ -10,7 +10,8 @@ import { withFlanges } from '@/core/members/beam/effective-flange';
 import { supportPositions } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState } from '@/core/members/beam/section-state';
-import { barLabel, columnLabels, sectionLabels } from '@/core/project/labels';
+import { punchingDrawing } from '@/core/drawing/punching-drawing';
+import { barLabel, columnLabels, punchingLabels, sectionLabels } from '@/core/project/labels';
 import {
   codeOf,
   uprightInput,
@@ -18,6 +19,7 @@ import {
   type Member,
   type MemberResult,
   type Project,
+  type PunchingMember,
   type UprightMember,
 } from '@/core/project/project';
 import { servicePictures, stripPictures } from '@/core/drawing/beam-strips';
@@ -31,7 +33,8 @@ export function reportDrawings(
   member: Member,
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
-  if (member.type !== 'beam') return result.type === 'beam' ? [] : columnDrawings(project, member, result);
+  if (member.type === 'punching') return result.faults.length > 0 ? [] : [punchingPlan(project, member)];
+  if (member.type !== 'beam') return result.type === 'column' || result.type === 'wall' ? columnDrawings(project, member, result) : [];
   if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);
   const pictures = stripPictures({ member, result, strips: result.strips, units: project.display, linkLabel: () => '', showNames: false });
@@ -53,6 +56,15 @@ export function reportDrawings(
     })),
     ...sectionCuts(project, member, result),
   ];
+}
+
+/** The plan of a slab at a column, as on its sheet. */
+function punchingPlan(project: Project, member: PunchingMember): { readonly caption: string; readonly drawing: Drawing } {
+  const labels = punchingLabels(project, member);
+  return {
+    caption: 'Plan to scale: control perimeter, what openings take of it (dashed tangents), legs, and the perimeter outside them',
+    drawing: punchingDrawing({ place: member, code: codeOf(project, member), labels }, FRAME.width, 420),
+  };
 }
 
 const CUTS_IN_A_ROW = 4;

@@ -5,6 +5,7 @@ import type { HandCheck } from '@/core/analysis/hand-check';
 import type { Check, Measured } from '@/core/members/check';
 import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import type { ColumnResult } from '@/core/members/column/result';
+import type { PunchingResult } from '@/core/members/punching/result';
 import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { displayUnit, type UnitSystem } from '@/core/units/quantity';
 import { getUnit } from '@/core/units/unit';
@@ -40,8 +41,25 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
         links: measured({ value: result.quantities.links, kind: 'mass' }, system),
       },
       handChecks: handChecksToJson(result.handChecks, system),
-      ...(result.type === 'beam' ? beamToJson(result, system) : columnToJson(result, system)),
+      ...(result.type === 'beam'
+        ? beamToJson(result, system)
+        : result.type === 'punching'
+          ? punchingToJson(result, system)
+          : columnToJson(result, system)),
     })),
+  };
+}
+
+/** What only a slab at a column has. */
+function punchingToJson({ stages, needed }: PunchingResult, system: UnitSystem) {
+  const length = (value: number) => measured({ value, kind: 'length' }, system);
+  return {
+    stages: stages.map((s) => ({ ...s, d: length(s.d), critical: length(s.critical) })),
+    needed: needed && {
+      spacing: length(needed.spacing),
+      area: measured({ value: needed.area, kind: 'area' }, system),
+      last: length(needed.last),
+    },
   };
 }
 

@@ -1,5 +1,5 @@
 import { castDraft, produce, type Draft } from 'immer';
-import type { BeamMember, ColumnMember, Member, Project, UprightMember, WallMember } from '@/core/project/project';
+import type { BeamMember, ColumnMember, Member, Project, PunchingMember, UprightMember, WallMember } from '@/core/project/project';
 
 type Change = (project: Project) => Project;
 
@@ -22,7 +22,14 @@ export function onBeam(id: string, recipe: (beam: Draft<BeamMember>) => void): C
 /** Changes what columns and walls have in common. */
 export function onUpright(id: string, recipe: (m: Draft<UprightMember>) => void): Change {
   return onMember(id, (m) => {
-    if (m.type !== 'beam') recipe(m);
+    if (m.type === 'column' || m.type === 'wall') recipe(m);
+  });
+}
+
+/** Changes a slab at a column; nothing happens when the member is of another type. */
+export function onPunching(id: string, recipe: (m: Draft<PunchingMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'punching') recipe(m);
   });
 }
 

@@ -6,7 +6,7 @@ export const points = array(array(quantity('length').required('is missing')).len
   .max(400, 'has at most 400 corners')
   .default([]);
 const length = (value: number) => quantity('length').default(value);
-const shapes: Record<string, Schema> = {
+export const shapes: Record<string, Schema> = {
   rectangle: object({ kind: string(), b: length(350), h: length(350) }),
   circle: object({ kind: string(), diameter: length(450) }),
   ring: object({ kind: string(), diameter: length(600), wall: length(150) }),
@@ -40,7 +40,7 @@ const bars: Record<string, Schema> = {
   }),
 };
 /** An object whose fields depend on its "kind". */
-const byKind = (kinds: Record<string, Schema>, fallback: object) =>
+export const byKind = (kinds: Record<string, Schema>, fallback: object) =>
   lazy((value: { kind?: string } | undefined): Schema => {
     if (value === undefined) return object().default(() => fallback) as unknown as Schema;
     const names = Object.keys(kinds);

@@ -1,13 +1,15 @@
+import type { PunchingPicture } from '../drawing/punching-drawing';
 import type { SectionLabels } from '../drawing/beam-section-picture';
 import type { BeamSteel } from '../members/beam/steel';
 import type { ColumnBar } from '../reinforcement/column-bars';
 import { countBySize } from '../reinforcement/column-bars';
 import { boundsOf } from '../geometry/polygon';
-import { outlineOfShape } from '../geometry/section-shapes';
+import { outlineOfShape, type SectionShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
 import { formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import type { ColumnMember, Member, MemberResult, Project, UprightMember, WallMember } from './project';
+import type { SlabBars } from '../members/punching/input';
+import type { ColumnMember, Member, MemberResult, Project, PunchingMember, UprightMember, WallMember } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
 export function barPrefix(project: Pick<Project, 'code'>): string {
@@ -46,24 +48,60 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
   const unit = system === 'US' ? ` ${unitLabel('length', system)}` : '';
   if (member.type === 'beam' && member.section.shape === 'free') return `outline, ${number(member.section.h)}${unit} deep`;
   if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
+  if (member.type === 'punching') return `${shapeLabel(member.column, number)}${unit} in ${number(member.h)}${unit}`;
   if (member.type === 'wall') {
     const thickness = `${number(member.thickness)}${unit}`;
     return member.isStrip ? `${thickness}, a metre` : `${number(member.length)} × ${thickness}`;
   }
-  const { shape } = member;
-  if (shape.kind === 'circle') return `ø ${number(shape.diameter)}${unit}`;
-  if (shape.kind === 'ring') return `ø ${number(shape.diameter)}, wall ${number(shape.wall)}${unit}`;
+  return `${shapeLabel(member.shape, number)}${unit}`;
+}
+
+function shapeLabel(shape: SectionShape, number: (v: number) => string): string {
+  if (shape.kind === 'circle') return `ø ${number(shape.diameter)}`;
+  if (shape.kind === 'ring') return `ø ${number(shape.diameter)}, wall ${number(shape.wall)}`;
   const { left, right, bottom, top } = boundsOf(outlineOfShape(shape).outer);
   const name = { rectangle: '', L: 'L ', T: 'T ', cross: 'cross ', I: 'I ', free: 'outline ' }[shape.kind];
-  return `${name}${number(right - left)} × ${number(top - bottom)}${unit}`;
+  return `${name}${number(right - left)} × ${number(top - bottom)}`;
 }
 
 /** The reinforcement of a member in a few words; empty without a result. */
 export function steelLabel(project: Project, member: Member, result: MemberResult | undefined): string {
   if (result?.type === 'beam') return result.steel ? beamSteelLabel(project, result.steel) : '';
-  if (!result || member.type === 'beam' || result.bars.length === 0) return '';
+  if (member.type === 'punching') return punchingLabel(project, member);
+  if (!result || result.type === 'punching' || member.type === 'beam' || result.bars.length === 0) return '';
   if (member.type === 'wall') return wallBarsLabel(project, member);
   return `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, member)}`;
+}
+
+const sizeOf = (size: string, project: Pick<Project, 'code'>) => (/^\d/.test(size) ? `${barPrefix(project)}${size}` : size);
+
+/** "H16 @ 150", "H16 / H12 @ 125". */
+export function layerLabel({ size, alternate, spacing }: SlabBars, project: Pick<Project, 'code' | 'display'>): string {
+  const sizes = [size, ...(alternate ? [alternate] : [])].map((s) => sizeOf(s, project));
+  return `${sizes.join(' / ')} @ ${drawnLength(spacing, project.display)}`;
+}
+
+/** "H16 @ 150, H16 @ 150, 12 legs H10 × 4". */
+export function punchingLabel(project: Pick<Project, 'code' | 'display'>, { barsX, barsY, legs }: PunchingMember): string {
+  const across = legs
+    ? [`${legs.legs} ${legs.kind === 'links' ? 'legs' : 'rails'} ${sizeOf(legs.size, project)} × ${legs.perimeters}`]
+    : [];
+  return [layerLabel(barsX, project), layerLabel(barsY, project), ...across].join(', ');
+}
+
+/** How a slab at a column is labelled on its plan. */
+export function punchingLabels(project: Pick<Project, 'code' | 'display'>, member: PunchingMember): PunchingPicture['labels'] {
+  const length = (v: number) => drawnLength(v, project.display);
+  const { legs, drop } = member;
+  return {
+    length,
+    barsX: layerLabel(member.barsX, project),
+    barsY: layerLabel(member.barsY, project),
+    depth: `slab ${length(member.h)}${drop ? ` + ${length(drop.depth)}` : ''} deep`,
+    legs: legs
+      ? `${legs.legs} ${legs.kind === 'links' ? 'legs' : 'rails'} of ${layerLabel({ ...legs, alternate: null }, project)}, ${legs.perimeters} perimeters, first at ${length(legs.first)}`
+      : 'no links: add some',
+  };
 }
 
 /** "4H25 + 4H20". */

@@ -6,6 +6,8 @@ import type { BeamResult } from '../members/beam/result';
 import type { ColumnInput } from '../members/column/input';
 import type { ColumnResult } from '../members/column/result';
 import type { BendSetting } from '../schedule/bend-types';
+import type { PunchingInput } from '../members/punching/input';
+import type { PunchingResult } from '../members/punching/result';
 import { wallAsColumn } from '../members/wall/as-column';
 import type { WallInput } from '../members/wall/input';
 import type { UnitSystem } from '../units/quantity';
@@ -54,9 +56,11 @@ export type ColumnMember = MemberBase & { readonly type: 'column' } & ColumnInpu
 export type WallMember = MemberBase & { readonly type: 'wall' } & WallInput;
 /** Columns and walls: what stands upright and carries axial force. */
 export type UprightMember = ColumnMember | WallMember;
+/** A slab at a column. */
+export type PunchingMember = MemberBase & { readonly type: 'punching' } & PunchingInput;
 /** Every type of member; further types are added here. */
-export type Member = BeamMember | UprightMember;
-export type MemberResult = BeamResult | ColumnResult;
+export type Member = BeamMember | UprightMember | PunchingMember;
+export type MemberResult = BeamResult | ColumnResult | PunchingResult;
 
 export interface ProjectInfo {
   readonly number: string;
@@ -99,6 +103,7 @@ export function uprightInput(member: UprightMember, code: DesignCode): ColumnInp
 
 /** What the code leaves open for a member of this type. */
 export function choicesFor(code: DesignCode, member: Pick<Member, 'type'>): readonly Choice[] {
+  if (member.type === 'punching') return code.punching.choices;
   const hidden = member.type === 'beam' ? 'columns' : 'beams';
   return code.choices.filter((k) => k.only !== hidden);
 }

@@ -4,6 +4,7 @@ import { usualRates, type Rates } from '../advice/rates';
 import { frameClasses } from '../codes/frame-rules';
 import { bendSettings } from '../schedule/bend-types';
 import { columnSchema, points, wallSchema } from './column-schema';
+import { punchingSchema } from './punching-schema';
 import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
@@ -139,7 +140,7 @@ const wholeFrom = (least: number) =>
 function beamSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['beam'], 'must be one of: beam, column, wall').default('beam'),
+    type: string().oneOf(['beam'], 'must be one of: beam, column, wall, punching').default('beam'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -198,7 +199,12 @@ function beamSchema(d: MaterialDefaults) {
 
 /** Members by their type; one without a type is a beam. */
 function memberSchema(d: MaterialDefaults) {
-  const plain: Record<string, ObjectSchema<object>> = { beam: beamSchema(d), column: columnSchema(d), wall: wallSchema(d) };
+  const plain: Record<string, ObjectSchema<object>> = {
+    beam: beamSchema(d),
+    column: columnSchema(d),
+    wall: wallSchema(d),
+    punching: punchingSchema(d),
+  };
   const schemas: Record<string, Schema> = Object.fromEntries(
     Object.entries(plain).map(([type, schema]) => [type, schema.shape({ variants: list(object({ name: text(60), state: schema }), 20) })]),
   );

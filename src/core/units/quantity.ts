@@ -30,6 +30,7 @@ const styles = {
   lineTorque: { SI: ['kNm/m', 1, 1], US: ['kip-ft/ft', 2, 0.5] },
   moment: { SI: ['kNm', 1, 10], US: ['kip-ft', 1, 10] },
   stress: { SI: ['MPa', 1, 5], US: ['psi', 0, 500] },
+  shearStress: { SI: ['MPa', 3, 0.1], US: ['psi', 0, 10] },
   steelStress: { SI: ['MPa', 0, 10], US: ['ksi', 1, 5] },
   modulus: { SI: ['GPa', 1, 1], US: ['ksi', 0, 100] },
   springRotation: { SI: ['kNm/rad', 0, 1000], US: ['kip-ft/rad', 0, 1000] },

@@ -9,7 +9,7 @@ import { onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from './popover';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 
 const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
 

@@ -6,7 +6,7 @@ import { onColumn } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from './popover';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 
 const sideNames: Record<string, string> = {
   top: 'the top',

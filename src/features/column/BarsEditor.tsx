@@ -10,7 +10,7 @@ import { onColumn } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from './popover';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 
 /** A layout of another kind, near to the one that is there. */
 function changeKind(member: ColumnMember, kind: ColumnBars['kind'], placed: readonly { x: number; y: number; size: string }[]): ColumnBars {

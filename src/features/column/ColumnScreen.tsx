@@ -39,7 +39,8 @@ export function ColumnScreen() {
   return <Sheet key={id} project={loaded.project} id={id} />;
 }
 
-const columnIn = (project: Project, id: string) => project.members.find((m): m is UprightMember => m.id === id && m.type !== 'beam');
+const columnIn = (project: Project, id: string) =>
+  project.members.find((m): m is UprightMember => m.id === id && (m.type === 'column' || m.type === 'wall'));
 
 type Panel = 'sheet' | 'sets' | 'surface' | 'strains' | 'variants' | 'basis';
 const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'strains', 'variants', 'basis'];
@@ -47,7 +48,7 @@ const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'strains', 'varian
 /** The last result without faults, when the one for today's input has some. */
 function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | undefined): ColumnResult {
   const good = entry && entry.result.faults.length === 0 ? entry : lastGood;
-  return good && good.result.type !== 'beam' ? good.result : emptyColumnResult('column', []);
+  return good && (good.result.type === 'column' || good.result.type === 'wall') ? good.result : emptyColumnResult('column', []);
 }
 
 /** A column's whole screen. While a value is typed everything on it is shown for the tentative value. */

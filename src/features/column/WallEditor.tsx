@@ -6,7 +6,7 @@ import { onWall } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from './popover';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 
 export const restraints: readonly (readonly [WallRestraint, string])[] = [
   ['given', 'length given below each axis'],

@@ -9,6 +9,7 @@ import { Glyph, type Standing } from '@/ui/Glyph';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
 import { newColumn, newWall } from '@/ui/new-column';
+import { newPunching } from '@/ui/new-punching';
 import { sheetPath } from '@/ui/sheet-path';
 import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -44,7 +45,7 @@ function Overview({ project }: { project: Project }) {
   const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
-  const addUpright = (make: typeof newColumn | typeof newWall, like: string) => {
+  const addUpright = (make: typeof newColumn | typeof newWall | typeof newPunching, like: string) => {
     const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
@@ -104,6 +105,9 @@ function Overview({ project }: { project: Project }) {
           </button>
           <button type="button" className="btn" onClick={() => addUpright(newWall, 'W0')}>
             Add a wall
+          </button>
+          <button type="button" className="btn" onClick={() => addUpright(newPunching, 'P0')}>
+            Add punching
           </button>
         </div>
       </div>

@@ -31,7 +31,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
           if (!ids.has(m.id)) continue;
           if (concrete !== null) m.materials.concreteStrength = concrete;
           if (m.type !== 'beam') {
-            if (crack !== null) m.crackLimit = crack;
+            if (crack !== null && m.type !== 'punching') m.crackLimit = crack;
             continue;
           }
           if (crack !== null) m.service.crackWidth = crack;

@@ -111,7 +111,7 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
     clause,
     demand,
     capacity,
-    kind: 'stress',
+    kind: 'shearStress',
     words,
   });
   return {

@@ -178,7 +178,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         clause: '6.4.5(3)',
         capacity: c.let(F.vRdmax, { k_v: c.given(symbols.k_v, crush, annex.title), nu, f_cd }),
         demand: c.let(F.atColumn, { beta_V: factor, V_Ed: q.V, u_0, d: q.d }),
-        kind: 'stress',
+        kind: 'shearStress',
         words: 'At the column the slab is too thin for any links',
       };
     },
@@ -187,7 +187,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
       clause: '6.4.4(1)',
       capacity: plainStrength(c, q, annex),
       demand: stressAt(c, q).stress,
-      kind: 'stress',
+      kind: 'shearStress',
       words: 'Without links the slab does not carry the shear',
     }),
     reinforced: (c, q, steel) => {
@@ -202,7 +202,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         clause: '6.4.5(1)',
         capacity: c.let(F.vRdcs, { v_Rd_c, A_sw_1, s_r: steel.spacing, f_ywd_ef, u_1, k_max }),
         demand: stress,
-        kind: 'stress',
+        kind: 'shearStress',
         words: 'The links are too few',
       };
     },

@@ -1,9 +1,9 @@
 'use client';
 import { Popover } from 'radix-ui';
-import type { ColumnMember, Project, UprightMember } from '@/core/project/project';
+import type { ColumnMember, Member, Project } from '@/core/project/project';
 import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
 
-export interface EditorProps<M extends UprightMember = ColumnMember> {
+export interface EditorProps<M extends Member = ColumnMember> {
   readonly project: Project;
   readonly member: M;
   readonly path: string;

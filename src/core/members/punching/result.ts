@@ -1,0 +1,38 @@
+import type { Combination } from '../../analysis/combination';
+import type { HandCheck } from '../../analysis/hand-check';
+import type { ColumnPosition } from '../../codes/punching-rules';
+import type { Check } from '../check';
+import type { Fault } from '../fault';
+
+/** Everything that the design of a slab at a column gives. Plain data. */
+export interface PunchingResult {
+  readonly type: 'punching';
+  readonly faults: readonly Fault[];
+  readonly checks: readonly Check[];
+  readonly governing: Check | null;
+  /** The sections checked, the one at the column first: where it stands, effective depth, ratio of steel, distance of its perimeter. */
+  readonly stages: readonly {
+    readonly id: 'column' | 'drop';
+    readonly position: ColumnPosition;
+    readonly d: number;
+    readonly ratio: number;
+    readonly critical: number;
+  }[];
+  /** Legs of one perimeter (mm2) at a spacing, and how far out the last must be (mm); null where none are needed. */
+  readonly needed: { readonly spacing: number; readonly area: number; readonly last: number } | null;
+  readonly quantities: { readonly concrete: number; readonly bars: number; readonly links: number; readonly formwork: number } | null;
+  readonly combinations: readonly Combination[];
+  readonly handChecks: readonly HandCheck[];
+}
+
+export const emptyPunchingResult = (faults: readonly Fault[]): PunchingResult => ({
+  type: 'punching',
+  faults,
+  checks: [],
+  governing: null,
+  stages: [],
+  needed: null,
+  quantities: null,
+  combinations: [],
+  handChecks: [],
+});

@@ -1,0 +1,175 @@
+import type { DesignCode } from '../../codes/design-code';
+import type { ColumnPosition, PunchingQuestion, PunchingSteel } from '../../codes/punching-rules';
+import {
+  controlPerimeter,
+  lengthOf,
+  shadowOf,
+  slabSides,
+  type ControlPerimeter,
+  type Shadow,
+  type SlabEdges,
+  type SlabSide,
+} from '../../geometry/control-perimeter';
+import { convexHull, distanceToEdges, type Loop } from '../../geometry/polygon';
+import { catalogues, findBar } from '../../materials/bars';
+import { columnLoop, columnSize, depthsOf, openingLoop, rectangleLoop, type PunchingForces, type PunchingInput } from './input';
+import { placeLegs, type PlacedLegs } from './legs';
+
+/** A section that is checked: the slab around the column, or the thinner slab around a thicker part. */
+export interface PunchingStage {
+  readonly id: 'column' | 'drop';
+  readonly title: string;
+  readonly loop: Loop;
+  readonly size: { readonly cx: number; readonly cy: number };
+  readonly slab: SlabEdges;
+  readonly shadows: readonly Shadow[];
+  readonly openings: readonly Loop[];
+  readonly h: number;
+  readonly d: number;
+  readonly ratio: number;
+  readonly position: ColumnPosition;
+  readonly across: 'x' | 'y' | null;
+  readonly perimeter: number;
+  readonly placed: PlacedLegs | null;
+  readonly steel: PunchingSteel | null;
+  around(distance: number): ControlPerimeter;
+  withoutOpenings(distance: number): ControlPerimeter;
+}
+
+/** The sections of a place, the one at the column first. */
+export function stagesOf(p: PunchingInput, code: DesignCode): PunchingStage[] {
+  const { cx, cy } = columnSize(p.column);
+  const at = makeStage(p, code, 'column', columnLoop(p.column), { cx, cy }, p.h + (p.drop?.depth ?? 0));
+  if (!p.drop) return [at];
+  return [at, makeStage(p, code, 'drop', rectangleLoop(p.drop.cx, p.drop.cy), p.drop, p.h)];
+}
+
+/** Edges of the slab from the column's centre. */
+export function slabOf(p: PunchingInput): SlabEdges {
+  const { cx, cy } = columnSize(p.column);
+  const half: Record<SlabSide, number> = { left: cx / 2, right: cx / 2, bottom: cy / 2, top: cy / 2 };
+  const from = (side: SlabSide) => (p.edges[side] === null ? null : p.edges[side]! + half[side]);
+  return {
+    left: from('left'),
+    right: from('right'),
+    bottom: from('bottom'),
+    top: from('top'),
+    corner: p.corner ? [p.corner.x, p.corner.y] : null,
+  };
+}
+
+function makeStage(
+  p: PunchingInput,
+  code: DesignCode,
+  id: PunchingStage['id'],
+  loop: Loop,
+  { cx, cy }: { readonly cx: number; readonly cy: number },
+  h: number,
+): PunchingStage {
+  const { punching: rules } = code;
+  const slab = slabOf(p);
+  const { d, ratio } = depthsOf(p, h);
+  const openings = p.openings.map(openingLoop);
+  const near = openings.filter((o) => apart(o, loop) <= rules.openingReach(d, h));
+  const shadows = near.flatMap((o) => shadowOf(o) ?? []);
+  const known = new Map<string, ControlPerimeter>();
+  const perimeter = (distance: number, isCut: boolean) => {
+    const key = `${distance} ${isCut}`;
+    let made = known.get(key);
+    if (!made) known.set(key, (made = controlPerimeter(loop, distance, rules.corners, slab, isCut ? shadows : [])));
+    return made;
+  };
+  const around = (distance: number) => perimeter(distance, true);
+  const { position, across } = positionOf(perimeter(rules.critical(d), false), slab, loop, rules.critical(d));
+  const placed = id === 'column' && p.legs ? placeLegs(p.legs, loop, { slab, openings }) : null;
+  return {
+    id,
+    title: id === 'column' ? 'at the column' : 'at the thicker part',
+    loop,
+    size: { cx, cy },
+    slab,
+    shadows,
+    openings,
+    h,
+    d,
+    ratio,
+    position,
+    across,
+    perimeter: lengthOf(loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! }))),
+    placed,
+    steel: placed && p.legs ? steelOf(p, placed, code, d, slab, shadows) : null,
+    around,
+    withoutOpenings: (distance) => perimeter(distance, false),
+  };
+}
+
+/** Least distance of two outlines that do not meet. */
+const apart = (a: Loop, b: Loop) =>
+  Math.min(...a.map((q) => distanceToEdges(q, { outer: b, holes: [] })), ...b.map((q) => distanceToEdges(q, { outer: a, holes: [] })));
+
+function positionOf(at: ControlPerimeter, slab: SlabEdges, loop: Loop, reach: number): Pick<PunchingStage, 'position' | 'across'> {
+  const { corner } = slab;
+  if (corner && Math.min(...loop.map(([x, y]) => Math.hypot(x - corner[0], y - corner[1]))) <= reach)
+    return { position: 'reentrant', across: null };
+  const sides = slabSides.filter((s) => at.meets.includes(s));
+  const isX = (s: SlabSide) => s === 'left' || s === 'right';
+  if (sides.length === 0) return { position: 'internal', across: null };
+  if (sides.every(isX)) return { position: 'edge', across: 'x' };
+  if (!sides.some(isX)) return { position: 'edge', across: 'y' };
+  return { position: 'corner', across: null };
+}
+
+function steelOf(
+  p: PunchingInput,
+  placed: PlacedLegs,
+  code: DesignCode,
+  d: number,
+  slab: SlabEdges,
+  shadows: readonly Shadow[],
+): PunchingSteel | null {
+  const legs = p.legs!;
+  const bar = findBar(catalogues[p.catalogue], legs.size)!;
+  const critical = code.punching.critical(d);
+  const isWithin = (k: number) => legs.first + k * legs.spacing <= Math.max(critical, 2 * d) + 1e-6;
+  const counts = Array.from({ length: legs.perimeters }, (_, k) => placed.legs.filter((l) => l.perimeter === k).length);
+  if (Math.max(...counts) === 0) return null;
+  const inner = placed.widest.filter((_, k) => isWithin(k));
+  const beyond = placed.widest.filter((_, k) => !isWithin(k));
+  const counted = counts.filter((_, k) => isWithin(k));
+  const tips = convexHull(placed.legs.map((l) => l.at));
+  return {
+    kind: legs.kind,
+    diameter: bar.diameter,
+    area: Math.min(...(counted.length > 0 ? counted : counts)) * bar.area,
+    spacing: legs.spacing,
+    first: legs.first,
+    last: legs.first + (legs.perimeters - 1) * legs.spacing,
+    across: Math.max(0, ...inner),
+    acrossBeyond: Math.max(0, ...beyond),
+    outside: controlPerimeter(tips, d / 2, 'square', slab, shadows),
+  };
+}
+
+/** What the code is asked at a stage under the forces of a combination. */
+export function questionOf(p: PunchingInput, stage: PunchingStage, forces: PunchingForces): PunchingQuestion {
+  return {
+    materials: p.materials,
+    shape: stage.id === 'drop' || p.column.kind === 'rectangle' ? 'rectangle' : p.column.kind === 'circle' ? 'circle' : 'other',
+    ...stage.size,
+    h: stage.h,
+    d: stage.d,
+    ratio: stage.ratio,
+    inPlane: p.inPlane,
+    V: forces.V,
+    Mx: forces.Mx,
+    My: forces.My,
+    momentsBy: p.momentsBy,
+    beta: p.beta,
+    position: stage.position,
+    across: stage.across,
+    columnPerimeter: stage.perimeter,
+    around: stage.around,
+    withoutOpenings: stage.withoutOpenings,
+    reinforcement: stage.steel,
+  };
+}

@@ -1,0 +1,281 @@
+'use client';
+import type { Draft } from 'immer';
+import { catalogues, type CatalogueId } from '@/core/materials/bars';
+import type { MomentsBy } from '@/core/codes/punching-rules';
+import { slabSides } from '@/core/geometry/control-perimeter';
+import type { Fault } from '@/core/members/fault';
+import { columnSize, type PunchingColumn } from '@/core/members/punching/input';
+import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import { usualSizes } from '@/core/reinforcement/usual-sizes';
+import type { QuantityKind } from '@/core/units/quantity';
+import { onPunching } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { QuantityInput } from '@/ui/QuantityInput';
+import { Select } from '@/ui/Select';
+
+type M = Draft<PunchingMember>;
+const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
+
+/** What a slab at a column rests on besides its plan. */
+export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
+  const { edit } = useProject();
+  const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
+  const fault = (path: string) =>
+    faults
+      .filter((f) => f.path === path)
+      .map((f) => (
+        <p key={f.reason} className="text-madder-text">
+          {f.reason}
+        </p>
+      ));
+  const quantity = (label: string, kind: QuantityKind, path: string, value: number, set: (m: M, v: number) => void) => (
+    <div key={path}>
+      <label className={row}>
+        {label}
+        <QuantityInput
+          kind={kind}
+          system={project.display}
+          value={value}
+          label={label}
+          onKeep={(v) => v !== null && change(label.toLowerCase(), (m) => set(m, v))}
+        />
+      </label>
+      {fault(path)}
+    </div>
+  );
+  const shared = { project, member, change, quantity, fault };
+  return (
+    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+      <section>
+        <h2>Member</h2>
+        {(['mark', 'title', 'place'] as const).map((key) => (
+          <label key={key} className={row}>
+            {{ mark: 'Mark', title: 'Title', place: 'Place' }[key]}
+            <input
+              className="field"
+              defaultValue={member[key]}
+              key={member[key]}
+              onBlur={(e) => e.target.value !== member[key] && change(key, (m) => void (m[key] = e.target.value.slice(0, 80)))}
+            />
+          </label>
+        ))}
+        <ColumnFields {...shared} />
+      </section>
+      <section>
+        <h2>Slab and materials</h2>
+        {quantity('Depth of the slab', 'length', 'h', member.h, (m, v) => void (m.h = v))}
+        {quantity('Cover to the outer top bars', 'smallLength', 'cover', member.cover, (m, v) => void (m.cover = v))}
+        <label className={row}>
+          Outer top bars
+          <Select
+            label="Outer top bars"
+            value={member.outer}
+            options={[
+              ['x', 'along x'],
+              ['y', 'along y'],
+            ]}
+            onPick={(v) => change('outer layer', (m) => void (m.outer = v))}
+          />
+        </label>
+        {quantity(
+          project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c',
+          'stress',
+          'materials.concreteStrength',
+          member.materials.concreteStrength,
+          (m, v) => void (m.materials.concreteStrength = v),
+        )}
+        {quantity(
+          project.code.id === 'en1992' ? 'Links fywk' : 'Links fyt',
+          'steelStress',
+          'materials.linkStrength',
+          member.materials.linkStrength,
+          (m, v) => void (m.materials.linkStrength = v),
+        )}
+        <label className={row}>
+          Catalogue
+          <Select
+            label="Catalogue"
+            value={member.catalogue}
+            options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
+            onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
+          />
+        </label>
+        {quantity('Compression in the slab', 'stress', 'inPlane', member.inPlane, (m, v) => void (m.inPlane = v))}
+        <MomentFields {...shared} />
+      </section>
+      <EdgeFields {...shared} />
+      <OpeningsList {...shared} />
+    </div>
+  );
+}
+
+interface Shared {
+  readonly project: Project;
+  readonly member: PunchingMember;
+  readonly change: (label: string, recipe: (m: M) => void) => void;
+  readonly quantity: (label: string, kind: QuantityKind, path: string, value: number, set: (m: M, v: number) => void) => React.ReactNode;
+  readonly fault: (path: string) => React.ReactNode;
+}
+
+const columnKinds: readonly (readonly [PunchingColumn['kind'], string])[] = [
+  ['rectangle', 'rectangle'],
+  ['circle', 'circle'],
+  ['L', 'L'],
+];
+
+function reshaped(column: PunchingColumn, kind: PunchingColumn['kind']): PunchingColumn {
+  const { cx, cy } = columnSize(column);
+  if (kind === 'circle') return { kind, diameter: Math.max(cx, cy) };
+  return kind === 'rectangle' ? { kind, b: cx, h: cy } : { kind, b: cx, h: cy, tx: Math.round(cx * 0.4), ty: Math.round(cy * 0.4) };
+}
+
+function ColumnFields({ member, change, quantity, fault }: Shared) {
+  const { column } = member;
+  return (
+    <>
+      <label className={row}>
+        Column
+        <Select
+          label="Column"
+          value={column.kind}
+          options={columnKinds}
+          onPick={(kind) => change('column', (m) => void (m.column = reshaped(column, kind)))}
+        />
+      </label>
+      {column.kind === 'circle'
+        ? quantity('Diameter', 'length', 'column.diameter', column.diameter, (m, v) => void Object.assign(m.column, { diameter: v }))
+        : (['b', 'h', ...(column.kind === 'L' ? (['tx', 'ty'] as const) : [])] as const).map((k) =>
+            quantity(
+              { b: 'Along x', h: 'Along y', tx: 'Leg along y, thick', ty: 'Leg along x, thick' }[k],
+              'length',
+              `column.${k}`,
+              (column as unknown as Record<string, number>)[k]!,
+              (m, v) => void Object.assign(m.column, { [k]: v }),
+            ),
+          )}
+      {fault('column')}
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={member.drop !== null}
+          onChange={(e) => {
+            const { cx, cy } = columnSize(column);
+            const made = { cx: cx + 4 * member.h, cy: cy + 4 * member.h, depth: Math.round(member.h / 2) };
+            change('thicker part', (m) => void (m.drop = e.target.checked ? made : null));
+          }}
+        />{' '}
+        Thicker part of the slab around the column
+      </label>
+      {member.drop && (
+        <>
+          {quantity('Along x', 'length', 'drop', member.drop.cx, (m, v) => void (m.drop!.cx = v))}
+          {quantity('Along y', 'length', 'drop.cy', member.drop.cy, (m, v) => void (m.drop!.cy = v))}
+          {quantity('Below the slab', 'length', 'drop.depth', member.drop.depth, (m, v) => void (m.drop!.depth = v))}
+        </>
+      )}
+    </>
+  );
+}
+
+function MomentFields({ project, member, change, quantity }: Shared) {
+  const isEN = codeOf(project, member).settings.id === 'en1992';
+  const options: readonly (readonly [MomentsBy, string])[] = [
+    ...(isEN ? ([['position', 'by the usual factors of the code']] as const) : []),
+    ['moments', 'from the moments'],
+    ['given', 'by a factor that is given'],
+  ];
+  return (
+    <>
+      <label className={row}>
+        Moments count
+        <Select
+          label="Moments count"
+          value={member.momentsBy}
+          options={options}
+          onPick={(v) => change('way of moments', (m) => void (m.momentsBy = v))}
+        />
+      </label>
+      {member.momentsBy === 'given' && quantity('Factor on the shear', 'number', 'beta', member.beta, (m, v) => void (m.beta = v))}
+    </>
+  );
+}
+
+function EdgeFields({ project, member, change, quantity, fault }: Shared) {
+  return (
+    <section>
+      <h2>Edges of the slab</h2>
+      <p className="small">From the faces of the column; empty where the slab goes on.</p>
+      {slabSides.map((side) => (
+        <div key={side}>
+          <label className={row}>
+            {side[0]!.toUpperCase() + side.slice(1)}
+            <QuantityInput
+              kind="length"
+              system={project.display}
+              value={member.edges[side]}
+              allowEmpty
+              placeholder="goes on"
+              label={`To the ${side} edge`}
+              onKeep={(v) => change(`${side} edge`, (m) => void (m.edges[side] = v))}
+            />
+          </label>
+          {fault(`edges.${side}`)}
+        </div>
+      ))}
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={member.corner !== null}
+          onChange={(e) => {
+            const { cx, cy } = columnSize(member.column);
+            change('corner of the slab', (m) => void (m.corner = e.target.checked ? { x: cx / 2, y: cy / 2 } : null));
+          }}
+        />{' '}
+        A corner of the slab points inwards
+      </label>
+      {member.corner && (
+        <>
+          {quantity('Corner at x', 'length', 'corner', member.corner.x, (m, v) => void (m.corner!.x = v))}
+          {quantity('Corner at y', 'length', 'corner.y', member.corner.y, (m, v) => void (m.corner!.y = v))}
+        </>
+      )}
+    </section>
+  );
+}
+
+function OpeningsList({ member, change, fault }: Shared) {
+  const add = (m: M) => {
+    const { cx } = columnSize(m.column as PunchingColumn);
+    m.openings.push({ kind: 'rectangle', x: Math.round(cx / 2 + 1.5 * m.h), y: 0, b: 200, h: 200 });
+  };
+  return (
+    <section>
+      <h2>Openings</h2>
+      <p className="small">
+        {member.openings.length === 0 ? 'None near the column.' : `${member.openings.length} on the plan: click one there to change it.`}
+      </p>
+      {member.openings.map((_, i) => (
+        <div key={i}>
+          {fault(`openings[${i}]`)}
+          <button type="button" className="link small" onClick={() => change(`opening ${i + 1}`, (m) => void m.openings.splice(i, 1))}>
+            take opening {i + 1} away
+          </button>
+        </div>
+      ))}
+      <button type="button" className="btn mt-1" onClick={() => change('add an opening', add)}>
+        Add an opening
+      </button>
+    </section>
+  );
+}
+
+/** Sizes of one catalogue mean nothing in another. */
+function changeCatalogue(m: M, catalogue: CatalogueId): void {
+  const usual = usualSizes[catalogue];
+  m.catalogue = catalogue;
+  for (const key of ['barsX', 'barsY'] as const) {
+    m[key].size = usual.main[1]!;
+    m[key].alternate = null;
+  }
+  if (m.legs) m.legs.size = usual.links[1]!;
+}

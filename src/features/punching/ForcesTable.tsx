@@ -1,0 +1,128 @@
+'use client';
+import type { Draft } from 'immer';
+import { useState } from 'react';
+import type { PunchingForces } from '@/core/members/punching/input';
+import type { Project, PunchingMember } from '@/core/project/project';
+import { unitLabel } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import { parseTable } from '@/exchange/paste-table';
+import { onPunching } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { QuantityInput } from '@/ui/QuantityInput';
+
+const grid = 'grid grid-cols-[6rem_repeat(3,minmax(0,1fr))_2.5rem] items-center gap-2';
+
+const columns = [
+  ['V', 'force', 'Shear V'],
+  ['Mx', 'moment', 'M about x'],
+  ['My', 'moment', 'M about y'],
+] as const;
+
+type ReadSets = { readonly sets: readonly PunchingForces[]; readonly refused: readonly string[] };
+
+/** Rows of a pasted table: a name, the shear, and moments where there are any. A row that is not understood is named with its reason. */
+function readSets(text: string, units: Project['display']): ReadSets {
+  const sets: PunchingForces[] = [];
+  const refused: string[] = [];
+  parseTable(text).forEach((cells, i) => {
+    const named = cells.length > 1 && !parseQuantity(cells[0] ?? '', 'force', units).ok;
+    const [v, mx, my] = named ? cells.slice(1) : cells;
+    const read = (cell: string | undefined, kind: 'force' | 'moment') =>
+      cell?.trim() ? parseQuantity(cell, kind, units) : { ok: true as const, value: 0 };
+    const all = [read(v, 'force'), read(mx, 'moment'), read(my, 'moment')];
+    const bad = all.find((r) => !r.ok);
+    if (bad && !bad.ok) {
+      // A heading is no fault.
+      if (i > 0 || /\d/.test(cells.slice(1).join(''))) refused.push(`Row ${i + 1}: ${bad.reason}`);
+      return;
+    }
+    const [V, Mx, My] = all.map((r) => (r.ok ? r.value : 0));
+    sets.push({ name: named ? cells[0]!.trim() : `U${sets.length + 1}`, V: V!, Mx: Mx!, My: My! });
+  });
+  return { sets, refused };
+}
+
+/** The forces that the slab brings to the column, set by set; typed, or pasted from a spreadsheet. */
+export function ForcesTable({ project, member }: { project: Project; member: PunchingMember }) {
+  const { edit } = useProject();
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const change = (label: string, recipe: (m: Draft<PunchingMember>) => void) =>
+    edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
+  const onPaste = (e: React.ClipboardEvent) => {
+    const text = e.clipboardData.getData('text');
+    if (!/[\t\n;]/.test(text)) return;
+    e.preventDefault();
+    const read = readSets(text, project.display);
+    setRefused(read.refused);
+    if (read.sets.length > 0) change(`${read.sets.length} pasted sets`, (m) => void (m.sets = [...read.sets]));
+  };
+  return (
+    <section aria-label="Forces" className="overflow-y-auto px-3.5 py-1.5" onPaste={onPaste}>
+      <div className="flex items-baseline gap-3">
+        <h2 className="whitespace-nowrap">Forces from the slab</h2>
+        <span
+          className="small truncate"
+          title="Ultimate forces. A positive moment about y moves the shear to the right on the plan, one about x upwards."
+        >
+          +M about y moves the shear right, +M about x up; paste a table
+        </span>
+      </div>
+      <div className={`${grid} small`}>
+        <span>Set</span>
+        {columns.map(([key, kind, name]) => (
+          <span key={key}>
+            {name}, {unitLabel(kind, project.display)}
+          </span>
+        ))}
+      </div>
+      {member.sets.map((set, i) => (
+        <div key={i} className={`${grid} py-0.5`}>
+          <input
+            className="field"
+            aria-label={`Name of set ${i + 1}`}
+            defaultValue={set.name}
+            key={set.name}
+            onBlur={(e) =>
+              e.target.value !== set.name && change('name of a set', (m) => void (m.sets[i]!.name = e.target.value.slice(0, 40)))
+            }
+          />
+          {columns.map(([key, kind, name]) => (
+            <QuantityInput
+              key={key}
+              kind={kind}
+              system={project.display}
+              value={set[key]}
+              label={`${name} of ${set.name}`}
+              showUnit={false}
+              onKeep={(v) => v !== null && change(`${name} of ${set.name}`, (m) => void (m.sets[i]![key] = v))}
+            />
+          ))}
+          {member.sets.length > 1 && (
+            <button
+              type="button"
+              className="link small"
+              aria-label={`Take away ${set.name}`}
+              onClick={() => change(`take away ${set.name}`, (m) => void m.sets.splice(i, 1))}
+            >
+              away
+            </button>
+          )}
+        </div>
+      ))}
+      <button
+        type="button"
+        className="link"
+        onClick={() =>
+          change('add a set', (m) => void m.sets.push({ ...(m.sets.at(-1) ?? { V: 0, Mx: 0, My: 0 }), name: `U${m.sets.length + 1}` }))
+        }
+      >
+        Add a set
+      </button>
+      {refused.map((r) => (
+        <p key={r} className="text-madder-text">
+          {r}
+        </p>
+      ))}
+    </section>
+  );
+}

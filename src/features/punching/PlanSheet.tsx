@@ -1,0 +1,66 @@
+'use client';
+import { useMemo } from 'react';
+import { punchingDrawing } from '@/core/drawing/punching-drawing';
+import type { PunchingResult } from '@/core/members/punching/result';
+import { punchingLabels } from '@/core/project/labels';
+import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+import { DrawingView } from '@/ui/DrawingView';
+import { useBox } from '@/ui/use-box';
+import { ForcesTable } from './ForcesTable';
+
+interface PlanSheetProps {
+  readonly project: Project;
+  readonly member: PunchingMember;
+  readonly result: PunchingResult;
+  readonly isStale: boolean;
+  readonly isDrawn: boolean;
+  /** The last state without faults: drawn while today's has some. */
+  readonly lastGood: PunchingMember | undefined;
+  readonly onEdit: (path: string, target: Element) => void;
+  readonly editing: string | null;
+}
+
+/** The plan to scale, which is the form; below it the forces and what the legs have to be. */
+export function PlanSheet({ project, member, result, isStale, isDrawn, lastGood, onEdit, editing }: PlanSheetProps) {
+  const [box, room] = useBox<HTMLDivElement>({ width: 748, height: 470 });
+  const shown = isDrawn ? member : lastGood;
+  const drawing = useMemo(
+    () =>
+      shown
+        ? punchingDrawing({ place: shown, code: codeOf(project, shown), labels: punchingLabels(project, shown) }, room.width, room.height)
+        : null,
+    [project, shown, room.width, room.height],
+  );
+  return (
+    <div className={`flex min-h-0 flex-1 flex-col ${isStale ? 'stale' : ''}`} data-stale={isStale || undefined}>
+      <div ref={box} className="min-h-64 flex-1 overflow-hidden">
+        {drawing && <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} />}
+      </div>
+      <div className="grid max-h-56 grid-cols-[minmax(0,1fr)_15rem] border-t border-line">
+        <ForcesTable project={project} member={member} />
+        <Needs project={project} result={result} />
+      </div>
+    </div>
+  );
+}
+
+/** What strength asks of the legs, beside what is there. */
+function Needs({ project, result: { needed } }: { project: Project; result: PunchingResult }) {
+  const units = project.display;
+  return (
+    <section aria-label="Legs needed" className="border-l border-line px-3 py-1.5">
+      <h2>Legs needed</h2>
+      {needed ? (
+        <p>
+          <b className="font-semibold">{formatQuantity(needed.area, 'area', units)}</b> on each perimeter, every{' '}
+          {formatQuantity(needed.spacing, 'length', units)}; the outermost at least{' '}
+          <b className="font-semibold">{Number.isFinite(needed.last) ? formatQuantity(needed.last, 'length', units) : 'beyond the slab'}</b>{' '}
+          from the column.
+        </p>
+      ) : (
+        <p className="text-walnut">None: the slab carries the shear alone, or the checks say why it cannot be worked out.</p>
+      )}
+    </section>
+  );
+}
