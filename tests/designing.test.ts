@@ -30,7 +30,7 @@ function project() {
   if (!read.ok) throw new Error('bad');
   return read.project;
 }
-const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
+const settle = () => new Promise((resolve) => setTimeout(resolve, 220));
 const state = () => useProject.getState();
 
 describe('results keep up with the project', () => {

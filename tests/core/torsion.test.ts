@@ -254,7 +254,7 @@ describe('beams in torsion', () => {
       project({ bars: { links: zones, side: { count: 0, size: '12' } }, loads: [{ type: 'torque', case: 'G', value: 25 }] }),
     );
     const reason = (id: string) => weak.checks.find((c) => c.id === id)!.reason;
-    expect(reason('torsion-links')).toMatch(/^links for a torque of .* need .* mm²\/mm, have/);
+    expect(reason('torsion-links')).toMatch(/^Links for a torque of .* need .* mm²\/mm, have/);
     expect(reason('torsion-bar-spacing')).toMatch(/apart; 350 mm is allowed with torsion/);
     const small = design(
       project({
