@@ -198,3 +198,48 @@ test('more load never lowers the utilisation of given bars', () => {
   for (const c of light.filter((k) => k.family === 'bending' && k.id.startsWith('bending-')))
     expect(heavy.find((k) => k.id === c.id)!.utilisation!).toBeGreaterThanOrEqual(c.utilisation! - 1e-9);
 });
+
+describe('ends of bars that leave nothing', () => {
+  const bars = (more: object) => ({
+    bottom: [{ main: { count: 2, size: '16' }, extra: { bars: { count: 2, size: '16' }, from: null, to: null } }],
+    support: [
+      { bars: null, left: null, right: null },
+      { bars: { count: 2, size: '16' }, left: null, right: null },
+      { bars: null, left: null, right: null },
+    ],
+    ...more,
+  });
+  const faultOf = (more: object) => {
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      members: [
+        {
+          spans: [{ length: 6000 }, { length: 6000 }],
+          cases: [{ id: 'G' }],
+          loads: [{ type: 'uniform', case: 'G', value: 10 }],
+          bars: bars(more),
+        },
+      ],
+    });
+    if (!read.ok) throw new Error('bad');
+    return designMember(read.project, read.project.members[0]!).faults[0];
+  };
+  const extra = (from: number, to: number) => ({
+    bottom: [{ main: { count: 2, size: '16' }, extra: { bars: { count: 2, size: '16' }, from, to } }],
+  });
+  it.each([
+    [extra(4000, 3000), 'bars.bottom[0].extra.to', /they end before they begin/],
+    [extra(-100, 3000), 'bars.bottom[0].extra.from', /begin off the span/],
+    [extra(0, 7000), 'bars.bottom[0].extra.to', /end off the span/],
+    [
+      { support: [{}, { bars: { count: 2, size: '16' }, left: 0, right: 0 }, {}] },
+      'bars.support[1].right',
+      /Nothing is left of the bars over B/,
+    ],
+    [{ support: [{}, { bars: { count: 2, size: '16' }, left: -50, right: 900 }, {}] }, 'bars.support[1].left', /0 or more/],
+  ])('%#', (change, path, words) => {
+    expect(faultOf(change)).toMatchObject({ path, reason: expect.stringMatching(words) as string });
+  });
+  it('usual ends are no fault', () => expect(faultOf(extra(1000, 5000))).toBeUndefined());
+});

@@ -146,6 +146,7 @@ function barFaults(beam: BeamInput): Fault[] {
   });
   beam.bars.top.forEach((b, i) => checkGroup(b.main, `bars.top[${i}].main`, 2));
   beam.bars.support.forEach((b, i) => checkGroup(b.bars, `bars.support[${i}].bars`, 2));
+  faults.push(...endFaults(beam));
   beam.bars.links.forEach(({ zones }, i) =>
     zones?.forEach((zone, k) => {
       const path = `bars.links[${i}].zones[${k}]`;
@@ -159,4 +160,29 @@ function barFaults(beam: BeamInput): Fault[] {
     }),
   );
   return faults;
+}
+
+/** Ends of bars that were set by hand so that nothing is left of them, or that lie off their span. */
+function endFaults(beam: BeamInput): Fault[] {
+  const extras = beam.bars.bottom.flatMap(({ extra }, i): Fault[] => {
+    const L = beam.spans[i]?.length;
+    if (L === undefined) return [];
+    const path = `bars.bottom[${i}].extra`;
+    const [from, to] = [extra.from ?? 0, extra.to ?? L];
+    if (from < 0 || from > L) return [{ path: `${path}.from`, reason: `The extra bars of span ${i + 1} begin off the span.` }];
+    if (to < 0 || to > L + 0.5) return [{ path: `${path}.to`, reason: `The extra bars of span ${i + 1} end off the span.` }];
+    return to <= from
+      ? [{ path: `${path}.to`, reason: `Nothing is left of the extra bars of span ${i + 1}: they end before they begin.` }]
+      : [];
+  });
+  const tops = beam.bars.support.flatMap(({ bars, left, right }, j): Fault[] => {
+    const path = `bars.support[${j}]`;
+    if ((left ?? 0) < 0 || (right ?? 0) < 0)
+      return [{ path: `${path}.left`, reason: `Bars over ${supportName(j)} reach 0 or more to each side of it.` }];
+    const isNothing = left !== null && right !== null && left + right <= 0;
+    return bars && bars.count > 0 && isNothing
+      ? [{ path: `${path}.right`, reason: `Nothing is left of the bars over ${supportName(j)}: they reach to neither side.` }]
+      : [];
+  });
+  return [...extras, ...tops];
 }
