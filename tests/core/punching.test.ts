@@ -226,9 +226,19 @@ it('the demo’s places hold, are drawn, reported and written to a file unchange
   if (!read.ok) throw new Error('demo');
   const places = read.project.members.filter((m): m is PunchingMember => m.type === 'punching');
   expect(places.map((m) => m.mark)).toEqual(['SP1', 'SP2', 'SP3']);
+  // Worked by hand, step by step, in docs/theory/punching.md.
+  const byHand: Record<string, Record<string, readonly [demand: number, capacity: number]>> = {
+    SP1: { reinforced: [0.878, 1.346], face: [2.43, 6.02], outside: [5245, 7459] },
+    SP2: { reinforced: [0.832, 1.31] },
+    SP3: { plain: [0.723, 0.792], face: [1.63, 6.02] },
+  };
   for (const place of places) {
     const result = designMember(read.project, place, 'all');
     expect(result.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
+    for (const [id, [demand, capacity]] of Object.entries(byHand[place.mark]!)) {
+      expect(check(result, id).demand!.value / demand).toBeCloseTo(1, 2);
+      expect(check(result, id).capacity!.value / capacity).toBeCloseTo(1, 2);
+    }
     expect(result.checks.filter((c) => c.utilisation !== null).every((c) => c.derivation === undefined || c.derivation.length > 0)).toBe(
       true,
     );

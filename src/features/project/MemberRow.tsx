@@ -73,12 +73,14 @@ function Row({ project, row, isSelected, onSelect }: MemberRowProps) {
           {member.title}
         </a>
       </td>
-      <td className="pr-3 text-walnut">
+      <td className="whitespace-nowrap pr-3 text-walnut">
         {member.place}
         {member.type === 'beam' && member.group !== '' && ` · group ${member.group}`}
       </td>
       <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
-      <td className="pr-3 text-walnut">{steelLabel(project, member, result)}</td>
+      <td className="max-w-36 truncate pr-3 text-walnut" title={steelLabel(project, member, result)}>
+        {steelLabel(project, member, result)}
+      </td>
       {families.map((f) => (
         <FamilyCell
           key={f.title}

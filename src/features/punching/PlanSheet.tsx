@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { punchingDrawing } from '@/core/drawing/punching-drawing';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { punchingLabels } from '@/core/project/labels';
+import { barLabel, punchingLabels } from '@/core/project/labels';
 import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
@@ -39,27 +39,41 @@ export function PlanSheet({ project, member, result, isStale, isDrawn, lastGood,
       </div>
       <div className="grid max-h-56 grid-cols-[minmax(0,1fr)_15rem] border-t border-line">
         <ForcesTable project={project} member={member} />
-        <Needs project={project} result={result} />
+        <Needs project={project} member={member} result={result} />
       </div>
     </div>
   );
 }
 
 /** What strength asks of the legs, beside what is there. */
-function Needs({ project, result: { needed } }: { project: Project; result: PunchingResult }) {
+function Needs({
+  project,
+  member,
+  result: { needed, legs, quantities },
+}: {
+  project: Project;
+  member: PunchingMember;
+  result: PunchingResult;
+}) {
   const units = project.display;
   return (
-    <section aria-label="Legs needed" className="border-l border-line px-3 py-1.5">
-      <h2>Legs needed</h2>
+    <section aria-label="Legs" className="border-l border-line px-3 py-1.5">
+      <h2>Legs</h2>
       {needed ? (
         <p>
-          <b className="font-semibold">{formatQuantity(needed.area, 'area', units)}</b> on each perimeter, every{' '}
+          Needed: <b className="font-semibold">{formatQuantity(needed.area, 'area', units)}</b> on each perimeter, every{' '}
           {formatQuantity(needed.spacing, 'length', units)}; the outermost at least{' '}
           <b className="font-semibold">{Number.isFinite(needed.last) ? formatQuantity(needed.last, 'length', units) : 'beyond the slab'}</b>{' '}
           from the column.
         </p>
       ) : (
-        <p className="text-walnut">None: the slab carries the shear alone, or the checks say why it cannot be worked out.</p>
+        <p className="text-walnut">None needed: the slab carries the shear alone, or the checks say why it cannot be worked out.</p>
+      )}
+      {legs && member.legs && (
+        <p className="pt-1">
+          There are <b className="font-semibold">{legs.count}</b> legs of {barLabel({ count: 1, size: member.legs.size }, project).slice(1)}
+          , each {formatQuantity(legs.length, 'length', units)} long with its ends, {formatQuantity(quantities?.links ?? 0, 'mass', units)}.
+        </p>
       )}
     </section>
   );

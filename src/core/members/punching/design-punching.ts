@@ -41,6 +41,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
     governing: governing(checks) ?? null,
     stages: stages.map((s) => ({ id: s.id, position: s.position, d: s.d, ratio: s.ratio, critical: code.punching.critical(s.d) })),
     needed: needs,
+    legs: legsOf(p, stages[0]!),
     quantities: quantitiesOf(p, stages[0]!),
     combinations: [],
     handChecks: [],
@@ -258,9 +259,15 @@ function neededLegs({ p, code }: Basis, stage: PunchingStage): PunchingResult['n
 /** Length of a leg with its head or bends beyond the slab's depth less covers (bar diameters). */
 const LEG_ENDS = 12;
 
-/** Mass of the legs alone: the slab belongs to its own design. */
-function quantitiesOf(p: PunchingInput, { placed, h }: PunchingStage) {
+/** All legs as they are placed, and how long each is with its ends. */
+function legsOf(p: PunchingInput, { placed, h }: PunchingStage): PunchingResult['legs'] {
   const bar = p.legs && findBar(catalogues[p.catalogue], p.legs.size);
-  const length = bar ? h - 2 * p.cover + LEG_ENDS * bar.diameter : 0;
-  return { concrete: 0, bars: 0, links: bar && placed ? placed.legs.length * length * bar.massPerLength : 0, formwork: 0 };
+  return bar && placed ? { count: placed.legs.length, length: h - 2 * p.cover + LEG_ENDS * bar.diameter } : null;
+}
+
+/** Mass of the legs alone: the slab belongs to its own design. */
+function quantitiesOf(p: PunchingInput, stage: PunchingStage) {
+  const legs = legsOf(p, stage);
+  const bar = p.legs && findBar(catalogues[p.catalogue], p.legs.size);
+  return { concrete: 0, bars: 0, links: bar && legs ? legs.count * legs.length * bar.massPerLength : 0, formwork: 0 };
 }

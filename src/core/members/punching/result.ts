@@ -20,6 +20,8 @@ export interface PunchingResult {
   }[];
   /** Legs of one perimeter (mm2) at a spacing, and how far out the last must be (mm); null where none are needed. */
   readonly needed: { readonly spacing: number; readonly area: number; readonly last: number } | null;
+  /** Legs that are there, and the length of one (mm); null without any. */
+  readonly legs: { readonly count: number; readonly length: number } | null;
   readonly quantities: { readonly concrete: number; readonly bars: number; readonly links: number; readonly formwork: number } | null;
   readonly combinations: readonly Combination[];
   readonly handChecks: readonly HandCheck[];
@@ -32,6 +34,7 @@ export const emptyPunchingResult = (faults: readonly Fault[]): PunchingResult =>
   governing: null,
   stages: [],
   needed: null,
+  legs: null,
   quantities: null,
   combinations: [],
   handChecks: [],
