@@ -9,8 +9,11 @@ import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
 
 const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
-/** Lists are parted by blanks, or by commas with a blank: "0,35 m" stays one value. */
-const parts = (text: string) => text.split(/;|,?\s+|,(?=[^\d])/).filter(Boolean);
+const parts = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
+/** Numbers with the unit behind them, where there is one. */
+const lengths = (text: string) => text.match(/\d+(?:\.\d+)?\s*(?:[a-z]+|")?/gi) ?? [];
+/** Links stand no closer and no further apart (mm). */
+const [CLOSEST, WIDEST] = [25, 1000];
 
 interface ListField {
   readonly key: 'mainSizes' | 'linkSizes' | 'legs' | 'spacings';
@@ -22,8 +25,7 @@ interface ListField {
 
 function listFields({ display }: Project, { barRules, catalogue }: BeamMember): ListField[] {
   const sizes = (text: string) => parts(text).filter((s) => catalogues[catalogue].bars.some((b) => b.name === s));
-  const numbers = (text: string, of: (t: string) => number) =>
-    [...new Set(parts(text).map(of))].filter((v) => Number.isFinite(v) && v > 0).sort((a, b) => a - b);
+  const sorted = (list: readonly number[]) => [...new Set(list)].sort((a, b) => a - b);
   const length = (text: string) => {
     const parsed = parseQuantity(text, 'length', display);
     return parsed.ok ? parsed.value : NaN;
@@ -35,13 +37,24 @@ function listFields({ display }: Project, { barRules, catalogue }: BeamMember): 
       key: 'legs',
       label: 'Legs allowed',
       shown: barRules.legs.join(', '),
-      read: (t) => numbers(t, (s) => (/^\d+$/.test(s) && Number(s) >= 2 && Number(s) <= 20 ? Number(s) : NaN)),
+      read: (t) =>
+        sorted(
+          parts(t)
+            .filter((v) => /^\d+$/.test(v))
+            .map(Number)
+            .filter((n) => n >= 2 && n <= 20),
+        ),
     },
     {
       key: 'spacings',
       label: `Link spacings allowed, ${display === 'SI' ? 'mm' : 'in'}`,
       shown: barRules.spacings.map((s) => formatForEditing(s, 'length', display)).join(', '),
-      read: (t) => numbers(t, length),
+      read: (t) =>
+        sorted(
+          lengths(t)
+            .map(length)
+            .filter((v) => v >= CLOSEST && v <= WIDEST),
+        ),
     },
   ];
 }

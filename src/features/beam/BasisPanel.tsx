@@ -8,17 +8,16 @@ import type { Fault } from '@/core/members/fault';
 import type { BeamResult } from '@/core/members/beam/result';
 import { choicesFor, codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import type { QuantityKind } from '@/core/units/quantity';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
+import { basisRow, basisRows } from '@/ui/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
 import { ServiceFields } from './ServiceFields';
 import { OutlineEditor } from '@/ui/OutlineEditor';
 import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
 
 const shapes: readonly (readonly [BeamShape, string])[] = [
   ['rectangular', 'rectangular'],
@@ -27,6 +26,11 @@ const shapes: readonly (readonly [BeamShape, string])[] = [
   ['invertedT', 'T, flange below'],
   ['free', 'any outline'],
 ];
+const ductilities = [
+  ['A', 'A'],
+  ['B', 'B'],
+  ['C', 'C'],
+] as const;
 const ways = [
   ['loads', 'loads on spans'],
   ['forces', 'known design forces'],
@@ -53,88 +57,24 @@ export function BasisPanel({
   const { edit } = useProject();
   const code = codeOf(project, member);
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
-  const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
-  const text = (label: string, key: 'mark' | 'title' | 'place' | 'group') => (
-    <label className={row}>
-      {label}
-      <input
-        className="field"
-        defaultValue={member[key]}
-        key={member[key]}
-        onBlur={(e) => e.target.value !== member[key] && change(label.toLowerCase(), (m) => void (m[key] = e.target.value.slice(0, 80)))}
-      />
-    </label>
-  );
-  const fault = (path: string) =>
-    faults
-      .filter((f) => f.path === path)
-      .map((f) => (
-        <p key={f.reason} className="text-madder-text">
-          {f.reason}
-        </p>
-      ));
-  const quantity = (
-    label: string,
-    kind: QuantityKind,
-    path: string,
-    value: number,
-    set: Parameters<typeof onBeam>[1] extends (m: infer M) => void ? (m: M, v: number) => void : never,
-  ) => (
-    <div>
-      <label className={row}>
-        {label}
-        <QuantityInput
-          kind={kind}
-          system={project.display}
-          value={value}
-          label={label}
-          onKeep={(v) => v !== null && change(label.toLowerCase(), (m) => set(m, v))}
-        />
-      </label>
-      {fault(path)}
-    </div>
-  );
+  const rows = basisRows<BeamMember>({ project, faults, change });
+  const { fault, quantity } = rows;
   const { materials, cover } = member;
   const gross = grossProperties(member.section);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {text('Mark', 'mark')}
-        {text('Title', 'title')}
-        {text('Place', 'place')}
-        {member.mode === 'loads' && text('Group', 'group')}
+        {rows.text('Mark', member.mark, (m, v) => void (m.mark = v))}
+        {rows.text('Title', member.title, (m, v) => void (m.title = v))}
+        {rows.text('Place', member.place, (m, v) => void (m.place = v))}
+        {member.mode === 'loads' && rows.text('Group', member.group, (m, v) => void (m.group = v))}
         <GroupNote project={project} member={member} />
-        <label className={row}>
-          Worked from
-          <Select
-            label="Worked from"
-            value={member.mode}
-            options={ways}
-            onPick={(mode) => change('way of working', (m) => void (m.mode = mode))}
-          />
-        </label>
-        {member.mode === 'loads' && (
-          <label className={row}>
-            Ductile frame
-            <Select
-              label="Ductile frame"
-              value={member.frame}
-              options={frameOptions(code, member.frame)}
-              onPick={(frame) => change('frame class', (m) => void (m.frame = frame))}
-            />
-          </label>
-        )}
+        {rows.pick('Worked from', member.mode, ways, (m, v) => void (m.mode = v))}
+        {member.mode === 'loads' &&
+          rows.pick('Ductile frame', member.frame, frameOptions(code, member.frame), (m, v) => void (m.frame = v))}
         {fault('frame')}
-        <label className={row}>
-          Section
-          <Select
-            label="Section"
-            value={member.section.shape}
-            options={shapes}
-            onPick={(shape) => change('shape', (m) => setShape(m, shape))}
-          />
-        </label>
+        {rows.pick('Section', member.section.shape, shapes, (m, v) => setShape(m, v))}
         {member.section.shape === 'free' ? (
           <>
             <OutlineEditor
@@ -175,7 +115,7 @@ export function BasisPanel({
             )}
           </>
         )}
-        <label className={row}>
+        <label className={basisRow}>
           Spans, with cantilevers
           <input
             className="field"
@@ -216,20 +156,8 @@ export function BasisPanel({
           materials.linkStrength,
           (m, v) => void (m.materials.linkStrength = v),
         )}
-        {project.code.id === 'en1992' && (
-          <label className={row}>
-            Ductility class
-            <select
-              className="field"
-              value={materials.ductility}
-              onChange={(e) => change('ductility class', (m) => void (m.materials.ductility = e.target.value as 'A' | 'B' | 'C'))}
-            >
-              {['A', 'B', 'C'].map((k) => (
-                <option key={k}>{k}</option>
-              ))}
-            </select>
-          </label>
-        )}
+        {project.code.id === 'en1992' &&
+          rows.pick('Ductility class', materials.ductility, ductilities, (m, v) => void (m.materials.ductility = v))}
         {quantity('Cover to links, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
         {quantity('Cover to links, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
         {quantity('Cover to links, sides', 'smallLength', 'cover.side', cover.side, (m, v) => void (m.cover.side = v))}
@@ -275,7 +203,7 @@ export function BasisPanel({
         )}
         <h2 className="mt-3">For creep and shrinkage</h2>
         {(['humidity', 'loadingAge', 'dryingAge'] as const).map((k) => (
-          <label key={k} className={row}>
+          <label key={k} className={basisRow}>
             {{ humidity: 'Relative humidity', loadingAge: 'Loaded at, days', dryingAge: 'Drying from, days' }[k]}
             <QuantityInput
               kind={k === 'humidity' ? 'percent' : 'number'}
@@ -295,7 +223,7 @@ export function BasisPanel({
             />
           </label>
         ))}
-        <label className={row}>
+        <label className={basisRow}>
           Cement
           <select
             className="field"

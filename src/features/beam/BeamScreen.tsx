@@ -1,14 +1,13 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { withFlanges } from '@/core/members/beam/effective-flange';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
 import { codeOf, type BeamMember, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue } from '@/core/units/format';
 import { addMember, freshId, freshMark } from '@/store/commands';
-import { setActiveMember } from '@/store/designing';
-import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
+import { useProject, type ResultEntry } from '@/store/project-store';
 import type { DragPhase } from '@/ui/DrawingView';
 import { Ladder } from '@/ui/Ladder';
 import { Missing } from '@/ui/Missing';
@@ -19,6 +18,7 @@ import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useBox } from '@/ui/use-box';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
+import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { useLoadedProject } from '@/ui/use-loaded-project';
 import { BarsPanel } from './BarsPanel';
@@ -65,25 +65,13 @@ function fits(entry: ResultEntry, beam: BeamMember): entry is ResultEntry & { re
 /** A member's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
-  const { preview, results, lastGood, edit } = useProject();
-  const project = preview ?? kept;
-  const member = beamIn(project, id)!;
-  const keptMember = beamIn(kept, id)!;
+  const edit = useProject((s) => s.edit);
+  const { project, member, keptMember, faults, good, isStale } = useSheet(kept, id, beamIn);
+  const result = good && fits(good, member) ? good.result : emptyBeamResult([]);
   const [panel, setPanel] = useState<Panel>('strips');
   const drawn = useDrawnEditing();
   const { editing, close } = drawn;
   const [station, setStation] = useState<number | null>(null);
-  useEffect(() => {
-    setActiveMember(id);
-    return () => setActiveMember(null);
-  }, [id]);
-  const entry = results[id];
-  const isFresh = isCurrent(entry, project, member);
-  const faults = isFresh ? entry!.result.faults : [];
-  // With faults in the input the last good result stays, marked as old.
-  const good = entry && entry.result.faults.length === 0 ? entry : lastGood[id];
-  const result = good && fits(good, member) ? good.result : emptyBeamResult([]);
-  const isStale = !isFresh || faults.length > 0;
   const length = member.spans.reduce((sum, s) => sum + s.length, 0);
   // The station line first stands where the first result governs, and then only moves when it is moved.
   const [home, setHome] = useState<number | null>(null);

@@ -5,14 +5,15 @@ import type { ColumnResult } from '@/core/members/column/result';
 import type { Fault } from '@/core/members/fault';
 import { choicesFor, codeOf, type UprightMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import type { QuantityKind } from '@/core/units/quantity';
 import { onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
+import { basisRow, basisRows } from '@/ui/basis-rows';
 import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
+
+const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as const);
 
 /** What a column rests on besides its drawing: names, shape, materials, storey, limits, and everything the code leaves open. */
 export function BasisPanel({
@@ -31,55 +32,15 @@ export function BasisPanel({
   const isEN = project.code.id === 'en1992';
   const change = (label: string, recipe: (m: Draft<UprightMember>) => void) =>
     edit(`${label} of ${member.mark}`, onUpright(member.id, recipe));
-  const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
-  const fault = (path: string) =>
-    faults
-      .filter((f) => f.path === path)
-      .map((f) => (
-        <p key={f.reason} className="text-madder-text">
-          {f.reason}
-        </p>
-      ));
-  const quantity = (
-    label: string,
-    kind: QuantityKind,
-    path: string,
-    value: number | null,
-    set: (m: Draft<UprightMember>, v: number | null) => void,
-    empty?: string,
-  ) => (
-    <div key={path}>
-      <label className={row}>
-        {label}
-        <QuantityInput
-          kind={kind}
-          system={project.display}
-          value={value}
-          label={label}
-          allowEmpty={empty !== undefined}
-          placeholder={empty}
-          onKeep={(v) => (v !== null || empty !== undefined) && change(label.toLowerCase(), (m) => set(m, v))}
-        />
-      </label>
-      {fault(path)}
-    </div>
-  );
+  const { fault, quantity, optional, text, pick } = basisRows<UprightMember>({ project, faults, change });
   const materials = member.materials;
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {(['mark', 'title', 'place'] as const).map((key) => (
-          <label key={key} className={row}>
-            {key === 'mark' ? 'Mark' : key === 'title' ? 'Title' : 'Place'}
-            <input
-              className="field"
-              defaultValue={member[key]}
-              key={member[key]}
-              onBlur={(e) => e.target.value !== member[key] && change(key, (m) => void (m[key] = e.target.value.slice(0, 80)))}
-            />
-          </label>
-        ))}
+        {text('Mark', member.mark, (m, v) => void (m.mark = v))}
+        {text('Title', member.title, (m, v) => void (m.title = v))}
+        {text('Place', member.place, (m, v) => void (m.place = v))}
         {member.type === 'column' && <ShapeFields project={project} member={member} result={result} />}
         {member.type === 'wall' && <WallFields project={project} member={member} faults={faults} />}
         {fault('shape.outer')}
@@ -90,13 +51,13 @@ export function BasisPanel({
               {f.reason}
             </p>
           ))}
-        {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v!))}
+        {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v))}
         {quantity(
           member.type === 'wall' ? 'Cover to the outer bars' : 'Cover to ties',
           'smallLength',
           'cover',
           member.cover,
-          (m, v) => void (m.cover = v!),
+          (m, v) => void (m.cover = v),
         )}
         {result.quantities && (
           <p className="small">
@@ -116,49 +77,41 @@ export function BasisPanel({
           'stress',
           'materials.concreteStrength',
           materials.concreteStrength,
-          (m, v) => void (m.materials.concreteStrength = v!),
+          (m, v) => void (m.materials.concreteStrength = v),
         )}
         {quantity(
           isEN ? 'Bars fyk' : 'Bars fy',
           'steelStress',
           'materials.steelStrength',
           materials.steelStrength,
-          (m, v) => void (m.materials.steelStrength = v!),
+          (m, v) => void (m.materials.steelStrength = v),
         )}
         {quantity(
           isEN ? 'Links fywk' : 'Ties fyt',
           'steelStress',
           'materials.linkStrength',
           materials.linkStrength,
-          (m, v) => void (m.materials.linkStrength = v!),
+          (m, v) => void (m.materials.linkStrength = v),
         )}
         {quantity(
           'Largest aggregate',
           'smallLength',
           'materials.aggregateSize',
           materials.aggregateSize,
-          (m, v) => void (m.materials.aggregateSize = v!),
+          (m, v) => void (m.materials.aggregateSize = v),
         )}
         {quantity(
           'Most steel by the office',
           'percent',
           'steelLimit',
           member.steelLimit,
-          (m, v) => void (m.steelLimit = Math.min(0.2, Math.max(0.005, v!))),
+          (m, v) => void (m.steelLimit = Math.min(0.2, Math.max(0.005, v))),
         )}
-        {quantity('Crack width allowed', 'crack', 'crackLimit', member.crackLimit, (m, v) => void (m.crackLimit = v!))}
-        <label className={row}>
-          Bar catalogue
-          <Select<CatalogueId>
-            label="Bar catalogue"
-            value={member.catalogue}
-            options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
-            onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
-          />
-        </label>
+        {quantity('Crack width allowed', 'crack', 'crackLimit', member.crackLimit, (m, v) => void (m.crackLimit = v))}
+        {pick('Bar catalogue', member.catalogue, catalogueOptions, (m, id) => changeCatalogue(m, id))}
         <h2 className="mt-3">For creep</h2>
         {(['humidity', 'loadingAge'] as const).map((k) => (
-          <label key={k} className={row}>
+          <label key={k} className={basisRow}>
             {k === 'humidity' ? 'Relative humidity' : 'Loaded at, days'}
             <QuantityInput
               kind={k === 'humidity' ? 'percent' : 'number'}
@@ -181,9 +134,9 @@ export function BasisPanel({
           <>
             <h2 className="mt-3">Storey, for sway</h2>
             <p className="small">Only for unbraced columns: the stability index Q, or the sums of the storey.</p>
-            {quantity('Stability index Q', 'ratio', 'storey.Q', member.storey.Q, (m, v) => void (m.storey.Q = v), 'not given')}
-            {quantity('ΣPu', 'force', 'storey.sumP', member.storey.sumP, (m, v) => void (m.storey.sumP = v), 'not given')}
-            {quantity('ΣPc', 'force', 'storey.sumPc', member.storey.sumPc, (m, v) => void (m.storey.sumPc = v), 'not given')}
+            {optional('Stability index Q', 'ratio', 'storey.Q', member.storey.Q, (m, v) => void (m.storey.Q = v), 'not given')}
+            {optional('ΣPu', 'force', 'storey.sumP', member.storey.sumP, (m, v) => void (m.storey.sumP = v), 'not given')}
+            {optional('ΣPc', 'force', 'storey.sumPc', member.storey.sumPc, (m, v) => void (m.storey.sumPc = v), 'not given')}
           </>
         )}
       </section>

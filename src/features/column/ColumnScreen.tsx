@@ -1,12 +1,11 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { emptyColumnResult, type ColumnResult } from '@/core/members/column/result';
 import { codeOf, type Project, type UprightMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onUpright } from '@/store/commands';
-import { setActiveMember } from '@/store/designing';
-import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
+import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { Missing } from '@/ui/Missing';
 import { newColumn, newWall } from '@/ui/new-column';
@@ -15,6 +14,7 @@ import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useLoadedProject } from '@/ui/use-loaded-project';
+import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
 import { VariantsPanel } from '@/ui/VariantsPanel';
@@ -45,32 +45,17 @@ const columnIn = (project: Project, id: string) =>
 type Panel = 'sheet' | 'sets' | 'surface' | 'strains' | 'variants' | 'basis';
 const panels: readonly Panel[] = ['sheet', 'sets', 'surface', 'strains', 'variants', 'basis'];
 
-/** The last result without faults, when the one for today's input has some. */
-function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | undefined): ColumnResult {
-  const good = entry && entry.result.faults.length === 0 ? entry : lastGood;
-  return good && (good.result.type === 'column' || good.result.type === 'wall') ? good.result : emptyColumnResult('column', []);
-}
-
 /** A column's whole screen. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
-  const { preview, results, lastGood, edit } = useProject();
-  const project = preview ?? kept;
-  const member = columnIn(project, id)!;
-  const keptMember = columnIn(kept, id)!;
+  const edit = useProject((s) => s.edit);
+  const { project, member, keptMember, faults, good, isStale } = useSheet(kept, id, columnIn);
+  const result: ColumnResult =
+    good && (good.result.type === 'column' || good.result.type === 'wall') ? good.result : emptyColumnResult('column', []);
   const [panel, setPanel] = useState<Panel>('sheet');
   const drawn = useDrawnEditing();
   const { editing, close } = drawn;
   const [chosen, setChosen] = useState<string | null>(null);
-  useEffect(() => {
-    setActiveMember(id);
-    return () => setActiveMember(null);
-  }, [id]);
-  const entry = results[id];
-  const isFresh = isCurrent(entry, project, member);
-  const faults = isFresh ? entry!.result.faults : [];
-  const result = shownResult(entry, lastGood[id]);
-  const isStale = !isFresh || faults.length > 0;
   const index = chosenSet(result, chosen);
 
   const add = () => {

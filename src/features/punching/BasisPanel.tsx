@@ -7,76 +7,38 @@ import type { Fault } from '@/core/members/fault';
 import { columnSize, type PunchingColumn } from '@/core/members/punching/input';
 import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
-import type { QuantityKind } from '@/core/units/quantity';
 import { onPunching } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { basisRows, type BasisRows } from '@/ui/basis-rows';
 
 type M = Draft<PunchingMember>;
-const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
+const layers = [
+  ['x', 'along x'],
+  ['y', 'along y'],
+] as const;
+const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as const);
 
 /** What a slab at a column rests on besides its plan. */
 export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
   const { edit } = useProject();
   const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
-  const fault = (path: string) =>
-    faults
-      .filter((f) => f.path === path)
-      .map((f) => (
-        <p key={f.reason} className="text-madder-text">
-          {f.reason}
-        </p>
-      ));
-  const quantity = (label: string, kind: QuantityKind, path: string, value: number, set: (m: M, v: number) => void) => (
-    <div key={path}>
-      <label className={row}>
-        {label}
-        <QuantityInput
-          kind={kind}
-          system={project.display}
-          value={value}
-          label={label}
-          onKeep={(v) => v !== null && change(label.toLowerCase(), (m) => set(m, v))}
-        />
-      </label>
-      {fault(path)}
-    </div>
-  );
-  const shared = { project, member, change, quantity, fault };
+  const rows = basisRows<PunchingMember>({ project, faults, change });
+  const { quantity, text, pick } = rows;
+  const shared = { project, member, change, rows };
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {(['mark', 'title', 'place'] as const).map((key) => (
-          <label key={key} className={row}>
-            {{ mark: 'Mark', title: 'Title', place: 'Place' }[key]}
-            <input
-              className="field"
-              defaultValue={member[key]}
-              key={member[key]}
-              onBlur={(e) => e.target.value !== member[key] && change(key, (m) => void (m[key] = e.target.value.slice(0, 80)))}
-            />
-          </label>
-        ))}
+        {text('Mark', member.mark, (m, v) => void (m.mark = v))}
+        {text('Title', member.title, (m, v) => void (m.title = v))}
+        {text('Place', member.place, (m, v) => void (m.place = v))}
         <ColumnFields {...shared} />
       </section>
       <section>
         <h2>Slab and materials</h2>
         {quantity('Depth of the slab', 'length', 'h', member.h, (m, v) => void (m.h = v))}
         {quantity('Cover to the outer top bars', 'smallLength', 'cover', member.cover, (m, v) => void (m.cover = v))}
-        <label className={row}>
-          Outer top bars
-          <Select
-            label="Outer top bars"
-            value={member.outer}
-            options={[
-              ['x', 'along x'],
-              ['y', 'along y'],
-            ]}
-            onPick={(v) => change('outer layer', (m) => void (m.outer = v))}
-          />
-        </label>
+        {pick('Outer top bars', member.outer, layers, (m, v) => void (m.outer = v))}
         {quantity(
           project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c',
           'stress',
@@ -91,15 +53,7 @@ export function BasisPanel({ project, member, faults }: { project: Project; memb
           member.materials.linkStrength,
           (m, v) => void (m.materials.linkStrength = v),
         )}
-        <label className={row}>
-          Catalogue
-          <Select
-            label="Catalogue"
-            value={member.catalogue}
-            options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
-            onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
-          />
-        </label>
+        {pick('Catalogue', member.catalogue, catalogueOptions, (m, id) => changeCatalogue(m, id))}
         {quantity('Compression in the slab', 'stress', 'inPlane', member.inPlane, (m, v) => void (m.inPlane = v))}
         <MomentFields {...shared} />
       </section>
@@ -113,8 +67,7 @@ interface Shared {
   readonly project: Project;
   readonly member: PunchingMember;
   readonly change: (label: string, recipe: (m: M) => void) => void;
-  readonly quantity: (label: string, kind: QuantityKind, path: string, value: number, set: (m: M, v: number) => void) => React.ReactNode;
-  readonly fault: (path: string) => React.ReactNode;
+  readonly rows: BasisRows<PunchingMember>;
 }
 
 const columnKinds: readonly (readonly [PunchingColumn['kind'], string])[] = [
@@ -129,19 +82,11 @@ function reshaped(column: PunchingColumn, kind: PunchingColumn['kind']): Punchin
   return kind === 'rectangle' ? { kind, b: cx, h: cy } : { kind, b: cx, h: cy, tx: Math.round(cx * 0.4), ty: Math.round(cy * 0.4) };
 }
 
-function ColumnFields({ member, change, quantity, fault }: Shared) {
+function ColumnFields({ member, change, rows: { quantity, pick, fault } }: Shared) {
   const { column } = member;
   return (
     <>
-      <label className={row}>
-        Column
-        <Select
-          label="Column"
-          value={column.kind}
-          options={columnKinds}
-          onPick={(kind) => change('column', (m) => void (m.column = reshaped(column, kind)))}
-        />
-      </label>
+      {pick('Column', column.kind, columnKinds, (m, kind) => void (m.column = reshaped(column, kind)))}
       {column.kind === 'circle'
         ? quantity('Diameter', 'length', 'column.diameter', column.diameter, (m, v) => void Object.assign(m.column, { diameter: v }))
         : (['b', 'h', ...(column.kind === 'L' ? (['tx', 'ty'] as const) : [])] as const).map((k) =>
@@ -177,7 +122,7 @@ function ColumnFields({ member, change, quantity, fault }: Shared) {
   );
 }
 
-function MomentFields({ project, member, change, quantity }: Shared) {
+function MomentFields({ project, member, rows: { quantity, pick } }: Shared) {
   const isEN = codeOf(project, member).settings.id === 'en1992';
   const options: readonly (readonly [MomentsBy, string])[] = [
     ...(isEN ? ([['position', 'by the usual factors of the code']] as const) : []),
@@ -186,42 +131,20 @@ function MomentFields({ project, member, change, quantity }: Shared) {
   ];
   return (
     <>
-      <label className={row}>
-        Moments count
-        <Select
-          label="Moments count"
-          value={member.momentsBy}
-          options={options}
-          onPick={(v) => change('way of moments', (m) => void (m.momentsBy = v))}
-        />
-      </label>
+      {pick('Moments count', member.momentsBy, options, (m, v) => void (m.momentsBy = v))}
       {member.momentsBy === 'given' && quantity('Factor on the shear', 'number', 'beta', member.beta, (m, v) => void (m.beta = v))}
     </>
   );
 }
 
-function EdgeFields({ project, member, change, quantity, fault }: Shared) {
+function EdgeFields({ member, change, rows: { quantity, optional } }: Shared) {
   return (
     <section>
       <h2>Edges of the slab</h2>
       <p className="small">From the faces of the column; empty where the slab goes on.</p>
-      {slabSides.map((side) => (
-        <div key={side}>
-          <label className={row}>
-            {side[0]!.toUpperCase() + side.slice(1)}
-            <QuantityInput
-              kind="length"
-              system={project.display}
-              value={member.edges[side]}
-              allowEmpty
-              placeholder="goes on"
-              label={`To the ${side} edge`}
-              onKeep={(v) => change(`${side} edge`, (m) => void (m.edges[side] = v))}
-            />
-          </label>
-          {fault(`edges.${side}`)}
-        </div>
-      ))}
+      {slabSides.map((side) =>
+        optional(`To the ${side} edge`, 'length', `edges.${side}`, member.edges[side], (m, v) => void (m.edges[side] = v), 'goes on'),
+      )}
       <label className="flex items-center gap-2 py-1">
         <input
           type="checkbox"
@@ -243,7 +166,7 @@ function EdgeFields({ project, member, change, quantity, fault }: Shared) {
   );
 }
 
-function OpeningsList({ member, change, fault }: Shared) {
+function OpeningsList({ member, change, rows: { fault } }: Shared) {
   const add = (m: M) => {
     const { cx } = columnSize(m.column as PunchingColumn);
     m.openings.push({ kind: 'rectangle', x: Math.round(cx / 2 + 1.5 * m.h), y: 0, b: 200, h: 200 });

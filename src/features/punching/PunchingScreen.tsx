@@ -1,12 +1,11 @@
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { emptyPunchingResult, type PunchingResult } from '@/core/members/punching/result';
 import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onPunching } from '@/store/commands';
-import { setActiveMember } from '@/store/designing';
-import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
+import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { Missing } from '@/ui/Missing';
 import { newPunching } from '@/ui/new-punching';
@@ -15,6 +14,7 @@ import { SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useLoadedProject } from '@/ui/use-loaded-project';
+import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
 import { VariantsPanel } from '@/ui/VariantsPanel';
@@ -40,30 +40,15 @@ const placeIn = (project: Project, id: string) => project.members.find((m): m is
 const panels = ['plan', 'basis', 'variants'] as const;
 type Panel = (typeof panels)[number];
 
-function shownResult(entry: ResultEntry | undefined, lastGood: ResultEntry | undefined): PunchingResult {
-  const good = entry && entry.result.faults.length === 0 ? entry : lastGood;
-  return good?.result.type === 'punching' ? good.result : emptyPunchingResult([]);
-}
-
 /** A slab at a column on one sheet. While a value is typed everything on it is shown for the tentative value. */
 function Sheet({ project: kept, id }: { project: Project; id: string }) {
   const router = useRouter();
-  const { preview, results, lastGood, edit } = useProject();
-  const project = preview ?? kept;
-  const member = placeIn(project, id)!;
-  const keptMember = placeIn(kept, id)!;
+  const edit = useProject((s) => s.edit);
+  const { project, member, keptMember, faults, good, isStale } = useSheet(kept, id, placeIn);
+  const result: PunchingResult = good?.result.type === 'punching' ? good.result : emptyPunchingResult([]);
   const [panel, setPanel] = useState<Panel>('plan');
   const drawn = useDrawnEditing();
   const { editing, close } = drawn;
-  useEffect(() => {
-    setActiveMember(id);
-    return () => setActiveMember(null);
-  }, [id]);
-  const entry = results[id];
-  const isFresh = isCurrent(entry, project, member);
-  const faults = isFresh ? entry!.result.faults : [];
-  const result = shownResult(entry, lastGood[id]);
-  const isStale = !isFresh || faults.length > 0;
   const add = () => {
     const made = newPunching(kept, freshId(kept), freshMark(kept, member.mark), member.place);
     edit(`add ${made.mark}`, addMember(made, id));
@@ -120,7 +105,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             onEdit={drawn.open}
             editing={editing?.path ?? null}
             isDrawn={faults.length === 0}
-            lastGood={lastGood[id]?.member as PunchingMember | undefined}
+            lastGood={good?.member as PunchingMember | undefined}
           />
         )}
         {panel === 'basis' && <BasisPanel project={kept} member={keptMember} faults={faults} />}
