@@ -211,6 +211,12 @@ for (const member of demo.members.slice(0, 9)) {
   const find = () => proposeBeam(member, codeOf(demo, member), 'arrangements', demo.rates);
   rows.push([`proposals: arrangements for demo beam ${member.mark}`, '< 1 s', ms(median(find, 3, 2500))]);
 }
+const demoFile = mustRead(JSON.parse(readFileSync('examples/alderlight-playhouse.intarsia', 'utf8')) as object);
+for (const member of demoFile.members) {
+  if (member.type !== 'punching') continue;
+  const design = () => designMember(demoFile, { ...member });
+  rows.push([`punching at ${member.mark}, all checks`, '–', ms(median(design, 15, 600))]);
+}
 const large = manyBeams(500);
 const one = performance.now();
 for (const member of large.members) designMember(large, member);

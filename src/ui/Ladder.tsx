@@ -67,7 +67,7 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
             ))}
           </Accordion.Root>
         </div>
-        <p className="small relative border-t border-line bg-holly py-1.5">
+        <p className={`small relative border-t border-line bg-holly py-1.5 ${checks.length === 0 ? 'hidden' : ''}`}>
           Not covered here yet:{' '}
           {checks
             .filter((c) => c.status === 'notCovered')

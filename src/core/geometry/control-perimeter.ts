@@ -120,7 +120,7 @@ function sweptTo(column: Loop, sides: readonly SlabSide[], slab: SlabEdges): Poi
 }
 
 export const lengthOf = (pieces: readonly Piece[]): number =>
-  pieces.reduce((sum, { a, b }) => sum + Math.hypot(b[0] - a[0], b[1] - a[1]), 0);
+  pieces.reduce((sum, { a, b }) => sum + Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2), 0);
 
 const middle = ({ a, b }: Piece): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 

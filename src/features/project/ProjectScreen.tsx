@@ -204,14 +204,21 @@ function Progress({ project, rows }: { project: Project; rows: readonly RowData[
     setStopped(!isStopped);
   };
   return (
-    <div role="progressbar" aria-valuemin={0} aria-valuemax={rows.length} aria-valuenow={done} aria-label="Designing the project">
+    <div role="group" aria-label="Design of the project">
       <p className="small pb-1">
         {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
         <button type="button" className="link ml-2" onClick={toggle}>
           {isStopped ? 'go on' : 'stop'}
         </button>
       </p>
-      <div className="flex max-w-60 flex-wrap gap-px">
+      <div
+        className="flex max-w-60 flex-wrap gap-px"
+        role="progressbar"
+        aria-valuemin={0}
+        aria-valuemax={rows.length}
+        aria-valuenow={done}
+        aria-label="Designing the project"
+      >
         {rows.map((r) => (
           <span
             key={r.member.id}

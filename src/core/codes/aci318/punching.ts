@@ -207,7 +207,7 @@ function lastLine(q: PunchingQuestion, form: Form): number {
   if (!carries(30 * q.d)) return Infinity;
   let [low, high] = [0, 30 * q.d];
   if (carries(0)) return 0;
-  for (let i = 0; i < 40; i += 1) {
+  for (let i = 0; i < 24; i += 1) {
     const mid = (low + high) / 2;
     if (carries(mid)) high = mid;
     else low = mid;

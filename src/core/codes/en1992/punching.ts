@@ -142,14 +142,20 @@ function linkStrength(c: Calc, q: PunchingQuestion, annex: NationalAnnex): numbe
   return c.let(F.fywdef, { d: q.d, f_ywd });
 }
 
-/** Distance from the column at which a perimeter reaches a length; its longest where none does. */
+/** Distance from the column at which a perimeter reaches a length (mm); Infinity where none does. It grows nearly in a straight line with the distance. */
 function distanceFor(q: PunchingQuestion, length: number): number {
+  const short = (r: number) => q.around(r).length - length;
   let [low, high] = [0, 30 * q.d];
-  if (q.around(high).length < length) return Infinity;
-  for (let i = 0; i < 40; i += 1) {
-    const mid = (low + high) / 2;
-    if (q.around(mid).length < length) low = mid;
-    else high = mid;
+  let [atLow, atHigh] = [short(low), short(high)];
+  if (atHigh < 0) return Infinity;
+  if (atLow >= 0) return 0;
+  for (let i = 0; i < 30 && high - low > 0.01; i += 1) {
+    // A step by the straight line, now and then by halves so that neither end stays where it is.
+    const r = i % 4 === 3 ? (low + high) / 2 : low + ((high - low) * -atLow) / (atHigh - atLow);
+    const at = short(r);
+    if (Math.abs(at) < 1e-3) return r;
+    if (at < 0) [low, atLow] = [r, at];
+    else [high, atHigh] = [r, at];
   }
   return high;
 }

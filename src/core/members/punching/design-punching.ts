@@ -239,17 +239,18 @@ function placing({ dropped, moved, legs }: NonNullable<PunchingStage['placed']>,
   ];
 }
 
-/** Legs of one perimeter and the distance of the last that strength asks for, the worst of all sets; null where none are needed. */
+/** Legs of one perimeter and the distance of the last that strength asks for, for the worst set; null where none are needed. */
 function neededLegs({ p, code }: Basis, stage: PunchingStage): PunchingResult['needed'] {
   const spacing = p.legs?.spacing ?? Math.floor((0.5 * stage.d) / 5) * 5;
   try {
-    const rows = p.sets.flatMap((set) => {
+    const rows = p.sets.map((set) => {
       const q = questionOf(p, stage, set);
-      const plain = code.punching.plain(silent, q);
-      return plain.demand > plain.capacity ? [code.punching.needed(silent, q, spacing)] : [];
+      const { demand, capacity } = code.punching.plain(silent, q);
+      return { q, ratio: demand / capacity };
     });
-    if (rows.length === 0) return null;
-    return { spacing, area: Math.max(...rows.map((r) => r.area)), last: Math.max(...rows.map((r) => r.last)) };
+    // The strength without legs is the same for all sets: what is worst there asks for the most legs, furthest out.
+    const worst = rows.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+    return worst.ratio > 1 ? { spacing, ...code.punching.needed(silent, worst.q, spacing) } : null;
   } catch (error) {
     if (error instanceof CalcError) return null;
     throw error;
