@@ -159,9 +159,21 @@ function shadowShapes({ shadows }: PunchingStage, at: (p: PlanPoint) => Point, w
 }
 
 const perimeterShapes = (p: ControlPerimeter, at: (q: PlanPoint) => Point, style: 'resistance' | 'nominal'): Shape[] => [
-  ...p.lost.map(({ a, b }) => line(at(a), at(b), 'excess')),
-  ...p.pieces.map(({ a, b }) => line(at(a), at(b), style)),
+  ...chained(p.lost).map((points): Shape => ({ kind: 'path', points: points.map(at), line: 'excess' })),
+  ...chained(p.pieces).map((points): Shape => ({ kind: 'path', points: points.map(at), line: style })),
 ];
+
+/** Pieces that follow each other as one line, so that dashes run through. */
+function chained(pieces: readonly Piece[]): PlanPoint[][] {
+  const chains: PlanPoint[][] = [];
+  for (const { a, b } of pieces) {
+    const last = chains.at(-1);
+    const end = last?.at(-1);
+    if (last && end && Math.hypot(end[0] - a[0], end[1] - a[1]) < 0.5) last.push(b);
+    else chains.push([a, b]);
+  }
+  return chains;
+}
 
 /** The piece of a perimeter that lies furthest up, to which its name is set. */
 const topOf = (p: ControlPerimeter): PlanPoint =>
