@@ -313,6 +313,17 @@ describe('ACI 318-19 22.6: reference cases', () => {
       Av_over_s_min_studs_in2_per_in: area.value / steel.spacing / IN,
     });
   });
+  it('PUN-13: least top bars about the column', () => {
+    const i = inputsOf('PUN-13', us);
+    // A square column with that critical section, and the shear that brings that stress.
+    const c = i.bo_mm! / 4 - i.d_mm!;
+    const m = materials(i.fc_MPa!, { steelStrength: i.fy_MPa! });
+    const q = (v: number) => question('square', m, { cx: c, cy: c, d: i.d_mm! }, { V: v * i.bo_mm! * i.d_mm! });
+    const least = (v: number) => SI.leastBars!(silent, q(v), i.bslab_mm!);
+    expectCase(us.get('PUN-13')!, { As_min_mm2: least(i.vuv_MPa!)!.value }, ['threshold_MPa']);
+    const threshold = us.get('PUN-13')!.expected.threshold_MPa as number;
+    expect([least(threshold * 0.999), least(threshold * 1.001)]).toEqual([null, expect.anything()]);
+  });
   it('PUN-11: the section outside rails across the faces', () => {
     const i = inputsOf('PUN-11', us);
     const r = i.c1_mm! / 2;

@@ -181,6 +181,23 @@ describe('legs', () => {
   });
 });
 
+describe('least top bars to ACI', () => {
+  const bars = { size: 'No.16', spacing: 125 };
+  it('are counted within one and a half depths beyond the column, as far as there is slab', () => {
+    // Column 400 x 300, h 250: along x within 300 + 2 * 375 = 1050 mm; 199 / 125 * 1050 = 1672 mm2
+    const r = design({ sets: [{ name: 'U1', V: 480 }] }, ACI);
+    expect(check(r, 'least-bars-x').capacity!.value).toBeCloseTo((199 / 125) * 1050, 0);
+    const edge = design({ sets: [{ name: 'U1', V: 480 }], edges: { bottom: 100 } }, ACI);
+    expect(check(edge, 'least-bars-x').capacity!.value).toBeCloseTo((199 / 125) * (300 + 100 + 375), 0);
+  });
+  it('are asked for only where the shear is large, and said when they are missing', () => {
+    expect(design({ sets: [{ name: 'U1', V: 150 }] }, ACI).checks.some((c) => c.id.startsWith('least-bars'))).toBe(false);
+    const few = design({ sets: [{ name: 'U1', V: 520 }], barsX: { ...bars, spacing: 300 } }, ACI);
+    expect(check(few, 'least-bars-x').reason).toMatch(/^Top bars along x within 1.050 mm: at least/);
+    expect(design().checks.some((c) => c.id.startsWith('least-bars'))).toBe(false);
+  });
+});
+
 describe('a thicker part around the column', () => {
   it('is checked at the column with its depth and around it with that of the slab', () => {
     const r = design({ drop: { cx: 1400, cy: 1400, depth: 150 }, sets: [{ name: 'U1', V: 700 }], momentsBy: 'position' });

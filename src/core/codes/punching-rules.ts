@@ -94,6 +94,10 @@ export interface PunchingRules {
     readonly acrossBeyond: Limit;
     readonly area: Limit;
   };
+  /** Least top bars within a width about the column (mm2), where a code asks for them; null where the shear is too small for that. */
+  leastBars?(c: Calc, q: PunchingQuestion, width: number): Limit | null;
+  /** How far beyond each side of the column these bars are counted, over the depth of the slab. */
+  readonly barsWithin?: number;
   /** Stress by the shear with its moments at the critical perimeter (MPa), and the factor on the shear where the code has one. */
   stress(c: Calc, q: PunchingQuestion): { readonly stress: number; readonly beta: number | null };
 }

@@ -20,5 +20,8 @@ export const punchingSymbols = {
   x_v: ['distance of the worst place from the centroid, along x', 'mm'],
   y_v: ['distance of the worst place from the centroid, along y', 'mm'],
   A_v_1: ['legs of one peripheral line', 'mm2'],
+  v_uv: ['stress by the shear alone', 'MPa'],
+  b_slab: ['width of slab about the column', 'mm'],
+  A_s_top: ['least top bars within that width', 'mm2'],
   a_v_stud: ['least studs of a peripheral line, over spacing', 'mm2/mm'],
 } as const;

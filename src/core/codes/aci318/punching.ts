@@ -33,6 +33,8 @@ export const F = {
   need: formula('A_v_1', 'max(0, (v_u / phi_v - v_c) * b_o * s / f_yt)', '22.6.7.2'),
   share: formula('gamma_v', '1 - 1 / (1 + 2/3 * sqrt(b_1 / b_2))', '8.4.4.2.2, (8.4.2.2.2)'),
   stress: formula('v_u', 'V_u / (b_o * d) + gamma_v_x * M_sc_x * y_v / J_x + gamma_v_y * M_sc_y * x_v / J_y', '8.4.4.2.3'),
+  shearAlone: formula('v_uv', 'V_u / (b_o * d)', '8.4.4.2.3'),
+  leastBars: formula('A_s_top', '5 * v_uv * b_slab * b_o / (phi_v * alpha_s * f_y)', '(8.6.1.2)'),
   leastStuds: twoForms('a_v_stud', '0.17 * sqrt(f_c_prime) * b_o / f_yt', '2 * sqrt(f_c_prime) * b_o / f_yt', '22.6.8.3'),
 };
 
@@ -159,6 +161,19 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
         capacity,
         'Outside the reinforcement the slab does not carry the shear: more lines of it',
       );
+    },
+    // 8.6.1.2 with the width of 8.4.2.2.3: one and a half depths beyond each side.
+    barsWithin: 1.5,
+    leastBars: (c, q, width) => {
+      const values = factors(c, q, form, false);
+      const v_uv = c.let(F.shearAlone, { V_u: q.V, b_o: values.b_o, d: q.d });
+      if (v_uv <= PHI_SHEAR * F.low[form].evaluate(values)) return null;
+      const b_slab = c.given(symbols.b_slab, width, 'one and a half depths beyond each side of the column');
+      const f_y = q.materials.steelStrength;
+      return {
+        value: c.let(F.leastBars, { v_uv, b_slab, b_o: values.b_o, phi_v: PHI_SHEAR, alpha_s: values.alpha_s, f_y }),
+        clause: '8.6.1.2',
+      };
     },
     needed: (c, q, spacing) => {
       const guess: PunchingSteel = q.reinforcement ?? noSteel(q);

@@ -6,7 +6,7 @@ import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck, type DesignOptions } from '../check';
 import { punchingFaults } from './faults';
-import type { PunchingInput } from './input';
+import { layerOf, type PunchingInput } from './input';
 import { emptyPunchingResult, type PunchingResult } from './result';
 import { questionOf, stagesOf, type PunchingStage } from './stage';
 
@@ -26,9 +26,13 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
     [
       ...stages.flatMap((stage) => strength(basis, stage)),
       ...stages.flatMap((stage) => legRules(basis, stage)),
+      ...leastBars(basis, stages[0]!),
       ...topicsNotCovered([
         { title: 'Wall ends and walls', clause: code.punching.clauses.perimeter },
-        { title: 'Top bars beyond the column, least steel', clause: 'the slab’s own design' },
+        {
+          title: code.punching.leastBars ? 'Lengths of the top bars' : 'Top bars beyond the column, least steel',
+          clause: 'the slab’s own design',
+        },
       ]),
     ],
     options,
@@ -215,6 +219,50 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
     ...least,
     ...placing(placed, place),
   ];
+}
+
+/** Top bars about the column that a code asks for beside bending, both ways; the worst of all sets. */
+function leastBars({ p, code, units }: Basis, stage: PunchingStage): DerivableCheck[] {
+  const { leastBars: rule, barsWithin } = code.punching;
+  if (!rule || barsWithin === undefined) return [];
+  const most = p.sets.reduce((a, b) => (b.V > a.V ? b : a));
+  const q = questionOf(p, stage, most);
+  return (['x', 'y'] as const).flatMap((along): DerivableCheck[] => {
+    const across = along === 'x' ? 'y' : 'x';
+    const width = widthAbout(p, stage, across, barsWithin * stage.h);
+    const limit = rule(silent, q, width);
+    if (!limit) return [];
+    const has = layerOf(along === 'x' ? p.barsX : p.barsY, p.catalogue).area * width;
+    const show = (v: number) => formatQuantity(v, 'area', units);
+    return [
+      makeCheck(
+        {
+          id: `least-bars-${along}`,
+          family: 'detailing',
+          title: `Least top bars along ${along}`,
+          clause: limit.clause,
+          demand: { value: limit.value, kind: 'area' },
+          capacity: { value: has, kind: 'area' },
+          utilisation: limit.value / has,
+          place: { x: null, label: labelOf(stage) },
+          combination: most.name,
+          ...(limit.value > has * 1.0005
+            ? {
+                reason: `Top bars along ${along} within ${formatQuantity(width, 'length', units)}: at least ${show(limit.value)}, has ${show(has)}.`,
+              }
+            : {}),
+        },
+        () => derive((c) => void rule(c, q, width)),
+      ),
+    ];
+  });
+}
+
+/** Width of the slab about the column, so far beyond each side of it as there is slab (mm). */
+function widthAbout(p: PunchingInput, { size }: PunchingStage, axis: 'x' | 'y', beyond: number): number {
+  const [low, high] = axis === 'x' ? [p.edges.left, p.edges.right] : [p.edges.bottom, p.edges.top];
+  const side = (edge: number | null) => Math.min(beyond, edge ?? Infinity);
+  return (axis === 'x' ? size.cx : size.cy) + side(low) + side(high);
 }
 
 /** Legs that an opening or an edge takes are said, never just counted. */
