@@ -131,6 +131,15 @@ describe('properties', () => {
 
 describe('legs', () => {
   const links = { kind: 'links', size: '10', legs: 12, perimeters: 3, first: 80, spacing: 150 };
+  it('a link is as long as the slab less covers and its bends, a stud ends with its heads', () => {
+    const legs = { ...links, legs: 8, perimeters: 2 };
+    // 250 - 2 x 25 = 200 mm; bends of 12 x 10 = 120 mm more.
+    expect(design({ legs }).legs).toEqual({ count: 16, length: 320 });
+    const studs = design({ legs: { ...legs, kind: 'studs' } });
+    expect(studs.legs).toEqual({ count: 16, length: 200 });
+    // 16 x 0.200 m x 0.617 kg/m = 1.97 kg
+    expect(studs.quantities!.links).toBeCloseTo(1.97, 2);
+  });
   it('stand on their perimeters, none of them in an opening or off the slab', () => {
     const p = project({ legs: links, edges: { left: 100 }, openings: [{ kind: 'circle', x: 420, y: 100, diameter: 220 }] });
     const [stage] = stagesOf(placeOf(p), codeOf(p, placeOf(p)));

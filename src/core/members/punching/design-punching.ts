@@ -305,13 +305,15 @@ function neededLegs({ p, code }: Basis, stage: PunchingStage): PunchingResult['n
   }
 }
 
-/** Length of a leg with its head or bends beyond the slab's depth less covers (bar diameters). */
-const LEG_ENDS = 12;
+/** Length of a link's leg with its bends beyond the slab's depth less covers (bar diameters); a stud ends with its heads. */
+const LINK_ENDS = 12;
 
-/** All legs as they are placed, and how long each is with its ends. */
+/** All legs as they are placed, and how long each is with its ends (mm). */
 function legsOf(p: PunchingInput, { placed, h }: PunchingStage): PunchingResult['legs'] {
   const bar = p.legs && findBar(catalogues[p.catalogue], p.legs.size);
-  return bar && placed ? { count: placed.legs.length, length: h - 2 * p.cover + LEG_ENDS * bar.diameter } : null;
+  if (!bar || !placed) return null;
+  const ends = p.legs?.kind === 'links' ? LINK_ENDS * bar.diameter : 0;
+  return { count: placed.legs.length, length: h - 2 * p.cover + ends };
 }
 
 /** Mass of the legs alone: the slab belongs to its own design. */
