@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
+import { silent } from '@/core/calc/calc';
 import { chooseLegs } from '@/core/advice/punching-legs';
 import { punchingDrawing } from '@/core/drawing/punching-drawing';
 import { isInsideLoop } from '@/core/geometry/polygon';
 import { openingLoop } from '@/core/members/punching/input';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { stagesOf } from '@/core/members/punching/stage';
+import { questionOf, stagesOf } from '@/core/members/punching/stage';
 import { designMember } from '@/core/project/design-member';
 import { punchingLabels } from '@/core/project/labels';
 import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
@@ -139,6 +140,30 @@ describe('legs', () => {
     expect(studs.legs).toEqual({ count: 16, length: 200 });
     // 16 x 0.200 m x 0.617 kg/m = 1.97 kg
     expect(studs.quantities!.links).toBeCloseTo(1.97, 2);
+  });
+  it('ACI: stirrups need 150 mm and 16 diameters of effective depth; studs over 254 mm leave the size effect', () => {
+    // 22.6.7.1 with d = 200 - 25 - 15.9 = 159.1: 16 x 9.5 = 152 mm stand, 16 x 12.7 = 203 mm do not.
+    const depth = (size: string) => check(design({ h: 200, legs: { ...links, size, spacing: 75 } }, ACI), 'leg-depth');
+    expect(depth('No.10').status).not.toBe('exceeds');
+    expect(depth('No.10').demand!.value).toBeCloseTo(16 * 9.5, 0);
+    expect(depth('No.13').reason).toMatch(/not deep enough/);
+    // 22.6.6.2(b): 400 - 2 x 73 = 254 mm; 40 legs of 129 mm2 are far beyond the least steel.
+    const stage = (cover: number) => {
+      const legs = { kind: 'studs', size: 'No.13', legs: 40, perimeters: 4, first: 100, spacing: 100 };
+      const p = project({ h: 400, cover, legs }, ACI);
+      return stagesOf(placeOf(p), codeOf(p, placeOf(p)))[0]!.steel!;
+    };
+    expect(stage(73).height).toBe(254);
+    const plain = (cover: number, height: number) => {
+      const p = project({ h: 400, cover: 40 }, ACI);
+      const code = codeOf(p, placeOf(p)).punching;
+      const [place] = stagesOf(placeOf(p), codeOf(p, placeOf(p)));
+      const q = questionOf(placeOf(p), place!, placeOf(p).sets[0]!);
+      return code.reinforced(silent, q, { ...stage(cover), height }).capacity;
+    };
+    // d = 400 - 40 - 15.9 = 344.1: lambda_s = sqrt(2 / (1 + 0.004 x 344.1)) = 0.917
+    const vc = 0.75 * 0.25 * Math.sqrt(30);
+    expect(plain(73, 254) - plain(73, 255)).toBeCloseTo(vc * (1 - Math.sqrt(2 / (1 + 0.004 * 344.1))), 2);
   });
   it('stand on their perimeters, none of them in an opening or off the slab', () => {
     const p = project({ legs: links, edges: { left: 100 }, openings: [{ kind: 'circle', x: 420, y: 100, diameter: 220 }] });

@@ -42,6 +42,8 @@ export interface PunchingQuestion {
 export interface PunchingSteel {
   readonly kind: 'links' | 'studs';
   readonly diameter: number;
+  /** Height of a leg, the slab less both covers (mm). */
+  readonly height: number;
   /** Least area of the legs of one perimeter (mm2), and their spacing away from the column. */
   readonly area: number;
   readonly spacing: number;
@@ -93,6 +95,8 @@ export interface PunchingRules {
     readonly across: Limit;
     readonly acrossBeyond: Limit;
     readonly area: Limit;
+    /** Least effective depth in which such legs may stand, where a code has one (mm). */
+    readonly depth?: Limit;
   };
   /** Least top bars within a width about the column (mm2), where a code asks for them; null where the shear is too small for that. */
   leastBars?(c: Calc, q: PunchingQuestion, width: number): Limit | null;

@@ -94,12 +94,19 @@ const stressAt = (c: Calc, q: PunchingQuestion) => {
   return sectionStress(c, q, q.around(r), q.withoutOpenings(r));
 };
 
+/** Longest shaft of a stud that stops the size effect (mm): 10 in, 22.6.6.2(b). */
+const LONGEST_STUD = 254;
+
+/** Least effective depth for stirrups, beside 16 of their diameters (mm): 150 mm or 6 in, 22.6.7.1. */
+const leastDepth: Record<Form, number> = { SI: 150, US: 152.4 };
+
 /** With reinforcement the concrete counts less; so much of it as 22.6.6.2 asks stops the size effect. */
 function withSteel(c: Calc, q: PunchingQuestion, form: Form, steel: PunchingSteel) {
   const f_yt = countedStirrupStrength(q.materials.linkStrength, form);
   const b_o = q.around(critical(q.d)).length;
   const least = F.leastStuds[form].evaluate({ f_c_prime: q.materials.concreteStrength, b_o, f_yt });
-  const values = factors(c, q, form, steel.area / steel.spacing >= least * (1 - 1e-9));
+  const isLong = steel.kind === 'studs' && steel.height > LONGEST_STUD;
+  const values = factors(c, q, form, !isLong && steel.area / steel.spacing >= least * (1 - 1e-9));
   return { f_yt, b_o, least, v_c: c.let((steel.kind === 'studs' ? F.studs : F.low)[form], values) };
 }
 
@@ -195,6 +202,7 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
         across: { value: 2 * d, clause: isStud ? 'table 8.7.7.1.2' : 'table 8.7.6.3' },
         acrossBeyond: { value: Infinity, clause: '' },
         area: { value: least, clause: '22.6.8.3' },
+        ...(isStud ? {} : { depth: { value: Math.max(leastDepth[form], 16 * steel.diameter), clause: '22.6.7.1' } }),
       };
     },
   };
@@ -203,6 +211,7 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
 const noSteel = (q: PunchingQuestion): PunchingSteel => ({
   kind: 'links',
   diameter: 10,
+  height: q.h,
   area: 0,
   spacing: q.d / 2,
   first: q.d / 2,

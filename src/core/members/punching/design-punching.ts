@@ -217,6 +217,16 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
       'Two perimeters at least are needed; there are too few',
     ),
     ...least,
+    ...(rules.depth
+      ? make(
+          'leg-depth',
+          'Depth for links',
+          { value: q.d, clause: rules.depth.clause },
+          rules.depth.value,
+          'length',
+          'The slab is not deep enough for links of this size; the effective depth they need',
+        )
+      : []),
     ...placing(placed, place),
   ];
 }

@@ -97,7 +97,7 @@ function makeStage(
     across,
     perimeter: lengthOf(loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! }))),
     placed,
-    steel: placed && p.legs ? steelOf(p, placed, code, d, slab, shadows) : null,
+    steel: placed && p.legs ? steelOf(p, placed, code, { d, h }, slab, shadows) : null,
     around,
     withoutOpenings: (distance) => perimeter(distance, false),
   };
@@ -123,7 +123,7 @@ function steelOf(
   p: PunchingInput,
   placed: PlacedLegs,
   code: DesignCode,
-  d: number,
+  { d, h }: { readonly d: number; readonly h: number },
   slab: SlabEdges,
   shadows: readonly Shadow[],
 ): PunchingSteel | null {
@@ -140,6 +140,7 @@ function steelOf(
   return {
     kind: legs.kind,
     diameter: bar.diameter,
+    height: h - 2 * p.cover,
     area: Math.min(...(counted.length > 0 ? counted : counts)) * bar.area,
     spacing: legs.spacing,
     first: legs.first,
