@@ -2,6 +2,7 @@ import localforage from 'localforage';
 import { readProjectText, type TextRead } from '@/exchange/project-text';
 import { writeProject } from '@/core/project/write';
 import type { Project } from '@/core/project/project';
+import { forgetUnsaved, unsavedAfter } from './unsaved';
 
 /**
  * Projects in the browser. Each project has two slots written in turn and a head that names the good one with a checksum, so that a torn
@@ -99,6 +100,8 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
   }
   if (!head) return { ok: false, reason: 'There is no such project in this browser.' };
   const good = await readSlot(id, head.slot, head.checksum);
+  const unsaved = unsavedAfter(id, head.revision);
+  if (unsaved) return { ok: true, project: unsaved, revision: head.revision };
   if (good?.ok) return { ok: true, project: good.project, revision: head.revision };
   const other = await readSlot(id, head.slot === 'a' ? 'b' : 'a');
   if (other?.ok)
@@ -123,6 +126,7 @@ async function readSlot(id: string, slot: 'a' | 'b', expected?: string): Promise
 }
 
 export async function deleteProject(id: string): Promise<void> {
+  forgetUnsaved(id);
   for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
   await db().setItem(
     'index',
