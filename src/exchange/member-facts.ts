@@ -2,9 +2,19 @@ import { supportName } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
 import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
-import { columnBarsLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
+import { stripLoadText } from '@/core/members/strip/load-text';
+import { columnBarsLabel, layerLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
 import { slabSides } from '@/core/geometry/control-perimeter';
-import type { BeamMember, Member, MemberResult, Project, PunchingMember, UprightMember } from '@/core/project/project';
+import type {
+  BeamMember,
+  LineMember,
+  Member,
+  MemberResult,
+  Project,
+  PunchingMember,
+  StripMember,
+  UprightMember,
+} from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 
@@ -14,23 +24,54 @@ type Line = [title: string, text: string];
 export function memberFacts(project: Project, member: Member, result: MemberResult): Line[] {
   if (member.type === 'beam') return result.type === 'beam' ? beamFacts(project, member, result) : [];
   if (member.type === 'punching') return punchingFacts(project, member);
-  return result.type === 'beam' || result.type === 'punching' ? [] : columnFacts(project, member, result);
+  if (member.type === 'strip') return stripFacts(project, member, result);
+  return result.type === 'column' || result.type === 'wall' ? columnFacts(project, member, result) : [];
+}
+
+/** Spans and supports of what is analysed along a line. */
+const lineFacts = ({ spans, supports }: LineMember, units: UnitSystem): Line[] => [
+  ['Spans', spans.map((s) => formatQuantity(s.length, 'span', units)).join(', ')],
+  [
+    'Supports',
+    supports.map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`).join(', '),
+  ],
+];
+
+const caseFacts = ({ cases }: LineMember) =>
+  cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ');
+
+function stripFacts(project: Project, member: StripMember, result: MemberResult): Line[] {
+  const units = project.display;
+  const cover = (v: number) => formatQuantity(v, 'smallLength', units);
+  const steel = result.type === 'strip' ? result.steel : null;
+  return [
+    ['Slab', `${formatQuantity(member.h, 'length', units)} deep, a strip ${units === 'US' ? 'a foot' : 'a metre'} wide is designed`],
+    ...lineFacts(member, units),
+    [
+      'Cover to the outer bars',
+      `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars ${member.outer} the span`,
+    ],
+    ['Load cases', caseFacts(member)],
+    ['Loads', member.loads.map((l) => `${l.case} ${stripLoadText(l, units)}${l.note ? `, ${l.note}` : ''}`).join('; ')],
+    ...(steel
+      ? [
+          [
+            'Bars across',
+            [steel.across.bottom, ...(steel.across.top ? [steel.across.top] : [])].map((b) => layerLabel(b, project)).join(' below, ') +
+              (steel.across.top ? ' above' : ' below'),
+          ] as Line,
+        ]
+      : []),
+    ['Combinations', combinations(result)],
+    ...byHand(result, units),
+  ];
 }
 
 function beamFacts(project: Project, member: BeamMember, result: BeamResult): Line[] {
   const units = project.display;
-  const loads =
-    member.mode === 'loads'
-      ? member.cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ')
-      : 'known design forces';
+  const loads = member.mode === 'loads' ? caseFacts(member) : 'known design forces';
   return [
-    ['Spans', member.spans.map((s) => formatQuantity(s.length, 'span', units)).join(', ')],
-    [
-      'Supports',
-      member.supports
-        .map((s, i) => `${supportName(i)} ${s.type}${s.width ? ` ${formatQuantity(s.width, 'length', units)} wide` : ''}`)
-        .join(', '),
-    ],
+    ...lineFacts(member, units),
     [
       'Cover to links',
       `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,

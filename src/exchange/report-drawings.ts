@@ -34,6 +34,7 @@ export function reportDrawings(
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
   if (member.type === 'punching') return result.faults.length > 0 ? [] : [punchingPlan(project, member)];
+  if (member.type === 'strip') return [];
   if (member.type !== 'beam') return result.type === 'column' || result.type === 'wall' ? columnDrawings(project, member, result) : [];
   if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);

@@ -6,6 +6,7 @@ import type { Check, Measured } from '@/core/members/check';
 import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { PunchingResult } from '@/core/members/punching/result';
+import type { StripResult } from '@/core/members/strip/result';
 import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { displayUnit, type UnitSystem } from '@/core/units/quantity';
 import { getUnit } from '@/core/units/unit';
@@ -45,7 +46,9 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
         ? beamToJson(result, system)
         : result.type === 'punching'
           ? punchingToJson(result, system)
-          : columnToJson(result, system)),
+          : result.type === 'strip'
+            ? slabToJson(result, system)
+            : columnToJson(result, system)),
     })),
   };
 }
@@ -63,8 +66,14 @@ function punchingToJson({ stages, needed }: PunchingResult, system: UnitSystem) 
   };
 }
 
-/** What only a beam has. */
-function beamToJson(result: BeamResult, system: UnitSystem) {
+/** What only a slab spanning one way has: its curves and reactions are those of the strip. */
+const slabToJson = (result: StripResult, system: UnitSystem) => ({
+  stripWidth: measured({ value: result.width, kind: 'length' }, system),
+  ...lineToJson(result, system),
+});
+
+/** What beams and strips of slab have. */
+function lineToJson(result: BeamResult | StripResult, system: UnitSystem) {
   return {
     arrangements: result.arrangements,
     reactions: result.reactions.map((r) => ({
@@ -72,13 +81,20 @@ function beamToJson(result: BeamResult, system: UnitSystem) {
       max: measured({ value: r.max, kind: 'force' }, system),
       min: measured({ value: r.min, kind: 'force' }, system),
     })),
+    steel: result.steel,
+    strips: result.strips && stripsToJson(result.strips, system),
+    service: result.service && serviceToJson(result.service, system),
+  };
+}
+
+/** What only a beam has. */
+function beamToJson(result: BeamResult, system: UnitSystem) {
+  return {
+    ...lineToJson(result, system),
     momentZeros: {
       sagging: result.zeros.sagging.map((x) => measured({ value: x, kind: 'station' }, system)),
       hogging: result.zeros.hogging.map((x) => measured({ value: x, kind: 'station' }, system)),
     },
-    steel: result.steel,
-    strips: result.strips && stripsToJson(result.strips, system),
-    service: result.service && serviceToJson(result.service, system),
   };
 }
 

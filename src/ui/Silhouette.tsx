@@ -13,6 +13,7 @@ const paths = {
   I: 'M2 1h12v3h-4v6h4v3H2v-3h4V4H2z',
   wall: 'M1 5h14v4H1z',
   free: 'M2 4l6-3 6 4-2 8H4z',
+  strip: 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',
   punching: 'M1 2h14v3h-4l-1.500 2.500V13h-3V7.500L5 5H1z',
 };
 
@@ -21,7 +22,7 @@ export function Silhouette({ member }: { member: Member }) {
   const kind =
     member.type === 'beam'
       ? member.section.shape
-      : member.type === 'wall' || member.type === 'punching'
+      : member.type === 'wall' || member.type === 'punching' || member.type === 'strip'
         ? member.type
         : member.shape.kind === 'L'
           ? 'cornerL'

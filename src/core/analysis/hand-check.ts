@@ -1,3 +1,4 @@
+import type { QuantityKind } from '../units/quantity';
 import type { LineLoad } from './line-beam';
 
 /** A figure that can be worked out on the back of an envelope, beside the one of the analysis. */
@@ -5,7 +6,7 @@ export interface HandCheck {
   readonly title: string;
   readonly byHand: number;
   readonly byAnalysis: number;
-  readonly kind: 'force' | 'moment';
+  readonly kind: QuantityKind;
   readonly agrees: boolean;
 }
 

@@ -10,7 +10,7 @@ export interface Choice {
   readonly default: string;
   readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service';
   /** Set where only one kind of member rests on it. */
-  readonly only?: 'beams' | 'columns';
+  readonly only?: 'beams' | 'columns' | 'strips';
 }
 
 /** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */

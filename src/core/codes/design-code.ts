@@ -8,6 +8,7 @@ import type { ServiceRules } from './service-rules';
 import type { FlangeRule } from './flange-width';
 import type { FrameCode } from './frame-rules';
 import type { PunchingRules } from './punching-rules';
+import type { SlabRules } from './slab-rules';
 import type { TorsionRules } from './torsion-rules';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
@@ -163,6 +164,7 @@ export interface DesignCode {
   readonly flange: FlangeRule;
   readonly frames: FrameCode;
   readonly punching: PunchingRules;
+  readonly slab: SlabRules;
   readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly { readonly title: string; readonly clause: string }[];

@@ -122,6 +122,8 @@ export interface SpanDepthQuestion {
   readonly provided: number;
   /** Width of the compressed face over that of the web. */
   readonly flange: number;
+  /** A one-way slab, where the code has depths of its own for it. */
+  readonly isSlab?: boolean;
   readonly hasPartitions: boolean;
 }
 

@@ -6,9 +6,20 @@ import { designColumn } from '../members/column/design-column';
 import type { ColumnResult } from '../members/column/result';
 import { designPunching } from '../members/punching/design-punching';
 import type { PunchingResult } from '../members/punching/result';
+import { designStrip } from '../members/strip/design-strip';
+import type { StripResult } from '../members/strip/result';
 import { designWall } from '../members/wall/design-wall';
 import { companions } from './groups';
-import { codeOf, type BeamMember, type Member, type MemberResult, type Project, type PunchingMember, type UprightMember } from './project';
+import {
+  codeOf,
+  type BeamMember,
+  type Member,
+  type MemberResult,
+  type Project,
+  type PunchingMember,
+  type StripMember,
+  type UprightMember,
+} from './project';
 
 /** What a design needs of its project: the other members for what beams of a group share. */
 type Basis = Pick<Project, 'code' | 'display'> & { readonly members?: readonly Member[] };
@@ -18,11 +29,13 @@ type Derive = DesignOptions['derive'];
 export function designMember(project: Basis, member: BeamMember, derive?: Derive): BeamResult;
 export function designMember(project: Basis, member: UprightMember, derive?: Derive): ColumnResult;
 export function designMember(project: Basis, member: PunchingMember, derive?: Derive): PunchingResult;
+export function designMember(project: Basis, member: StripMember, derive?: Derive): StripResult;
 export function designMember(project: Basis, member: Member, derive?: Derive): MemberResult;
 export function designMember(project: Basis, member: Member, derive: Derive = []): MemberResult {
   const code = codeOf(project, member);
   const options: DesignOptions = { derive, units: project.display };
   if (member.type === 'beam') return designBeam(withGroupBars(member, companions(project.members ?? [], member), code), code, options);
   if (member.type === 'punching') return designPunching(member, code, options);
+  if (member.type === 'strip') return designStrip(member, code, options);
   return member.type === 'wall' ? designWall(member, code, options) : designColumn(member, code, options);
 }

@@ -7,6 +7,7 @@ export const fileUnitDefaults = {
   length: 'mm',
   force: 'kN',
   lineLoad: 'kN/m',
+  areaLoad: 'kN/m2',
   moment: 'kNm',
   stress: 'MPa',
   density: 'kg/m3',

@@ -1,6 +1,7 @@
 import type { PunchingPicture } from '../drawing/punching-drawing';
 import type { SectionLabels } from '../drawing/beam-section-picture';
 import type { BeamSteel } from '../members/beam/steel';
+import type { StripSteel } from '../members/strip/steel';
 import type { ColumnBar } from '../reinforcement/column-bars';
 import { countBySize } from '../reinforcement/column-bars';
 import { boundsOf } from '../geometry/polygon';
@@ -8,7 +9,7 @@ import { outlineOfShape, type SectionShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
 import { formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
-import type { SlabBars } from '../members/punching/input';
+import type { SlabBars } from '../reinforcement/slab-bars';
 import type { ColumnMember, Member, MemberResult, Project, PunchingMember, UprightMember, WallMember } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
@@ -48,6 +49,7 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
   const unit = system === 'US' ? ` ${unitLabel('length', system)}` : '';
   if (member.type === 'beam' && member.section.shape === 'free') return `outline, ${number(member.section.h)}${unit} deep`;
   if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
+  if (member.type === 'strip') return `${number(member.h)}${unit} deep`;
   if (member.type === 'punching') return `${shapeLabel(member.column, number)}${unit} in ${number(member.h)}${unit}`;
   if (member.type === 'wall') {
     const thickness = `${number(member.thickness)}${unit}`;
@@ -68,8 +70,9 @@ function shapeLabel(shape: SectionShape, number: (v: number) => string): string 
 export function steelLabel(project: Project, member: Member, result: MemberResult | undefined): string {
   if (result?.type === 'beam') return result.steel ? beamSteelLabel(project, result.steel) : '';
   if (member.type === 'punching') return punchingLabel(project, member);
-  if (!result || result.type === 'punching' || member.type === 'beam' || result.bars.length === 0) return '';
-  if (member.type === 'wall') return wallBarsLabel(project, member);
+  if (result?.type === 'strip') return result.steel ? stripSteelLabel(project, result.steel) : '';
+  if (member.type === 'wall') return result?.type === 'wall' ? wallBarsLabel(project, member) : '';
+  if (member.type !== 'column' || result?.type !== 'column' || result.bars.length === 0) return '';
   return `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, member)}`;
 }
 
@@ -136,6 +139,15 @@ function beamSteelLabel(project: Project, steel: BeamSteel): string {
   const links = most(steel.links.flat(), (z) => 1 / z.spacing);
   const join = (groups: readonly BarGroup[] | undefined) => (groups ?? []).map((g) => barLabel(g, project)).join('+');
   return `${join(upper)} / ${join(lower)}${links ? `, ${linkLabel(links, project)}` : ''}`;
+}
+
+/** The bars of a slab in a few words: most top bars, most bottom bars, those across. */
+function stripSteelLabel(project: Project, steel: StripSteel): string {
+  const closest = (list: readonly SlabBars[]) => list.reduce<SlabBars | null>((a, b) => (!a || b.spacing < a.spacing ? b : a), null);
+  const top = closest([...steel.support.flatMap((r) => (r ? [r.bars] : [])), ...steel.top.flatMap((t) => (t.main ? [t.main] : []))]);
+  const bottom = closest(steel.bottom.map((b) => b.main));
+  const name = (bars: SlabBars | null) => (bars ? layerLabel(bars, project) : 'none');
+  return `${name(top)} / ${name(bottom)}, across ${name(steel.across.bottom)}`;
 }
 
 /** What is written beside the section of a column or a wall. */

@@ -8,6 +8,8 @@ import type { ColumnResult } from '../members/column/result';
 import type { BendSetting } from '../schedule/bend-types';
 import type { PunchingInput } from '../members/punching/input';
 import type { PunchingResult } from '../members/punching/result';
+import type { StripInput } from '../members/strip/input';
+import type { StripResult } from '../members/strip/result';
 import { wallAsColumn } from '../members/wall/as-column';
 import type { WallInput } from '../members/wall/input';
 import type { UnitSystem } from '../units/quantity';
@@ -58,9 +60,13 @@ export type WallMember = MemberBase & { readonly type: 'wall' } & WallInput;
 export type UprightMember = ColumnMember | WallMember;
 /** A slab at a column. */
 export type PunchingMember = MemberBase & { readonly type: 'punching' } & PunchingInput;
+/** A slab that spans one way. */
+export type StripMember = MemberBase & { readonly type: 'strip' } & StripInput;
+/** What is analysed along a line: it has spans, supports, load cases and combinations. */
+export type LineMember = BeamMember | StripMember;
 /** Every type of member; further types are added here. */
-export type Member = BeamMember | UprightMember | PunchingMember;
-export type MemberResult = BeamResult | ColumnResult | PunchingResult;
+export type Member = BeamMember | UprightMember | PunchingMember | StripMember;
+export type MemberResult = BeamResult | ColumnResult | PunchingResult | StripResult;
 
 export interface ProjectInfo {
   readonly number: string;
@@ -104,8 +110,8 @@ export function uprightInput(member: UprightMember, code: DesignCode): ColumnInp
 /** What the code leaves open for a member of this type. */
 export function choicesFor(code: DesignCode, member: Pick<Member, 'type'>): readonly Choice[] {
   if (member.type === 'punching') return code.punching.choices;
-  const hidden = member.type === 'beam' ? 'columns' : 'beams';
-  return code.choices.filter((k) => k.only !== hidden);
+  const hidden = { beam: ['columns', 'strips'], strip: ['columns'], column: ['beams', 'strips'], wall: ['beams', 'strips'] }[member.type];
+  return code.choices.filter((k) => !k.only || !hidden.includes(k.only));
 }
 
 /** The decision that stands for a check: one that was made, and for a utilisation not lower than today's. */

@@ -1,4 +1,4 @@
-import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
 import type { FileQuantity } from './file-units';
 
@@ -62,3 +62,50 @@ export const decisions = list(
   object({ check: string().required('is missing'), reason: text(1000), by: text(80), date: text(30), utilisation: number().default(1) }),
   100,
 );
+
+/** A support of a beam or of a strip of slab. */
+export const support = object({
+  type: oneOf(['pinned', 'fixed', 'free', 'spring'], 'pinned'),
+  width: quantity('length').default(0),
+  vertical: quantity('springVertical').nullable().default(null),
+  rotation: quantity('springRotation').nullable().default(null),
+  settlement: quantity('length').default(0),
+  redistribution: number().default(1),
+  holdsTwist: boolean().default(true),
+});
+
+export const spanIndex = number()
+  .typeError('must be the number of a span')
+  .integer('must be a whole number')
+  .min(0, 'must be 0 or more')
+  .default(0);
+export const spanOrAll = mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
+  .typeError('must be "all" or the number of a span')
+  .default('all');
+export const loadBase = { case: string().required('is missing'), note: text(120) };
+
+/** Objects that differ by their type, each with its own fields. */
+export const byType = (known: Record<string, ObjectSchema<object>>) =>
+  lazy((value: { type?: string } | undefined): Schema => {
+    const found = known[value?.type ?? ''];
+    return (
+      found ??
+      object({
+        type: string()
+          .required('is missing')
+          .oneOf(Object.keys(known), `must be one of: ${Object.keys(known).join(', ')}`),
+      })
+    );
+  });
+
+/** A deflection as a part of the span; null is the usual one of the code. */
+const ratio = number().min(50, 'must be at least 50').max(5000, 'must be at most 5000').nullable().default(null);
+
+/** Limits in service of beams and strips of slab. */
+export const service = object({
+  limits: object({ total: ratio, after: ratio, live: ratio }),
+  most: quantity('length').nullable().default(null),
+  crackWidth: quantity('length').default(0.3),
+  partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
+  hasPartitions: boolean().default(true),
+});

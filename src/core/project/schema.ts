@@ -5,7 +5,25 @@ import { frameClasses } from '../codes/frame-rules';
 import { bendSettings } from '../schedule/bend-types';
 import { columnSchema, points, wallSchema } from './column-schema';
 import { punchingSchema } from './punching-schema';
-import { catalogue, combination, decisions, list, loadCase, materials, oneOf, quantity, text, textMap } from './schema-parts';
+import { stripSchema } from './strip-schema';
+import {
+  byType,
+  catalogue,
+  combination,
+  decisions,
+  list,
+  loadBase,
+  loadCase,
+  materials,
+  oneOf,
+  quantity,
+  service,
+  spanIndex,
+  spanOrAll,
+  support,
+  text,
+  textMap,
+} from './schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
   .nullable()
@@ -25,25 +43,6 @@ const span = object({
   camber: quantity('length').default(0),
 });
 
-const support = object({
-  type: oneOf(['pinned', 'fixed', 'free', 'spring'], 'pinned'),
-  width: quantity('length').default(0),
-  vertical: quantity('springVertical').nullable().default(null),
-  rotation: quantity('springRotation').nullable().default(null),
-  settlement: quantity('length').default(0),
-  redistribution: number().default(1),
-  holdsTwist: boolean().default(true),
-});
-
-const spanIndex = number()
-  .typeError('must be the number of a span')
-  .integer('must be a whole number')
-  .min(0, 'must be 0 or more')
-  .default(0);
-const spanOrAll = mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
-  .typeError('must be "all" or the number of a span')
-  .default('all');
-const loadBase = { case: string().required('is missing'), note: text(120) };
 const loads = {
   uniform: object({ type: string(), ...loadBase, span: spanOrAll, value: quantity('lineLoad').required('is missing') }),
   partial: object({
@@ -87,17 +86,7 @@ const loads = {
     torque: quantity('moment').required('is missing'),
   }),
 };
-const load = lazy((value: { type?: string } | undefined): Schema => {
-  const known = loads[value?.type as keyof typeof loads];
-  return (
-    known ??
-    object({
-      type: string()
-        .required('is missing')
-        .oneOf(Object.keys(loads), `must be one of: ${Object.keys(loads).join(', ')}`),
-    })
-  );
-});
+const load = byType(loads);
 
 const forces = object({
   place: text(60),
@@ -130,9 +119,6 @@ const bars = object({
   ),
 });
 
-/** A deflection as a part of the span; null is the usual one of the code. */
-const ratio = number().min(50, 'must be at least 50').max(5000, 'must be at most 5000').nullable().default(null);
-
 const wholeFrom = (least: number) =>
   number().integer('must be a whole number').min(least, `must be at least ${least}`).max(60, 'must be at most 60').nullable().default(null);
 
@@ -140,7 +126,7 @@ const wholeFrom = (least: number) =>
 function beamSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['beam'], 'must be one of: beam, column, wall, punching').default('beam'),
+    type: string().oneOf(['beam'], 'must be one of: beam, column, wall, strip, punching').default('beam'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -172,13 +158,7 @@ function beamSchema(d: MaterialDefaults) {
     loads: list(load as unknown as AnySchema, 500),
     forces: list(forces, 5000),
     bars,
-    service: object({
-      limits: object({ total: ratio, after: ratio, live: ratio }),
-      most: quantity('length').nullable().default(null),
-      crackWidth: quantity('length').default(0.3),
-      partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
-      hasPartitions: boolean().default(true),
-    }),
+    service,
     frame: oneOf(frameClasses, 'none'),
     barRules: object({
       mainSizes: list(string().defined(), 20),
@@ -204,6 +184,7 @@ function memberSchema(d: MaterialDefaults) {
     column: columnSchema(d),
     wall: wallSchema(d),
     punching: punchingSchema(d),
+    strip: stripSchema(d),
   };
   const schemas: Record<string, Schema> = Object.fromEntries(
     Object.entries(plain).map(([type, schema]) => [type, schema.shape({ variants: list(object({ name: text(60), state: schema }), 20) })]),

@@ -15,6 +15,8 @@ export interface PlacedBar {
   /** Which of the groups the bar belongs to. */
   readonly group: number;
   readonly layer: number;
+  /** Bars that this one stands for, in a strip of slab; one where it is left out. */
+  readonly count?: number;
 }
 
 export interface Placement {
@@ -24,6 +26,8 @@ export interface Placement {
   readonly clear: number;
   /** The clear distance that the code asks for there. */
   readonly clearRequired: number;
+  /** Between the centres of bars that go on beyond the section, in a strip of slab. */
+  readonly spacing?: number;
   /** Set when the bars do not fit: how many would. */
   readonly misfit?: string;
 }

@@ -10,7 +10,12 @@ export interface UsualSizes {
   /** Closest spacing of links that is still easy to place. */
   readonly leastSpacing: number;
   readonly mostSpacing: number;
+  /** Bars of slabs, thinnest first, and the spacings in which they are laid, closest first. */
+  readonly slab: { readonly sizes: readonly string[]; readonly spacings: readonly number[] };
 }
+
+const INCH = 25.4;
+const slabSpacings = [100, 125, 150, 175, 200, 225, 250, 300];
 
 export const usualSizes: Record<CatalogueId, UsualSizes> = {
   metric: {
@@ -21,6 +26,7 @@ export const usualSizes: Record<CatalogueId, UsualSizes> = {
     lengthStep: 50,
     leastSpacing: 75,
     mostSpacing: 300,
+    slab: { sizes: ['8', '10', '12', '16', '20'], spacings: slabSpacings },
   },
   us: {
     main: ['#5', '#6', '#7', '#8', '#9', '#10'],
@@ -30,6 +36,7 @@ export const usualSizes: Record<CatalogueId, UsualSizes> = {
     lengthStep: 76.2,
     leastSpacing: 76.2,
     mostSpacing: 304.8,
+    slab: { sizes: ['#3', '#4', '#5', '#6', '#7'], spacings: [4, 5, 6, 7, 8, 9, 10, 12].map((v) => v * INCH) },
   },
   softMetric: {
     main: ['No.16', 'No.19', 'No.22', 'No.25', 'No.29', 'No.32'],
@@ -39,6 +46,7 @@ export const usualSizes: Record<CatalogueId, UsualSizes> = {
     lengthStep: 50,
     leastSpacing: 75,
     mostSpacing: 300,
+    slab: { sizes: ['No.10', 'No.13', 'No.16', 'No.19', 'No.22'], spacings: slabSpacings },
   },
   australian: {
     main: ['N12', 'N16', 'N20', 'N24', 'N28', 'N32'],
@@ -48,6 +56,7 @@ export const usualSizes: Record<CatalogueId, UsualSizes> = {
     lengthStep: 50,
     leastSpacing: 75,
     mostSpacing: 300,
+    slab: { sizes: ['N10', 'N12', 'N16', 'N20'], spacings: slabSpacings },
   },
 };
 

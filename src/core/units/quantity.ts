@@ -24,6 +24,8 @@ const styles = {
   station: { SI: ['m', 2, 0.1], US: ['ft', 2, 0.5] },
   area: { SI: ['mm2', 0, 50], US: ['in2', 2, 0.1] },
   areaPerLength: { SI: ['mm2/mm', 3, 0.1], US: ['in2/in', 4, 0.01] },
+  areaPerWidth: { SI: ['mm2/m', 0, 50], US: ['in2/ft', 2, 0.05] },
+  areaLoad: { SI: ['kN/m2', 2, 0.5], US: ['psf', 0, 10] },
   volume: { SI: ['m3', 2, 0.1], US: ['yd3', 2, 0.1] },
   force: { SI: ['kN', 1, 5], US: ['kip', 1, 1] },
   lineLoad: { SI: ['kN/m', 1, 1], US: ['kip/ft', 2, 0.1] },

@@ -30,16 +30,21 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
         for (const m of draft.members) {
           if (!ids.has(m.id)) continue;
           if (concrete !== null) m.materials.concreteStrength = concrete;
-          if (m.type !== 'beam') {
-            if (crack !== null && m.type !== 'punching') m.crackLimit = crack;
+          if (m.type === 'punching') continue;
+          if (m.type === 'column' || m.type === 'wall') {
+            if (crack !== null) m.crackLimit = crack;
             continue;
           }
           if (crack !== null) m.service.crackWidth = crack;
+          if (limit !== null && limit >= 50 && limit <= 5000) m.service.limits.total = limit;
+          if (partitions) m.service.hasPartitions = partitions === 'yes';
+          if (m.type === 'strip') {
+            if (sizesOf(main).length > 0) m.barRules.sizes = sizesOf(main);
+            continue;
+          }
           // A dash takes the beams out of their group.
           if (group.trim() !== '') m.group = group.trim() === '-' ? '' : group.trim().slice(0, 40);
           if (frame) m.frame = frame;
-          if (limit !== null && limit >= 50 && limit <= 5000) m.service.limits.total = limit;
-          if (partitions) m.service.hasPartitions = partitions === 'yes';
           if (sizesOf(main).length > 0) m.barRules.mainSizes = sizesOf(main);
           if (sizesOf(links).length > 0) m.barRules.linkSizes = sizesOf(links);
         }

@@ -1,9 +1,9 @@
 import type { Draft } from 'immer';
 import { slabSides, type SlabSide } from '@/core/geometry/control-perimeter';
 import { catalogues, findBar } from '@/core/materials/bars';
-import type { SlabBars } from '@/core/members/punching/input';
 import { layerLabel } from '@/core/project/labels';
 import type { Project, PunchingMember } from '@/core/project/project';
+import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { parseQuantity } from '@/core/units/parse';
 import { quantityField, type Field } from '@/ui/value-field';
 

@@ -10,6 +10,7 @@ import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, ste
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
+import { slabRules } from './slabs';
 import { flangeRule } from './flange-width';
 import { frameCode } from './frames';
 import { torsionChoices, torsionRules } from './torsion';
@@ -273,6 +274,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     service: serviceRules(form, choose),
     anchorage: anchorageRules(form),
     punching: punchingRules({ form }),
+    slab: slabRules(form, shearBasis),
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
     frames: frameCode({ form, code: strength, epsTy: (m) => epsTy(silent, m), liveCompanion }),

@@ -184,21 +184,20 @@ export function curvature(c: Calc, s: SectionStiffness, moment: number): number 
   return c.let(F.curvature, { M_a, K_e });
 }
 
-/** Divisors of table 9.3.1.1 for beams. */
+/** Divisors of table 9.3.1.1 for beams, and of table 7.3.1.1 for one-way slabs. */
 const depthDivisors: Record<SpanDepthQuestion['system'], number> = { simple: 16, oneEnd: 18.5, bothEnds: 21, cantilever: 8 };
+const slabDivisors: Record<SpanDepthQuestion['system'], number> = { simple: 20, oneEnd: 24, bothEnds: 28, cantilever: 10 };
 
-/** Span over depth above which deflections must be calculated, table 9.3.1.1, for the steel and the density (9.3.1.1.1, 9.3.1.1.2). */
+/** Span over depth above which deflections must be calculated, tables 9.3.1.1 and 7.3.1.1, for the steel and the density (9.3.1.1.1, 9.3.1.1.2). */
 export function spanDepth(c: Calc, q: SpanDepthQuestion, form: Form): SpanDepth {
   const { steelStrength: fy, density } = q.materials;
   const grade = form === 'SI' ? 0.4 + fy / 700 : 0.4 + fy / 6.894757 / 100;
   const w = form === 'SI' ? density * 1e9 : (density * 1e9) / 16.01846;
   const isLight = form === 'SI' ? w >= 1440 && w <= 1840 : w >= 90 && w <= 115;
   const light = !isLight ? 1 : Math.max(1.09, form === 'SI' ? 1.65 - 0.0003 * w : 1.65 - 0.005 * w);
-  c.note(
-    `h at least l / ${depthDivisors[q.system]} x ${(grade * light).toFixed(3)} for the grade of steel and the density.`,
-    'table 9.3.1.1',
-  );
-  return { actual: q.length / q.h, limit: depthDivisors[q.system] / (grade * light), clause: '9.3.1' };
+  const [divisor, clause] = q.isSlab ? [slabDivisors[q.system], '7.3.1'] : [depthDivisors[q.system], '9.3.1'];
+  c.note(`h at least l / ${divisor} x ${(grade * light).toFixed(3)} for the grade of steel and the density.`, `table ${clause}.1`);
+  return { actual: q.length / q.h, limit: divisor / (grade * light), clause };
 }
 
 /** An estimate of the crack width at the tension face (mm): the strain of the bars spread to the face over the distance to the nearest bar. */

@@ -46,6 +46,7 @@ export const symbols = defineSymbols({
   A_s_req: ['tension steel required', 'mm2'],
   A_s_prime: ['compression steel required', 'mm2'],
   A_s_min: ['least tension steel', 'mm2'],
+  A_s_across: ['least steel across the span', 'mm2'],
   A_i: ['area of the layer', 'mm2'],
   f_i: ['stress of the layer, compression positive', 'MPa'],
   f_s_prime: ['stress in the compression steel', 'MPa'],

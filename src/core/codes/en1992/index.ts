@@ -12,6 +12,7 @@ import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength
 import { findAnnex } from './national';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
+import { slabRules } from './slabs';
 import * as shear from './shear';
 import { torsionChoices, torsionRules } from './torsion';
 
@@ -134,6 +135,30 @@ const choices: readonly Choice[] = [
       { value: 'atFace', label: 'links from the face' },
     ],
   },
+  {
+    key: 'heldEnds',
+    title: 'Ends that rest freely',
+    clause: '9.3.1.2(2)',
+    topic: 'analysis',
+    only: 'strips',
+    default: 'partly',
+    options: [
+      { value: 'partly', label: 'held a little: top bars for 0.15 of the span moment' },
+      { value: 'free', label: 'free to turn: no top bars' },
+    ],
+  },
+  {
+    key: 'thinSlabs',
+    title: 'Cracks of slabs up to 200 mm',
+    clause: '7.3.3(1)',
+    topic: 'service',
+    only: 'strips',
+    default: 'rule',
+    options: [
+      { value: 'rule', label: 'no look at them, 9.3 is kept' },
+      { value: 'calculate', label: 'calculated as for deeper slabs' },
+    ],
+  },
   ...torsionChoices,
   ...serviceChoices,
   ...frameChoices,
@@ -240,6 +265,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
     punching: punchingRules(annex),
+    slab: slabRules(annex, choose('heldEnds') === 'partly', choose('thinSlabs') === 'rule'),
     torsion: torsionRules(shearBasis, choose),
     notCovered,
   };

@@ -57,6 +57,7 @@ export const symbols = defineSymbols({
   A_s_req: ['tension steel required', 'mm2'],
   A_s2: ['compression steel required', 'mm2'],
   A_s_min: ['least tension steel', 'mm2'],
+  A_s_across: ['least steel across the span', 'mm2'],
   A_s_max: ['most steel', 'mm2'],
   A_c: ['area of concrete', 'mm2'],
   F_c: ['force in concrete', 'kN'],

@@ -1,25 +1,27 @@
 import { derive, silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { formatQuantity } from '../../units/format';
-import type { UnitSystem } from '../../units/quantity';
+import type { QuantityKind, UnitSystem } from '../../units/quantity';
 import { guarded, makeCheck, type DerivableCheck } from '../check';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
 import { plainSection, sectionAt, type Sense } from './section-at';
+import type { SteelAlong, SteelMap } from './steel';
 import { outlineOf } from './input';
 import { requiredSteel } from './strips';
 
-/** What the checks of a beam share. */
-export interface CheckBasis {
+/** What the checks of a beam, or of a strip of slab, share. */
+export interface CheckBasis<S extends SteelAlong = SteelMap> {
   readonly beam: BeamInput;
   readonly code: DesignCode;
   readonly strips: BeamStrips;
-  readonly resistance: ResistanceMap;
+  readonly resistance: ResistanceMap<S>;
   readonly regions: readonly Region[];
   /** Name of the combination and arrangement governing a moment or shear. */
   readonly combinationAt: (by: Int32Array, station: number) => string;
   readonly units: UnitSystem;
+  /** Number and unit of a value of the member: of the whole beam, or of a metre of slab. */
+  readonly show: (value: number, kind: QuantityKind) => string;
 }
 
 /** A stretch of the beam that one check in bending looks after. */
@@ -75,11 +77,12 @@ function worstStation(strips: BeamStrips, region: Region): { readonly i: number;
   return best;
 }
 
-export function bendingChecks(basis: CheckBasis): DerivableCheck[] {
+export function bendingChecks(basis: CheckBasis<SteelAlong>): DerivableCheck[] {
   const { code, strips } = basis;
   return basis.regions.flatMap((region) => {
     const { i, demand } = worstStation(strips, region);
-    if (demand <= 0) return [];
+    // Less than a newton millimetre is noise of the analysis.
+    if (demand <= 1) return [];
     const place = { x: strips.x[i]!, label: region.label };
     const base = {
       id: `bending-${region.id}`,
@@ -92,14 +95,20 @@ export function bendingChecks(basis: CheckBasis): DerivableCheck[] {
   });
 }
 
-function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: number, base: Parameters<typeof guarded>[0]): DerivableCheck {
-  const { beam, code, strips, resistance, units } = basis;
+function bendingCheck(
+  basis: CheckBasis<SteelAlong>,
+  region: Region,
+  i: number,
+  demand: number,
+  base: Parameters<typeof guarded>[0],
+): DerivableCheck {
+  const { beam, code, strips, resistance, show } = basis;
   const span = strips.span[i]!;
   const x = strips.x[i]!;
   const capacity = (region.sense === 'sagging' ? strips.resistanceSagging : strips.resistanceHogging)[i]!;
   const steel = resistance.tensionSteel(span, x, region.sense);
   const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d, resistance.compressionDepth(span, x, region.sense));
-  const area = (v: number) => formatQuantity(v, 'area', units);
+  const area = (v: number) => show(v, 'area');
   const face = region.sense === 'sagging' ? 'Bottom' : 'Top';
   const exceeds = demand > capacity;
   const refusal = exceeds ? steelRefusal(basis, span, x, region, demand, steel.d) : undefined;
@@ -109,7 +118,7 @@ function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: numb
       ? `${face} bars at ${region.label}: the section ${refusal}.`
       : Number.isFinite(needed) && needed > steel.area
         ? `${face} bars at ${region.label}: needs ${area(needed)}, has ${area(steel.area)}.`
-        : `${face} at ${region.label}: ${formatQuantity(demand, 'moment', units)} against ${formatQuantity(capacity, 'moment', units)}; the section itself is too small.`;
+        : `${face} at ${region.label}: ${show(demand, 'moment')} against ${show(capacity, 'moment')}; the section itself is too small.`;
   const by = region.sense === 'sagging' ? strips.maxMBy : strips.minMBy;
   const peak = nearestPeak(strips, region, demand, i);
   return makeCheck(
@@ -119,7 +128,7 @@ function bendingCheck(basis: CheckBasis, region: Region, i: number, demand: numb
       capacity: { value: capacity, kind: 'moment' },
       utilisation: capacity > 0 ? demand / capacity : Infinity,
       combination: basis.combinationAt(by, peak),
-      assumptions: code.choices.filter((c) => c.topic === 'bending' || c.topic === 'analysis').map((c) => c.key),
+      assumptions: code.choices.filter((c) => (c.topic === 'bending' || c.topic === 'analysis') && c.only !== 'strips').map((c) => c.key),
       ...(reason ? { reason } : {}),
     },
     () => derive((c) => deriveBending(c, basis, region, i, demand)),
@@ -137,7 +146,7 @@ function nearestPeak(strips: BeamStrips, region: Region, demand: number, near: n
 }
 
 function steelRefusal(
-  { beam, code, resistance }: CheckBasis,
+  { beam, code, resistance }: CheckBasis<SteelAlong>,
   span: number,
   x: number,
   region: Region,
@@ -149,7 +158,13 @@ function steelRefusal(
   return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
 }
 
-function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, region: Region, i: number, demand: number): void {
+function deriveBending(
+  c: Calc,
+  { beam, code, strips, resistance }: CheckBasis<SteelAlong>,
+  region: Region,
+  i: number,
+  demand: number,
+): void {
   const span = strips.span[i]!;
   const x = strips.x[i]!;
   const here = sectionAt(beam, resistance.map, span, x, region.sense);
@@ -168,7 +183,7 @@ function deriveBending(c: Calc, { beam, code, strips, resistance }: CheckBasis, 
 }
 
 /** Neutral axis or tension strain where the moments are largest: the worst of all regions. */
-export function ductilityCheck(basis: CheckBasis): DerivableCheck[] {
+export function ductilityCheck(basis: CheckBasis<SteelAlong>): DerivableCheck[] {
   const { beam, code, strips, resistance } = basis;
   const found = basis.regions.flatMap((region) => {
     const { i, demand } = worstStation(strips, region);

@@ -1,7 +1,7 @@
 import { zeros } from '../../analysis/envelope';
 import { MechanismError } from '../../analysis/line-beam';
 import type { DesignCode } from '../../codes/design-code';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../check';
+import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../check';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { anchorageChecks } from './anchorage-checks';
 import { flangeChecks } from './flange-checks';
@@ -13,7 +13,6 @@ import { withFlanges } from './effective-flange';
 import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
 import type { BeamInput } from './input';
-import { supportName } from './input';
 import { beamQuantities } from './quantities';
 import { anchorageLengths, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
@@ -23,8 +22,11 @@ import { SteelMap } from './steel';
 import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
 import { torsionChecks } from './torsion-checks';
 import { beamStrips } from './strips';
+import { nothingCheck } from './nothing-check';
+import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
 import { isSymmetric } from '../../geometry/beam-outline';
+import { formatQuantity } from '../../units/format';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
 export function designBeam(given: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
@@ -51,12 +53,13 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     resistance,
     regions: regions(beam, strips),
     units: options.units,
+    show: (value, kind) => formatQuantity(value, kind, options.units),
     combinationAt: (by, i) => {
       const a = analysis.arrangements[by[i]!];
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
   };
-  const service = beamService(beam, code, analysis, map, strips, options.units);
+  const service = beamService(beam, code, analysis, map, strips, basis);
   const checks = finishChecks(
     [
       ...bendingChecks(basis),
@@ -107,42 +110,8 @@ function freeTopics({ section }: BeamInput): { readonly title: string; readonly 
   ];
 }
 
-/** A member with no ultimate combination, or no load at all, says so and shows no figure. */
+/** A beam with no ultimate combination, or no load at all, says so and shows no figure. */
 function nothingToDesign(analysis: BeamAnalysis): BeamResult {
-  const hasUltimate = analysis.combinations.some((c) => c.kind === 'ultimate');
-  const { check } = makeCheck({
-    id: 'nothing',
-    family: 'bending',
-    title: hasUltimate ? 'No loads' : 'No ultimate combination',
-    clause: '',
-    demand: null,
-    capacity: null,
-    utilisation: null,
-    status: 'failed',
-    place: { x: null, label: '' },
-    reason: hasUltimate
-      ? 'There is no load on this beam: nothing is designed.'
-      : 'No ultimate combination is switched on: nothing is designed.',
-  });
+  const check = nothingCheck(analysis, 'beam');
   return { ...emptyBeamResult([]), combinations: analysis.combinations, checks: [check], governing: check };
-}
-
-function redistributionCheck({ beam, code }: CheckBasis): DerivableCheck[] {
-  const least = code.leastRedistribution(beam.materials);
-  const lowest = beam.supports.reduce((best, s, i) => (s.redistribution < beam.supports[best]!.redistribution ? i : best), 0);
-  const { redistribution } = beam.supports[lowest]!;
-  if (redistribution >= 1) return [];
-  return [
-    makeCheck({
-      id: 'redistribution',
-      family: 'bending',
-      title: 'Redistribution',
-      clause: least.clause,
-      demand: { value: 1 - redistribution, kind: 'percent' },
-      capacity: { value: 1 - least.value, kind: 'percent' },
-      utilisation: (1 - redistribution) / (1 - least.value),
-      place: { x: null, label: `support ${supportName(lowest)}` },
-      ...(redistribution < least.value ? { reason: `At most ${Math.round(100 * (1 - least.value))} % may be redistributed.` } : {}),
-    }),
-  ];
 }

@@ -70,7 +70,8 @@ function frameFaults(beam: BeamInput, code: DesignCode): Fault[] {
   return reason ? [{ path: 'frame', reason }] : [];
 }
 
-function supportFaults(beam: BeamInput): Fault[] {
+/** Supports that are missing, contradict each other or leave the member a mechanism. */
+export function supportFaults(beam: BeamInput): Fault[] {
   const faults: Fault[] = [];
   const add = (path: string, reason: string) => faults.push({ path, reason });
   if (beam.spans.length < 1 || beam.spans.length > 22) add('spans', 'A beam has 1 to 20 spans and up to two cantilevers.');
@@ -97,7 +98,8 @@ function supportFaults(beam: BeamInput): Fault[] {
   return faults;
 }
 
-function loadFaults(beam: BeamInput): Fault[] {
+/** Loads without a case, or off their span. */
+export function loadFaults(beam: BeamInput): Fault[] {
   const faults: Fault[] = [];
   const ids = new Set<string>();
   beam.cases.forEach((c, i) => {

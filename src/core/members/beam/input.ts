@@ -131,6 +131,8 @@ export interface BeamServiceInput {
 /** A continuous beam, or (mode "forces") a section whose design forces are known. */
 export interface BeamInput {
   readonly mode: 'loads' | 'forces';
+  /** A strip of slab, for rules that beams do not share. */
+  readonly isSlab?: true;
   readonly section: BeamOutline;
   /** Clear distances to the next webs on both sides, from which the code finds the flange; null takes its width as given. */
   readonly slab: { readonly left: number; readonly right: number } | null;

@@ -4,18 +4,18 @@ import { grossProperties } from '../../geometry/beam-outline';
 import { barOf } from '../../reinforcement/bar-groups';
 import { outlineOf, type BeamInput, type LinkZone } from './input';
 import { compressionFace, sectionWith, tensionFace, type Sense } from './section-at';
-import type { Face, SteelMap } from './steel';
+import type { Face, SteelAlong, SteelMap } from './steel';
 
-/** Resistances of a beam as reinforced, worked out once for each different section. */
-export class ResistanceMap {
+/** Resistances of a beam, or of a strip of slab, as reinforced, worked out once for each different section. */
+export class ResistanceMap<S extends SteelAlong = SteelMap> {
   private readonly bending = new Map<number, BendingResistance | null>();
   private readonly sections = new Map<number, ShearSection>();
-  private readonly shears = new Map<ShearSection, Map<LinkZone, ShearResistance>>();
+  private readonly shears = new Map<ShearSection, Map<LinkZone | null, ShearResistance>>();
 
   constructor(
     private readonly beam: BeamInput,
     private readonly code: DesignCode,
-    readonly map: SteelMap,
+    readonly map: S,
   ) {}
 
   bendingAt(span: number, x: number, sense: Sense): BendingResistance | null {
@@ -59,17 +59,25 @@ export class ResistanceMap {
     return known;
   }
 
-  shearAt(section: ShearSection, zone: LinkZone): ShearResistance {
+  /** With the links of a zone, or without links. */
+  shearAt(section: ShearSection, zone: LinkZone | null): ShearResistance {
     let bySection = this.shears.get(section);
     if (!bySection) this.shears.set(section, (bySection = new Map()));
     let known = bySection.get(zone);
-    if (!known) bySection.set(zone, (known = this.code.shearResistance(silent, section, linksOf(zone, this.map), this.beam.materials)));
+    if (!known) bySection.set(zone, (known = this.shear(section, zone)));
     return known;
+  }
+
+  private shear(section: ShearSection, zone: LinkZone | null): ShearResistance {
+    const { materials } = this.beam;
+    return zone
+      ? this.code.shearResistance(silent, section, linksOf(zone, this.map), materials)
+      : this.code.slab.plainShear(silent, section, materials);
   }
 }
 
 /** A zone of links with its bar looked up. */
-export function linksOf(zone: LinkZone, map: SteelMap): Links {
+export function linksOf(zone: LinkZone, map: Pick<SteelAlong, 'catalogue'>): Links {
   const bar = barOf({ count: 1, size: zone.size }, map.catalogue);
   return { diameter: bar.diameter, area: zone.legs * bar.area, legs: zone.legs, spacing: zone.spacing };
 }
@@ -83,7 +91,7 @@ export function sensesOf(maxM: number, minM: number): Sense[] {
 }
 
 /** Anchorage length of bars of a size in a span, remembered. */
-export function anchorageLengths(beam: BeamInput, code: DesignCode, map: { readonly catalogue: SteelMap['catalogue'] }) {
+export function anchorageLengths(beam: BeamInput, code: DesignCode, map: Pick<SteelAlong, 'catalogue'>) {
   const known = new Map<string, number>();
   return (face: Face, size: string, span: number): number => {
     const key = `${face} ${size} ${span}`;

@@ -3,7 +3,7 @@ import { bandsFrom, grossProperties, widthAt, type BeamOutline } from '../../geo
 import type { SteelLayer } from '../../section/flexural-section';
 import type { Placement } from '../../reinforcement/bar-groups';
 import { outlineOf, type BeamInput } from './input';
-import type { BarsHere, Face, SteelMap } from './steel';
+import type { BarsHere, Face, SteelAlong } from './steel';
 
 /** Sagging stretches the bottom, hogging the top. */
 export type Sense = 'sagging' | 'hogging';
@@ -68,7 +68,7 @@ export interface SectionHere {
 }
 
 /** The reinforced section at a place, for one sense of bending. */
-export function sectionAt(beam: BeamInput, map: SteelMap, span: number, x: number, sense: Sense): SectionHere {
+export function sectionAt(beam: BeamInput, map: SteelAlong, span: number, x: number, sense: Sense): SectionHere {
   const tension = map.barsAt(tensionFace(sense), span, x);
   const compression = map.barsAt(compressionFace(sense), span, x);
   return { tension, compression, section: sectionWith(beam, map, span, sense, tension, compression) };
@@ -77,7 +77,7 @@ export function sectionAt(beam: BeamInput, map: SteelMap, span: number, x: numbe
 /** The section of a span with given bars in both faces. */
 export function sectionWith(
   beam: BeamInput,
-  map: SteelMap,
+  map: SteelAlong,
   span: number,
   sense: Sense,
   tension: BarsHere,

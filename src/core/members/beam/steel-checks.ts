@@ -4,10 +4,10 @@ import { makeCheck, type DerivableCheck } from '../check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
 import { plainSection, tensionFace } from './section-at';
-import type { Face } from './steel';
+import type { Face, SteelAlong } from './steel';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
-export function minimumSteelCheck({ beam, code, strips, resistance, regions, units }: CheckBasis): DerivableCheck[] {
+export function minimumSteelCheck({ beam, code, strips, resistance, regions, show }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const found = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
     const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
@@ -33,9 +33,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, uni
         utilisation: w.ratio,
         place: { x: w.x, label: w.region.label },
         ...(w.ratio > 1
-          ? {
-              reason: `${face} bars at ${w.region.label}: at least ${formatQuantity(w.least, 'area', units)}, has ${formatQuantity(w.area, 'area', units)}.`,
-            }
+          ? { reason: `${face} bars at ${w.region.label}: at least ${show(w.least, 'area')}, has ${show(w.area, 'area')}.` }
           : {}),
       },
       () => derive((c) => void code.minimumSteel(c, w.section, w.d, beam.materials)),
@@ -44,7 +42,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, uni
 }
 
 /** Most steel in a face, where the code limits it. */
-export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): DerivableCheck[] {
+export function maximumSteelCheck({ beam, code, strips, show }: CheckBasis<SteelAlong>): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
   const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainSection(outlineOf(beam, span), 'sagging'), beam.materials));
   strips.x.forEach((_x, i) => {
@@ -68,9 +66,7 @@ export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): De
         capacity: { value: most, kind: 'area' },
         utilisation: ratio,
         place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
-        ...(ratio > 1
-          ? { reason: `${formatQuantity(area, 'area', units)} in one face, at most ${formatQuantity(most, 'area', units)} outside laps.` }
-          : {}),
+        ...(ratio > 1 ? { reason: `${show(area, 'area')} in one face, at most ${show(most, 'area')} outside laps.` } : {}),
       },
       () => derive((c) => void code.maximumSteel(c, plainSection(outlineOf(beam, span), sense), beam.materials)),
     ),
@@ -78,7 +74,7 @@ export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis): De
 }
 
 /** Clear distance between bars in every face of every span and support: the tightest of all. */
-export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis): DerivableCheck[] {
+export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const seen = new Set<number>();
   let worst: { ratio: number; clear: number; required: number; label: string; x: number; misfit?: string } | undefined;
   strips.x.forEach((x, i) => {

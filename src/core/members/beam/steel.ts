@@ -32,12 +32,27 @@ export interface BarsHere {
   readonly shares: readonly number[];
 }
 
+/** The steel along a beam or a strip of slab, as resistances and checks ask for it. */
+export interface SteelAlong {
+  readonly catalogue: BarCatalogue;
+  /** Levels of bars up each side face, one bar a level. */
+  readonly side: BarGroup | null;
+  barsAt(face: Face, span: number, x: number): BarsHere;
+  placement(bars: BarsHere): Placement;
+  /** Area of bars as far as they count, and their centroid from their face (mm). */
+  centroid(bars: BarsHere): { readonly area: number; readonly fromFace: number };
+  /** Null where there are no links. */
+  linkZoneAt(span: number, x: number): LinkZone | null;
+  linkDiameter(span: number): number;
+}
+
 /** Steps in which the growing strength of a bar near its end is counted; rounded down. */
-const SHARE_STEPS = 16;
+export const SHARE_STEPS = 16;
 
 /** Answers what steel there is at a place, and remembers how it is placed in the section. */
-export class SteelMap {
+export class SteelMap implements SteelAlong {
   readonly catalogue: BarCatalogue;
+  readonly side: BarGroup | null;
   private readonly starts: number[];
   private readonly topAreas: number[];
   private readonly supportAreas: number[];
@@ -52,6 +67,7 @@ export class SteelMap {
     private readonly anchorage: (face: Face, size: string, span: number) => number,
   ) {
     this.catalogue = catalogues[beam.catalogue];
+    this.side = steel.side ?? null;
     this.starts = supportPositions(beam);
     this.topAreas = steel.top.map((t) => areaOf([t.main], this.catalogue));
     this.supportAreas = steel.support.map((run) => (run ? areaOf([run.bars], this.catalogue) : 0));
@@ -96,14 +112,8 @@ export class SteelMap {
     return bars;
   }
 
-  /** Share of a run's strength at x in steps: grows from its end over the anchorage length. At the ends of the beam it is held. */
   private shareSteps(face: Face, run: BarRun, x: number, span: number): number {
-    if (x < run.from || x > run.to) return 0;
-    const length = Math.max(1, this.anchorage(face, run.bars.size, span));
-    const end = this.starts[this.starts.length - 1]!;
-    const left = run.from <= 1 ? 1 : (x - run.from) / length;
-    const right = run.to >= end - 1 ? 1 : (run.to - x) / length;
-    return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6);
+    return shareSteps(run, x, this.anchorage(face, run.bars.size, span), this.starts[this.starts.length - 1]!);
   }
 
   linkZoneAt(span: number, x: number): LinkZone {
@@ -132,6 +142,15 @@ export class SteelMap {
     if (!known) this.centroids.set(bars.key, (known = centroidFromFace(this.placement(bars), bars.shares)));
     return known;
   }
+}
+
+/** Share of a run's strength at x in steps: grows from its end over the anchorage length. At the ends of the member it is held. */
+export function shareSteps(run: { readonly from: number; readonly to: number }, x: number, anchorage: number, end: number): number {
+  if (x < run.from || x > run.to) return 0;
+  const length = Math.max(1, anchorage);
+  const left = run.from <= 1 ? 1 : (x - run.from) / length;
+  const right = run.to >= end - 1 ? 1 : (run.to - x) / length;
+  return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6);
 }
 
 export function faceGeometry(beam: BeamInput, face: Face, span: number, linkDiameter: number): FaceGeometry {

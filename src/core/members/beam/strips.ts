@@ -7,9 +7,10 @@ import { outlineOf } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
 import { plainSection, type Sense } from './section-at';
+import type { SteelAlong } from './steel';
 
 /** Demand and resistance along the whole beam. */
-export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): BeamStrips {
+export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap<SteelAlong>): BeamStrips {
   const { stations, ...env } = analysis.envelope;
   const n = stations.length;
   const curve = () => new Float64Array(n);
@@ -65,7 +66,7 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
 }
 
 /** The shear envelope with its peaks near supports cut where links need not be checked. */
-function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): Float64Array {
+function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap<SteelAlong>): Float64Array {
   const { stations, maxV, minV } = analysis.envelope;
   const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
   const force = Float64Array.from(stations, (_, i) => Math.max(Math.abs(maxV[i]!), Math.abs(minV[i]!)));

@@ -6,7 +6,8 @@ import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck, type DesignOptions } from '../check';
 import { punchingFaults } from './faults';
-import { layerOf, type PunchingInput } from './input';
+import { layerOf } from '../../reinforcement/slab-bars';
+import type { PunchingInput } from './input';
 import { emptyPunchingResult, type PunchingResult } from './result';
 import { questionOf, stagesOf, type PunchingStage } from './stage';
 

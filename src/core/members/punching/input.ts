@@ -3,18 +3,12 @@ import type { Materials } from '../../codes/design-code';
 import type { SlabSide } from '../../geometry/control-perimeter';
 import { convexHull, type Loop, type Point } from '../../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
-import { catalogues, findBar, type CatalogueId } from '../../materials/bars';
+import type { CatalogueId } from '../../materials/bars';
+import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 
 /** Lengths mm, forces N, moments N mm. The column's centre is the origin, x to the right and y up on the plan. */
 
 export type PunchingColumn = Extract<SectionShape, { kind: 'rectangle' | 'circle' | 'L' }>;
-
-/** A layer of top bars: one size, or two that alternate, at one spacing. */
-export interface SlabBars {
-  readonly size: string;
-  readonly alternate: string | null;
-  readonly spacing: number;
-}
 
 export type SlabOpening =
   | { readonly kind: 'rectangle'; readonly x: number; readonly y: number; readonly b: number; readonly h: number }
@@ -88,12 +82,6 @@ export function openingLoop(o: SlabOpening): Loop {
   if (o.kind === 'rectangle') return rectangleLoop(o.b, o.h, o.x, o.y);
   const r = o.diameter / 2;
   return Array.from({ length: 72 }, (_, i): Point => [o.x + r * Math.cos((i * Math.PI) / 36), o.y + r * Math.sin((i * Math.PI) / 36)]);
-}
-
-/** Area of the bars of a layer per length (mm2/mm), and the thickest of them. */
-export function layerOf(bars: SlabBars, catalogue: CatalogueId): { readonly area: number; readonly diameter: number } {
-  const sizes = [bars.size, bars.alternate ?? bars.size].map((s) => findBar(catalogues[catalogue], s)!);
-  return { area: (sizes[0]!.area + sizes[1]!.area) / 2 / bars.spacing, diameter: Math.max(...sizes.map((s) => s.diameter)) };
 }
 
 /** Effective depths of both layers with their mean, and the mean ratio of steel, for a slab of a depth. */

@@ -1,10 +1,10 @@
 import type { DesignCode } from '../../../codes/design-code';
-import type { UnitSystem } from '../../../units/quantity';
 import { makeCheck, type DerivableCheck } from '../../check';
 import type { BeamAnalysis } from '../analysis';
+import type { CheckBasis } from '../bending-checks';
 import type { BeamInput } from '../input';
 import type { BeamStrips, ServiceStrips } from '../result';
-import type { SteelMap } from '../steel';
+import type { SteelAlong } from '../steel';
 import { crackChecks } from './crack-checks';
 import { deflectionChecks } from './deflection-checks';
 import { serviceBasis } from './service-basis';
@@ -14,11 +14,11 @@ export function beamService(
   beam: BeamInput,
   code: DesignCode,
   analysis: BeamAnalysis,
-  map: SteelMap,
+  map: SteelAlong,
   strips: BeamStrips,
-  units: UnitSystem,
+  options: Pick<CheckBasis, 'units' | 'show'>,
 ): { readonly checks: DerivableCheck[]; readonly strips: ServiceStrips | null } {
-  const basis = serviceBasis(beam, code, analysis, map, strips, units);
+  const basis = serviceBasis(beam, code, analysis, map, strips, options);
   if (!basis) return { checks: [noService()], strips: null };
   const deflection = deflectionChecks(basis);
   const crack = crackChecks(basis);

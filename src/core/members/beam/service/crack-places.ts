@@ -43,7 +43,13 @@ export function placesOf(basis: ServiceBasis, states: CrackStates, moments: Mome
 /** Bottom of each span and top over each support: where a crack is checked, by name. */
 export function groupsOf(basis: ServiceBasis, places: readonly CrackPlace[]) {
   const { beam, analysis } = basis;
-  const middle = (span: number) => (analysis.faces[span]!.centre + analysis.faces[span + 1]!.centre) / 2;
+  // The whole of a cantilever belongs to its root.
+  const middle = (span: number) =>
+    beam.supports[span + 1]!.type === 'free'
+      ? Infinity
+      : beam.supports[span]!.type === 'free'
+        ? -Infinity
+        : (analysis.faces[span]!.centre + analysis.faces[span + 1]!.centre) / 2;
   const bottoms = beam.spans.map((_, i) => ({
     id: `span-${i + 1}`,
     label: `span ${i + 1}`,

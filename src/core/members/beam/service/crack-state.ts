@@ -2,6 +2,7 @@ import { silent, type Calc } from '../../../calc/calc';
 import type { CrackQuestion } from '../../../codes/service-rules';
 import { bandsFrom } from '../../../geometry/beam-outline';
 import { cracked, type ElasticState } from '../../../section/elastic-section';
+import type { Placement } from '../../../reinforcement/bar-groups';
 import { outlineOf } from '../input';
 import { tensionFace, type Sense } from '../section-at';
 import type { StiffnessMap } from './stiffness-map';
@@ -43,7 +44,8 @@ export class CrackStates {
     if (state === undefined) this.known.set(section, (state = cracked(section, alpha, true) ?? null));
     if (!state) return undefined;
     const bars = stiffness.map.barsAt(tensionFace(sense), span, x);
-    const { bars: placed } = stiffness.map.placement(bars);
+    const placement = stiffness.map.placement(bars);
+    const { bars: placed } = placement;
     if (placed.length === 0) return undefined;
     const { h } = section;
     const outermost = Math.min(...placed.map((b) => b.fromFace));
@@ -52,7 +54,7 @@ export class CrackStates {
       state,
       concrete: (moment * state.x) / state.inertia,
       steel: Math.max(0, steel),
-      question: this.question(span, sense, h, state, placed, bars.shares, Math.max(0, steel)),
+      question: this.question(span, sense, h, state, placement, bars.shares, Math.max(0, steel)),
     };
   }
 
@@ -61,13 +63,7 @@ export class CrackStates {
     sense: Sense,
     h: number,
     state: ElasticState,
-    placed: readonly {
-      readonly x: number;
-      readonly fromFace: number;
-      readonly diameter: number;
-      readonly area: number;
-      readonly group: number;
-    }[],
+    { bars: placed, spacing }: Placement,
     shares: readonly number[],
     steelStress: number,
   ): CrackQuestion {
@@ -76,20 +72,20 @@ export class CrackStates {
     const row = placed.filter((b) => b.fromFace - b.diameter / 2 < outermost + 1);
     const xs = row.map((b) => b.x);
     const reach = Math.max(...xs) - Math.min(...xs);
-    const sumOf = (power: number) => placed.reduce((sum, b) => sum + b.diameter ** power, 0);
+    const sumOf = (power: number) => placed.reduce((sum, b) => sum + (b.count ?? 1) * b.diameter ** power, 0);
     const area = placed.reduce((sum, b) => sum + b.area, 0);
     const centre = placed.reduce((sum, b) => sum + b.area * b.fromFace, 0) / area;
     const diameter = sumOf(2) / sumOf(1);
     const cover = outermost;
     // Concrete further from the bars than the rule's spacing does not work with them: a wide flange counts only near its bars.
-    const most = reach + 5 * (cover + diameter / 2);
+    const most = spacing ? Infinity : reach + 5 * (cover + diameter / 2);
     const bands = bandsFrom(tensionFace(sense), outlineOf(beam, span));
     return {
       materials: beam.materials,
       steelStress,
       diameter,
       cover,
-      spacing: row.length > 1 ? reach / (row.length - 1) : Infinity,
+      spacing: spacing ?? (row.length > 1 ? reach / (row.length - 1) : Infinity),
       h,
       d: h - centre,
       x: state.x,

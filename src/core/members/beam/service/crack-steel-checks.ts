@@ -10,7 +10,7 @@ import type { ServiceBasis } from './service-basis';
 
 /** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
 export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
-  const { beam, code, units } = basis;
+  const { beam, code, show } = basis;
   if (!code.service.leastCrackSteel || places.length === 0) return [];
   const least = (p: CrackPlace, c: Calc = silent) => {
     const { h, d, diameter } = p.cut.question;
@@ -28,7 +28,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
   const peaks = groupsOf(basis, places).map((g) => worstOf(g.places, (q) => q.moment));
   const p = worstOf(peaks, (q) => least(q).value / has(q));
   const { value, clause } = least(p);
-  const area = (v: number) => formatQuantity(v, 'area', units);
+  const area = (v: number) => show(v, 'area');
   return [
     makeCheck(
       {
@@ -54,7 +54,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
 /** Bars along the sides of deep beams, against cracks between the main bars and the neutral axis. */
 export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
   const { beam, code, stiffness, units } = basis;
-  const side = stiffness.map.steel.side ?? { count: 0, size: '' };
+  const side = stiffness.map.side ?? { count: 0, size: '' };
   const barArea = side.count > 0 ? barOf(side, stiffness.map.catalogue).area : 0;
   const ask = (p: CrackPlace, c: Calc = silent) => {
     const outline = outlineOf(beam, p.span);

@@ -118,7 +118,7 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
       capacity: { value: limit, kind: 'smallLength' },
       utilisation: w / limit,
       place: { x: beam.spans.slice(0, span).reduce((s, q) => s + q.length, 0) + (at * length) / STEPS, label },
-      assumptions: code.choices.filter((c) => c.topic === 'service').map((c) => c.key),
+      assumptions: code.choices.filter((c) => c.topic === 'service' && c.only !== 'strips').map((c) => c.key),
       ...(w > limit
         ? { reason: `${sum.title} of ${label}: ${show(w)}, that is span/${Math.round(reach / w)}; ${show(limit)} is allowed.` }
         : {}),
@@ -201,6 +201,7 @@ function spanDepthQuestion(basis: ServiceBasis, span: number) {
     compressionRatio: 0,
     provided: required > 0 ? provided / required : 1.5,
     flange: b / outline.b,
+    isSlab: beam.isSlab === true,
     hasPartitions: beam.service.hasPartitions,
   };
 }

@@ -1,17 +1,21 @@
 import type { DesignCode } from '../../../codes/design-code';
 import type { UnitSystem } from '../../../units/quantity';
 import type { BeamAnalysis } from '../analysis';
+import type { CheckBasis } from '../bending-checks';
 import type { BeamInput } from '../input';
 import type { BeamStrips } from '../result';
-import type { SteelMap } from '../steel';
+import type { SteelAlong } from '../steel';
 import type { DeflectionBasis } from './deflection';
 import { makeGrid, momentsOn, rangeOf, serviceArrangements, type MomentRange } from './service-moments';
 import { StiffnessMap } from './stiffness-map';
+
+type Show = CheckBasis['show'];
 
 /** What the checks in service look at. */
 export interface ServiceBasis extends DeflectionBasis {
   readonly strips: BeamStrips;
   readonly units: UnitSystem;
+  readonly show: Show;
   /** Moments for which cracks are checked, and the names of the combinations. */
   readonly crackMoments: MomentRange;
   readonly crackNames: readonly string[];
@@ -23,9 +27,9 @@ export function serviceBasis(
   beam: BeamInput,
   code: DesignCode,
   analysis: BeamAnalysis,
-  map: SteelMap,
+  map: SteelAlong,
   strips: BeamStrips,
-  units: UnitSystem,
+  { units, show }: { readonly units: UnitSystem; readonly show: Show },
 ): ServiceBasis | undefined {
   const grid = makeGrid(beam, analysis.mesh);
   const range = (loads: Parameters<typeof serviceArrangements>[3]) => {
@@ -49,6 +53,7 @@ export function serviceBasis(
     grid,
     strips,
     units,
+    show,
     stiffness: new StiffnessMap(beam, code, map, grid),
     largest: full.moments,
     crackMoments: crack.moments,

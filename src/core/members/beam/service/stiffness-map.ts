@@ -6,7 +6,7 @@ import { outlineProperties } from '../../../geometry/polygon';
 import type { SectionStiffness } from '../../../section/mean-curvature';
 import { outlineOf, type BeamInput } from '../input';
 import { compressionFace, sectionWith, tensionFace, type Sense } from '../section-at';
-import type { SteelMap } from '../steel';
+import type { SteelAlong } from '../steel';
 import type { Grid } from './service-moments';
 
 /** Stiffness of a beam's sections in service, worked out once for each different section, sense and age. */
@@ -30,7 +30,7 @@ export class StiffnessMap {
   constructor(
     readonly beam: BeamInput,
     readonly code: DesignCode,
-    readonly map: SteelMap,
+    readonly map: SteelAlong,
     private readonly grid: Grid,
   ) {
     this.steps = Float64Array.from(grid.x, (x, i) => this.barsKey(grid.span[i]!, x));

@@ -1,0 +1,32 @@
+import type { Limit } from '../design-code';
+import type { SlabRules } from '../slab-rules';
+import { INCH } from './materials';
+import { concreteStrength, F as shear, PHI_SHEAR, type ShearBasis } from './shear';
+import { formula, symbols, type Form } from './symbols';
+import type { Materials } from '../design-code';
+
+export const F = { least: formula('A_s_min', '0.0018 * A_g', '7.6.1.1'), across: formula('A_s_across', '0.0018 * A_g', '24.4.3.2') };
+
+/** One-way slabs to ACI 318-19, chapter 7. */
+export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis): SlabRules {
+  const inches = (mm: number, value: number) => (form === 'SI' ? mm : value * INCH);
+  const along = (h: number): Limit => ({ value: Math.min(3 * h, inches(450, 18)), clause: '7.7.2.3' });
+  return {
+    // Table 22.5.5.1(c): less than the least stirrups, with the size effect.
+    plainShear: (c, s, m) => {
+      const V_c = concreteStrength(c, s, shearBasis(m), false);
+      const phi_v = c.given(symbols.phi_v, PHI_SHEAR, '21.2.1');
+      const force = c.let(shear.phiVn, { phi_v, V_c, V_s: 0, V_s_max: 0 });
+      return { force, limit: Infinity, shift: s.d };
+    },
+    leastSteel: (c, s) => c.let(F.least, { A_g: s.grossArea }),
+    spacing: along,
+    // 24.4.3.3: 5 h and 450 mm.
+    acrossSpacing: (h) => ({ value: Math.min(5 * h, inches(450, 18)), clause: '24.4.3.3' }),
+    leastAcross: (c, _main, gross) => c.let(F.across, { A_g: gross }),
+    shareToSupport: (isContinuous) => (isContinuous ? 1 / 4 : 1 / 3),
+    heldEnd: null,
+    crackFreeDepth: null,
+    clauses: { shear: '22.5.5.1', crushing: '22.5.1.2', least: '7.6.1.1', across: '24.4.3.2', toSupport: '7.7.3.8' },
+  };
+}

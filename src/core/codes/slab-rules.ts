@@ -1,0 +1,31 @@
+import type { Calc } from '../calc/calc';
+import type { BendingSection, Limit, Materials, ShearResistance, ShearSection } from './design-code';
+
+/** Where the moments of a slab are largest, or anywhere else. */
+export type SlabPlace = 'peak' | 'elsewhere';
+
+/** What a code says of one-way slabs beside what it says of beams. Lengths mm, areas mm2. */
+export interface SlabRules {
+  /** Strength of a strip without links; `limit` is what its struts carry at the face of a support. */
+  plainShear(c: Calc, s: ShearSection, m: Materials): ShearResistance;
+  /** Least steel of a face in tension along the span. */
+  leastSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
+  /** Largest spacing of the bars along the span, and of those across. */
+  spacing(h: number, place: SlabPlace): Limit;
+  acrossSpacing(h: number, place: SlabPlace): Limit;
+  /** Least steel across the span, for the steel along it and the gross area of the strip. */
+  leastAcross(c: Calc, main: number, gross: number): number;
+  /** Share of the span's bottom bars that runs to a support, whether or not moments can stand over it. */
+  shareToSupport(isContinuous: boolean): number;
+  /** Share of the span's largest moment that top bars carry at an end that is held unintendedly, and how far they run in from the face, over the span. */
+  readonly heldEnd: { readonly moment: number; readonly reach: number; readonly clause: string } | null;
+  /** Depth up to which cracks need no look when the rules for slabs are kept; null where the code has none. */
+  readonly crackFreeDepth: { readonly h: number; readonly clause: string } | null;
+  readonly clauses: {
+    readonly shear: string;
+    readonly crushing: string;
+    readonly least: string;
+    readonly across: string;
+    readonly toSupport: string;
+  };
+}

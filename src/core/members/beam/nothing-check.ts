@@ -1,0 +1,21 @@
+import { makeCheck, type Check } from '../check';
+import type { BeamAnalysis } from './analysis';
+
+/** Why there is nothing to design: no combination for strength, or no load. */
+export function nothingCheck({ combinations }: Pick<BeamAnalysis, 'combinations'>, what: 'beam' | 'slab'): Check {
+  const hasUltimate = combinations.some((c) => c.kind === 'ultimate');
+  return makeCheck({
+    id: 'nothing',
+    family: 'bending',
+    title: hasUltimate ? 'No loads' : 'No ultimate combination',
+    clause: '',
+    demand: null,
+    capacity: null,
+    utilisation: null,
+    status: 'failed',
+    place: { x: null, label: '' },
+    reason: hasUltimate
+      ? `There is no load on this ${what}: nothing is designed.`
+      : 'No ultimate combination is switched on: nothing is designed.',
+  }).check;
+}

@@ -1,0 +1,29 @@
+import type { HandCheck } from '../../analysis/hand-check';
+import { formatQuantity } from '../../units/format';
+import type { QuantityKind, UnitSystem } from '../../units/quantity';
+import type { DerivableCheck, Measured } from '../check';
+
+/** Kinds of quantities of a strip, as they are said per length of slab. */
+const perLength: Partial<Record<QuantityKind, QuantityKind>> = { moment: 'lineTorque', force: 'lineLoad', area: 'areaPerWidth' };
+
+/** A value of a strip of a width, per length of slab: kNm/m, kN/m, mm2/m. */
+function measuredPerWidth<T extends Measured | null>(m: T, width: number): T {
+  const kind = m && perLength[m.kind];
+  return m && kind ? { ...m, value: m.value / width, kind } : m;
+}
+
+export const checkPerWidth = ({ check, ...rest }: DerivableCheck, width: number): DerivableCheck => ({
+  ...rest,
+  check: { ...check, demand: measuredPerWidth(check.demand, width), capacity: measuredPerWidth(check.capacity, width) },
+});
+
+export function handCheckPerWidth(check: HandCheck, width: number): HandCheck {
+  const kind = perLength[check.kind];
+  return kind ? { ...check, kind, byHand: check.byHand / width, byAnalysis: check.byAnalysis / width } : check;
+}
+
+/** Writes values of a strip per length of slab. */
+export const showPerWidth = (width: number, units: UnitSystem) => (value: number, kind: QuantityKind) => {
+  const { value: per, kind: as } = measuredPerWidth({ value, kind }, width);
+  return formatQuantity(per, as, units);
+};

@@ -1,0 +1,87 @@
+import { derive, silent } from '../../calc/calc';
+import { makeCheck, type DerivableCheck } from '../check';
+import { shearBetween, shearLimits } from '../beam/demand';
+import { supportName } from '../beam/input';
+import { sensesOf } from '../beam/resistance';
+import { stationNear, type StripBasis } from './basis';
+
+/** Shear without links on both sides of every support, and the struts at its faces. */
+export function stripShearChecks(basis: StripBasis): DerivableCheck[] {
+  const { beam } = basis;
+  return beam.spans.flatMap((_, span) => [
+    ...(beam.supports[span]!.type === 'free' ? [] : sideChecks(basis, span, 'right')),
+    ...(beam.supports[span + 1]!.type === 'free' ? [] : sideChecks(basis, span, 'left')),
+  ]);
+}
+
+function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): DerivableCheck[] {
+  const { beam, code, strips, resistance, analysis, show } = basis;
+  const support = side === 'right' ? span : span + 1;
+  const label = `${side} of ${supportName(support)}`;
+  const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
+  const middle = (analysis.faces[span]!.centre + analysis.faces[span + 1]!.centre) / 2;
+  const isCantilever = beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free';
+  const places = shearBetween(strips, span, limits.from, limits.to)
+    .filter((p) => isCantilever || (side === 'right' ? p.x <= middle : p.x > middle))
+    .map((p) => {
+      const section = resistance.shearSection(span, p.x, sensesOf(strips.maxM[p.station]!, strips.minM[p.station]!));
+      return { ...p, section, capacity: resistance.shearAt(section, null).force };
+    });
+  if (places.length === 0) return [];
+  const worst = places.reduce((a, b) => (b.force / b.capacity > a.force / a.capacity ? b : a));
+  const by = Math.abs(strips.maxV[worst.station]!) >= Math.abs(strips.minV[worst.station]!) ? strips.maxVBy : strips.minVBy;
+  const exceeds = worst.force > worst.capacity;
+  const strength = makeCheck(
+    {
+      id: `shear-${side}-of-${supportName(support)}`,
+      family: 'shear',
+      title: `Shear without ${code.linkWord}, ${label}`,
+      clause: code.slab.clauses.shear,
+      demand: { value: worst.force, kind: 'force' },
+      capacity: { value: worst.capacity, kind: 'force' },
+      utilisation: worst.force / worst.capacity,
+      place: { x: worst.x, label },
+      combination: basis.combinationAt(by, worst.station),
+      assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
+      ...(exceeds
+        ? {
+            reason: `Shear ${label}: ${show(worst.force, 'force')} against ${show(worst.capacity, 'force')} without ${code.linkWord}: a deeper slab, or more bars that run on there.`,
+          }
+        : {}),
+    },
+    () =>
+      derive((c) => {
+        c.note('A strip without links; bars in tension run on beyond the section by their anchorage length and d.');
+        code.slab.plainShear(c, worst.section, beam.materials);
+      }),
+  );
+  return [strength, ...strutCheck(basis, span, side, label)];
+}
+
+/** At the face of a support the whole shear has to pass through the struts, where the code limits it. */
+function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', label: string): DerivableCheck[] {
+  const { beam, code, strips, resistance, analysis, show } = basis;
+  const support = side === 'right' ? span : span + 1;
+  const x = side === 'right' ? analysis.faces[support]!.right : analysis.faces[support]!.left;
+  const i = stationNear(basis, span, x);
+  const force = Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!));
+  const section = resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  const { limit } = code.slab.plainShear(silent, section, beam.materials);
+  // Far below its limit the check says nothing of use.
+  if (!Number.isFinite(limit) || force < 0.5 * limit) return [];
+  return [
+    makeCheck({
+      id: `struts-${side}-of-${supportName(support)}`,
+      family: 'shear',
+      title: `Struts, ${label}`,
+      clause: code.slab.clauses.crushing,
+      demand: { value: force, kind: 'force' },
+      capacity: { value: limit, kind: 'force' },
+      utilisation: force / limit,
+      place: { x, label },
+      ...(force > limit
+        ? { reason: `Shear ${label}: ${show(force, 'force')} is more than the struts carry, ${show(limit, 'force')}: a deeper slab.` }
+        : {}),
+    }),
+  ];
+}

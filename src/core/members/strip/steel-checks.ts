@@ -1,0 +1,136 @@
+import { derive, silent } from '../../calc/calc';
+import type { SlabPlace } from '../../codes/slab-rules';
+import { layerOf } from '../../reinforcement/slab-bars';
+import { makeCheck, type DerivableCheck } from '../check';
+import { formatQuantity } from '../../units/format';
+import { outlineOf } from '../beam/input';
+import { plainSection, tensionFace } from '../beam/section-at';
+import type { Region } from '../beam/bending-checks';
+import type { StripBasis } from './basis';
+import { acrossNeeds } from './choose-steel';
+
+const momentOf = ({ strips }: StripBasis, region: Region, i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
+
+/** The place of each region with its largest moment; none where there is no moment of that sense. */
+function peaks(basis: StripBasis) {
+  return basis.regions.flatMap((region) => {
+    const i = region.stations.reduce((a, b) => (momentOf(basis, region, b) > momentOf(basis, region, a) ? b : a), region.stations[0] ?? 0);
+    return region.stations.length > 0 && momentOf(basis, region, i) > 0 ? [{ region, i, span: basis.strips.span[i]! }] : [];
+  });
+}
+
+const faceName = (region: Region) => (tensionFace(region.sense) === 'top' ? 'Top' : 'Bottom');
+
+/** Least steel along the span where the moment of each region is largest: the worst of all. */
+export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
+  const { beam, code, strips, resistance, show } = basis;
+  const found = peaks(basis).map(({ region, i, span }) => {
+    const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
+    const section = plainSection(outlineOf(beam, span), region.sense);
+    const least = code.slab.leastSteel(silent, section, d, beam.materials);
+    return { region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity };
+  });
+  if (found.length === 0) return [];
+  const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+  return [
+    makeCheck(
+      {
+        id: 'minimum-steel',
+        family: 'detailing',
+        title: 'Least steel',
+        clause: code.slab.clauses.least,
+        demand: { value: w.least, kind: 'area' },
+        capacity: { value: w.area, kind: 'area' },
+        utilisation: w.ratio,
+        place: { x: w.x, label: w.region.label },
+        ...(w.ratio > 1
+          ? { reason: `${faceName(w.region)} bars at ${w.region.label}: at least ${show(w.least, 'area')}, has ${show(w.area, 'area')}.` }
+          : {}),
+      },
+      () => derive((c) => void code.slab.leastSteel(c, w.section, w.d, beam.materials)),
+    ),
+  ];
+}
+
+/** Largest spacing of the bars along the span, where moments are largest and elsewhere: the worst of all. */
+export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
+  const { beam, code, strips, resistance, units } = basis;
+  const at = (i: number, span: number, face: 'top' | 'bottom', place: SlabPlace, label: string) => {
+    const { spacing } = resistance.map.placement(resistance.map.barsAt(face, span, strips.x[i]!));
+    const most = code.slab.spacing(outlineOf(beam, span).h, place);
+    return spacing === undefined ? [] : [{ spacing, most, label, x: strips.x[i]!, ratio: spacing / most.value }];
+  };
+  const seen = new Set<number>();
+  const found = [
+    ...peaks(basis).flatMap(({ region, i, span }) => at(i, span, tensionFace(region.sense), 'peak', region.label)),
+    ...[...strips.x.keys()].flatMap((i) => {
+      const span = strips.span[i]!;
+      return (['bottom', 'top'] as const).flatMap((face) => {
+        const { key } = resistance.map.barsAt(face, span, strips.x[i]!);
+        if (seen.has(key)) return [];
+        seen.add(key);
+        return at(i, span, face, 'elsewhere', `${face}, span ${span + 1}`);
+      });
+    }),
+  ];
+  if (found.length === 0) return [];
+  const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    makeCheck({
+      id: 'most-spacing',
+      family: 'detailing',
+      title: 'Largest spacing along the span',
+      clause: w.most.clause,
+      demand: { value: w.spacing, kind: 'length' },
+      capacity: { value: w.most.value, kind: 'length' },
+      utilisation: w.ratio,
+      place: { x: w.x, label: w.label },
+      ...(w.ratio > 1 ? { reason: `Bars at ${w.label} stand ${length(w.spacing)} apart, at most ${length(w.most.value)}.` } : {}),
+    }),
+  ];
+}
+
+/** Bars across the span: their area and their spacing. */
+export function acrossChecks(basis: StripBasis): DerivableCheck[] {
+  const { strip, beam, code, resistance, show, units } = basis;
+  const { steel } = resistance.map;
+  const { bottom } = steel.across;
+  const has = layerOf(bottom, strip.catalogue).area * beam.section.b;
+  const needs = acrossNeeds(strip, beam, code, steel);
+  const span = needs.reduce((best, n, i) => (n.need > needs[best]!.need ? i : best), 0);
+  const { main, gross, need } = needs[span]!;
+  const { h } = outlineOf(beam, span);
+  const most = code.slab.acrossSpacing(h, 'peak');
+  const place = { x: null, label: 'across the span, bottom' };
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    makeCheck(
+      {
+        id: 'across-steel',
+        family: 'detailing',
+        title: 'Steel across the span',
+        clause: code.slab.clauses.across,
+        demand: { value: need, kind: 'area' },
+        capacity: { value: has, kind: 'area' },
+        utilisation: need / has,
+        place,
+        ...(need > has * 1.0005 ? { reason: `Bars across: at least ${show(need, 'area')}, has ${show(has, 'area')}.` } : {}),
+      },
+      () => derive((c) => void code.slab.leastAcross(c, main, gross)),
+    ),
+    makeCheck({
+      id: 'across-spacing',
+      family: 'detailing',
+      title: 'Largest spacing across the span',
+      clause: most.clause,
+      demand: { value: bottom.spacing, kind: 'length' },
+      capacity: { value: most.value, kind: 'length' },
+      utilisation: bottom.spacing / most.value,
+      place,
+      ...(bottom.spacing > most.value
+        ? { reason: `Bars across stand ${length(bottom.spacing)} apart, at most ${length(most.value)}.` }
+        : {}),
+    }),
+  ];
+}
