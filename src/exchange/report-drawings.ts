@@ -38,7 +38,7 @@ export function reportDrawings(
   if (member.type !== 'beam') return result.type === 'column' || result.type === 'wall' ? columnDrawings(project, member, result) : [];
   if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);
-  const pictures = stripPictures({ member, result, strips: result.strips, units: project.display, linkLabel: () => '', showNames: false });
+  const pictures = stripPictures({ member, strips: result.strips, units: project.display });
   const elevation = elevationDrawing(
     { beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) },
     FRAME,

@@ -1,5 +1,15 @@
 import { castDraft, produce, type Draft } from 'immer';
-import type { BeamMember, ColumnMember, Member, Project, PunchingMember, UprightMember, WallMember } from '@/core/project/project';
+import type {
+  BeamMember,
+  ColumnMember,
+  LineMember,
+  Member,
+  Project,
+  PunchingMember,
+  StripMember,
+  UprightMember,
+  WallMember,
+} from '@/core/project/project';
 
 type Change = (project: Project) => Project;
 
@@ -16,6 +26,20 @@ export function onMember(id: string, recipe: (member: Draft<Member>) => void): C
 export function onBeam(id: string, recipe: (beam: Draft<BeamMember>) => void): Change {
   return onMember(id, (m) => {
     if (m.type === 'beam') recipe(m);
+  });
+}
+
+/** Changes what beams and strips of slab have in common. */
+export function onLine(id: string, recipe: (m: Draft<LineMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'beam' || m.type === 'strip') recipe(m);
+  });
+}
+
+/** Changes a slab that spans one way; nothing happens when the member is of another type. */
+export function onStrip(id: string, recipe: (strip: Draft<StripMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'strip') recipe(m);
   });
 }
 

@@ -103,7 +103,12 @@ describe('the strips', () => {
   const member = p.members[0] as BeamMember;
   const result = designMember(p, member);
   const pictures = (units: 'SI' | 'US') =>
-    stripPictures({ member, result, strips: result.strips!, units, linkLabel: (z) => `H${z.size} @ ${z.spacing}`, showNames: true });
+    stripPictures({
+      member,
+      strips: result.strips!,
+      units,
+      links: { zones: result.steel!.links, label: (z) => `H${z.size} @ ${z.spacing}` },
+    });
   test.each(['bending', 'shear', 'steel'] as const)('%s', (key) => {
     const drawing = stripDrawing(pictures('SI')[key], frame, 150, [0, 2000, 8000, 13_000]);
     expectSane(drawing);

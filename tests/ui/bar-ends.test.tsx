@@ -3,7 +3,7 @@ import { produce, type Draft } from 'immer';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/project/project';
-import { barEndAt, movedTo } from '@/features/beam/bar-ends';
+import { barEndAt, movedTo } from '@/ui/bar-ends';
 import { DrawingView } from '@/ui/DrawingView';
 import { handle } from '@/core/drawing/shapes';
 import { firstMember, projectOf } from './fixtures';

@@ -5,7 +5,8 @@ import { designMember } from '@/core/project/design-member';
 import type { Project, PunchingMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { BasisPanel } from '@/features/punching/BasisPanel';
-import { punchingField, readLayer } from '@/features/punching/fields';
+import { punchingField } from '@/features/punching/fields';
+import { readSlabBars } from '@/ui/slab-bars-field';
 import { ForcesTable } from '@/features/punching/ForcesTable';
 import { LegsEditor } from '@/features/punching/LegsEditor';
 import { OpeningEditor } from '@/features/punching/OpeningEditor';
@@ -58,14 +59,14 @@ const place = { path: 'legs', target: document.createElement('i'), onClose: jest
 describe('values on the plan', () => {
   it('layers are read in looser spellings, and refused in words', () => {
     const { catalogue } = open().members[0] as PunchingMember;
-    expect(readLayer('H16 @ 150', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '16', alternate: null, spacing: 150 } });
-    expect(readLayer('H20/H16 at 0.125 m', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '20', alternate: '16', spacing: 125 } });
-    expect(readLayer('H17 @ 150', { catalogue }, 'SI')).toMatchObject({
+    expect(readSlabBars('H16 @ 150', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '16', alternate: null, spacing: 150 } });
+    expect(readSlabBars('H20/H16 at 0.125 m', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '20', alternate: '16', spacing: 125 } });
+    expect(readSlabBars('H17 @ 150', { catalogue }, 'SI')).toMatchObject({
       ok: false,
       reason: expect.stringMatching(/No such size/) as string,
     });
-    expect(readLayer('16', { catalogue }, 'SI')).toMatchObject({ ok: false });
-    expect(readLayer('16 @ soon', { catalogue }, 'SI')).toMatchObject({ ok: false });
+    expect(readSlabBars('16', { catalogue }, 'SI')).toMatchObject({ ok: false });
+    expect(readSlabBars('16 @ soon', { catalogue }, 'SI')).toMatchObject({ ok: false });
   });
   it('sizes, depth, bars and edges have their field; what has an editor of its own has none', () => {
     const project = open({ edges: { left: 80 } });

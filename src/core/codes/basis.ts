@@ -59,6 +59,14 @@ export interface ShearSection {
   readonly axial?: number;
 }
 
+export interface ShearResistance {
+  readonly force: number;
+  /** What the concrete section can carry at most (crushing of struts, or the limit on Vs). */
+  readonly limit: number;
+  /** Distance by which the moment line is shifted for the longitudinal steel. */
+  readonly shift: number;
+}
+
 export interface Links {
   readonly diameter: number;
   /** Area of all legs in one cross-section. */

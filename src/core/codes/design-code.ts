@@ -12,9 +12,9 @@ import type { SlabRules } from './slab-rules';
 import type { TorsionRules } from './torsion-rules';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 
-import type { BendingSection, Choice, Limit, Links, Materials, ShearSection } from './basis';
+import type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection } from './basis';
 
-export type { BendingSection, Choice, Limit, Links, Materials, ShearSection, TimeDependentInput } from './basis';
+export type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection, TimeDependentInput } from './basis';
 export { usualTimeDependent } from './basis';
 
 export type CodeId = 'en1992' | 'aci318';
@@ -58,14 +58,6 @@ export interface Ductility {
   readonly capacity: number;
   readonly utilisation: number;
   readonly kind: 'ratio' | 'strain';
-}
-
-export interface ShearResistance {
-  readonly force: number;
-  /** What the concrete section can carry at most (crushing of struts, or the limit on Vs). */
-  readonly limit: number;
-  /** Distance by which the moment line is shifted for the longitudinal steel. */
-  readonly shift: number;
 }
 
 export interface LinkRequirement {

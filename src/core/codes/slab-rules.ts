@@ -1,5 +1,5 @@
 import type { Calc } from '../calc/calc';
-import type { BendingSection, Limit, Materials, ShearResistance, ShearSection } from './design-code';
+import type { BendingSection, Limit, Materials, ShearResistance, ShearSection } from './basis';
 
 /** Where the moments of a slab are largest, or anywhere else. */
 export type SlabPlace = 'peak' | 'elsewhere';

@@ -1,18 +1,18 @@
 import { supportPositions, type BeamInput, type LinkZone } from '../members/beam/input';
-import type { BeamResult, BeamStrips, ServiceStrips } from '../members/beam/result';
+import type { BeamStrips, ServiceStrips } from '../members/beam/result';
 import { formatValue } from '../units/format';
 import { displayUnit, type UnitSystem } from '../units/quantity';
 import type { StripPicture } from './strip-drawing';
 
 export interface StripSource {
   readonly member: BeamInput;
-  readonly result: BeamResult;
   readonly strips: BeamStrips;
   readonly units: UnitSystem;
-  readonly linkLabel: (zone: LinkZone) => string;
-  /** Whether zones of links are named (and edited) on the shear strip. */
-  readonly showNames: boolean;
+  /** Zones of links that are named (and edited) on the shear strip. */
+  readonly links?: { readonly zones: readonly (readonly LinkZone[])[]; readonly label: (zone: LinkZone) => string };
 }
+
+type Links = NonNullable<StripSource['links']>;
 
 const negative = (values: Float64Array) => values.map((v) => Math.max(0, -v));
 /** Shear near supports counts only up to the design value. */
@@ -50,7 +50,7 @@ export function stripPictures(source: StripSource) {
     above: { demand: positive(s.maxV), resistance: s.resistanceV, shifted: cut(positive(s.maxV), s.designV) },
     below: { demand: negative(s.minV), resistance: s.resistanceV, shifted: cut(negative(s.minV), s.designV) },
     marks: [],
-    ...(source.showNames ? { names: zoneNames(source, starts, length), bounds: zoneBounds(source, starts) } : {}),
+    ...(source.links ? { names: zoneNames(source.links, starts, length), bounds: zoneBounds(source.links, starts) } : {}),
   };
   const steel: StripPicture = {
     ...common,
@@ -145,14 +145,14 @@ function supportPeak(s: BeamStrips, hogging: Float64Array, x: number): StripPict
   return [{ x: s.x[best]!, side: 'above', value: hogging[best]!, style: 'demand' }];
 }
 
-function zoneNames({ result, linkLabel }: StripSource, starts: readonly number[], length: number) {
-  return (result.steel?.links ?? []).flatMap((zones, span) => {
+function zoneNames({ zones: all, label }: Links, starts: readonly number[], length: number) {
+  return all.flatMap((zones, span) => {
     let from = 0;
     return zones.map((zone, k) => {
       const x = starts[span]! + (from + zone.to) / 2;
       const isNarrow = (zone.to - from) / length < 0.1;
       from = zone.to;
-      const full = linkLabel(zone);
+      const full = label(zone);
       return {
         x,
         text: isNarrow ? full.replace(/^.*@ /, '@ ') : full,
@@ -164,8 +164,8 @@ function zoneNames({ result, linkLabel }: StripSource, starts: readonly number[]
 }
 
 /** Where one zone of links ends and the next begins, inside the spans. */
-function zoneBounds({ result }: StripSource, starts: readonly number[]) {
-  return (result.steel?.links ?? []).flatMap((zones, span) =>
+function zoneBounds({ zones: all }: Links, starts: readonly number[]) {
+  return all.flatMap((zones, span) =>
     zones
       .slice(0, -1)
       .map((zone, k) => ({

@@ -17,10 +17,10 @@ export interface Frame {
 
 const BEAM_TOP = 118;
 const BEAM_MOST = 58;
-const ELEVATION_HEIGHT = 236;
+export const ELEVATION_HEIGHT = 236;
 
 /** The beam from the side with loads, bars, links and supports. The depth is stretched; its title says by how much. */
-export function elevationDrawing(p: ElevationPicture, frame: Frame): Drawing {
+export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawing {
   const starts = supportPositions(p.beam);
   const length = starts[starts.length - 1]!;
   const scale = (frame.right - frame.left) / length;
@@ -44,9 +44,9 @@ export function elevationDrawing(p: ElevationPicture, frame: Frame): Drawing {
   };
 }
 
-const depthOf = (p: ElevationPicture, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
+const depthOf = <B>(p: ElevationPicture<B>, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
 
-function concrete(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+function concrete<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
   const bottom: Point[] = p.beam.spans.flatMap((_, i): Point[] => [
     [toX(starts[i]!), BEAM_TOP + depthOf(p, i, depthScale)],
     [toX(starts[i + 1]!), BEAM_TOP + depthOf(p, i, depthScale)],
@@ -62,12 +62,12 @@ function concrete(p: ElevationPicture, toX: (x: number) => number, starts: reado
   ];
 }
 
-function flangeY(p: ElevationPicture, depthScale: number): number {
+function flangeY<B>(p: ElevationPicture<B>, depthScale: number): number {
   const { shape, h, flangeDepth } = p.beam.section;
   return BEAM_TOP + (shape === 'invertedT' ? h - flangeDepth : flangeDepth) * depthScale;
 }
 
-function supports(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+function supports<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
   const { beam } = p;
   return beam.supports.flatMap((s, j): Shape[] => {
     const x = toX(starts[j]!);
@@ -150,7 +150,7 @@ function supports(p: ElevationPicture, toX: (x: number) => number, starts: reado
   });
 }
 
-function spanDimensions(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+function spanDimensions<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape[] {
   const y = BEAM_TOP + BEAM_MOST + 42;
   return p.beam.spans.flatMap((span, i) => {
     const [a, b] = [toX(starts[i]!) + 13, toX(starts[i + 1]!) - 13];
@@ -162,7 +162,7 @@ const BAND = 13;
 const BANDS_BOTTOM = 98;
 
 /** Loads: one row for permanent line loads, one for variable ones, and point loads through both. */
-function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape[] {
   const { beam } = p;
   const natureOf = (load: BeamLoad): LoadCase['nature'] => beam.cases.find((c) => c.id === load.case)?.nature ?? 'permanent';
   const rows = { permanent: BANDS_BOTTOM - BAND, variable: BANDS_BOTTOM - 2 * BAND - 3 };
@@ -172,7 +172,7 @@ function loadBands(p: ElevationPicture, toX: (x: number) => number, starts: read
   return beam.loads.flatMap((load, k): Shape[] => {
     const isPermanent = natureOf(load) === 'permanent';
     const edit = `loads[${k}]`;
-    const text = `${load.case} ${loadText(load, p.units)}`;
+    const text = `${load.case} ${p.loadLabel?.(k) ?? loadText(load, p.units)}`;
     const name = `Load ${k + 1}: ${text}`;
     if (load.type === 'point') {
       const x = toX(starts[load.span]! + load.at);

@@ -1,14 +1,28 @@
-import type { BeamInput } from '../members/beam/input';
-import type { BeamSteel } from '../members/beam/steel';
-import type { BarGroup } from '../reinforcement/bar-groups';
+import type { BeamInput, LinkZone } from '../members/beam/input';
 import type { UnitSystem } from '../units/quantity';
 
+interface Run<B> {
+  readonly bars: B;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Bars on an elevation: groups of a beam, or layers of a slab. */
+export interface ElevationSteel<B> {
+  readonly bottom: readonly { readonly main: B; readonly extra: Run<B> | null }[];
+  readonly top: readonly { readonly main: B | null }[];
+  readonly support: readonly (Run<B> | null)[];
+  readonly links?: readonly (readonly LinkZone[])[];
+}
+
 /** What an elevation shows. */
-export interface ElevationPicture {
+export interface ElevationPicture<B> {
   readonly beam: BeamInput;
-  readonly steel: BeamSteel | null;
+  readonly steel: ElevationSteel<B> | null;
   readonly units: UnitSystem;
-  readonly barLabel: (group: BarGroup) => string;
+  readonly barLabel: (bars: B) => string;
+  /** A load in figures, by its number; that of a line load where it is left out. */
+  readonly loadLabel?: (load: number) => string;
 }
 
 /** Where things of the beam stand on the sheet of an elevation. */

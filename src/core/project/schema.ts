@@ -1,4 +1,4 @@
-import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
+import { array, boolean, lazy, number, object, string, type AnySchema, type ObjectSchema, type Schema } from 'yup';
 import type { MaterialDefaults } from '../codes/design-code';
 import { usualRates, type Rates } from '../advice/rates';
 import { frameClasses } from '../codes/frame-rules';

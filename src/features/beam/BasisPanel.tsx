@@ -15,7 +15,7 @@ import { basisRow, basisRows } from '@/ui/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
-import { ServiceFields } from './ServiceFields';
+import { ServiceFields } from '@/ui/ServiceFields';
 import { OutlineEditor } from '@/ui/OutlineEditor';
 import { QuantityInput } from '@/ui/QuantityInput';
 

@@ -10,7 +10,7 @@ import { formatQuantity } from '@/core/units/format';
 import { Select } from '@/ui/Select';
 import { Turnable } from '@/ui/Turnable';
 import { useBox } from '@/ui/use-box';
-import { placeName } from './fields';
+import { placeName } from '@/ui/stations';
 
 const lengths = { near: 1200, around: 3000, whole: Infinity } as const;
 type Stretch = keyof typeof lengths;

@@ -10,7 +10,7 @@ import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { DrawingView } from '@/ui/DrawingView';
-import { placeName } from './fields';
+import { placeName } from '@/ui/stations';
 
 interface SectionPanelProps {
   readonly project: Project;

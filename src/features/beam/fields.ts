@@ -1,11 +1,11 @@
 import type { Draft } from 'immer';
 import { catalogues } from '@/core/materials/bars';
-import { supportName, supportPositions } from '@/core/members/beam/input';
+import { supportName } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/project/labels';
 import type { BeamMember, Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { barEndAt } from './bar-ends';
+import { barEndAt } from '@/ui/bar-ends';
 import { parseBars, parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 interface Place {
@@ -206,15 +206,4 @@ function loadField(place: Place, i: number): Field<BeamMember> | undefined {
         (m, v) => void ((m.loads[i] as { torque: number }).torque = v),
       );
   }
-}
-
-/** Name of the place of a station: in which span, or at which support. */
-export function placeName(member: BeamMember, x: number): string {
-  const starts = supportPositions(member);
-  const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
-  if (support >= 0) return `support ${supportName(support)}`;
-  return `span ${Math.max(
-    1,
-    starts.findIndex((s) => s > x),
-  )}`;
 }

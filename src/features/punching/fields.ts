@@ -1,27 +1,11 @@
 import type { Draft } from 'immer';
 import { slabSides, type SlabSide } from '@/core/geometry/control-perimeter';
-import { catalogues, findBar } from '@/core/materials/bars';
 import { layerLabel } from '@/core/project/labels';
 import type { Project, PunchingMember } from '@/core/project/project';
-import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import { parseQuantity } from '@/core/units/parse';
+import { readSlabBars } from '@/ui/slab-bars-field';
 import { quantityField, type Field } from '@/ui/value-field';
 
 type M = Draft<PunchingMember>;
-
-type ReadLayer = { readonly ok: true; readonly bars: SlabBars } | { readonly ok: false; readonly reason: string };
-
-export function readLayer(text: string, member: Pick<PunchingMember, 'catalogue'>, display: Project['display']): ReadLayer {
-  const match = /^\s*(.+?)\s*(?:@|at)\s*(.+)$/.exec(text);
-  if (!match) return { ok: false, reason: 'Type sizes and a spacing, such as H16 @ 150 or H16 / H12 @ 125.' };
-  const catalogue = catalogues[member.catalogue];
-  const bars = match[1]!.split('/').map((s) => findBar(catalogue, s.trim()));
-  if (bars.length > 2 || bars.some((b) => !b))
-    return { ok: false, reason: `No such size; there are ${catalogue.bars.map((b) => b.name).join(', ')}.` };
-  const spacing = parseQuantity(match[2]!, 'length', display);
-  if (!spacing.ok) return spacing;
-  return { ok: true, bars: { size: bars[0]!.name, alternate: bars[1]?.name ?? null, spacing: spacing.value } };
-}
 
 function layerField(project: Project, member: PunchingMember, key: 'barsX' | 'barsY'): Field<PunchingMember> {
   return {
@@ -30,7 +14,7 @@ function layerField(project: Project, member: PunchingMember, key: 'barsX' | 'ba
     unit: '',
     text: layerLabel(member[key], project),
     parse: (text) => {
-      const read = readLayer(text, member, project.display);
+      const read = readSlabBars(text, member, project.display);
       return read.ok ? { ok: true, apply: (m: M) => void (m[key] = read.bars) } : read;
     },
   };

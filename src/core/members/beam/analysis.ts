@@ -45,7 +45,7 @@ export interface BeamAnalysis {
 const STATIONS_PER_SPAN = 60;
 
 /** All cases of a beam, self-weight among them when it is on. */
-export function allCases(beam: BeamInput): LoadCase[] {
+export function allCases(beam: Pick<BeamInput, 'selfWeight' | 'cases' | 'supports'>): LoadCase[] {
   const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
   const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: 'A', pattern: false };
   return [...(beam.selfWeight ? [own] : []), ...beam.cases, ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : [])];

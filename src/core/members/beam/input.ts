@@ -166,9 +166,9 @@ export function outlineOf(beam: BeamInput, span: number): BeamOutline {
 }
 
 /** Distances of the supports from the left end. */
-export function supportPositions(beam: BeamInput): number[] {
+export function supportPositions({ spans }: { readonly spans: readonly { readonly length: number }[] }): number[] {
   const x = [0];
-  for (const span of beam.spans) x.push(x[x.length - 1]! + span.length);
+  for (const span of spans) x.push(x[x.length - 1]! + span.length);
   return x;
 }
 

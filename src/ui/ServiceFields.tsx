@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { codeOf, type LineMember, type Project } from '@/core/project/project';
 import { silent } from '@/core/calc/calc';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { QuantityInput } from './QuantityInput';
 
 const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
 
@@ -12,8 +12,8 @@ export function ServiceFields({
   change,
 }: {
   project: Project;
-  member: BeamMember;
-  change: (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
+  member: LineMember;
+  change: (label: string, recipe: (m: Draft<LineMember>) => void) => void;
 }) {
   const { service } = member;
   const { partitionAge, hasPartitions } = service;

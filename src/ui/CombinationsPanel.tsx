@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import type { Combination } from '@/core/analysis/combination';
 import { allCases } from '@/core/members/beam/analysis';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
-import { firstFree, onBeam } from '@/store/commands';
+import { codeOf, type LineMember, type Project } from '@/core/project/project';
+import { firstFree, onLine } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
 const kinds = {
@@ -16,7 +16,7 @@ const kinds = {
 } as const;
 
 /** The combinations that the code makes of the cases: each can be switched off, or taken over and edited; own ones can be added. */
-export function CombinationsPanel({ project, member }: { project: Project; member: BeamMember }) {
+export function CombinationsPanel({ project, member }: { project: Project; member: LineMember }) {
   const { edit } = useProject();
   const [factorText, setFactorText] = useState<Record<string, string>>({});
   const code = codeOf(project, member);
@@ -25,7 +25,7 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
   );
   const own = new Set(member.ownCombinations.map((c) => c.id));
   const list = [...code.combinations(cases).filter((c) => !own.has(c.id)), ...member.ownCombinations];
-  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
+  const change = (label: string, recipe: Parameters<typeof onLine>[1]) => edit(`${label} of ${member.mark}`, onLine(member.id, recipe));
   const active = list.filter((c) => c.kind === 'ultimate' && !member.combinationsOff.includes(c.id)).length;
 
   const setFactor = (id: string, caseId: string, text: string) => {

@@ -1,3 +1,4 @@
+import { supportName, supportPositions, type BeamInput } from '@/core/members/beam/input';
 import type { BeamStrips } from '@/core/members/beam/result';
 
 /** The station nearest to a position (mm). Of two at the same place, the one with the larger size. */
@@ -13,3 +14,14 @@ export function nearest(xs: ArrayLike<number>, x: number, size: (i: number) => n
 /** The station nearest to a position (mm). Of two at the same place, the one with the larger moment. */
 export const nearestStation = (s: BeamStrips, x: number): number =>
   nearest(s.x, x, (i) => Math.max(s.shiftedHogging[i]!, s.shiftedSagging[i]!));
+
+/** Name of the place of a station: in which span, or at which support. */
+export function placeName(member: Pick<BeamInput, 'spans' | 'supports'>, x: number): string {
+  const starts = supportPositions(member);
+  const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
+  if (support >= 0) return `support ${supportName(support)}`;
+  return `span ${Math.max(
+    1,
+    starts.findIndex((s) => s > x),
+  )}`;
+}

@@ -1,11 +1,23 @@
 import { supportName } from '@/core/members/beam/input';
-import type { BeamResult } from '@/core/members/beam/result';
+import type { HandCheck } from '@/core/analysis/hand-check';
+import type { SupportReaction } from '@/core/members/beam/result';
 import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import { HandCheckTable } from '@/ui/HandCheckTable';
+import { HandCheckTable } from './HandCheckTable';
 
 /** What can be worked out on the back of an envelope, beside the analysis; and the reactions. */
-export function HandChecks({ project, result }: { project: Project; result: BeamResult }) {
+export function HandChecks({
+  project,
+  result,
+  width,
+}: {
+  project: Project;
+  result: { readonly handChecks: readonly HandCheck[]; readonly reactions: readonly SupportReaction[] };
+  /** Of the strip whose reactions these are: they are shown per length of slab. */
+  width?: number;
+}) {
+  const reaction = (v: number) =>
+    width ? formatQuantity(v / width, 'lineLoad', project.display) : formatQuantity(v, 'force', project.display);
   const system = project.display;
   return (
     <div className="overflow-auto px-3.5 py-2">
@@ -23,9 +35,9 @@ export function HandChecks({ project, result }: { project: Project; result: Beam
           {result.reactions.map((r) => (
             <tr key={r.support}>
               <td>{supportName(r.support)}</td>
-              <td>{formatQuantity(r.max, 'force', system)}</td>
+              <td>{reaction(r.max)}</td>
               <td className={r.min < 0 ? 'text-madder-text' : ''}>
-                {formatQuantity(r.min, 'force', system)} {r.min < 0 && 'uplift'}
+                {reaction(r.min)} {r.min < 0 && 'uplift'}
               </td>
             </tr>
           ))}

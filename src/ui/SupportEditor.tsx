@@ -1,11 +1,11 @@
 'use client';
 import { Popover } from 'radix-ui';
 import { supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
-import type { BeamMember, Project } from '@/core/project/project';
-import { onBeam } from '@/store/commands';
+import type { LineMember, Project } from '@/core/project/project';
+import { onLine } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
+import { QuantityInput } from './QuantityInput';
+import { useDrawnAnchor } from './use-drawn-anchor';
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
 export function SupportEditor({
@@ -16,7 +16,7 @@ export function SupportEditor({
   onClose,
 }: {
   project: Project;
-  member: BeamMember;
+  member: LineMember;
   index: number;
   target: Element;
   onClose: () => void;
@@ -28,7 +28,7 @@ export function SupportEditor({
   const set = (what: string, patch: Partial<BeamSupport>) =>
     edit(
       `${what} of support ${name} of ${member.mark}`,
-      onBeam(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
+      onLine(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
     );
   const isEnd = index === 0 || index === member.spans.length;
   const row = 'grid grid-cols-[7rem_1fr] items-center gap-2 py-0.5';
@@ -89,14 +89,16 @@ export function SupportEditor({
                   onKeep={(v) => set('redistribution', { redistribution: v ?? 1 })}
                 />
               </label>
-              <label className="flex items-center gap-2 py-0.5">
-                <input
-                  type="checkbox"
-                  checked={support.holdsTwist !== false}
-                  onChange={(e) => set('hold against twisting', { holdsTwist: e.target.checked })}
-                />
-                Holds the beam against twisting
-              </label>
+              {member.type === 'beam' && (
+                <label className="flex items-center gap-2 py-0.5">
+                  <input
+                    type="checkbox"
+                    checked={support.holdsTwist !== false}
+                    onChange={(e) => set('hold against twisting', { holdsTwist: e.target.checked })}
+                  />
+                  Holds the beam against twisting
+                </label>
+              )}
               <p className="small">Moment kept: 85 % redistributes 15 % of the support moment into the spans.</p>
             </>
           )}

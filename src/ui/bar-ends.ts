@@ -1,10 +1,21 @@
 import type { Draft } from 'immer';
-import { supportName, supportPositions } from '@/core/members/beam/input';
-import type { BeamSteel } from '@/core/members/beam/steel';
-import type { BeamMember } from '@/core/project/project';
+import { supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
+import type { LineMember } from '@/core/project/project';
 import { roundNear, usualSizes } from '@/core/reinforcement/usual-sizes';
 
-type Recipe = (m: Draft<BeamMember>) => void;
+type Recipe = (m: Draft<LineMember>) => void;
+
+interface Ends {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The steel of a beam or a slab, as far as it has ends. */
+export interface EndedSteel {
+  readonly bottom: readonly { readonly extra: Ends | null }[];
+  readonly support: readonly (Ends | null)[];
+  readonly links?: readonly (readonly LinkZone[])[];
+}
 
 /** An end of a run of bars, or of a zone of links, as it is typed and as it is moved on the drawing. */
 export interface BarEnd {
@@ -13,7 +24,7 @@ export interface BarEnd {
   /** The length typed, and whether it was set by hand. */
   readonly value: number;
   readonly isOwn: boolean;
-  readonly set: (m: Draft<BeamMember>, value: number | null) => void;
+  readonly set: (m: Draft<LineMember>, value: number | null) => void;
   /** The length that puts the end at a place of the beam (mm from its left end). */
   readonly lengthAt: (x: number) => number;
   /** Between these the length can lie. */
@@ -24,7 +35,7 @@ export interface BarEnd {
 const PATH = /^bars\.(bottom|support|links)\[(\d+)\](?:\.extra\.(from|to)|\.(left|right)|\.zones\[(\d+)\]\.to)$/;
 
 /** The end that a path of the drawing stands for; undefined for other paths and for runs that are not there. */
-export function barEndAt(path: string, member: BeamMember, steel: BeamSteel | null): BarEnd | undefined {
+export function barEndAt(path: string, member: LineMember, steel: EndedSteel | null): BarEnd | undefined {
   const match = PATH.exec(path);
   if (!match || !steel) return undefined;
   const index = Number(match[2]);
@@ -33,7 +44,7 @@ export function barEndAt(path: string, member: BeamMember, steel: BeamSteel | nu
   return zoneEnd(member, steel, index, Number(match[5]));
 }
 
-function extraEnd(member: BeamMember, steel: BeamSteel, i: number, key: 'from' | 'to'): BarEnd | undefined {
+function extraEnd(member: LineMember, steel: EndedSteel, i: number, key: 'from' | 'to'): BarEnd | undefined {
   const run = steel.bottom[i]?.extra;
   if (!run) return undefined;
   const start = supportPositions(member)[i]!;
@@ -51,7 +62,7 @@ function extraEnd(member: BeamMember, steel: BeamSteel, i: number, key: 'from' |
   };
 }
 
-function supportEnd(member: BeamMember, steel: BeamSteel, j: number, key: 'left' | 'right'): BarEnd | undefined {
+function supportEnd(member: LineMember, steel: EndedSteel, j: number, key: 'left' | 'right'): BarEnd | undefined {
   const run = steel.support[j];
   if (!run) return undefined;
   const starts = supportPositions(member);
@@ -68,17 +79,19 @@ function supportEnd(member: BeamMember, steel: BeamSteel, j: number, key: 'left'
   };
 }
 
-function zoneEnd(member: BeamMember, steel: BeamSteel, i: number, k: number): BarEnd | undefined {
-  const zones = steel.links[i];
+function zoneEnd(member: LineMember, steel: EndedSteel, i: number, k: number): BarEnd | undefined {
+  const zones = steel.links?.[i];
   const zone = zones?.[k];
-  if (!zones || !zone || k >= zones.length - 1) return undefined;
+  if (member.type !== 'beam' || !zones || !zone || k >= zones.length - 1) return undefined;
   const start = supportPositions(member)[i]!;
   return {
     label: `Links of span ${i + 1}, end of zone ${k + 1}`,
     hint: 'from the left end of the span',
     value: zone.to,
     isOwn: member.bars.links[i]!.zones !== null,
-    set: (m, v) => void (m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }))),
+    set: (m, v) => {
+      if (m.type === 'beam') m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }));
+    },
     lengthAt: (x) => x - start,
     least: zones[k - 1]?.to ?? 0,
     most: zones[k + 1]!.to,
@@ -86,7 +99,7 @@ function zoneEnd(member: BeamMember, steel: BeamSteel, i: number, k: number): Ba
 }
 
 /** What a handle does when it is moved to a place of the beam: the end snaps to whole steps and to faces, quarters and middles nearby. */
-export function movedTo(end: BarEnd, x: number, member: BeamMember, reach: number): { readonly value: number; readonly change: Recipe } {
+export function movedTo(end: BarEnd, x: number, member: LineMember, reach: number): { readonly value: number; readonly change: Recipe } {
   const { lengthStep } = usualSizes[member.catalogue];
   const near = notable(member)
     .map((place) => end.lengthAt(place))
@@ -96,7 +109,7 @@ export function movedTo(end: BarEnd, x: number, member: BeamMember, reach: numbe
 }
 
 /** Places where bars usually end: centres and faces of supports, quarters and middles of spans. */
-function notable(member: BeamMember): number[] {
+function notable(member: LineMember): number[] {
   const starts = supportPositions(member);
   return [
     ...starts.flatMap((x, j) => [x, x - member.supports[j]!.width / 2, x + member.supports[j]!.width / 2]),

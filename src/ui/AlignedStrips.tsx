@@ -1,0 +1,291 @@
+'use client';
+import { useMemo } from 'react';
+import type { Frame } from '@/core/drawing/elevation-drawing';
+import { servicePictures, stripPictures, type StripSource } from '@/core/drawing/beam-strips';
+import type { Drawing } from '@/core/drawing/shapes';
+import { stripDrawing, type StripPicture } from '@/core/drawing/strip-drawing';
+import { supportPositions, type BeamInput } from '@/core/members/beam/input';
+import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
+import type { Check } from '@/core/members/check';
+import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/quantity';
+import { DrawingView, type DragPhase } from './DrawingView';
+import { nearest, nearestStation } from './stations';
+
+/** A drawing above the strips, on their axis. */
+export interface Above {
+  readonly title: string;
+  readonly height: number;
+  readonly draw: (frame: Frame) => Drawing;
+}
+
+interface StripsProps {
+  readonly units: UnitSystem;
+  /** The member as a line with spans and supports. */
+  readonly beam: BeamInput;
+  readonly result: {
+    readonly strips: BeamStrips | null;
+    readonly service: ServiceStrips | null;
+    readonly checks: readonly Pick<Check, 'place' | 'utilisation'>[];
+  };
+  /** Drawings above the strips: the elevation first. */
+  readonly above: readonly Above[];
+  readonly links?: StripSource['links'];
+  /** Values of the curves are those of a metre, or a foot, of slab. */
+  readonly isPerLength?: boolean;
+  readonly width: number;
+  readonly station: number;
+  readonly onStation: (x: number) => void;
+  readonly onEdit: (path: string, target: Element) => void;
+  readonly editing: string | null;
+  /** A handle of the drawing is moved to a place of the member. */
+  readonly onMove?: (path: string, x: number, reach: number, phase: DragPhase) => void;
+  /** Height that the strips share below the drawings. */
+  readonly room: number;
+  readonly shows: 'strength' | 'service';
+}
+
+const GUTTER = 100;
+const MARGIN = 34;
+
+/** A moved end snaps to notable places within this (sheet units). */
+const SNAP = 5;
+
+/** Units of the strips; those of a slab are per metre or per foot of it. */
+const unitOf = (u: UnitSystem, isPerLength: boolean) => ({
+  bending: `M, ${unitLabel(isPerLength ? 'lineTorque' : 'moment', u)}\nhogging up`,
+  shear: `V, ${unitLabel(isPerLength ? 'lineLoad' : 'force', u)}`,
+  steel: `${unitLabel(isPerLength ? 'areaPerWidth' : 'area', u)}\ntop up`,
+});
+
+/** One strip as it stands below the elevation, with what it says where the station line is. */
+interface Standing {
+  readonly picture: StripPicture;
+  readonly unit: string;
+  readonly height: number;
+  readonly tag: (x: number) => { readonly text: string; readonly isOver: boolean };
+}
+
+/** The strips of strength, or those of service. */
+function useStanding({ units, beam, result, links, isPerLength = false, room, shows }: StripsProps): Standing[] {
+  return useMemo(() => {
+    if (shows === 'service') return result.service ? serviceStanding(beam, result.service, units, room) : [];
+    if (!result.strips) return [];
+    const { strips } = result;
+    const pictures = stripPictures({ member: beam, strips, units, ...(links ? { links } : {}) });
+    const tags = stationTags(strips, units);
+    const shares = { bending: 0.44, shear: 0.32, steel: 0.24 };
+    return (['bending', 'shear', 'steel'] as const).map((key) => ({
+      picture: pictures[key],
+      unit: unitOf(units, isPerLength)[key],
+      height: Math.round(room * shares[key]),
+      tag: (x) => tags[key](nearestStation(strips, x)),
+    }));
+  }, [units, beam, result, links, isPerLength, room, shows]);
+}
+
+function serviceStanding(member: BeamInput, service: ServiceStrips, units: UnitSystem, room: number): Standing[] {
+  const pictures = servicePictures(member, service, units);
+  return pictures.map((picture, k) => {
+    const kind = k < service.sums.length ? ('smallLength' as const) : ('crack' as const);
+    return {
+      picture,
+      unit: kind === 'crack' ? `${unitLabel('crack', units)}\ntop up` : unitLabel(kind, units),
+      height: Math.round(room / pictures.length),
+      tag: (x) => {
+        const i = nearest(picture.x, x, (k) => picture.below.demand[k]!);
+        const side = picture.above.demand[i]! > picture.below.demand[i]! ? picture.above : picture.below;
+        const [value, limit] = [side.demand[i]!, side.resistance[i]!];
+        const isLimited = !(kind === 'crack' && service.crackIsEstimate);
+        return {
+          text: `${formatValue(value, kind, units)}${isLimited && limit > 0 ? ` of ${formatQuantity(limit, kind, units)}` : ` ${unitLabel(kind, units)}`}`,
+          isOver: isLimited && value > limit * 1.0005,
+        };
+      },
+    };
+  });
+}
+
+/** Drawings and strips on one station axis, with the station line through all of them. */
+export function AlignedStrips(props: StripsProps) {
+  const { beam, above, width, onEdit, onMove, editing } = props;
+  const standing = useStanding(props);
+  const starts = useMemo(() => supportPositions(beam), [beam]);
+  const length = starts[starts.length - 1]!;
+  const frame = useMemo<Frame>(() => ({ width, left: width < 700 ? 72 : GUTTER, right: width - MARGIN }), [width]);
+  const toX = (x: number) => frame.left + (x / length) * (frame.right - frame.left);
+  const perUnit = length / (frame.right - frame.left);
+  const onDrag =
+    onMove && ((path: string, sheetX: number, phase: DragPhase) => onMove(path, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase));
+  const drawings = useMemo(() => above.map((a) => ({ ...a, drawing: a.draw(frame) })), [above, frame]);
+  const top = above.reduce((sum, a) => sum + a.height, 0);
+  const total = top + standing.reduce((sum, k) => sum + k.height, 0) + 34;
+  return (
+    <div className="relative" style={{ width }}>
+      {drawings.map(({ title, height, drawing }) => (
+        <StripBox key={title} title={title} unit={drawing.title.replace(`${title}, `, '')} height={height}>
+          <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+        </StripBox>
+      ))}
+      {standing.map(({ picture, unit, height }) => (
+        <StripBox key={picture.title} title={picture.title} unit={unit} height={height}>
+          <DrawingView drawing={stripDrawing(picture, frame, height, starts)} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+        </StripBox>
+      ))}
+      <StationLine {...props} top={top} length={length} toX={toX} frame={frame} height={total} standing={standing} />
+    </div>
+  );
+}
+
+function StripBox({ title, unit, height, children }: { title: string; unit: string; height: number; children: React.ReactNode }) {
+  return (
+    <div className="relative border-b border-line" style={{ height }} data-strip={title}>
+      <div className="pointer-events-none absolute left-3.5 top-1.5 z-[1]">
+        <b className="block font-semibold">{title}</b>
+        <span className="small block whitespace-pre-line">{unit}</span>
+      </div>
+      {children}
+    </div>
+  );
+}
+
+/** The one line through all strips, moved by mouse or keys, with the values where it stands. */
+function StationLine({
+  units: system,
+  beam: { isSlab },
+  result,
+  station,
+  onStation,
+  top,
+  length,
+  toX,
+  frame,
+  height,
+  standing,
+}: StripsProps & { top: number; length: number; toX: (x: number) => number; frame: Frame; height: number; standing: readonly Standing[] }) {
+  const x = toX(station);
+  const step = system === 'US' ? 76.2 : 100;
+  const move = (to: number) => onStation(Math.max(0, Math.min(length, to)));
+  const critical = result.checks.flatMap((c) => (c.place.x !== null && c.utilisation !== null ? [c.place.x] : [])).sort((a, b) => a - b);
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    const by = e.shiftKey ? 10 * step : step;
+    const keys: Record<string, () => void> = {
+      ArrowRight: () => move(station + by),
+      ArrowLeft: () => move(station - by),
+      Home: () => move(0),
+      End: () => move(length),
+      PageDown: () => move(critical.find((c) => c > station + 1) ?? length),
+      PageUp: () => move([...critical].reverse().find((c) => c < station - 1) ?? 0),
+    };
+    const act = keys[e.key];
+    if (!act) return;
+    e.preventDefault();
+    act();
+  };
+  const drag = (e: React.PointerEvent<SVGSVGElement>) => {
+    if (e.buttons !== 1) return;
+    const box = e.currentTarget.getBoundingClientRect();
+    move(((e.clientX - box.left - frame.left) / (frame.right - frame.left)) * length);
+  };
+  const isRight = x > frame.right - 130;
+  const tag = (y: number, text: string, isOver: boolean, key: string) => (
+    <span
+      key={key}
+      className={`absolute whitespace-nowrap border bg-holly px-1 text-[0.72rem] ${isOver ? 'border-madder text-madder-text' : 'border-ebony'}`}
+      style={{ top: y, ...(isRight ? { right: frame.width - x + 4 } : { left: x + 4 }) }}
+    >
+      {text}
+    </span>
+  );
+  return (
+    <>
+      <svg
+        className="absolute left-0 top-[90px] touch-none"
+        style={{ pointerEvents: 'none' }}
+        width={frame.width}
+        height={height - 110}
+        aria-hidden="true"
+      >
+        <path d={`M${x} 0V${height}`} stroke="#231E19" strokeWidth="1.4" />
+      </svg>
+      <div className="pointer-events-none absolute inset-0">
+        {standing.map((k, n) => {
+          const { text, isOver } = k.tag(station);
+          const above = standing.slice(0, n).reduce((sum, q) => sum + q.height, 0);
+          return tag(top + 2 + above, text, isOver, k.picture.title);
+        })}
+      </div>
+      <svg
+        className="block cursor-ew-resize touch-none"
+        width={frame.width}
+        height={34}
+        role="slider"
+        tabIndex={0}
+        aria-label={`Station along the ${isSlab ? 'slab' : 'beam'}`}
+        aria-valuemin={0}
+        aria-valuemax={Math.round(length)}
+        aria-valuenow={Math.round(station)}
+        aria-valuetext={formatQuantity(station, 'station', system)}
+        onKeyDown={onKeyDown}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag(e);
+        }}
+        onPointerMove={drag}
+      >
+        {axisTicks(length, system).map((t) => (
+          <text key={t.x} x={toX(t.x)} y="22" textAnchor="middle" fontSize="0.6875rem" fill="#51473C">
+            {t.text}
+          </text>
+        ))}
+        <path d={`M${frame.left} 4H${frame.right}`} stroke="#231E19" />
+        <path d={`M${x} 2l-6 7h-26v17h64v-17h-26z`} fill="#231E19" />
+        <text x={x} y="22" textAnchor="middle" fontSize="0.72rem" fontWeight="500" fill="#F8F4E9">
+          {formatQuantity(station, 'station', system)}
+        </text>
+      </svg>
+    </>
+  );
+}
+
+/** What stands against what at a station, by strip. */
+function stationTags(s: BeamStrips, system: UnitSystem) {
+  const over = (a: number, b: number) => a > b * 1.0005;
+  const isHogging = (i: number) =>
+    s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
+  return {
+    bending: (i: number) => {
+      const [demand, resistance] = isHogging(i)
+        ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!]
+        : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
+      const show = (v: number) => `${isHogging(i) ? '−' : ''}${formatValue(v, 'moment', system, 0)}`;
+      return { text: `${show(demand)} against ${show(resistance)}`, isOver: over(demand, resistance) };
+    },
+    shear: (i: number) => {
+      const [demand, resistance] = [s.designV[i]!, s.resistanceV[i]!];
+      return {
+        text: `${formatValue(demand, 'force', system, 0)} against ${formatValue(resistance, 'force', system, 0)}`,
+        isOver: over(demand, resistance),
+      };
+    },
+    steel: (i: number) => {
+      const [needs, has] = isHogging(i) ? [s.requiredTop[i]!, s.providedTop[i]!] : [s.requiredBottom[i]!, s.providedBottom[i]!];
+      return {
+        text: Number.isFinite(needs)
+          ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}`
+          : `has ${formatValue(has, 'area', system)}, section too small`,
+        isOver: !Number.isFinite(needs) || over(needs, has),
+      };
+    },
+  };
+}
+
+function axisTicks(length: number, system: UnitSystem): { x: number; text: string }[] {
+  const unit = system === 'US' ? 304.8 : 1000;
+  const rough = length / unit / 6;
+  const step = [0.5, 1, 2, 5, 10, 20, 50].find((v) => v >= rough) ?? 100;
+  return Array.from({ length: Math.floor(length / unit / step) + 1 }, (_, i) => ({
+    x: i * step * unit,
+    text: `${Number((i * step).toFixed(1))}${i === 0 ? (system === 'US' ? ' ft' : ' m') : ''}`,
+  }));
+}
