@@ -1,6 +1,6 @@
-import { barSchedule } from '@/core/schedule/bar-schedule';
-import type { BeamResult } from '@/core/members/beam/result';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { barSchedule, type BarSchedule } from '@/core/schedule/bar-schedule';
+import { stripSchedule } from '@/core/schedule/strip-schedule';
+import { codeOf, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 
 /** The bar schedule as texts, for the screen and the report; null where there are no bars. */
@@ -10,9 +10,10 @@ export interface ScheduleRows {
   readonly foot: string;
 }
 
-export function scheduleRows(project: Project, member: BeamMember, result: BeamResult): ScheduleRows | null {
-  const { items, mass, note } = barSchedule(member, codeOf(project, member), result, project.bends);
-  if (items.length === 0) return null;
+export function scheduleRows(project: Project, member: Member, result: MemberResult): ScheduleRows | null {
+  const schedule = scheduleFor(project, member, result);
+  if (!schedule || schedule.items.length === 0) return null;
+  const { items, mass, note } = schedule;
   const units = project.display;
   const length = (v: number) => formatValue(v, 'length', units);
   return {
@@ -44,4 +45,12 @@ export function scheduleRows(project: Project, member: BeamMember, result: BeamR
       .filter(Boolean)
       .join(' '),
   };
+}
+
+/** The schedule of a member that has one. */
+function scheduleFor(project: Project, member: Member, result: MemberResult): BarSchedule | null {
+  const code = codeOf(project, member);
+  if (member.type === 'beam' && result.type === 'beam') return barSchedule(member, code, result, project.bends);
+  if (member.type === 'strip' && result.type === 'strip') return stripSchedule(member, code, result, project.bends);
+  return null;
 }

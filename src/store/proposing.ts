@@ -1,6 +1,8 @@
 import type { BeamProposal, BeamSearch } from '@/core/advice/beam-proposals';
 import type { ColumnProposal, Search } from '@/core/advice/column-proposals';
-import type { BeamMember, ColumnMember, Project } from '@/core/project/project';
+import type { PunchingProposal } from '@/core/advice/punching-proposals';
+import type { StripProposal, StripSearch } from '@/core/advice/strip-proposals';
+import type { BeamMember, ColumnMember, Project, PunchingMember, StripMember } from '@/core/project/project';
 import { startDesignWorker } from '@/workers/start-worker';
 
 type Basis = Pick<Project, 'code' | 'display' | 'rates'>;
@@ -17,4 +19,16 @@ export function propose(basis: Basis, column: ColumnMember, search: Search): Pro
 export function proposeForBeam(basis: Basis, beam: BeamMember, search: BeamSearch): Promise<BeamProposal[]> {
   searcher ??= startDesignWorker();
   return searcher.proposeBeam(basis, beam, search);
+}
+
+/** The same for a slab that spans one way. */
+export function proposeForStrip(basis: Basis, strip: StripMember, search: StripSearch): Promise<StripProposal[]> {
+  searcher ??= startDesignWorker();
+  return searcher.proposeStrip(basis, strip, search);
+}
+
+/** The same for a slab at a column. */
+export function proposeForPunching(basis: Basis, place: PunchingMember): Promise<PunchingProposal[]> {
+  searcher ??= startDesignWorker();
+  return searcher.proposePunching(basis, place);
 }

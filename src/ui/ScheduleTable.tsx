@@ -1,6 +1,5 @@
 'use client';
-import type { BeamResult } from '@/core/members/beam/result';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Member, MemberResult, Project } from '@/core/project/project';
 import { scheduleRows } from '@/exchange/schedule-rows';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
@@ -9,7 +8,7 @@ import { Select } from './Select';
 const RIGHT = new Set([3, 6, 7]);
 
 /** The bars as they are to be cut and bent, mark by mark, with their mass. */
-export function ScheduleTable({ project, member, result }: { project: Project; member: BeamMember; result: BeamResult }) {
+export function ScheduleTable({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {
   const edit = useProject((s) => s.edit);
   const schedule = scheduleRows(project, member, result);
   if (!schedule) return null;

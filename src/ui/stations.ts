@@ -1,4 +1,4 @@
-import { supportName, supportPositions, type BeamInput } from '@/core/members/beam/input';
+import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { BeamStrips } from '@/core/members/beam/result';
 
 /** The station nearest to a position (mm). Of two at the same place, the one with the larger size. */
@@ -16,7 +16,10 @@ export const nearestStation = (s: BeamStrips, x: number): number =>
   nearest(s.x, x, (i) => Math.max(s.shiftedHogging[i]!, s.shiftedSagging[i]!));
 
 /** Name of the place of a station: in which span, or at which support. */
-export function placeName(member: Pick<BeamInput, 'spans' | 'supports'>, x: number): string {
+export function placeName(
+  member: { readonly spans: readonly { readonly length: number }[]; readonly supports: readonly { readonly width: number }[] },
+  x: number,
+): string {
   const starts = supportPositions(member);
   const support = starts.findIndex((s, i) => Math.abs(s - x) <= Math.max(1, (member.supports[i]?.width ?? 0) / 2));
   if (support >= 0) return `support ${supportName(support)}`;

@@ -1,8 +1,19 @@
 import { expose } from 'comlink';
 import { proposeColumn, type ColumnProposal, type Search } from '@/core/advice/column-proposals';
 import { proposeBeam, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
+import { proposePunching, type PunchingProposal } from '@/core/advice/punching-proposals';
+import { proposeStrip, type StripProposal, type StripSearch } from '@/core/advice/strip-proposals';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type BeamMember, type ColumnMember, type Member, type MemberResult, type Project } from '@/core/project/project';
+import {
+  codeOf,
+  type BeamMember,
+  type ColumnMember,
+  type Member,
+  type MemberResult,
+  type Project,
+  type PunchingMember,
+  type StripMember,
+} from '@/core/project/project';
 
 /** What a design needs to know of its project. */
 export type DesignBasis = Pick<Project, 'code' | 'display'> & { readonly members?: readonly Member[] };
@@ -17,6 +28,12 @@ const api = {
   },
   proposeBeam(basis: ProposalBasis, beam: BeamMember, search: BeamSearch): BeamProposal[] {
     return proposeBeam(beam, codeOf(basis, beam), search, basis.rates);
+  },
+  proposeStrip(basis: ProposalBasis, strip: StripMember, search: StripSearch): StripProposal[] {
+    return proposeStrip(strip, codeOf(basis, strip), search, basis.rates);
+  },
+  proposePunching(basis: ProposalBasis, place: PunchingMember): PunchingProposal[] {
+    return proposePunching(place, codeOf(basis, place), basis.rates);
   },
 };
 export type DesignApi = typeof api;

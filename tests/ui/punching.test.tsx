@@ -1,8 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PunchingResult } from '@/core/members/punching/result';
+import { proposePunching } from '@/core/advice/punching-proposals';
 import { designMember } from '@/core/project/design-member';
-import type { Project, PunchingMember } from '@/core/project/project';
+import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { BasisPanel } from '@/features/punching/BasisPanel';
 import { punchingField } from '@/features/punching/fields';
@@ -17,6 +18,10 @@ import { newPunching } from '@/ui/new-punching';
 import { openWithResults, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
+// No workers here: the same search, at once.
+jest.mock('@/store/proposing', () => ({
+  proposeForPunching: (basis: Project, place: PunchingMember) => Promise.resolve(proposePunching(place, codeOf(basis, place), basis.rates)),
+}));
 beforeAll(stubBrowser);
 beforeEach(() => (useRouter as jest.Mock).mockReturnValue({ push: jest.fn() }));
 
@@ -60,7 +65,10 @@ describe('values on the plan', () => {
   it('layers are read in looser spellings, and refused in words', () => {
     const { catalogue } = open().members[0] as PunchingMember;
     expect(readSlabBars('H16 @ 150', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '16', alternate: null, spacing: 150 } });
-    expect(readSlabBars('H20/H16 at 0.125 m', { catalogue }, 'SI')).toEqual({ ok: true, bars: { size: '20', alternate: '16', spacing: 125 } });
+    expect(readSlabBars('H20/H16 at 0.125 m', { catalogue }, 'SI')).toEqual({
+      ok: true,
+      bars: { size: '20', alternate: '16', spacing: 125 },
+    });
     expect(readSlabBars('H17 @ 150', { catalogue }, 'SI')).toMatchObject({
       ok: false,
       reason: expect.stringMatching(/No such size/) as string,
@@ -201,10 +209,10 @@ describe('legs and openings in their editors', () => {
 });
 
 describe('ways forward', () => {
-  it('each is designed in full and taken with one click', () => {
+  it('each is designed in full and taken with one click', async () => {
     const project = open({ sets: [{ name: 'U1', V: 640 }] });
-    render(<PunchingWays project={project} member={now()} result={resultOf(project)} />);
-    act(() => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
+    render(<PunchingWays project={project} member={now()} />);
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     const tries = screen.getAllByRole('button', { name: /^Try / });
     expect(tries.length).toBeGreaterThan(4);
     act(() => void fireEvent.click(screen.getByRole('button', { name: /^Try .* legs of/ })));

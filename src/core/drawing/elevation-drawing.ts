@@ -181,7 +181,7 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
       atPlace.set(place, above + 1);
       return [
         ...arrow([x, 40], [x, BEAM_TOP - 1], 'load', 'demandSolid', 7),
-        { kind: 'text', at: [x + 5, 44 - 13 * above], text, style: 'demand', edit, label: name, halo: true },
+        beside(x, 44 - 13 * above, toX(Infinity), { kind: 'text', at: [0, 0], text, style: 'demand', edit, label: name, halo: true }),
       ];
     }
     if (load.type === 'moment') {
@@ -239,6 +239,12 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
       { kind: 'text', at: [Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, style: 'demand', edit, label: name, halo: true },
     ];
   });
+}
+
+/** A figure beside an arrow: to its left where the sheet ends at its right. */
+function beside(x: number, y: number, right: number, text: Extract<Shape, { kind: 'text' }>): Shape {
+  const isNearEnd = x + 5 + 6 * text.text.length > right + 34;
+  return { ...text, at: [isNearEnd ? x - 5 : x + 5, y], ...(isNearEnd ? { anchor: 'end' as const } : {}) };
 }
 
 /** A torque as a double-headed arrow along the axis of the beam, with its figure. */

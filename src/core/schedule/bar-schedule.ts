@@ -1,6 +1,6 @@
 import { silent } from '../calc/calc';
 import type { DesignCode } from '../codes/design-code';
-import { catalogues, type Bar } from '../materials/bars';
+import { catalogues, type Bar, type CatalogueId } from '../materials/bars';
 import type { Check } from '../members/check';
 import { outlineOf, supportName, supportPositions, type BeamInput } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
@@ -47,7 +47,8 @@ export function cuttingLength(shape: BarShape, dims: readonly number[], diameter
   return A;
 }
 
-interface Draft {
+/** Bars that are alike, before they have a mark. */
+export interface Draft {
   readonly place: string;
   readonly size: string;
   readonly count: number;
@@ -57,11 +58,18 @@ interface Draft {
 
 /** The bars of a beam as they are to be cut and bent. Bottom bars of neighbouring spans lap over the support between them. */
 export function barSchedule(beam: BeamInput, code: DesignCode, result: BeamResult, bends: BendSetting = 'byCode'): BarSchedule {
+  const hasBars = result.steel && beam.mode !== 'forces';
+  const drafts = hasBars
+    ? [...bottomBars(beam, code, result), ...topBars(beam, result), ...sideBars(beam, result), ...links(beam, code, result)]
+    : [];
+  return scheduleOf(drafts, beam.catalogue, code, bends);
+}
+
+/** Bars that are alike get one mark, a shape by the practice of the project, and the length to be cut. */
+export function scheduleOf(drafts: readonly Draft[], id: CatalogueId, code: DesignCode, bends: BendSetting): BarSchedule {
   const { codes, letters, deducts, note } = bendPractice(bends, code);
-  if (!result.steel || beam.mode === 'forces') return { items: [], mass: 0, note };
-  const catalogue = catalogues[beam.catalogue];
-  const step = beam.catalogue === 'us' ? 25.4 : deducts ? 25 : 10;
-  const drafts = [...bottomBars(beam, code, result), ...topBars(beam, result), ...sideBars(beam, result), ...links(beam, code, result)];
+  const catalogue = catalogues[id];
+  const step = id === 'us' ? 25.4 : deducts ? 25 : 10;
   const items = merged(drafts).map((d, i): ScheduleItem => {
     const bar = barOf({ count: 1, size: d.size }, catalogue);
     const { mandrel } = code.anchorage.bend(bar.diameter, d.shape === 'link');

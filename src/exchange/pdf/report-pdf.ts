@@ -3,8 +3,7 @@ import { printStep } from '@/core/calc/typeset';
 import type { Step } from '@/core/calc/calc';
 import type { Measured } from '@/core/members/check';
 import { sizeLabel, steelLabel } from '@/core/project/labels';
-import type { BeamResult } from '@/core/members/beam/result';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Member, MemberResult, Project } from '@/core/project/project';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { memberFacts } from '../member-facts';
 import { reportDrawings } from '../report-drawings';
@@ -129,13 +128,13 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
       out.push({ table: { widths: [150, '*', 64, 50], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
     }
   }
-  if (report.detail !== 'summary' && member.type === 'beam' && result.type === 'beam') out.push(...schedule(project, member, result));
+  if (report.detail !== 'summary') out.push(...schedule(project, member, result));
   out.push(...closing(report));
   return out;
 }
 
 /** The bars as they are to be cut and bent. */
-function schedule(project: Project, member: BeamMember, result: BeamResult): Content[] {
+function schedule(project: Project, member: Member, result: MemberResult): Content[] {
   const rows = scheduleRows(project, member, result);
   if (!rows) return [];
   return [

@@ -15,6 +15,7 @@ import { basisRow, basisRows } from '@/ui/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
+import { CreepFields } from '@/ui/CreepFields';
 import { ServiceFields } from '@/ui/ServiceFields';
 import { OutlineEditor } from '@/ui/OutlineEditor';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -201,40 +202,7 @@ export function BasisPanel({
             ))}
           </>
         )}
-        <h2 className="mt-3">For creep and shrinkage</h2>
-        {(['humidity', 'loadingAge', 'dryingAge'] as const).map((k) => (
-          <label key={k} className={basisRow}>
-            {{ humidity: 'Relative humidity', loadingAge: 'Loaded at, days', dryingAge: 'Drying from, days' }[k]}
-            <QuantityInput
-              kind={k === 'humidity' ? 'percent' : 'number'}
-              system={project.display}
-              value={materials.timeDependent[k]}
-              label={k}
-              onKeep={(v) =>
-                v !== null &&
-                v > 0 &&
-                change(
-                  'creep and shrinkage',
-                  (m) =>
-                    void (m.materials.timeDependent[k] =
-                      k === 'humidity' ? Math.min(1, Math.max(0.2, v)) : Math.min(36_500, Math.max(1, v))),
-                )
-              }
-            />
-          </label>
-        ))}
-        <label className={basisRow}>
-          Cement
-          <select
-            className="field"
-            value={materials.timeDependent.cement}
-            onChange={(e) => change('cement', (m) => void (m.materials.timeDependent.cement = e.target.value as 'S' | 'N' | 'R'))}
-          >
-            <option value="S">slow hardening</option>
-            <option value="N">normal</option>
-            <option value="R">rapid hardening</option>
-          </select>
-        </label>
+        <CreepFields project={project} member={member} change={change} />
       </section>
       <ServiceFields project={project} member={member} change={change} />
       <BarRulesFields project={project} member={member} change={change} />

@@ -10,6 +10,7 @@ import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
 import { newColumn, newWall } from '@/ui/new-column';
 import { newPunching } from '@/ui/new-punching';
+import { newStrip } from '@/ui/new-strip';
 import { sheetPath } from '@/ui/sheet-path';
 import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -23,6 +24,26 @@ export function ProjectScreen() {
   if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
   return <Overview project={loaded.project} />;
+}
+
+/** One button for each kind of member that can be added. */
+function AddMembers({ kinds }: { kinds: readonly (readonly [kind: string, add: () => void])[] }) {
+  return (
+    <div className="flex items-center gap-1.5 whitespace-nowrap" role="group" aria-label="Add a member">
+      Add
+      {kinds.map(([kind, add]) => (
+        <button
+          key={kind}
+          type="button"
+          className="btn !px-2"
+          aria-label={kind === 'punching' ? 'Add punching' : `Add a ${kind}`}
+          onClick={add}
+        >
+          {kind}
+        </button>
+      ))}
+    </div>
+  );
 }
 
 /** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
@@ -45,7 +66,7 @@ function Overview({ project }: { project: Project }) {
   const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
-  const addUpright = (make: typeof newColumn | typeof newWall | typeof newPunching, like: string) => {
+  const addOther = (make: typeof newColumn | typeof newWall | typeof newStrip | typeof newPunching, like: string) => {
     const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
@@ -97,18 +118,15 @@ function Overview({ project }: { project: Project }) {
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
-          <button type="button" className="btn" onClick={() => add('loads')}>
-            Add a beam
-          </button>
-          <button type="button" className="btn" onClick={() => addUpright(newColumn, 'C0')}>
-            Add a column
-          </button>
-          <button type="button" className="btn" onClick={() => addUpright(newWall, 'W0')}>
-            Add a wall
-          </button>
-          <button type="button" className="btn" onClick={() => addUpright(newPunching, 'P0')}>
-            Add punching
-          </button>
+          <AddMembers
+            kinds={[
+              ['beam', () => add('loads')],
+              ['column', () => addOther(newColumn, 'C0')],
+              ['wall', () => addOther(newWall, 'W0')],
+              ['slab', () => addOther(newStrip, 'S0')],
+              ['punching', () => addOther(newPunching, 'P0')],
+            ]}
+          />
         </div>
       </div>
       <div className="flex min-h-0 flex-col">

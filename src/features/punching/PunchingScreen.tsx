@@ -93,7 +93,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
                 <div className="relative -mx-3.5 h-[3px] shrink-0">
                   <div className="purfling-x absolute inset-x-0" />
                 </div>
-                <PunchingWays project={kept} member={keptMember} result={result} />
+                <PunchingWays project={kept} member={keptMember} />
               </>
             )}
           </>

@@ -82,9 +82,7 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
             <Derivation steps={check.derivation!} units={units} />
           </section>
         ))}
-      {member.type === 'beam' && result.type === 'beam' && report.detail !== 'summary' && (
-        <ScheduleTable project={project} member={member} result={result} />
-      )}
+      {report.detail !== 'summary' && <ScheduleTable project={project} member={member} result={result} />}
       <section className="mt-4">
         <h2>Assumptions</h2>
         <table className="grid-table" aria-label="Assumptions">

@@ -1,0 +1,130 @@
+import type { DesignCode } from '../codes/design-code';
+import { designStrip } from '../members/strip/design-strip';
+import type { SlabBarRules, StripBars, StripInput } from '../members/strip/input';
+import type { StripResult } from '../members/strip/result';
+import { usualSizes } from '../reinforcement/usual-sizes';
+import { weigh, type ProjectRates } from './rates';
+
+/** What a proposal changes of a slab. */
+export interface StripChange {
+  readonly h?: number;
+  readonly concreteStrength?: number;
+  readonly bars: StripBars;
+  readonly barRules?: SlabBarRules;
+}
+
+/** A change of a slab that was designed in full. */
+export interface StripProposal {
+  readonly title: string;
+  readonly change: StripChange;
+  readonly holds: boolean;
+  readonly utilisation: number;
+  readonly governs: string;
+  /** Over those of the slab as it is. */
+  readonly cost: number;
+  readonly carbon: number;
+  /** From 0 to 1: few sizes and spacings, bars not too close. */
+  readonly buildability: number;
+}
+
+export type StripSearch = 'arrangements' | 'changes';
+
+/** Bars with nothing set by hand. */
+export function automaticStripBars(strip: StripInput): StripBars {
+  return {
+    bottom: strip.spans.map(() => ({ main: null, extra: { bars: null, from: null, to: null } })),
+    top: strip.spans.map(() => ({ main: null })),
+    support: strip.supports.map(() => ({ bars: null, left: null, right: null })),
+    across: { bottom: null, top: null },
+  };
+}
+
+/** The slab with a change. */
+export const appliedTo = (strip: StripInput, { h, concreteStrength, bars, barRules }: StripChange): StripInput => ({
+  ...strip,
+  bars,
+  ...(h ? { h } : {}),
+  ...(concreteStrength ? { materials: { ...strip.materials, concreteStrength } } : {}),
+  ...(barRules ? { barRules } : {}),
+});
+
+/** How easily the bars are laid: half by how few sizes and spacings there are, half by the closest spacing. */
+export function slabBuildability({ steel }: Pick<StripResult, 'steel'>): number {
+  if (!steel) return 0;
+  const layers = [
+    ...steel.bottom.flatMap((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])]),
+    ...steel.support.flatMap((s) => (s ? [s.bars] : [])),
+    steel.across.bottom,
+  ];
+  const kinds = new Set(layers.map((l) => `${l.size} ${l.alternate} ${l.spacing}`)).size;
+  const closest = Math.min(...layers.map((l) => l.spacing));
+  const within = (v: number) => Math.max(0, Math.min(1, v));
+  return 0.5 * within((7 - kinds) / 5) + 0.5 * within((closest - 75) / 125);
+}
+
+/** Each spacing that the office uses, in all layers; and two that go well together. */
+function arrangements(strip: StripInput): { readonly title: string; readonly change: StripChange }[] {
+  const usual = usualSizes[strip.catalogue].slab;
+  const spacings = strip.barRules.spacings.length > 0 ? strip.barRules.spacings : usual.spacings;
+  const bars = automaticStripBars(strip);
+  const name = (v: number) => (strip.catalogue === 'us' ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)}`);
+  return spacings.map((s) => ({
+    title: `all bars @ ${name(s)}${spacings.some((q) => Math.abs(q - 2 * s) < 1) ? ` or ${name(2 * s)}` : ''}`,
+    change: { bars, barRules: { ...strip.barRules, spacings: spacings.filter((q) => q === s || Math.abs(q - 2 * s) < 1) } },
+  }));
+}
+
+/** Single changes: other depths and concretes, bars chosen anew for each; and the bars alone. */
+function changes(strip: StripInput): { readonly title: string; readonly change: StripChange }[] {
+  const isUS = strip.catalogue === 'us';
+  const step = isUS ? 25.4 : 25;
+  const bars = automaticStripBars(strip);
+  const length = (v: number) => (isUS ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)} mm`);
+  const depth = (by: number) => ({ title: `depth ${length(strip.h + by)}`, change: { bars, h: strip.h + by } });
+  const concrete = (by: number) => ({
+    title: by > 0 ? 'stronger concrete' : 'weaker concrete',
+    change: { bars, concreteStrength: strip.materials.concreteStrength + by },
+  });
+  const mpa = isUS ? 1000 * 0.006894757293 : 5;
+  return [
+    { title: 'bars chosen anew', change: { bars } },
+    ...[1, 2, 3].map((k) => depth(k * step)),
+    ...[1, 2].filter((k) => strip.h - k * step >= 100).map((k) => depth(-k * step)),
+    concrete(mpa),
+    ...(strip.materials.concreteStrength > 26 ? [concrete(-mpa)] : []),
+  ];
+}
+
+/** Ranked ways for a slab: spacings with which it holds, or single changes with what comes of each, those that hold first. Empty with faults. */
+export function proposeStrip(strip: StripInput, code: DesignCode, search: StripSearch, rates: ProjectRates, most = 8): StripProposal[] {
+  const design = (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' });
+  const now = design(strip);
+  if (now.faults.length > 0 || !now.quantities) return [];
+  const base = weighed(now, strip, rates)!;
+  const found = (search === 'arrangements' ? arrangements(strip) : changes(strip)).flatMap(({ title, change }): StripProposal[] => {
+    const changed = appliedTo(strip, change);
+    const result = design(changed);
+    const sums = weighed(result, changed, rates);
+    if (result.faults.length > 0 || !sums || !result.governing) return [];
+    return [
+      {
+        title,
+        change,
+        holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
+        utilisation: Math.max(0, ...result.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0)))),
+        governs: result.governing.title,
+        cost: sums.cost / base.cost,
+        carbon: sums.carbon / base.carbon,
+        buildability: slabBuildability(result),
+      },
+    ];
+  });
+  const score = (p: StripProposal) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
+  const kept = search === 'arrangements' ? found.filter((p) => p.holds) : found;
+  return kept.sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b)).slice(0, most);
+}
+
+function weighed({ quantities }: StripResult, strip: StripInput, rates: ProjectRates) {
+  const { concreteStrength } = strip.materials;
+  return quantities && { cost: weigh(quantities, concreteStrength, rates.cost), carbon: weigh(quantities, concreteStrength, rates.carbon) };
+}

@@ -1,0 +1,56 @@
+'use client';
+import { useMemo } from 'react';
+import { ELEVATION_HEIGHT, elevationDrawing, type Frame } from '@/core/drawing/elevation-drawing';
+import { PLAN_HEIGHT, stripPlan } from '@/core/drawing/strip-plan';
+import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
+import { stripLoadText } from '@/core/members/strip/load-text';
+import type { StripResult } from '@/core/members/strip/result';
+import { layerLabel } from '@/core/project/labels';
+import type { Project, StripMember } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+import { AlignedStrips } from '@/ui/AlignedStrips';
+import { useBox } from '@/ui/use-box';
+
+type Shared = Omit<Parameters<typeof AlignedStrips>[0], 'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'room'>;
+
+/** Elevation, plan and strips of a slab, as wide as the middle of the screen. */
+export function SlabSheet({
+  project,
+  member,
+  result,
+  isStale,
+  ...rest
+}: Shared & { project: Project; member: StripMember; result: StripResult; isStale: boolean }) {
+  const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
+  const units = project.display;
+  const beam = stripAsBeam(member, stripWidth(units));
+  const { steel } = result;
+  const above = useMemo(() => {
+    const name = (bars: Parameters<typeof layerLabel>[0]) => layerLabel(bars, project);
+    const picture = { beam, steel, units, barLabel: name, loadLabel: (k: number) => stripLoadText(member.loads[k]!, units) };
+    const breadth = formatQuantity(member.breadth, 'station', units);
+    return [
+      { title: 'Elevation', height: ELEVATION_HEIGHT, draw: (frame: Frame) => elevationDrawing(picture, frame) },
+      { title: 'Plan', height: PLAN_HEIGHT, draw: (frame: Frame) => stripPlan({ strip: member, steel, barLabel: name, breadth }, frame) },
+    ];
+  }, [project, member, beam, steel, units]);
+  return (
+    <div
+      ref={box}
+      className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${isStale ? 'stale' : ''}`}
+      data-stale={isStale || undefined}
+    >
+      <AlignedStrips
+        {...rest}
+        units={units}
+        beam={beam}
+        result={result}
+        above={above}
+        isPerLength
+        width={size.width}
+        room={Math.max(280, size.height - ELEVATION_HEIGHT - PLAN_HEIGHT - 40)}
+      />
+      {member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import { castDraft } from 'immer';
+import { appliedTo, type StripSearch } from '@/core/advice/strip-proposals';
+import type { Project, StripMember } from '@/core/project/project';
+import { onStrip } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { proposeForStrip } from '@/store/proposing';
+import { WaysForward } from '@/ui/WaysForward';
+
+const searches: readonly (readonly [StripSearch, string])[] = [
+  ['arrangements', 'spacings of bars'],
+  ['changes', 'single changes'],
+];
+
+/** Other spacings of bars, or single changes of depth and concrete. */
+export function StripWays({ project, member }: { project: Project; member: StripMember }) {
+  const { edit } = useProject();
+  const { code, display, rates } = project;
+  return (
+    <WaysForward
+      member={member}
+      word="slab"
+      searches={searches}
+      search={(search) => proposeForStrip({ code, display, rates }, member, search)}
+      label={(p) => p.title}
+      onTake={(p) =>
+        edit(
+          `try ${p.title} for ${member.mark}`,
+          onStrip(member.id, (m) => void Object.assign(m, castDraft(appliedTo(member, p.change)))),
+        )
+      }
+      empty="With none of the allowed spacings the slab holds: look at single changes."
+    />
+  );
+}
