@@ -18,6 +18,7 @@ export type DragPhase = 'move' | 'end' | 'leave';
 
 /** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
 export function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps) {
+  const keys = keysOf(drawing.shapes);
   return (
     <svg
       width={drawing.width}
@@ -28,16 +29,24 @@ export function DrawingView({ drawing, onEdit, editing, onDrag, children }: Draw
       className="block"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={keyOf(shape, i)} shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+        <ShapeView key={keys[i]} shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />
       ))}
       {children}
     </svg>
   );
 }
 
-/** A value keeps its element, and with it the focus, when the drawing around it changes. */
-const keyOf = (shape: Shape, i: number) =>
-  shape.kind === 'text' && shape.edit ? shape.edit : shape.kind === 'circle' && shape.drag ? `handle ${shape.edit}` : i;
+/** A value keeps its element, and with it the focus, when the drawing around it changes; one that is written twice stands by its place. */
+function keysOf(shapes: readonly Shape[]): (string | number)[] {
+  const seen = new Set<string>();
+  return shapes.map((shape, i) => {
+    const name =
+      shape.kind === 'text' && shape.edit ? shape.edit : shape.kind === 'circle' && shape.drag ? `handle ${shape.edit}` : undefined;
+    if (name === undefined || seen.has(name)) return i;
+    seen.add(name);
+    return name;
+  });
+}
 
 const pathOf = (points: readonly (readonly [number, number])[], closed?: boolean) =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('') + (closed ? 'z' : '');

@@ -180,6 +180,7 @@ export function analyse(beam: LineBeam, mesh: Mesh, cases: readonly UnitCase[]):
       else if (type !== 'free') springs[dof]! += type;
     }
   });
+  if (cases.length === 0) return [];
   const loads = cases.map((unit) => placeLoads(beam, mesh, unit));
   const matrix = assemble(mesh, springs);
   const rhs = cases.map((_unit, c) => rightHandSide(mesh, loads[c]!));

@@ -22,7 +22,7 @@ import { SteelMap } from './steel';
 import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
 import { torsionChecks } from './torsion-checks';
 import { beamStrips } from './strips';
-import { nothingCheck } from './nothing-check';
+import { hasNothing, nothingCheck } from './nothing-check';
 import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
 import { isSymmetric } from '../../geometry/beam-outline';
@@ -41,7 +41,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     if (error instanceof MechanismError) return emptyBeamResult([{ path: 'supports', reason: error.message }]);
     throw error;
   }
-  if (analysis.arrangements.length === 0) return nothingToDesign(analysis);
+  if (hasNothing(beam, analysis)) return nothingToDesign(analysis);
   const steel = chooseSteel(beam, code, analysis);
   const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
   const resistance = new ResistanceMap(beam, code, map);

@@ -1,5 +1,11 @@
 import { makeCheck, type Check } from '../check';
 import type { BeamAnalysis } from './analysis';
+import type { BeamInput } from './input';
+
+/** Whether there is nothing to design a member for: no combination for strength, or no load and no settlement. */
+export function hasNothing({ loads, selfWeight, supports }: BeamInput, { arrangements }: BeamAnalysis): boolean {
+  return arrangements.length === 0 || (loads.length === 0 && !selfWeight && supports.every((s) => s.settlement === 0));
+}
 
 /** Why there is nothing to design: no combination for strength, or no load. */
 export function nothingCheck({ combinations }: Pick<BeamAnalysis, 'combinations'>, what: 'beam' | 'slab'): Check {

@@ -4,7 +4,7 @@ import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
 import { bendingChecks, ductilityCheck, regions } from '../beam/bending-checks';
 import { supportName, type BeamInput } from '../beam/input';
-import { nothingCheck } from '../beam/nothing-check';
+import { hasNothing, nothingCheck } from '../beam/nothing-check';
 import { redistributionCheck } from '../beam/redistribution-check';
 import { anchorageLengths, ResistanceMap } from '../beam/resistance';
 import { beamService } from '../beam/service/beam-service';
@@ -37,7 +37,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
     if (error instanceof MechanismError) return emptyStripResult([{ path: 'supports', reason: error.message }], width);
     throw error;
   }
-  if (analysis.arrangements.length === 0) return nothingToDesign(analysis, width);
+  if (hasNothing(beam, analysis)) return nothingToDesign(analysis, width);
   const designed = stiffened(strip, beam, code, analysis, options);
   const { basis, service, list, steel } = designed;
   const checks = finishChecks(
@@ -84,7 +84,8 @@ function stiffened(strip: StripInput, beam: BeamInput, code: DesignCode, analysi
     const next = { ...more };
     for (const [region, ratio] of wanted) {
       const base = first[region] ?? 0;
-      const step = Math.min(1.6, Math.max(1.1, ratio ** 1.5));
+      // Deflection falls more slowly than steel grows.
+      const step = Math.min(1.8, Math.max(1.1, ratio ** 2.2));
       next[region] = Math.min(MOST * base, Math.max(more[region] ?? 0, base) * step);
     }
     more = next;
