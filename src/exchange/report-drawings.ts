@@ -7,11 +7,16 @@ import type { ColumnResult } from '@/core/members/column/result';
 import { beamSectionPicture, senseAt } from '@/core/drawing/beam-section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
 import { withFlanges } from '@/core/members/beam/effective-flange';
-import { supportPositions } from '@/core/members/beam/input';
+import { supportPositions, type BeamInput } from '@/core/members/beam/input';
+import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState } from '@/core/members/beam/section-state';
 import { punchingDrawing } from '@/core/drawing/punching-drawing';
-import { barLabel, columnLabels, punchingLabels, sectionLabels } from '@/core/project/labels';
+import { stripPlan } from '@/core/drawing/strip-plan';
+import { stripAsBeam } from '@/core/members/strip/as-beam';
+import { stripLoadText } from '@/core/members/strip/load-text';
+import type { StripResult } from '@/core/members/strip/result';
+import { barLabel, columnLabels, layerLabel, punchingLabels, sectionLabels } from '@/core/project/labels';
 import {
   codeOf,
   uprightInput,
@@ -20,6 +25,7 @@ import {
   type MemberResult,
   type Project,
   type PunchingMember,
+  type StripMember,
   type UprightMember,
 } from '@/core/project/project';
 import { servicePictures, stripPictures } from '@/core/drawing/beam-strips';
@@ -34,28 +40,59 @@ export function reportDrawings(
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
   if (member.type === 'punching') return result.faults.length > 0 ? [] : [punchingPlan(project, member)];
-  if (member.type === 'strip') return [];
+  if (member.type === 'strip') return result.type === 'strip' ? slabDrawings(project, member, result) : [];
   if (member.type !== 'beam') return result.type === 'column' || result.type === 'wall' ? columnDrawings(project, member, result) : [];
   if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
   const starts = supportPositions(member);
-  const pictures = stripPictures({ member, strips: result.strips, units: project.display });
   const elevation = elevationDrawing(
     { beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) },
     FRAME,
   );
-  const how = 'demand of all combinations within resistance; dashed: as the steel has to carry it';
   return [
     { caption: elevation.title, drawing: elevation },
-    {
-      caption: `Bending, ${unitLabel('moment', project.display)}, hogging up: ${how}`,
-      drawing: stripDrawing(pictures.bending, FRAME, 170, starts),
-    },
-    { caption: `Shear, ${unitLabel('force', project.display)}: ${how}`, drawing: stripDrawing(pictures.shear, FRAME, 120, starts) },
-    ...(result.service ? servicePictures(member, result.service, project.display) : []).map((p) => ({
-      caption: `${p.title}, ${unitLabel(p.title.startsWith('Crack') ? 'crack' : 'smallLength', project.display)}, with its limit`,
+    ...curves(member, result, project.display, starts),
+    ...sectionCuts(project, member, result),
+  ];
+}
+
+const HOW = 'demand of all combinations within resistance; dashed: as the steel has to carry it';
+
+/** Bending, shear and the curves in service of a beam, or of a strip of slab. */
+function curves(
+  beam: BeamInput,
+  { strips, service }: Pick<BeamResult, 'strips' | 'service'>,
+  units: Project['display'],
+  starts: readonly number[],
+): { readonly caption: string; readonly drawing: Drawing }[] {
+  if (!strips) return [];
+  const pictures = stripPictures({ member: beam, strips, units });
+  const unit = (whole: 'moment' | 'force') =>
+    unitLabel(beam.isSlab ? ({ moment: 'lineTorque', force: 'lineLoad' } as const)[whole] : whole, units);
+  return [
+    { caption: `Bending, ${unit('moment')}, hogging up: ${HOW}`, drawing: stripDrawing(pictures.bending, FRAME, 170, starts) },
+    { caption: `Shear, ${unit('force')}: ${HOW}`, drawing: stripDrawing(pictures.shear, FRAME, 120, starts) },
+    ...(service ? servicePictures(beam, service, units) : []).map((p) => ({
+      caption: `${p.title}, ${unitLabel(p.title.startsWith('Crack') ? 'crack' : 'smallLength', units)}, with its limit`,
       drawing: stripDrawing(p, FRAME, 90, starts),
     })),
-    ...sectionCuts(project, member, result),
+  ];
+}
+
+/** Elevation, plan and curves of a slab that spans one way. */
+function slabDrawings(project: Project, member: StripMember, result: StripResult) {
+  const units = project.display;
+  const beam = stripAsBeam(member, result.width);
+  const name = (bars: SlabBars) => layerLabel(bars, project);
+  const elevation = elevationDrawing(
+    { beam, steel: result.steel, units, barLabel: name, loadLabel: (k) => stripLoadText(member.loads[k]!, units) },
+    FRAME,
+  );
+  const breadth = formatQuantity(member.breadth, 'station', units);
+  const plan = stripPlan({ strip: member, steel: result.steel, barLabel: name, breadth }, FRAME);
+  return [
+    { caption: elevation.title, drawing: elevation },
+    { caption: 'Plan, breadth not to scale: one bar of each layer along the span, and those across', drawing: plan },
+    ...curves(beam, result, units, supportPositions(beam)),
   ];
 }
 
