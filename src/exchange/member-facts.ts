@@ -4,12 +4,14 @@ import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import { columnBarsLabel, layerLabel, sizeLabel, tieLabel, wallBarsLabel } from '@/core/project/labels';
+import { panelEdges } from '@/core/analysis/panel';
 import { slabSides } from '@/core/geometry/control-perimeter';
 import type {
   BeamMember,
   LineMember,
   Member,
   MemberResult,
+  PanelMember,
   Project,
   PunchingMember,
   StripMember,
@@ -24,6 +26,7 @@ type Line = [title: string, text: string];
 export function memberFacts(project: Project, member: Member, result: MemberResult): Line[] {
   if (member.type === 'beam') return result.type === 'beam' ? beamFacts(project, member, result) : [];
   if (member.type === 'punching') return punchingFacts(project, member);
+  if (member.type === 'panel') return panelFacts(project, member, result);
   if (member.type === 'strip') return stripFacts(project, member, result);
   return result.type === 'column' || result.type === 'wall' ? columnFacts(project, member, result) : [];
 }
@@ -37,7 +40,36 @@ const lineFacts = ({ spans, supports }: LineMember, units: UnitSystem): Line[] =
   ],
 ];
 
-const caseFacts = ({ cases }: LineMember) =>
+function panelFacts(project: Project, member: PanelMember, result: MemberResult): Line[] {
+  const units = project.display;
+  const cover = (v: number) => formatQuantity(v, 'smallLength', units);
+  const w = result.type === 'panel' ? result.load : 0;
+  const share = result.type === 'panel' ? (result.moments?.share ?? null) : null;
+  return [
+    ['Panel', `${sizeLabel(member, units)}, supports ${formatQuantity(member.supportWidth, 'length', units)} wide`],
+    ['Edges', panelEdges.map((e) => `${e} ${member.edges[e]}`).join(', ')],
+    ['Corners', member.isHeldDown ? 'held down' : 'may lift'],
+    [
+      'Method',
+      member.method === 'strips'
+        ? `strips both ways${share === null ? '' : `, ${Math.round(100 * share)} % of the load along x${member.share === null ? ' from equal deflections' : ', set'}`}`
+        : member.method === 'coefficients'
+          ? 'coefficients of the code for stiff beams along all edges'
+          : `yield lines, hogging over sagging ${member.supportRatio}, along y over along x ${(member.mu ?? (member.lx / member.ly) ** 2).toFixed(2)}`,
+    ],
+    [
+      'Cover to the outer bars',
+      `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars along ${member.outer}`,
+    ],
+    ['Load cases', caseFacts(member)],
+    ['Loads', member.loads.map((l) => `${l.case} ${formatQuantity(l.value, 'areaLoad', units)}${l.note ? `, ${l.note}` : ''}`).join('; ')],
+    ['Ultimate load', formatQuantity(w, 'areaLoad', units)],
+    ['Combinations', combinations(result)],
+    ...byHand(result, units),
+  ];
+}
+
+const caseFacts = ({ cases }: Pick<LineMember, 'cases'>) =>
   cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ');
 
 function stripFacts(project: Project, member: StripMember, result: MemberResult): Line[] {

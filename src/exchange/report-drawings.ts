@@ -12,11 +12,13 @@ import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState } from '@/core/members/beam/section-state';
 import { punchingDrawing } from '@/core/drawing/punching-drawing';
+import { panelPlan } from '@/core/drawing/panel-plan';
+import type { PanelResult } from '@/core/members/panel/result';
 import { stripPlan } from '@/core/drawing/strip-plan';
 import { stripAsBeam } from '@/core/members/strip/as-beam';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import type { StripResult } from '@/core/members/strip/result';
-import { barLabel, columnLabels, layerLabel, punchingLabels, sectionLabels } from '@/core/project/labels';
+import { barLabel, columnLabels, layerLabel, panelLabels, punchingLabels, sectionLabels } from '@/core/project/labels';
 import {
   codeOf,
   uprightInput,
@@ -25,6 +27,7 @@ import {
   type MemberResult,
   type Project,
   type PunchingMember,
+  type PanelMember,
   type StripMember,
   type UprightMember,
 } from '@/core/project/project';
@@ -40,6 +43,7 @@ export function reportDrawings(
   result: MemberResult,
 ): { readonly caption: string; readonly drawing: Drawing }[] {
   if (member.type === 'punching') return result.faults.length > 0 ? [] : [punchingPlan(project, member)];
+  if (member.type === 'panel') return result.type === 'panel' && result.moments ? [panelDrawing(project, member, result)] : [];
   if (member.type === 'strip') return result.type === 'strip' ? slabDrawings(project, member, result) : [];
   if (member.type !== 'beam') return result.type === 'column' || result.type === 'wall' ? columnDrawings(project, member, result) : [];
   if (result.type !== 'beam' || !result.strips || member.mode === 'forces') return [];
@@ -104,6 +108,12 @@ function punchingPlan(project: Project, member: PunchingMember): { readonly capt
     drawing: punchingDrawing({ place: member, code: codeOf(project, member), labels }, FRAME.width, 420),
   };
 }
+
+/** The plan of a panel, as on its sheet. */
+const panelDrawing = (project: Project, panel: PanelMember, result: PanelResult) => ({
+  caption: 'Plan to scale: edges, bars with the moments that they carry per length, hatched where the slab goes on',
+  drawing: panelPlan({ panel, result, labels: panelLabels(project, panel, result) }, FRAME.width, 460),
+});
 
 const CUTS_IN_A_ROW = 4;
 

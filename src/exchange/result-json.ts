@@ -6,6 +6,7 @@ import type { Check, Measured } from '@/core/members/check';
 import type { BeamResult, BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { PunchingResult } from '@/core/members/punching/result';
+import type { PanelResult } from '@/core/members/panel/result';
 import type { StripResult } from '@/core/members/strip/result';
 import { codeOf, decisionFor, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { displayUnit, type UnitSystem } from '@/core/units/quantity';
@@ -46,9 +47,11 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
         ? beamToJson(result, system)
         : result.type === 'punching'
           ? punchingToJson(result, system)
-          : result.type === 'strip'
-            ? slabToJson(result, system)
-            : columnToJson(result, system)),
+          : result.type === 'panel'
+            ? panelToJson(result, system)
+            : result.type === 'strip'
+              ? slabToJson(result, system)
+              : columnToJson(result, system)),
     })),
   };
 }
@@ -70,6 +73,21 @@ function punchingToJson({ stages, needed }: PunchingResult, system: UnitSystem) 
 const slabToJson = (result: StripResult, system: UnitSystem) => ({
   stripWidth: measured({ value: result.width, kind: 'length' }, system),
   ...lineToJson(result, system),
+});
+
+/** What only a panel has: its ultimate load, and each place with its bars and moment. */
+const panelToJson = ({ load, sections, moments }: PanelResult, system: UnitSystem) => ({
+  load: measured({ value: load, kind: 'areaLoad' }, system),
+  share: moments?.share ?? null,
+  sections: sections.map((s) => ({
+    place: s.place,
+    bars: s.bars,
+    d: measured({ value: s.d, kind: 'length' }, system),
+    moment: measured({ value: s.moment, kind: 'lineTorque' }, system),
+    resistance: measured({ value: s.resistance, kind: 'lineTorque' }, system),
+    required: measured({ value: s.required, kind: 'areaPerWidth' }, system),
+    provided: measured({ value: s.provided, kind: 'areaPerWidth' }, system),
+  })),
 });
 
 /** What beams and strips of slab have. */

@@ -1,4 +1,5 @@
 import { barSchedule, type BarSchedule } from '@/core/schedule/bar-schedule';
+import { panelSchedule } from '@/core/schedule/panel-schedule';
 import { stripSchedule } from '@/core/schedule/strip-schedule';
 import { codeOf, type Member, type MemberResult, type Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
@@ -52,5 +53,6 @@ function scheduleFor(project: Project, member: Member, result: MemberResult): Ba
   const code = codeOf(project, member);
   if (member.type === 'beam' && result.type === 'beam') return barSchedule(member, code, result, project.bends);
   if (member.type === 'strip' && result.type === 'strip') return stripSchedule(member, code, result, project.bends);
+  if (member.type === 'panel' && result.type === 'panel') return panelSchedule(member, code, result, project.bends);
   return null;
 }

@@ -4,6 +4,7 @@ import type {
   ColumnMember,
   LineMember,
   Member,
+  PanelMember,
   Project,
   PunchingMember,
   StripMember,
@@ -40,6 +41,13 @@ export function onLine(id: string, recipe: (m: Draft<LineMember>) => void): Chan
 export function onStrip(id: string, recipe: (strip: Draft<StripMember>) => void): Change {
   return onMember(id, (m) => {
     if (m.type === 'strip') recipe(m);
+  });
+}
+
+/** Changes a panel on four edges; nothing happens when the member is of another type. */
+export function onPanel(id: string, recipe: (panel: Draft<PanelMember>) => void): Change {
+  return onMember(id, (m) => {
+    if (m.type === 'panel') recipe(m);
   });
 }
 

@@ -1,8 +1,9 @@
 import type { BeamProposal, BeamSearch } from '@/core/advice/beam-proposals';
 import type { ColumnProposal, Search } from '@/core/advice/column-proposals';
+import type { PanelProposal } from '@/core/advice/panel-proposals';
 import type { PunchingProposal } from '@/core/advice/punching-proposals';
 import type { StripProposal, StripSearch } from '@/core/advice/strip-proposals';
-import type { BeamMember, ColumnMember, Project, PunchingMember, StripMember } from '@/core/project/project';
+import type { BeamMember, ColumnMember, PanelMember, Project, PunchingMember, StripMember } from '@/core/project/project';
 import { startDesignWorker } from '@/workers/start-worker';
 
 type Basis = Pick<Project, 'code' | 'display' | 'rates'>;
@@ -25,6 +26,12 @@ export function proposeForBeam(basis: Basis, beam: BeamMember, search: BeamSearc
 export function proposeForStrip(basis: Basis, strip: StripMember, search: StripSearch): Promise<StripProposal[]> {
   searcher ??= startDesignWorker();
   return searcher.proposeStrip(basis, strip, search);
+}
+
+/** The same for a panel on four edges. */
+export function proposeForPanel(basis: Basis, panel: PanelMember): Promise<PanelProposal[]> {
+  searcher ??= startDesignWorker();
+  return searcher.proposePanel(basis, panel);
 }
 
 /** The same for a slab at a column. */

@@ -19,7 +19,7 @@ interface Proposal {
 function withSide(m: Member, side: 'b' | 'h', v: number): Member | undefined {
   if (m.type === 'beam') return { ...m, section: { ...m.section, [side]: v } };
   if (m.type === 'wall') return side === 'h' ? { ...m, thickness: v } : undefined;
-  if (m.type === 'punching' || m.type === 'strip') return side === 'h' ? { ...m, h: v } : undefined;
+  if (m.type === 'punching' || m.type === 'strip' || m.type === 'panel') return side === 'h' ? { ...m, h: v } : undefined;
   return side in m.shape ? { ...m, shape: { ...m.shape, [side]: v } } : undefined;
 }
 

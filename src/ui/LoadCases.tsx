@@ -1,8 +1,9 @@
 'use client';
+import type { Draft } from 'immer';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
 import type { Fault } from '@/core/members/fault';
-import type { LineMember } from '@/core/project/project';
-import { firstFree, onLine } from '@/store/commands';
+import type { LineMember, PanelMember } from '@/core/project/project';
+import { firstFree, onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
 const natures: Record<Nature, string> = {
@@ -27,9 +28,15 @@ const categories: Record<ImposedCategory, string> = {
 };
 
 /** The load cases of a beam or a strip of slab as a table. */
-export function LoadCases({ member, faults }: { readonly member: LineMember; readonly faults: readonly Fault[] }) {
+export function LoadCases({ member, faults }: { readonly member: LineMember | PanelMember; readonly faults: readonly Fault[] }) {
   const { edit } = useProject();
-  const change = (label: string, recipe: Parameters<typeof onLine>[1]) => edit(`${label} of ${member.mark}`, onLine(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<LineMember | PanelMember>) => void) =>
+    edit(
+      `${label} of ${member.mark}`,
+      onMember(member.id, (m) => {
+        if (m.type === 'beam' || m.type === 'strip' || m.type === 'panel') recipe(m);
+      }),
+    );
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;

@@ -14,6 +14,7 @@ const paths = {
   wall: 'M1 5h14v4H1z',
   free: 'M2 4l6-3 6 4-2 8H4z',
   strip: 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',
+  panel: 'M1 1h14v12H1zM3 3v8h10V3z',
   punching: 'M1 2h14v3h-4l-1.500 2.500V13h-3V7.500L5 5H1z',
 };
 
@@ -22,7 +23,7 @@ export function Silhouette({ member }: { member: Member }) {
   const kind =
     member.type === 'beam'
       ? member.section.shape
-      : member.type === 'wall' || member.type === 'punching' || member.type === 'strip'
+      : member.type === 'wall' || member.type === 'punching' || member.type === 'strip' || member.type === 'panel'
         ? member.type
         : member.shape.kind === 'L'
           ? 'cornerL'

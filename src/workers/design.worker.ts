@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { proposeColumn, type ColumnProposal, type Search } from '@/core/advice/column-proposals';
 import { proposeBeam, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
+import { proposePanel, type PanelProposal } from '@/core/advice/panel-proposals';
 import { proposePunching, type PunchingProposal } from '@/core/advice/punching-proposals';
 import { proposeStrip, type StripProposal, type StripSearch } from '@/core/advice/strip-proposals';
 import { designMember } from '@/core/project/design-member';
@@ -11,6 +12,7 @@ import {
   type Member,
   type MemberResult,
   type Project,
+  type PanelMember,
   type PunchingMember,
   type StripMember,
 } from '@/core/project/project';
@@ -31,6 +33,9 @@ const api = {
   },
   proposeStrip(basis: ProposalBasis, strip: StripMember, search: StripSearch): StripProposal[] {
     return proposeStrip(strip, codeOf(basis, strip), search, basis.rates);
+  },
+  proposePanel(basis: ProposalBasis, panel: PanelMember): PanelProposal[] {
+    return proposePanel(panel, codeOf(basis, panel), basis.rates);
   },
   proposePunching(basis: ProposalBasis, place: PunchingMember): PunchingProposal[] {
     return proposePunching(place, codeOf(basis, place), basis.rates);

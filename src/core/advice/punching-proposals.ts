@@ -1,22 +1,11 @@
 import type { DesignCode } from '../codes/design-code';
 import { designPunching } from '../members/punching/design-punching';
 import type { PunchingInput } from '../members/punching/input';
-import type { PunchingResult } from '../members/punching/result';
 import { chooseLegs } from './punching-legs';
-import { weigh, type ProjectRates } from './rates';
+import type { ProjectRates } from './rates';
+import { tryChanges, type Change } from './single-changes';
 
-/** A change of a slab at a column that was designed in full. */
-export interface PunchingProposal {
-  readonly title: string;
-  readonly change: Partial<PunchingInput>;
-  readonly utilisation: number;
-  readonly governs: string;
-  /** Over those of the slab as it is. */
-  readonly cost: number;
-  readonly carbon: number;
-  /** From 0 to 1: the fewer legs, the easier. */
-  readonly buildability: number;
-}
+export type PunchingProposal = Change<Partial<PunchingInput>>;
 
 /** Legs of each kind, deeper slabs, closer bars, a wider column. */
 function candidates(p: PunchingInput, code: DesignCode): { readonly title: string; readonly change: Partial<PunchingInput> }[] {
@@ -45,32 +34,18 @@ function candidates(p: PunchingInput, code: DesignCode): { readonly title: strin
   ];
 }
 
-/** Single changes of a slab at a column, each designed in full. Empty with faults. */
-export function proposePunching(p: PunchingInput, code: DesignCode, rates: ProjectRates): PunchingProposal[] {
-  const design = (q: PunchingInput) => designPunching(q, code, { derive: [], units: 'SI' });
-  const weighed = (r: PunchingResult) =>
-    r.quantities && {
-      cost: weigh(r.quantities, p.materials.concreteStrength, rates.cost),
-      carbon: weigh(r.quantities, p.materials.concreteStrength, rates.carbon),
-    };
-  const now = weighed(design(p));
-  if (!now) return [];
-  return candidates(p, code).flatMap(({ title, change }): PunchingProposal[] => {
-    const changed = { ...p, ...change };
-    const result = design(changed);
-    const sums = weighed(result);
-    if (result.faults.length > 0 || !sums || !result.governing || result.checks.some((c) => c.status === 'failed')) return [];
-    const { legs } = changed;
-    return [
-      {
-        title,
-        change,
-        utilisation: Math.max(0, ...result.checks.map((c) => c.utilisation ?? 0)),
-        governs: result.governing.title,
-        cost: sums.cost / now.cost,
-        carbon: sums.carbon / now.carbon,
-        buildability: legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1,
-      },
-    ];
-  });
+/** Single changes of a slab at a column, each designed in full, in the order in which they are thought of. Empty with faults. */
+export function proposePunching(place: PunchingInput, code: DesignCode, rates: ProjectRates): PunchingProposal[] {
+  return tryChanges(
+    {
+      now: place,
+      rates,
+      design: (p: PunchingInput) => designPunching(p, code, { derive: [], units: 'SI' }),
+      applied: (p, change: Partial<PunchingInput>) => ({ ...p, ...change }),
+      strength: (p) => p.materials.concreteStrength,
+      // The fewer legs, the easier.
+      buildability: (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
+    },
+    candidates(place, code),
+  ).filter((p) => p.utilisation < 99);
 }

@@ -1,9 +1,11 @@
 import type { DesignCode } from '../codes/design-code';
 import { designStrip } from '../members/strip/design-strip';
-import type { SlabBarRules, StripBars, StripInput } from '../members/strip/input';
+import type { StripBars, StripInput } from '../members/strip/input';
+import type { SlabBarRules } from '../reinforcement/slab-bars';
 import type { StripResult } from '../members/strip/result';
 import { usualSizes } from '../reinforcement/usual-sizes';
-import { weigh, type ProjectRates } from './rates';
+import type { ProjectRates } from './rates';
+import { rankChanges, tryChanges, type Change } from './single-changes';
 
 /** What a proposal changes of a slab. */
 export interface StripChange {
@@ -13,20 +15,7 @@ export interface StripChange {
   readonly barRules?: SlabBarRules;
 }
 
-/** A change of a slab that was designed in full. */
-export interface StripProposal {
-  readonly title: string;
-  readonly change: StripChange;
-  readonly holds: boolean;
-  readonly utilisation: number;
-  readonly governs: string;
-  /** Over those of the slab as it is. */
-  readonly cost: number;
-  readonly carbon: number;
-  /** From 0 to 1: few sizes and spacings, bars not too close. */
-  readonly buildability: number;
-}
-
+export type StripProposal = Change<StripChange>;
 export type StripSearch = 'arrangements' | 'changes';
 
 /** Bars with nothing set by hand. */
@@ -97,34 +86,16 @@ function changes(strip: StripInput): { readonly title: string; readonly change: 
 
 /** Ranked ways for a slab: spacings with which it holds, or single changes with what comes of each, those that hold first. Empty with faults. */
 export function proposeStrip(strip: StripInput, code: DesignCode, search: StripSearch, rates: ProjectRates, most = 8): StripProposal[] {
-  const design = (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' });
-  const now = design(strip);
-  if (now.faults.length > 0 || !now.quantities) return [];
-  const base = weighed(now, strip, rates)!;
-  const found = (search === 'arrangements' ? arrangements(strip) : changes(strip)).flatMap(({ title, change }): StripProposal[] => {
-    const changed = appliedTo(strip, change);
-    const result = design(changed);
-    const sums = weighed(result, changed, rates);
-    if (result.faults.length > 0 || !sums || !result.governing) return [];
-    return [
-      {
-        title,
-        change,
-        holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
-        utilisation: Math.max(0, ...result.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0)))),
-        governs: result.governing.title,
-        cost: sums.cost / base.cost,
-        carbon: sums.carbon / base.carbon,
-        buildability: slabBuildability(result),
-      },
-    ];
-  });
-  const score = (p: StripProposal) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
-  const kept = search === 'arrangements' ? found.filter((p) => p.holds) : found;
-  return kept.sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b)).slice(0, most);
-}
-
-function weighed({ quantities }: StripResult, strip: StripInput, rates: ProjectRates) {
-  const { concreteStrength } = strip.materials;
-  return quantities && { cost: weigh(quantities, concreteStrength, rates.cost), carbon: weigh(quantities, concreteStrength, rates.carbon) };
+  const found = tryChanges(
+    {
+      now: strip,
+      rates,
+      design: (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' }),
+      applied: appliedTo,
+      strength: (s) => s.materials.concreteStrength,
+      buildability: slabBuildability,
+    },
+    search === 'arrangements' ? arrangements(strip) : changes(strip),
+  );
+  return rankChanges(search === 'arrangements' ? found.filter((p) => p.holds) : found).slice(0, most);
 }

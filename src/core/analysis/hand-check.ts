@@ -49,7 +49,7 @@ function stripMoment(load: LineLoad & { kind: 'distributed' }, L: number): numbe
 }
 
 /** Sets a figure by hand beside that of the analysis; they agree within a relative difference. */
-export function handCheck(title: string, kind: 'force' | 'moment', byHand: number, byAnalysis: number, within = 1e-6): HandCheck {
+export function handCheck(title: string, kind: QuantityKind, byHand: number, byAnalysis: number, within = 1e-6): HandCheck {
   const scale = Math.max(Math.abs(byHand), Math.abs(byAnalysis), 1);
   return { title, kind, byHand, byAnalysis, agrees: Math.abs(byHand - byAnalysis) < within * scale + 1e-3 };
 }

@@ -1,4 +1,6 @@
+import type { PanelLoad, PanelMoments } from '../analysis/panel';
 import type { Calc } from '../calc/calc';
+import type { SpanDepth, SpanDepthQuestion } from './service-rules';
 import type { BendingSection, Limit, Materials, ShearResistance, ShearSection } from './basis';
 
 /** Where the moments of a slab are largest, or anywhere else. */
@@ -21,6 +23,14 @@ export interface SlabRules {
   readonly heldEnd: { readonly moment: number; readonly reach: number; readonly clause: string } | null;
   /** Depth up to which cracks need no look when the rules for slabs are kept; null where the code has none. */
   readonly crackFreeDepth: { readonly h: number; readonly clause: string } | null;
+  /** Least depth of a panel on stiff edges without a calculation of deflection: `length` is its shorter span, `long` the longer (clear) one. */
+  twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number }): SpanDepth;
+  /** Largest x/d at yield lines, for analysis at collapse; null where the limits of bending do. */
+  plasticDepth(m: Materials): Limit | null;
+  /** The code's own coefficients for panels on stiff beams; left out where it has none, undefined where they do not apply. */
+  panelCoefficients?(load: PanelLoad, supportWidth: number): PanelMoments | undefined;
+  /** What corners that are held down ask for. */
+  readonly corners: { readonly text: string; readonly clause: string };
   readonly clauses: {
     readonly shear: string;
     readonly crushing: string;

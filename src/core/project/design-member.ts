@@ -6,6 +6,8 @@ import { designColumn } from '../members/column/design-column';
 import type { ColumnResult } from '../members/column/result';
 import { designPunching } from '../members/punching/design-punching';
 import type { PunchingResult } from '../members/punching/result';
+import { designPanel } from '../members/panel/design-panel';
+import type { PanelResult } from '../members/panel/result';
 import { designStrip } from '../members/strip/design-strip';
 import type { StripResult } from '../members/strip/result';
 import { designWall } from '../members/wall/design-wall';
@@ -17,6 +19,7 @@ import {
   type MemberResult,
   type Project,
   type PunchingMember,
+  type PanelMember,
   type StripMember,
   type UprightMember,
 } from './project';
@@ -30,6 +33,7 @@ export function designMember(project: Basis, member: BeamMember, derive?: Derive
 export function designMember(project: Basis, member: UprightMember, derive?: Derive): ColumnResult;
 export function designMember(project: Basis, member: PunchingMember, derive?: Derive): PunchingResult;
 export function designMember(project: Basis, member: StripMember, derive?: Derive): StripResult;
+export function designMember(project: Basis, member: PanelMember, derive?: Derive): PanelResult;
 export function designMember(project: Basis, member: Member, derive?: Derive): MemberResult;
 export function designMember(project: Basis, member: Member, derive: Derive = []): MemberResult {
   const code = codeOf(project, member);
@@ -37,5 +41,6 @@ export function designMember(project: Basis, member: Member, derive: Derive = []
   if (member.type === 'beam') return designBeam(withGroupBars(member, companions(project.members ?? [], member), code), code, options);
   if (member.type === 'punching') return designPunching(member, code, options);
   if (member.type === 'strip') return designStrip(member, code, options);
+  if (member.type === 'panel') return designPanel(member, code, options);
   return member.type === 'wall' ? designWall(member, code, options) : designColumn(member, code, options);
 }

@@ -1,4 +1,6 @@
+import type { PanelPicture } from '../drawing/panel-plan';
 import type { PunchingPicture } from '../drawing/punching-drawing';
+import type { PanelResult } from '../members/panel/result';
 import type { SectionLabels } from '../drawing/beam-section-picture';
 import type { BeamSteel } from '../members/beam/steel';
 import type { StripSteel } from '../members/strip/steel';
@@ -7,10 +9,10 @@ import { countBySize } from '../reinforcement/column-bars';
 import { boundsOf } from '../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../geometry/section-shapes';
 import { groupLabel, type BarGroup } from '../reinforcement/bar-groups';
-import { formatValue, unitLabel } from '../units/format';
+import { formatQuantity, formatValue, unitLabel } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
 import type { SlabBars } from '../reinforcement/slab-bars';
-import type { ColumnMember, Member, MemberResult, Project, PunchingMember, UprightMember, WallMember } from './project';
+import type { ColumnMember, Member, MemberResult, PanelMember, Project, PunchingMember, UprightMember, WallMember } from './project';
 
 /** The letter before a bar size: H for high-yield metric bars to EN; none where sizes have their own sign. */
 export function barPrefix(project: Pick<Project, 'code'>): string {
@@ -50,6 +52,8 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
   if (member.type === 'beam' && member.section.shape === 'free') return `outline, ${number(member.section.h)}${unit} deep`;
   if (member.type === 'beam') return `${number(member.section.b)} × ${number(member.section.h)}${unit}`;
   if (member.type === 'strip') return `${number(member.h)}${unit} deep`;
+  if (member.type === 'panel')
+    return `${formatValue(member.lx, 'station', system, 1)} × ${formatValue(member.ly, 'station', system, 1)} ${unitLabel('station', system)}, ${number(member.h)}${unit} deep`;
   if (member.type === 'punching') return `${shapeLabel(member.column, number)}${unit} in ${number(member.h)}${unit}`;
   if (member.type === 'wall') {
     const thickness = `${number(member.thickness)}${unit}`;
@@ -70,6 +74,11 @@ function shapeLabel(shape: SectionShape, number: (v: number) => string): string 
 export function steelLabel(project: Project, member: Member, result: MemberResult | undefined): string {
   if (result?.type === 'beam') return result.steel ? beamSteelLabel(project, result.steel) : '';
   if (member.type === 'punching') return punchingLabel(project, member);
+  if (result?.type === 'panel')
+    return result.sections
+      .filter((s) => s.place === 'x' || s.place === 'y')
+      .map((s) => `${s.place} ${layerLabel(s.bars, project)}`)
+      .join(', ');
   if (result?.type === 'strip') return result.steel ? stripSteelLabel(project, result.steel) : '';
   if (member.type === 'wall') return result?.type === 'wall' ? wallBarsLabel(project, member) : '';
   if (member.type !== 'column' || result?.type !== 'column' || result.bars.length === 0) return '';
@@ -148,6 +157,20 @@ function stripSteelLabel(project: Project, steel: StripSteel): string {
   const bottom = closest(steel.bottom.map((b) => b.main));
   const name = (bars: SlabBars | null) => (bars ? layerLabel(bars, project) : 'none');
   return `${name(top)} / ${name(bottom)}, across ${name(steel.across.bottom)}`;
+}
+
+/** How a panel is labelled on its plan. */
+export function panelLabels(project: Pick<Project, 'code' | 'display'>, member: PanelMember, result: PanelResult): PanelPicture['labels'] {
+  const units = project.display;
+  const share = result.moments?.share ?? member.share ?? 0;
+  return {
+    lx: formatValue(member.lx, 'span', units),
+    ly: formatValue(member.ly, 'span', units),
+    depth: `slab ${drawnLength(member.h, units)} deep`,
+    bars: (bars) => layerLabel(bars, project),
+    moment: (v) => formatQuantity(v, 'lineTorque', units),
+    share: `${Math.round(100 * share)} % of the load along x${member.share === null ? '' : ', set'}`,
+  };
 }
 
 /** What is written beside the section of a column or a wall. */

@@ -8,6 +8,8 @@ import type { ColumnResult } from '../members/column/result';
 import type { BendSetting } from '../schedule/bend-types';
 import type { PunchingInput } from '../members/punching/input';
 import type { PunchingResult } from '../members/punching/result';
+import type { PanelInput } from '../members/panel/input';
+import type { PanelResult } from '../members/panel/result';
 import type { StripInput } from '../members/strip/input';
 import type { StripResult } from '../members/strip/result';
 import { wallAsColumn } from '../members/wall/as-column';
@@ -62,11 +64,13 @@ export type UprightMember = ColumnMember | WallMember;
 export type PunchingMember = MemberBase & { readonly type: 'punching' } & PunchingInput;
 /** A slab that spans one way. */
 export type StripMember = MemberBase & { readonly type: 'strip' } & StripInput;
+/** A rectangular slab on beams or walls along its edges. */
+export type PanelMember = MemberBase & { readonly type: 'panel' } & PanelInput;
 /** What is analysed along a line: it has spans, supports, load cases and combinations. */
 export type LineMember = BeamMember | StripMember;
 /** Every type of member; further types are added here. */
-export type Member = BeamMember | UprightMember | PunchingMember | StripMember;
-export type MemberResult = BeamResult | ColumnResult | PunchingResult | StripResult;
+export type Member = BeamMember | UprightMember | PunchingMember | StripMember | PanelMember;
+export type MemberResult = BeamResult | ColumnResult | PunchingResult | StripResult | PanelResult;
 
 export interface ProjectInfo {
   readonly number: string;
@@ -110,7 +114,13 @@ export function uprightInput(member: UprightMember, code: DesignCode): ColumnInp
 /** What the code leaves open for a member of this type. */
 export function choicesFor(code: DesignCode, member: Pick<Member, 'type'>): readonly Choice[] {
   if (member.type === 'punching') return code.punching.choices;
-  const hidden = { beam: ['columns', 'strips'], strip: ['columns'], column: ['beams', 'strips'], wall: ['beams', 'strips'] }[member.type];
+  const hidden = {
+    beam: ['columns', 'strips'],
+    strip: ['columns'],
+    panel: ['columns'],
+    column: ['beams', 'strips'],
+    wall: ['beams', 'strips'],
+  }[member.type];
   return code.choices.filter((k) => !k.only || !hidden.includes(k.only));
 }
 

@@ -26,7 +26,7 @@ export function punchingSchema(d: MaterialDefaults) {
   });
   return object({
     id: text(60),
-    type: string().oneOf(['punching'], 'must be one of: beam, column, wall, strip, punching').default('punching'),
+    type: string().oneOf(['punching'], 'must be one of: beam, column, wall, strip, panel, punching').default('punching'),
     mark: text(20),
     title: text(80),
     place: text(60),

@@ -109,3 +109,12 @@ export const service = object({
   partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
   hasPartitions: boolean().default(true),
 });
+
+/** A layer of bars in a slab; null where it is chosen. */
+export const slabBars = object({
+  size: string().required('is missing'),
+  alternate: string().nullable().default(null),
+  spacing: quantity('length').required('is missing'),
+})
+  .nullable()
+  .default(null);

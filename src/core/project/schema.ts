@@ -4,6 +4,7 @@ import { usualRates, type Rates } from '../advice/rates';
 import { frameClasses } from '../codes/frame-rules';
 import { bendSettings } from '../schedule/bend-types';
 import { columnSchema, points, wallSchema } from './column-schema';
+import { panelSchema } from './panel-schema';
 import { punchingSchema } from './punching-schema';
 import { stripSchema } from './strip-schema';
 import {
@@ -126,7 +127,7 @@ const wholeFrom = (least: number) =>
 function beamSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['beam'], 'must be one of: beam, column, wall, strip, punching').default('beam'),
+    type: string().oneOf(['beam'], 'must be one of: beam, column, wall, strip, panel, punching').default('beam'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -185,6 +186,7 @@ function memberSchema(d: MaterialDefaults) {
     wall: wallSchema(d),
     punching: punchingSchema(d),
     strip: stripSchema(d),
+    panel: panelSchema(d),
   };
   const schemas: Record<string, Schema> = Object.fromEntries(
     Object.entries(plain).map(([type, schema]) => [type, schema.shape({ variants: list(object({ name: text(60), state: schema }), 20) })]),

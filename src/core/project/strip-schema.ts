@@ -12,6 +12,7 @@ import {
   oneOf,
   quantity,
   service,
+  slabBars,
   spanIndex,
   spanOrAll,
   support,
@@ -21,14 +22,6 @@ import {
 
 const length = (value: number) => quantity('length').default(value);
 const place = quantity('length').nullable().default(null);
-
-const bars = object({
-  size: string().required('is missing'),
-  alternate: string().nullable().default(null),
-  spacing: quantity('length').required('is missing'),
-})
-  .nullable()
-  .default(null);
 
 const span = object({ length: quantity('length').required('is missing'), h: place, camber: length(0) });
 
@@ -63,7 +56,7 @@ const loads = {
 export function stripSchema(d: MaterialDefaults) {
   return object({
     id: text(60),
-    type: string().oneOf(['strip'], 'must be one of: beam, column, wall, strip, punching').default('strip'),
+    type: string().oneOf(['strip'], 'must be one of: beam, column, wall, strip, panel, punching').default('strip'),
     mark: text(20),
     title: text(80),
     place: text(60),
@@ -83,10 +76,10 @@ export function stripSchema(d: MaterialDefaults) {
     cases: list(loadCase, 40),
     loads: list(byType(loads) as unknown as AnySchema, 500),
     bars: object({
-      bottom: list(object({ main: bars, extra: object({ bars, from: place, to: place }) }), 22),
-      top: list(object({ main: bars }), 22),
-      support: list(object({ bars, left: place, right: place }), 23),
-      across: object({ bottom: bars, top: bars }),
+      bottom: list(object({ main: slabBars, extra: object({ bars: slabBars, from: place, to: place }) }), 22),
+      top: list(object({ main: slabBars }), 22),
+      support: list(object({ bars: slabBars, left: place, right: place }), 23),
+      across: object({ bottom: slabBars, top: slabBars }),
     }),
     barRules: object({ sizes: list(string().defined(), 20), spacings: list(quantity('length').defined(), 20) }),
     service,

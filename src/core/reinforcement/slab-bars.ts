@@ -1,5 +1,6 @@
 import { catalogues, findBar, type CatalogueId } from '../materials/bars';
 import type { BarGroup } from './bar-groups';
+import { usualSizes } from './usual-sizes';
 
 /** A layer of bars in a slab: one size, or two that alternate, at one spacing (mm). */
 export interface SlabBars {
@@ -23,3 +24,31 @@ export function groupsIn(bars: SlabBars, width: number): BarGroup[] {
     { count: count / 2, size: bars.alternate },
   ];
 }
+
+/** A size that the catalogue does not have, or a spacing that cannot be meant. */
+export function slabBarFaults(path: string, bars: SlabBars | null, id: CatalogueId): { readonly path: string; readonly reason: string }[] {
+  if (!bars) return [];
+  const catalogue = catalogues[id];
+  const missing = [bars.size, ...(bars.alternate ? [bars.alternate] : [])].find((s) => !findBar(catalogue, s));
+  if (missing !== undefined) return [{ path: `${path}.size`, reason: `There is no bar "${missing}" among ${catalogue.title} bars.` }];
+  return bars.spacing >= 40 && bars.spacing <= 1000
+    ? []
+    : [{ path: `${path}.spacing`, reason: 'Bars of a slab stand between 40 mm and 1 m apart.' }];
+}
+
+/** What a choice of bars may use; an empty list is everything usual. */
+export interface SlabBarRules {
+  readonly sizes: readonly string[];
+  readonly spacings: readonly number[];
+}
+
+/** The layers that may be chosen, thinnest and closest first. */
+export function slabOptions({ catalogue, barRules }: { readonly catalogue: CatalogueId; readonly barRules: SlabBarRules }): SlabBars[] {
+  const usual = usualSizes[catalogue].slab;
+  const sizes = barRules.sizes.length > 0 ? barRules.sizes : usual.sizes;
+  const spacings = barRules.spacings.length > 0 ? [...barRules.spacings].sort((a, b) => a - b) : usual.spacings;
+  return sizes.flatMap((size) => spacings.map((spacing) => ({ size, alternate: null, spacing })));
+}
+
+/** What an arrangement costs beside its steel: bars closer than is easy to lay. */
+export const layingScore = (area: number, spacing: number): number => area * (1 + Math.max(0, (150 - spacing) / 1000));

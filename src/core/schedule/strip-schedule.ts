@@ -14,7 +14,7 @@ import type { BendSetting } from './bend-types';
 const numberOver = (length: number, spacing: number) => Math.floor(length / spacing + 1e-6) + 1;
 
 /** One draft of a layer, or two where sizes alternate. */
-function layer(bars: SlabBars, over: number, place: string, shape: Draft['shape'], dimensions: readonly number[]): Draft[] {
+export function layerDrafts(bars: SlabBars, over: number, place: string, shape: Draft['shape'], dimensions: readonly number[]): Draft[] {
   const count = numberOver(over, bars.spacing);
   const one = (size: string, n: number): Draft => ({ place, size, count: n, shape, dimensions });
   if (!bars.alternate) return [one(bars.size, count)];
@@ -28,7 +28,8 @@ export function stripSchedule(strip: StripInput, code: DesignCode, result: Strip
   const total = strip.spans.reduce((sum, s) => sum + s.length, 0);
   // Bars across run over the breadth of the slab, less its end covers.
   const breadth = Math.max(0, strip.breadth - 2 * strip.cover.bottom);
-  const across = (bars: SlabBars | null, along: number, place: string) => (bars ? layer(bars, along, place, 'straight', [breadth]) : []);
+  const across = (bars: SlabBars | null, along: number, place: string) =>
+    bars ? layerDrafts(bars, along, place, 'straight', [breadth]) : [];
   const drafts = [
     ...bottomBars(strip, code, result),
     ...topBars(strip, result),
@@ -59,8 +60,8 @@ function bottomBars(strip: StripInput, code: DesignCode, { steel, checks }: Stri
     const shape = ends === 0 ? ('straight' as const) : ends === 1 ? ('L' as const) : ('U' as const);
     const dimensions = ends === 0 ? [length] : ends === 1 ? [length, leg] : [leg, length, leg];
     return [
-      ...layer(main, breadth, `bottom, span ${i + 1}`, shape, dimensions),
-      ...(extra ? layer(extra.bars, breadth, `bottom extra, span ${i + 1}`, 'straight', [extra.to - extra.from]) : []),
+      ...layerDrafts(main, breadth, `bottom, span ${i + 1}`, shape, dimensions),
+      ...(extra ? layerDrafts(extra.bars, breadth, `bottom extra, span ${i + 1}`, 'straight', [extra.to - extra.from]) : []),
     ];
   });
 }
@@ -73,7 +74,7 @@ function topBars(strip: StripInput, { steel }: StripResult): Draft[] {
   const leg = Math.max(0, strip.h - cover.top - cover.bottom);
   const through = strip.spans.flatMap((span, i) => {
     const { main } = steel!.top[i]!;
-    return main ? layer(main, breadth, `top, span ${i + 1}`, 'straight', [span.length]) : [];
+    return main ? layerDrafts(main, breadth, `top, span ${i + 1}`, 'straight', [span.length]) : [];
   });
   const over = steel!.support.flatMap((run, j): Draft[] => {
     if (!run) return [];
@@ -84,8 +85,10 @@ function topBars(strip: StripInput, { steel }: StripResult): Draft[] {
       run.to - run.from + (atLeft ? endReach(strip, 0, outer) : 0) + (atRight ? endReach(strip, strip.spans.length, outer) : 0);
     const bends = Number(atLeft) + Number(atRight);
     const place = `top over ${supportName(j)}`;
-    if (bends === 0) return layer(run.bars, breadth, place, 'straight', [length]);
-    return bends === 1 ? layer(run.bars, breadth, place, 'L', [length, leg]) : layer(run.bars, breadth, place, 'U', [leg, length, leg]);
+    if (bends === 0) return layerDrafts(run.bars, breadth, place, 'straight', [length]);
+    return bends === 1
+      ? layerDrafts(run.bars, breadth, place, 'L', [length, leg])
+      : layerDrafts(run.bars, breadth, place, 'U', [leg, length, leg]);
   });
   return [...through, ...over];
 }

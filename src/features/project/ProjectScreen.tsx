@@ -9,6 +9,7 @@ import { Glyph, type Standing } from '@/ui/Glyph';
 import { Missing, Notice } from '@/ui/Missing';
 import { newBeam } from '@/ui/new-beam';
 import { newColumn, newWall } from '@/ui/new-column';
+import { newPanel } from '@/ui/new-panel';
 import { newPunching } from '@/ui/new-punching';
 import { newStrip } from '@/ui/new-strip';
 import { sheetPath } from '@/ui/sheet-path';
@@ -66,7 +67,7 @@ function Overview({ project }: { project: Project }) {
   const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
   const last = project.members.filter((m) => m.type === 'beam').at(-1);
-  const addOther = (make: typeof newColumn | typeof newWall | typeof newStrip | typeof newPunching, like: string) => {
+  const addOther = (make: typeof newColumn | typeof newWall | typeof newStrip | typeof newPanel | typeof newPunching, like: string) => {
     const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
@@ -124,6 +125,7 @@ function Overview({ project }: { project: Project }) {
               ['column', () => addOther(newColumn, 'C0')],
               ['wall', () => addOther(newWall, 'W0')],
               ['slab', () => addOther(newStrip, 'S0')],
+              ['panel', () => addOther(newPanel, 'SP0')],
               ['punching', () => addOther(newPunching, 'P0')],
             ]}
           />

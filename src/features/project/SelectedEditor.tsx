@@ -35,6 +35,11 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
             if (crack !== null) m.crackLimit = crack;
             continue;
           }
+          if (m.type === 'panel') {
+            if (partitions) m.hasPartitions = partitions === 'yes';
+            if (sizesOf(main).length > 0) m.barRules.sizes = sizesOf(main);
+            continue;
+          }
           if (crack !== null) m.service.crackWidth = crack;
           if (limit !== null && limit >= 50 && limit <= 5000) m.service.limits.total = limit;
           if (partitions) m.service.hasPartitions = partitions === 'yes';

@@ -2,11 +2,10 @@ import type { Draft } from 'immer';
 import { supportName } from '@/core/members/beam/input';
 import type { StripLoad } from '@/core/members/strip/input';
 import type { StripSteel } from '@/core/members/strip/steel';
-import { layerLabel } from '@/core/project/labels';
 import type { Project, StripMember } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { barEndAt } from '@/ui/bar-ends';
-import { readSlabBars } from '@/ui/slab-bars-field';
+import { slabBarsField } from '@/ui/slab-bars-field';
 import { quantityField, type Field } from '@/ui/value-field';
 
 interface Place {
@@ -82,7 +81,7 @@ export function stripField(path: string, place: Place): Field<StripMember> | und
 function barsField(path: string, i: number, { project, member, steel }: Place): Field<StripMember> | undefined {
   const { bars } = member;
   const layer = (label: string, own: SlabBars | null, shown: SlabBars | null | undefined, set: (m: M, b: SlabBars | null) => void) =>
-    slabBarsField(project, member, label, own, shown ?? null, set);
+    slabBarsField<StripMember>(project, member, label, own, shown ?? null, set);
   switch (path.replace(/\[\d+\]/g, '[]')) {
     case 'bars.bottom[].main':
       return layer(`Bottom bars, span ${i + 1}`, bars.bottom[i]!.main, steel?.bottom[i]?.main, (m, b) => void (m.bars.bottom[i]!.main = b));
@@ -108,36 +107,6 @@ function barsField(path: string, i: number, { project, member, steel }: Place): 
       return layer('Bars across, top', bars.across.top, steel?.across.top, (m, b) => void (m.bars.across.top = b));
   }
   return undefined;
-}
-
-/** Bars by size at a spacing; arrows change the spacing, the larger step the size. */
-function slabBarsField(
-  project: Project,
-  member: StripMember,
-  label: string,
-  own: SlabBars | null,
-  shown: SlabBars | null,
-  set: (m: M, b: SlabBars | null) => void,
-): Field<StripMember> {
-  const step = project.display === 'US' ? 25.4 : 25;
-  return {
-    label,
-    hint: own ? 'set by hand; sizes that alternate are parted by a stroke' : 'chosen automatically',
-    unit: '',
-    text: shown ? layerLabel(shown, project) : '',
-    parse: (text) => {
-      if (/^\s*(auto.*)?$/i.test(text)) return { ok: true, apply: (m: M) => set(m, null) };
-      const read = readSlabBars(text, member, project.display);
-      return read.ok ? { ok: true, apply: (m: M) => set(m, read.bars) } : read;
-    },
-    step: (text, direction, size) => {
-      const read = readSlabBars(text, member, project.display);
-      if (!read.ok) return text;
-      return layerLabel({ ...read.bars, spacing: Math.max(step, read.bars.spacing + direction * (size === 10 ? 4 : 1) * step) }, project);
-    },
-    stepHint: project.display === 'US' ? '1 in' : '25 mm',
-    ...(own ? { reset: (m: M) => set(m, null) } : {}),
-  };
 }
 
 function loadField(place: Place, i: number): Field<StripMember> | undefined {

@@ -1,11 +1,21 @@
 import type { Limit } from '../design-code';
 import type { SlabRules } from '../slab-rules';
+import { panelByCoefficients } from './direct-design';
 import { INCH } from './materials';
 import { concreteStrength, F as shear, PHI_SHEAR, type ShearBasis } from './shear';
-import { formula, symbols, type Form } from './symbols';
+import { formula, symbols, twoForms, type Form } from './symbols';
 import type { Materials } from '../design-code';
 
-export const F = { least: formula('A_s_min', '0.0018 * A_g', '7.6.1.1'), across: formula('A_s_across', '0.0018 * A_g', '24.4.3.2') };
+export const F = {
+  depth: twoForms(
+    'h_min',
+    'max(l_n * (0.8 + f_y/1400) / (36 + 9 * beta_l), 90)',
+    'max(l_n * (0.8 + f_y/200000) / (36 + 9 * beta_l), 3.5)',
+    '8.3.1.2',
+  ),
+  least: formula('A_s_min', '0.0018 * A_g', '7.6.1.1'),
+  across: formula('A_s_across', '0.0018 * A_g', '24.4.3.2'),
+};
 
 /** One-way slabs to ACI 318-19, chapter 7. */
 export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis): SlabRules {
@@ -27,6 +37,14 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
     shareToSupport: (isContinuous) => (isContinuous ? 1 / 4 : 1 / 3),
     heldEnd: null,
     crackFreeDepth: null,
+    twoWayDepth: (c, q) => {
+      const beta_l = c.given(symbols.beta_l, q.long / q.length);
+      const h_min = c.let(F.depth[form], { l_n: q.long, f_y: q.materials.steelStrength, beta_l });
+      return { actual: q.long / q.h, limit: q.long / h_min, clause: '8.3.1.2' };
+    },
+    plasticDepth: () => null,
+    panelCoefficients: panelByCoefficients,
+    corners: { text: 'bars for the largest sagging moment, above and below both ways over a fifth of the longer side', clause: '8.7.3' },
     clauses: { shear: '22.5.5.1', crushing: '22.5.1.2', least: '7.6.1.1', across: '24.4.3.2', toSupport: '7.7.3.8' },
   };
 }

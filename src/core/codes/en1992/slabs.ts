@@ -4,6 +4,7 @@ import type { SlabPlace, SlabRules } from '../slab-rules';
 import { F as materials } from './materials';
 import { minimumSteel } from './flexure';
 import type { NationalAnnex } from './national';
+import { spanDepth } from './service';
 import { concreteAlone, shearStrength } from './shear';
 import { formula } from './symbols';
 
@@ -43,6 +44,13 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
     shareToSupport: () => 0.5,
     heldEnd: isHeld ? { moment: 0.15, reach: 0.2, clause: '9.3.1.2(2)' } : null,
     crackFreeDepth: skipsCracks ? { h: 200, clause: '7.3.3(1)' } : null,
+    twoWayDepth: spanDepth,
+    // Steel of class B or C is asked for beside it.
+    plasticDepth: (m) => ({ value: m.concreteStrength <= 50 ? 0.25 : 0.15, clause: '5.6.2(2)' }),
+    corners: {
+      text: 'suitable bars, here as those of the middle, above and below both ways over a fifth of the longer side',
+      clause: '9.3.1.3',
+    },
     clauses: { shear: '6.2.2(1)', crushing: '6.2.2(6)', least: '9.3.1.1(1)', across: '9.3.1.1(2)', toSupport: '9.3.1.2(1)' },
   };
 }

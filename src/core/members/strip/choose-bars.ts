@@ -1,8 +1,7 @@
 import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { SlabPlace } from '../../codes/slab-rules';
-import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
-import { usualSizes } from '../../reinforcement/usual-sizes';
+import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
 import { outlineOf, type BeamInput } from '../beam/input';
 import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from '../beam/section-at';
 import type { StripInput } from './input';
@@ -19,14 +18,6 @@ export interface SlabTask {
 }
 
 const NOMINAL = 6; // mm, half a thin bar
-
-/** What the choice may use, thinnest and closest first. */
-export function slabOptions(strip: StripInput): SlabBars[] {
-  const usual = usualSizes[strip.catalogue].slab;
-  const sizes = strip.barRules.sizes.length > 0 ? strip.barRules.sizes : usual.sizes;
-  const spacings = strip.barRules.spacings.length > 0 ? [...strip.barRules.spacings].sort((a, b) => a - b) : usual.spacings;
-  return sizes.flatMap((size) => spacings.map((spacing) => ({ size, alternate: null, spacing })));
-}
 
 /** Area and need of one arrangement on the strip's width (mm2); `need` is Infinity where no steel would do. */
 export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, task: SlabTask, bars: SlabBars, inset: number) {
@@ -52,9 +43,6 @@ export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, tas
   return { area: area * b, need: bending.refusal ? Infinity : Math.max(bending.tension, least, task.least) };
 }
 
-/** What an arrangement costs beside its steel: bars closer than is easy to lay. */
-const score = (area: number, spacing: number) => area * (1 + Math.max(0, (150 - spacing) / 1000));
-
 /** What a choice looks at. */
 interface Choosing {
   readonly strip: StripInput;
@@ -70,7 +58,7 @@ function lightest({ strip, beam, code, inset }: Choosing, tasks: readonly SlabTa
   for (const bars of slabOptions(strip)) {
     if (spacing !== undefined && bars.spacing !== spacing) continue;
     const { diameter, area } = layerOf(bars, strip.catalogue);
-    const now = score(area, bars.spacing);
+    const now = layingScore(area, bars.spacing);
     if (best && now >= best.score) continue;
     if (bars.spacing - diameter < code.clearSpacing(diameter, strip.materials.aggregateSize).value) continue;
     const does = tasks.every((t) => {

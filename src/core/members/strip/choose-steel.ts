@@ -1,14 +1,14 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
-import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
+import { layerOf, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from '../beam/analysis';
 import { shiftedMoments } from '../beam/demand';
 import { holdsMoment, outlineOf, supportName, supportPositions, type BeamInput } from '../beam/input';
 import { anchorageLengths, ResistanceMap, sensesOf } from '../beam/resistance';
 import type { Sense } from '../beam/section-at';
-import { chooseSlabBars, slabOptions, type SlabTask } from './choose-bars';
+import { chooseSlabBars, type SlabTask } from './choose-bars';
 import type { StripInput } from './input';
 import { StripMap, type SlabRun, type StripSteel } from './steel';
 

@@ -1,6 +1,5 @@
 import type { DesignCode } from '../../codes/design-code';
-import { catalogues, findBar } from '../../materials/bars';
-import type { SlabBars } from '../../reinforcement/slab-bars';
+import { slabBarFaults, type SlabBars } from '../../reinforcement/slab-bars';
 import { loadFaults, supportFaults } from '../beam/faults';
 import type { Fault } from '../fault';
 import { stripAsBeam } from './as-beam';
@@ -43,17 +42,9 @@ function sizeFaults({ h, breadth, spans, cover }: StripInput): Fault[] {
   return faults;
 }
 
-/** Sizes that the catalogue does not have, and spacings that cannot be meant. */
+/** Layers that cannot be meant. */
 function barFaults({ bars, catalogue }: StripInput): Fault[] {
-  const known = catalogues[catalogue];
-  const check = (path: string, b: SlabBars | null): Fault[] => {
-    if (!b) return [];
-    const missing = [b.size, ...(b.alternate ? [b.alternate] : [])].find((s) => !findBar(known, s));
-    if (missing !== undefined) return [{ path: `${path}.size`, reason: `There is no bar "${missing}" among ${known.title} bars.` }];
-    return b.spacing >= 40 && b.spacing <= 1000
-      ? []
-      : [{ path: `${path}.spacing`, reason: 'Bars of a slab stand between 40 mm and 1 m apart.' }];
-  };
+  const check = (path: string, b: SlabBars | null) => slabBarFaults(path, b, catalogue);
   return [
     ...bars.bottom.flatMap((b, i) => [...check(`bars.bottom[${i}].main`, b.main), ...check(`bars.bottom[${i}].extra.bars`, b.extra.bars)]),
     ...bars.bottom.flatMap(({ extra }, i) =>

@@ -1,7 +1,7 @@
 import type { Combination, LoadCase } from '../../analysis/combination';
 import type { Materials } from '../../codes/design-code';
 import type { CatalogueId } from '../../materials/bars';
-import type { SlabBars } from '../../reinforcement/slab-bars';
+import type { SlabBarRules, SlabBars } from '../../reinforcement/slab-bars';
 import type { BeamServiceInput, BeamSupport } from '../beam/input';
 
 /** Lengths mm, forces N, pressures N/mm2; positions along a span from its left end. Loads positive down. */
@@ -44,12 +44,6 @@ export interface StripBars {
   readonly support: readonly SupportSlabBars[];
   /** Bars across the span, below and above; null are chosen. */
   readonly across: { readonly bottom: SlabBars | null; readonly top: SlabBars | null };
-}
-
-/** What the choice of bars may use; an empty list is everything usual. */
-export interface SlabBarRules {
-  readonly sizes: readonly string[];
-  readonly spacings: readonly number[];
 }
 
 /** A slab that spans one way, designed as a strip. */

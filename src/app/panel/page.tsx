@@ -1,0 +1,10 @@
+import { Suspense } from 'react';
+import { PanelScreen } from '@/features/panel/PanelScreen';
+
+export default function Page() {
+  return (
+    <Suspense>
+      <PanelScreen />
+    </Suspense>
+  );
+}

@@ -1,0 +1,73 @@
+import type { BeamQuantities } from '../members/beam/result';
+import type { Check } from '../members/check';
+import { weigh, type ProjectRates } from './rates';
+
+/** What every design says of itself. */
+interface Designed {
+  readonly faults: readonly unknown[];
+  readonly checks: readonly Check[];
+  readonly governing: Check | null;
+  readonly quantities: BeamQuantities | null;
+}
+
+/** A change of a member that was designed in full; cost and carbon over those of the member as it is. */
+export interface Change<C> {
+  readonly title: string;
+  readonly change: C;
+  readonly holds: boolean;
+  readonly utilisation: number;
+  readonly governs: string;
+  readonly cost: number;
+  readonly carbon: number;
+  /** From 0 to 1. */
+  readonly buildability: number;
+}
+
+/** How changes of one kind of member are tried. */
+export interface Trial<M, C, R extends Designed> {
+  readonly now: M;
+  readonly rates: ProjectRates;
+  readonly design: (member: M) => R;
+  readonly applied: (member: M, change: C) => M;
+  readonly strength: (member: M) => number;
+  readonly buildability: (result: R, member: M) => number;
+}
+
+/** Designs a member with each of some changes; those with faults, or without an answer, are left out. Empty when the member itself has faults. */
+export function tryChanges<M, C, R extends Designed>(
+  trial: Trial<M, C, R>,
+  candidates: readonly { readonly title: string; readonly change: C }[],
+): Change<C>[] {
+  const { now, rates, design, applied } = trial;
+  const sums = (r: R, m: M) =>
+    r.quantities && {
+      cost: weigh(r.quantities, trial.strength(m), rates.cost),
+      carbon: weigh(r.quantities, trial.strength(m), rates.carbon),
+    };
+  const base = sums(design(now), now);
+  if (!base) return [];
+  return candidates.flatMap(({ title, change }): Change<C>[] => {
+    const changed = applied(now, change);
+    const result = design(changed);
+    const own = sums(result, changed);
+    if (result.faults.length > 0 || !own || !result.governing) return [];
+    return [
+      {
+        title,
+        change,
+        holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
+        utilisation: Math.max(0, ...result.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0)))),
+        governs: result.governing.title,
+        cost: own.cost / base.cost,
+        carbon: own.carbon / base.carbon,
+        buildability: trial.buildability(result, changed),
+      },
+    ];
+  });
+}
+
+/** Those that hold first, then the cheap and easy ones. */
+export function rankChanges<C>(list: readonly Change<C>[]): Change<C>[] {
+  const score = (p: Change<C>) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
+  return [...list].sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b));
+}

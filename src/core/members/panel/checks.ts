@@ -1,0 +1,312 @@
+import { derive, silent } from '../../calc/calc';
+import type { DesignCode, ShearSection } from '../../codes/design-code';
+import { panelEdges, type PanelMoments } from '../../analysis/panel';
+import { layerOf } from '../../reinforcement/slab-bars';
+import { formatQuantity } from '../../units/format';
+import type { UnitSystem } from '../../units/quantity';
+import { makeCheck, type DerivableCheck } from '../check';
+import { directionOf, placeTitle, type PanelInput } from './input';
+import type { PanelSection } from './result';
+import { panelSection, reinforced, resistanceOf, WIDTH } from './sections';
+
+export interface PanelBasis {
+  readonly panel: PanelInput;
+  readonly code: DesignCode;
+  readonly units: UnitSystem;
+  readonly w: number;
+  readonly combination: string;
+  readonly moments: PanelMoments;
+  readonly sections: readonly PanelSection[];
+}
+
+const here = (label: string) => ({ x: null, label });
+
+const insetFrom = ({ panel }: PanelBasis, s: PanelSection) => panel.h - s.d - layerOf(s.bars, panel.catalogue).diameter / 2;
+
+/** Bending at every place that has bars. */
+export function panelBending(basis: PanelBasis): DerivableCheck[] {
+  const { panel, code, units, combination } = basis;
+  const show = (v: number) => formatQuantity(v, 'areaPerWidth', units);
+  return basis.sections
+    .filter((s) => s.moment > 0)
+    .map((s) => {
+      const exceeds = s.moment > s.resistance;
+      const title = placeTitle(s.place);
+      const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
+      return makeCheck(
+        {
+          id: `bending-${s.place}`,
+          family: 'bending',
+          title: `Bending, ${title}`,
+          clause: code.steelClauses.bending,
+          demand: { value: s.moment, kind: 'lineTorque' },
+          capacity: { value: s.resistance, kind: 'lineTorque' },
+          utilisation: s.resistance > 0 ? s.moment / s.resistance : Infinity,
+          place: here(title),
+          combination,
+          assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
+          ...(exceeds
+            ? {
+                reason: Number.isFinite(s.required)
+                  ? `${title}: needs ${show(s.required)}, has ${show(s.provided)}.`
+                  : `${title}: the slab itself is too thin for this moment.`,
+              }
+            : {}),
+        },
+        () =>
+          derive((c) => {
+            c.note(methodNote(panel));
+            code.bendingResistance(c, section, panel.materials);
+            c.note('Steel needed for this moment on a metre:');
+            code.bendingSteel(c, s.moment * WIDTH, panelSection(panel), s.d, panel.cover.top + 6, panel.materials, 1, true);
+          }),
+      );
+    });
+}
+
+function methodNote({ method, share, isHeldDown }: PanelInput): string {
+  if (method === 'coefficients')
+    return 'The larger moment of middle and column strips by the coefficients of the code, for stiff beams along the edges, on a metre.';
+  if (method === 'yieldLines')
+    return `The moment at collapse by yield lines${isHeldDown ? '' : ', a tenth more where corners may lift'}, on a metre.`;
+  const how = share === null ? 'that make both directions sink alike in the middle' : 'with the share of the load that was set';
+  return `The moment of strips both ways ${how}${isHeldDown ? '; twisting of the held corners takes its part' : ''}, on a metre.`;
+}
+
+/** Least steel and largest spacing: the worst place of each. */
+export function panelSteel({ panel, code, units, sections }: PanelBasis): DerivableCheck[] {
+  if (sections.length === 0) return [];
+  const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panelSection(panel), s.d, panel.materials) / WIDTH }));
+  const thin = least.reduce((a, b) => (b.need / b.s.provided > a.need / a.s.provided ? b : a));
+  const most = code.slab.spacing(panel.h, 'peak');
+  const wide = sections.reduce((a, b) => (b.bars.spacing > a.bars.spacing ? b : a));
+  const area = (v: number) => formatQuantity(v, 'areaPerWidth', units);
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  return [
+    makeCheck(
+      {
+        id: 'minimum-steel',
+        family: 'detailing',
+        title: 'Least steel',
+        clause: code.slab.clauses.least,
+        demand: { value: thin.need, kind: 'areaPerWidth' },
+        capacity: { value: thin.s.provided, kind: 'areaPerWidth' },
+        utilisation: thin.need / thin.s.provided,
+        place: here(placeTitle(thin.s.place)),
+        ...(thin.need > thin.s.provided * 1.0005
+          ? { reason: `Bars ${placeTitle(thin.s.place)}: at least ${area(thin.need)}, has ${area(thin.s.provided)}.` }
+          : {}),
+      },
+      () => derive((c) => void code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials)),
+    ),
+    makeCheck({
+      id: 'most-spacing',
+      family: 'detailing',
+      title: 'Largest spacing of bars',
+      clause: most.clause,
+      demand: { value: wide.bars.spacing, kind: 'length' },
+      capacity: { value: most.value, kind: 'length' },
+      utilisation: wide.bars.spacing / most.value,
+      place: here(placeTitle(wide.place)),
+      ...(wide.bars.spacing > most.value
+        ? { reason: `Bars ${placeTitle(wide.place)} stand ${length(wide.bars.spacing)} apart, at most ${length(most.value)}.` }
+        : {}),
+    }),
+  ];
+}
+
+/** Shear without links where it is largest: at d from the face of each edge. */
+export function panelShear(basis: PanelBasis): DerivableCheck[] {
+  const { panel, code, units, w, moments, sections, combination } = basis;
+  const share = moments.share;
+  const rows = panelEdges.map((edge) => {
+    const direction = directionOf(edge);
+    const bars = sections.find((s) => s.place === edge && s.moment > 0) ?? sections.find((s) => s.place === direction);
+    const d = bars?.d ?? panel.h - panel.cover.bottom - 12;
+    const q = share === null ? w : w * (direction === 'x' ? share : 1 - share);
+    const force = Math.max(0, moments.shear[edge] - q * (panel.supportWidth / 2 + code.shearDistance(d)));
+    const section: ShearSection = { bw: WIDTH, d, h: panel.h, tensionArea: (bars?.provided ?? 0) * WIDTH, grossArea: WIDTH * panel.h };
+    const capacity = code.slab.plainShear(silent, section, panel.materials).force / WIDTH;
+    return { edge, force, section, capacity };
+  });
+  const worst = rows.reduce((a, b) => (b.force / b.capacity > a.force / a.capacity ? b : a));
+  const show = (v: number) => formatQuantity(v, 'lineLoad', units);
+  return [
+    makeCheck(
+      {
+        id: 'shear',
+        family: 'shear',
+        title: `Shear without ${code.linkWord}, ${worst.edge} edge`,
+        clause: code.slab.clauses.shear,
+        demand: { value: worst.force, kind: 'lineLoad' },
+        capacity: { value: worst.capacity, kind: 'lineLoad' },
+        utilisation: worst.force / worst.capacity,
+        place: here(`${worst.edge} edge`),
+        combination,
+        assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
+        ...(worst.force > worst.capacity
+          ? { reason: `Shear at the ${worst.edge} edge: ${show(worst.force)} against ${show(worst.capacity)}: a deeper slab.` }
+          : {}),
+      },
+      () => derive((c) => void code.slab.plainShear(c, worst.section, panel.materials)),
+    ),
+  ];
+}
+
+/** Span over depth of the shorter span, in place of a calculated deflection. */
+export function panelDepth({ panel, code, sections }: PanelBasis): DerivableCheck[] {
+  const short = panel.lx <= panel.ly ? ('x' as const) : ('y' as const);
+  const bars = sections.find((s) => s.place === short);
+  if (!bars) return [];
+  const [a, b] = short === 'x' ? [panel.edges.left, panel.edges.right] : [panel.edges.bottom, panel.edges.top];
+  const held = [a, b].filter((e) => e === 'continuous').length;
+  const [shorter, longer] = [Math.min(panel.lx, panel.ly), Math.max(panel.lx, panel.ly)];
+  const isClear = code.settings.id === 'aci318';
+  const clear = (l: number) => (isClear ? l - panel.supportWidth : l);
+  // Not below the least steel: what is required for strength alone.
+  const q = {
+    materials: panel.materials,
+    system: (['simple', 'oneEnd', 'bothEnds'] as const)[held]!,
+    length: clear(shorter),
+    long: clear(longer),
+    h: panel.h,
+    d: bars.d,
+    ratio: bars.required / bars.d,
+    compressionRatio: 0,
+    provided: bars.required > 0 ? bars.provided / bars.required : 1.5,
+    flange: 1,
+    hasPartitions: panel.hasPartitions,
+    isSlab: true,
+  };
+  const { actual, limit, clause } = code.slab.twoWayDepth(silent, q);
+  return [
+    makeCheck(
+      {
+        id: 'span-depth',
+        family: 'deflection',
+        title: `${code.service.spanDepthTitle}, along ${short}`,
+        clause,
+        demand: { value: actual, kind: 'ratio' },
+        capacity: { value: limit, kind: 'ratio' },
+        utilisation: actual / limit,
+        place: here(`middle, along ${short}`),
+        ...(actual > limit
+          ? {
+              reason: `The panel is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection: deeper, or more bars along ${short}.`,
+            }
+          : {}),
+      },
+      () => derive((c) => void code.slab.twoWayDepth(c, q)),
+    ),
+  ];
+}
+
+/** The depth of the neutral axis: for yield lines the stricter rule of analysis at collapse, with the ductility of the steel. */
+export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
+  const { panel, code, sections } = basis;
+  const states = sections.flatMap((s) => {
+    const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
+    const r = resistanceOf(panel, code, section);
+    return r && s.moment > 0 ? [{ s, r, section }] : [];
+  });
+  if (states.length === 0) return [];
+  const plastic = panel.method === 'yieldLines' ? code.slab.plasticDepth(panel.materials) : null;
+  if (plastic) {
+    const worst = states.reduce((a, b) => (b.r.x / b.r.d > a.r.x / a.r.d ? b : a));
+    const ratio = worst.r.x / worst.r.d;
+    const isBrittle = panel.materials.ductility === 'A';
+    return [
+      makeCheck({
+        id: 'ductility',
+        family: 'bending',
+        title: 'Depth of neutral axis, at collapse',
+        clause: plastic.clause,
+        demand: { value: ratio, kind: 'ratio' },
+        capacity: { value: plastic.value, kind: 'ratio' },
+        utilisation: isBrittle ? Infinity : ratio / plastic.value,
+        place: here(placeTitle(worst.s.place)),
+        ...(isBrittle
+          ? { reason: 'Analysis at collapse asks for steel of class B or C.' }
+          : ratio > plastic.value
+            ? {
+                reason: `${placeTitle(worst.s.place)}: x/d ${ratio.toFixed(3)} against ${plastic.value.toFixed(2)}: less steel, or a deeper slab.`,
+              }
+            : {}),
+      }),
+    ];
+  }
+  const judged = states.flatMap(({ s, r, section }) => {
+    const k = code.ductility(silent, r, panel.materials, 1);
+    return k ? [{ s, section, k }] : [];
+  });
+  if (judged.length === 0) return [];
+  const w = judged.reduce((a, b) => (b.k.utilisation > a.k.utilisation ? b : a));
+  return [
+    makeCheck({
+      id: 'ductility',
+      family: 'bending',
+      title: w.k.title,
+      clause: w.k.clause,
+      demand: { value: w.k.demand, kind: w.k.kind },
+      capacity: { value: w.k.capacity, kind: w.k.kind },
+      utilisation: w.k.utilisation,
+      place: here(placeTitle(w.s.place)),
+      ...(w.k.utilisation > 1 ? { reason: `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.` } : {}),
+    }),
+  ];
+}
+
+/** Corners between edges that are free to turn: kept from lifting they need bars, not kept they lift. */
+export function panelCorners({ panel, code, moments, units }: PanelBasis): DerivableCheck[] {
+  const { edges, isHeldDown } = panel;
+  const pairs = [
+    ['left', 'bottom'],
+    ['right', 'bottom'],
+    ['left', 'top'],
+    ['right', 'top'],
+  ] as const;
+  const free = pairs.filter(([a, b]) => edges[a] === 'simple' && edges[b] === 'simple');
+  if (free.length === 0) return [];
+  const most = formatQuantity(Math.max(moments.x, moments.y), 'lineTorque', units);
+  return [
+    makeCheck({
+      id: 'corners',
+      family: 'detailing',
+      title: isHeldDown ? 'Bars in corners that are held down' : 'Corners that may lift',
+      clause: code.slab.corners.clause,
+      demand: null,
+      capacity: null,
+      utilisation: null,
+      status: 'notApplicable',
+      place: here(free.map((p) => p.join(' ')).join(', ')),
+      reason: isHeldDown
+        ? `Corners ${free.map((p) => p.join(' ')).join(', ')}: ${code.slab.corners.text}, for ${most}.`
+        : 'Nothing keeps these corners down: twisting is not counted on, and they lift under load.',
+    }),
+  ];
+}
+
+/** The coefficients hold for imposed loads of at most twice the permanent ones (ACI 318-14 8.10.2.6). */
+export function coefficientChecks({ panel }: PanelBasis): DerivableCheck[] {
+  if (panel.method !== 'coefficients') return [];
+  const isPermanent = (id: string) => panel.cases.find((c) => c.id === id)?.nature === 'permanent';
+  const sum = (wanted: boolean) => panel.loads.filter((l) => isPermanent(l.case) === wanted).reduce((s, l) => s + l.value, 0);
+  const dead = sum(true) + (panel.selfWeight ? panel.h * panel.unitWeight : 0);
+  const ratio = dead > 0 ? sum(false) / dead : Infinity;
+  return [
+    makeCheck({
+      id: 'coefficients',
+      family: 'bending',
+      title: 'Imposed over permanent load',
+      clause: '318-14 8.10.2.6',
+      demand: { value: ratio, kind: 'ratio' },
+      capacity: { value: 2, kind: 'ratio' },
+      utilisation: ratio / 2,
+      place: here(''),
+      warnings: ['For three spans and more that differ by at most a third, on beams along all lines.'],
+      ...(ratio > 2
+        ? { reason: 'The coefficients hold for imposed loads of at most twice the permanent ones: take strips or yield lines.' }
+        : {}),
+    }),
+  ];
+}

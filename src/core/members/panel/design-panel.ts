@@ -1,0 +1,143 @@
+import type { LoadCase } from '../../analysis/combination';
+import { handCheck } from '../../analysis/hand-check';
+import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelMoments } from '../../analysis/panel';
+import type { DesignCode } from '../../codes/design-code';
+import { barMass } from '../../materials/bars';
+import { layerOf } from '../../reinforcement/slab-bars';
+import { SELF_WEIGHT } from '../beam/input';
+import { nothingCheck } from '../beam/nothing-check';
+import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../check';
+import {
+  coefficientChecks,
+  panelBending,
+  panelCorners,
+  panelDepth,
+  panelDuctility,
+  panelShear,
+  panelSteel,
+  type PanelBasis,
+} from './checks';
+import { panelFaults } from './faults';
+import { directionOf, type PanelInput } from './input';
+import { emptyPanelResult, type PanelResult, type PanelSection } from './result';
+import { panelSections } from './sections';
+
+/** Corners that may lift turn the yield lines: moments grow by about a tenth. */
+const LIFTED_CORNERS = 1.1;
+
+/** Designs a rectangular panel on four edges by hand methods. Never throws on bad input; the result then lists its faults. */
+export function designPanel(panel: PanelInput, code: DesignCode, options: DesignOptions): PanelResult {
+  const faults = panelFaults(panel, code);
+  if (faults.length > 0) return emptyPanelResult(faults);
+  const combinations = panelCombinations(panel, code);
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate').map((c) => ({ c, w: loadOf(panel, c.factors) }));
+  const worst = ultimate.reduce<(typeof ultimate)[number] | null>((a, b) => (!a || b.w > a.w ? b : a), null);
+  if (!worst || worst.w <= 0) {
+    const check = nothingCheck({ combinations }, 'slab');
+    return { ...emptyPanelResult([]), combinations, checks: [check], governing: check };
+  }
+  const moments = panelMoments(panel, code, worst.w);
+  const sections = panelSections(panel, code, moments);
+  const basis: PanelBasis = { panel, code, units: options.units, w: worst.w, combination: worst.c.id, moments, sections };
+  const checks = finishChecks(
+    [
+      ...panelBending(basis),
+      ...coefficientChecks(basis),
+      ...panelDuctility(basis),
+      ...panelShear(basis),
+      ...panelSteel(basis),
+      ...panelDepth(basis),
+      ...panelCorners(basis),
+      ...topicsNotCovered([
+        ...code.notCovered.filter((t) => t.clause !== '9.7.7'),
+        { title: 'Crack width', clause: 'hand method' },
+        { title: 'Different moments on both sides of an edge', clause: 'hand method' },
+      ]),
+    ],
+    options,
+  );
+  return {
+    type: 'panel',
+    faults: [],
+    load: worst.w,
+    combination: worst.c.id,
+    moments,
+    sections,
+    combinations,
+    handChecks: handChecks(panel, worst.w, moments),
+    checks,
+    governing: governing(checks) ?? null,
+    quantities: quantitiesOf(panel, sections),
+  };
+}
+
+/** All cases of a panel, its own weight among them when it is on. */
+export function panelCases({ selfWeight, cases }: PanelInput): LoadCase[] {
+  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
+  return [...(selfWeight ? [own] : []), ...cases];
+}
+
+function panelCombinations(panel: PanelInput, code: DesignCode) {
+  const used = panelCases(panel).filter((c) => c.nature === 'permanent' || panel.loads.some((l) => l.case === c.id));
+  const own = new Set(panel.ownCombinations.map((c) => c.id));
+  return [...code.combinations(used).filter((c) => !panel.combinationsOff.includes(c.id) && !own.has(c.id)), ...panel.ownCombinations];
+}
+
+/** The load of a combination (N/mm2); a variable case that relieves is left out. */
+function loadOf(panel: PanelInput, factors: readonly { readonly caseId: string; readonly factor: number }[]): number {
+  return factors.reduce((sum, { caseId, factor }) => {
+    const own = caseId === SELF_WEIGHT ? panel.h * panel.unitWeight : 0;
+    const value = own + panel.loads.reduce((s, l) => s + (l.case === caseId ? l.value : 0), 0);
+    const isVariable = panel.cases.some((c) => c.id === caseId && c.nature !== 'permanent');
+    return sum + factor * (isVariable ? Math.max(0, value) : value);
+  }, 0);
+}
+
+/** Moments of the panel under a load, by its method. */
+export function panelMoments(panel: PanelInput, code: DesignCode, w: number): PanelMoments {
+  const { lx, ly, edges, share, isHeldDown } = panel;
+  const load = { lx, ly, w, edges };
+  const byCode = panel.method === 'coefficients' ? code.slab.panelCoefficients?.(load, panel.supportWidth) : undefined;
+  if (byCode) return byCode;
+  if (panel.method !== 'yieldLines') return panelByStrips(load, share ?? shareByDeflection(load), isHeldDown);
+  const mu = panel.mu ?? (lx / ly) ** 2;
+  return panelByYieldLines({ ...load, w: isHeldDown ? w : LIFTED_CORNERS * w }, panel.supportRatio, mu);
+}
+
+/** Strips: what each carries in its middle and over its ends is w l2 / 8 of its share. Yield lines: the same panel by virtual work of strips is no check; the load alone is. */
+function handChecks(panel: PanelInput, w: number, m: PanelMoments) {
+  if (m.share === null || panel.isHeldDown) return [];
+  const statics = (l: number, middle: number, a: number, b: number, q: number) => {
+    // Largest sagging moment of a span with moments a and b over its ends.
+    const reaction = (q * l) / 2 + (b - a) / l;
+    return handCheck('', 'lineTorque', reaction ** 2 / (2 * q) - b, middle, 1e-6);
+  };
+  const { lx, ly } = panel;
+  return [
+    ...(m.share > 0
+      ? [{ ...statics(lx, m.x, m.support.right, m.support.left, m.share * w), title: 'Strip along x: largest moment from its reaction' }]
+      : []),
+    ...(m.share < 1
+      ? [
+          {
+            ...statics(ly, m.y, m.support.top, m.support.bottom, (1 - m.share) * w),
+            title: 'Strip along y: largest moment from its reaction',
+          },
+        ]
+      : []),
+  ];
+}
+
+/** How far bars over an edge run into the panel, over its shorter side. */
+export const TOP_REACH = 0.3;
+
+function quantitiesOf(panel: PanelInput, sections: readonly PanelSection[]) {
+  const { lx, ly, h } = panel;
+  const bars = sections.reduce((sum, s) => {
+    const { area } = layerOf(s.bars, panel.catalogue);
+    const [along, across] = directionOf(s.place) === 'x' ? [lx, ly] : [ly, lx];
+    const length = s.place === 'x' || s.place === 'y' ? along : TOP_REACH * Math.min(lx, ly);
+    return sum + barMass(area * across) * length;
+  }, 0);
+  return { concrete: lx * ly * h, bars, links: 0, formwork: lx * ly };
+}

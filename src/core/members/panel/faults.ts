@@ -1,0 +1,51 @@
+import type { DesignCode } from '../../codes/design-code';
+import { slabBarFaults } from '../../reinforcement/slab-bars';
+import type { Fault } from '../fault';
+import { panelPlaces, type PanelInput } from './input';
+
+/** Why the coefficients of a code do not serve a panel. */
+function coefficientFault(panel: PanelInput, code: DesignCode): string | undefined {
+  const { lx, ly, edges, supportWidth } = panel;
+  if (!code.slab.panelCoefficients) return 'This code has no coefficients for panels: take strips or yield lines.';
+  if (Math.max(lx, ly) > 2 * Math.min(lx, ly)) return 'The coefficients are for sides that differ by no more than 2 to 1 (8.10.2.3).';
+  return code.slab.panelCoefficients({ lx, ly, w: 1, edges }, supportWidth)
+    ? undefined
+    : 'The coefficients are for three spans and more: one of two opposite edges has to be continuous (8.10.2.1).';
+}
+
+/** Checks everything about a panel that the shape of the file cannot: each fault at its field. */
+export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
+  const faults: Fault[] = code.materialFaults(panel.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason }));
+  const add = (path: string, reason: string) => faults.push({ path, reason });
+  const { lx, ly, h, cover, supportWidth, share, supportRatio, mu } = panel;
+  for (const [path, l] of [
+    ['lx', lx],
+    ['ly', ly],
+  ] as const)
+    if (!(l >= 500 && l <= 50_000)) add(path, 'A side of the panel must lie between 0.5 and 50 m.');
+  if (lx > 0 && ly > 0 && (lx / ly > 4 || ly / lx > 4)) add('lx', 'One side is more than four times the other: the panel spans one way.');
+  if (!(h >= 60 && h <= 2000)) add('h', 'The depth of a slab must lie between 60 mm and 2 m.');
+  else if (cover.top + cover.bottom + 40 > h) add('cover.bottom', `The covers leave no room in a depth of ${Math.round(h)} mm.`);
+  for (const face of ['top', 'bottom'] as const)
+    if (!(cover[face] >= 5 && cover[face] <= 300))
+      add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the outer bars.');
+  if (!(supportWidth >= 0 && supportWidth < Math.min(lx, ly))) add('supportWidth', 'The supports are wider than the panel.');
+  if (panel.method === 'coefficients') {
+    const reason = coefficientFault(panel, code);
+    if (reason) add('method', reason);
+  }
+  if (share !== null && !(share >= 0 && share <= 1)) add('share', 'The part of the load along x lies between 0 and 1.');
+  if (!(supportRatio >= 0.5 && supportRatio <= 2))
+    add('supportRatio', 'Hogging over sagging moment lies between 0.5 and 2 (EN 1992-1-1 5.6.2(2)).');
+  if (mu !== null && !(mu >= 0.1 && mu <= 10)) add('mu', 'The ratio of moments along y and x lies between 0.1 and 10.');
+  const ids = new Set<string>();
+  panel.cases.forEach((c, i) => {
+    if (ids.has(c.id)) add(`cases[${i}].id`, `There are two load cases "${c.id}".`);
+    ids.add(c.id);
+  });
+  panel.loads.forEach((l, i) => {
+    if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
+  });
+  for (const place of panelPlaces) faults.push(...slabBarFaults(`bars.${place}`, panel.bars[place], panel.catalogue));
+  return faults;
+}

@@ -1,0 +1,192 @@
+'use client';
+import type { Draft } from 'immer';
+import type { Fault } from '@/core/members/fault';
+import type { PanelMethod } from '@/core/members/panel/input';
+import { choicesFor, codeOf, type PanelMember, type Project } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+import { onPanel } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { Assumptions } from '@/ui/Assumptions';
+import { basisRows } from '@/ui/basis-rows';
+import { LoadCases } from '@/ui/LoadCases';
+import { QuantityInput } from '@/ui/QuantityInput';
+
+interface PanelProps {
+  readonly project: Project;
+  readonly member: PanelMember;
+  readonly faults: readonly Fault[];
+}
+
+const useChange = (member: PanelMember) => {
+  const { edit } = useProject();
+  return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onPanel(member.id, recipe));
+};
+
+/** Load cases and the loads over the whole panel. */
+export function PanelLoads({ project, member, faults }: PanelProps) {
+  const change = useChange(member);
+  return (
+    <div className="overflow-auto px-3.5 py-2">
+      <LoadCases member={member} faults={faults} />
+      <h2 className="mt-3">Loads over the whole panel</h2>
+      <table className="grid-table !w-auto" aria-label="Loads">
+        <thead>
+          <tr>
+            {['Case', 'Value', 'Note', ''].map((h) => (
+              <th key={h}>{h}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {member.loads.map((load, i) => (
+            <tr key={i}>
+              <td className="w-20">
+                <select
+                  className="field"
+                  aria-label={`Case of load ${i + 1}`}
+                  value={load.case}
+                  onChange={(e) => change(`load ${i + 1}`, (m) => void (m.loads[i]!.case = e.target.value))}
+                >
+                  {member.cases.map((c) => (
+                    <option key={c.id}>{c.id}</option>
+                  ))}
+                </select>
+              </td>
+              <td className="w-36">
+                <QuantityInput
+                  kind="areaLoad"
+                  system={project.display}
+                  value={load.value}
+                  label={`Value of load ${i + 1}`}
+                  onKeep={(v) => change(`load ${i + 1}`, (m) => void (m.loads[i]!.value = v ?? 0))}
+                />
+              </td>
+              <td className="w-64">
+                <input
+                  className="field"
+                  aria-label={`Note of load ${i + 1}`}
+                  defaultValue={load.note}
+                  key={load.note}
+                  onBlur={(e) =>
+                    e.target.value !== load.note && change(`load ${i + 1}`, (m) => void (m.loads[i]!.note = e.target.value.slice(0, 120)))
+                  }
+                />
+              </td>
+              <td>
+                <button type="button" className="link" onClick={() => change(`delete load ${i + 1}`, (m) => void m.loads.splice(i, 1))}>
+                  Delete
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button
+        type="button"
+        className="btn mt-2"
+        disabled={member.cases.length === 0}
+        onClick={() => change('add a load', (m) => void m.loads.push({ case: m.cases.at(-1)!.id, value: 2e-3, note: '' }))}
+      >
+        Add a load
+      </button>
+    </div>
+  );
+}
+
+const methods: readonly (readonly [PanelMethod, string])[] = [
+  ['strips', 'strips both ways'],
+  ['yieldLines', 'yield lines, at collapse'],
+  ['coefficients', 'coefficients of the code'],
+];
+const yesNo = [
+  ['yes', 'held down'],
+  ['no', 'may lift'],
+] as const;
+const outers = [
+  ['x', 'bars along x'],
+  ['y', 'bars along y'],
+] as const;
+const ductilities = [
+  ['A', 'A'],
+  ['B', 'B'],
+  ['C', 'C'],
+] as const;
+
+/** What a panel rests on besides its plan: names, method, materials, cover, and everything the code leaves open. */
+export function PanelBasis({ project, member, faults }: PanelProps) {
+  const change = useChange(member);
+  const code = codeOf(project, member);
+  const rows = basisRows<PanelMember>({ project, faults, change });
+  const { quantity, optional } = rows;
+  const isEN = project.code.id === 'en1992';
+  const { materials, cover } = member;
+  return (
+    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+      <section>
+        <h2>Member</h2>
+        {rows.text('Mark', member.mark, (m, v) => void (m.mark = v))}
+        {rows.text('Title', member.title, (m, v) => void (m.title = v))}
+        {rows.text('Place', member.place, (m, v) => void (m.place = v))}
+        {quantity('Side along x', 'span', 'lx', member.lx, (m, v) => void (m.lx = v))}
+        {quantity('Side along y', 'span', 'ly', member.ly, (m, v) => void (m.ly = v))}
+        {quantity('Depth h', 'length', 'h', member.h, (m, v) => void (m.h = v))}
+        {quantity('Width of supports', 'length', 'supportWidth', member.supportWidth, (m, v) => void (m.supportWidth = v))}
+        {rows.pick('Corners', member.isHeldDown ? 'yes' : 'no', yesNo, (m, v) => void (m.isHeldDown = v === 'yes'))}
+        <h2 className="mt-3">How moments are found</h2>
+        {rows.pick(
+          'Method',
+          member.method,
+          methods.filter(([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined),
+          (m, v) => void (m.method = v),
+        )}
+        {member.method === 'strips' ? (
+          optional('Load along x', 'percent', 'share', member.share, (m, v) => void (m.share = v), 'from equal deflections')
+        ) : member.method === 'yieldLines' ? (
+          <>
+            {quantity('Hogging over sagging', 'ratio', 'supportRatio', member.supportRatio, (m, v) => void (m.supportRatio = v))}
+            {optional('Along y over along x', 'ratio', 'mu', member.mu, (m, v) => void (m.mu = v), 'square of the sides')}
+          </>
+        ) : null}
+        {rows.fault('method')}
+        <p className="small">
+          Self-weight {formatQuantity(member.h * member.unitWeight, 'areaLoad', project.display)}. Both methods answer quickly and by hand;
+          neither knows the stiffness of the beams below.
+        </p>
+      </section>
+      <section>
+        <h2>Materials and cover</h2>
+        {quantity(
+          isEN ? 'Concrete fck' : 'Concrete f′c',
+          'stress',
+          'materials.concreteStrength',
+          materials.concreteStrength,
+          (m, v) => void (m.materials.concreteStrength = v),
+        )}
+        {quantity(
+          isEN ? 'Bars fyk' : 'Bars fy',
+          'steelStress',
+          'materials.steelStrength',
+          materials.steelStrength,
+          (m, v) => void (m.materials.steelStrength = v),
+        )}
+        {isEN && rows.pick('Ductility class', materials.ductility, ductilities, (m, v) => void (m.materials.ductility = v))}
+        {quantity('Cover to outer bars, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
+        {quantity('Cover to outer bars, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
+        {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
+        {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
+        <label className="flex items-center gap-2 py-1">
+          <input
+            type="checkbox"
+            checked={member.hasPartitions}
+            onChange={(e) => change('partitions', (m) => void (m.hasPartitions = e.target.checked))}
+          />{' '}
+          Partitions or finishes that can be damaged
+        </label>
+      </section>
+      <section>
+        <h2>What the code leaves open</h2>
+        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+      </section>
+    </div>
+  );
+}
