@@ -1,0 +1,245 @@
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { useRouter } from 'next/navigation';
+import { proposePanel } from '@/core/advice/panel-proposals';
+import { proposeStrip, type StripSearch } from '@/core/advice/strip-proposals';
+import type { PanelResult } from '@/core/members/panel/result';
+import type { StripResult } from '@/core/members/strip/result';
+import { designMember } from '@/core/project/design-member';
+import { codeOf, type Member, type PanelMember, type Project, type StripMember } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+import { panelField, toggled } from '@/features/panel/fields';
+import { PanelBasis, PanelLoads } from '@/features/panel/PanelPanels';
+import { PanelPlan } from '@/features/panel/PanelPlan';
+import { PanelWays } from '@/features/panel/PanelWays';
+import { BasisPanel } from '@/features/strip/BasisPanel';
+import { stripField } from '@/features/strip/fields';
+import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
+import { SlabSection } from '@/features/strip/SlabSection';
+import { SlabSheet } from '@/features/strip/SlabSheet';
+import { StripLoads } from '@/features/strip/StripLoads';
+import { StripWays } from '@/features/strip/StripWays';
+import { useProject } from '@/store/project-store';
+import { newPanel } from '@/ui/new-panel';
+import { newStrip } from '@/ui/new-strip';
+import { openWithResults, stubBrowser } from './fixtures';
+
+jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
+// No workers here: the same searches, at once.
+jest.mock('@/store/proposing', () => ({
+  proposeForStrip: (basis: Project, strip: StripMember, search: StripSearch) =>
+    Promise.resolve(proposeStrip(strip, codeOf(basis, strip), search, basis.rates)),
+  proposeForPanel: (basis: Project, panel: PanelMember) => Promise.resolve(proposePanel(panel, codeOf(basis, panel), basis.rates)),
+}));
+beforeAll(stubBrowser);
+beforeEach(() => (useRouter as jest.Mock).mockReturnValue({ push: jest.fn() }));
+
+function open<M extends Member>(make: (p: Project, id: string, mark: string, place: string) => M): { project: Project; member: M } {
+  const read = readProject({ format: 'intarsia', version: 1, id: 'p', name: 'Test house', code: { id: 'en1992', variant: 'uk' } });
+  if (!read.ok) throw new Error('bad');
+  const project = { ...read.project, members: [make(read.project, 'a', 'S1', 'Hall')] };
+  openWithResults(project, 'all');
+  return { project, member: project.members[0] as M };
+}
+const now = <M extends Member>() => useProject.getState().project!.members[0] as M;
+const keep = (el: Element, value: string) =>
+  act(() => {
+    fireEvent.change(el, { target: { value } });
+    fireEvent.blur(el);
+  });
+const click = (el: Element) => act(() => void fireEvent.click(el));
+
+describe('a strip', () => {
+  const result = (p: Project) => designMember(p, p.members[0] as StripMember);
+
+  test('elevation, plan and strips stand on one axis, per metre, and what is drawn opens its field', () => {
+    const { project, member } = open(newStrip);
+    const onEdit = jest.fn();
+    const { container } = render(
+      <SlabSheet
+        {...{ project, member, onEdit }}
+        result={result(project)}
+        isStale={false}
+        shows="strength"
+        station={2000}
+        onStation={jest.fn()}
+        editing={null}
+      />,
+    );
+    expect([...container.querySelectorAll('[data-strip]')].map((el) => el.getAttribute('data-strip'))).toEqual([
+      'Elevation',
+      'Plan',
+      'Bending',
+      'Shear',
+      'Steel',
+    ]);
+    expect(screen.getByText(/kNm\/m/)).toBeTruthy();
+    click(screen.getByRole('button', { name: /^Bars across, bottom/ }));
+    expect(onEdit.mock.calls[0][0]).toBe('bars.across.bottom');
+  });
+
+  test('the cut shows bars at their spacing and what they carry', () => {
+    const { project, member } = open(newStrip);
+    render(<SlabSection {...{ project, member }} result={result(project)} station={2000} onEdit={jest.fn()} editing={null} />);
+    expect(screen.getByText(/carries .* kNm\/m/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Depth of the slab/ })).toBeTruthy();
+  });
+
+  test.each([
+    ['h', '225', (m: StripMember) => m.h, 225],
+    ['breadth', '7200', (m: StripMember) => m.breadth, 7200],
+    ['cover.bottom', '30', (m: StripMember) => m.cover.bottom, 30],
+    ['spans[1].length', '5 m', (m: StripMember) => m.spans[1]!.length, 5000],
+    ['spans[0].h', '250', (m: StripMember) => m.spans[0]!.h, 250],
+    ['loads[1]', '4', (m: StripMember) => (m.loads[1] as { value: number }).value, 4e-3],
+    ['bars.bottom[0].main', 'H12 / H10 @ 150', (m: StripMember) => m.bars.bottom[0]!.main, { size: '12', alternate: '10', spacing: 150 }],
+    [
+      'bars.bottom[0].extra.bars',
+      '10 @ 300',
+      (m: StripMember) => m.bars.bottom[0]!.extra.bars,
+      { size: '10', alternate: null, spacing: 300 },
+    ],
+    ['bars.top[1].main', 'H8 @ 200', (m: StripMember) => m.bars.top[1]!.main, { size: '8', alternate: null, spacing: 200 }],
+    ['bars.support[1].bars', 'H12 @ 125', (m: StripMember) => m.bars.support[1]!.bars, { size: '12', alternate: null, spacing: 125 }],
+    ['bars.support[1].left', '1200', (m: StripMember) => m.bars.support[1]!.left, 1200],
+    ['bars.across.bottom', 'H10 @ 250', (m: StripMember) => m.bars.across.bottom, { size: '10', alternate: null, spacing: 250 }],
+    ['bars.across.top', 'auto', (m: StripMember) => m.bars.across.top, null],
+  ])('%s typed as "%s"', (path, text, read, value) => {
+    const { project, member } = open(newStrip);
+    const field = stripField(path, { project, member, steel: result(project).steel })!;
+    const parsed = field.parse(text);
+    if (!parsed.ok) throw new Error(parsed.reason);
+    const draft = JSON.parse(JSON.stringify(member)) as never;
+    parsed.apply(draft);
+    const got = read(draft);
+    if (typeof value === 'number') expect(got).toBeCloseTo(value, 9);
+    else expect(got).toEqual(value);
+    expect(stripField('nowhere', { project, member, steel: null })).toBeUndefined();
+  });
+
+  test('arrows move the spacing by 25 mm', () => {
+    const { project, member } = open(newStrip);
+    const field = stripField('bars.across.bottom', { project, member, steel: result(project).steel })!;
+    expect(field.step!('H8 @ 200', 1, 1)).toBe('H8 @ 225');
+    expect(field.step!('H8 @ 200', -1, 10)).toBe('H8 @ 100');
+    expect(field.parse('H9 @ 200').ok).toBe(false);
+  });
+
+  test('loads change their type at the same place, and are pasted with reasons for what is refused', () => {
+    const { project, member } = open(newStrip);
+    render(<StripLoads project={project} member={member} faults={[{ path: 'loads[0].value', reason: 'No such load.' }]} />);
+    expect(screen.getByText('No such load.')).toBeTruthy();
+    act(() => void fireEvent.change(screen.getAllByRole('combobox', { name: 'Type' })[0]!, { target: { value: 'point' } }));
+    expect(now<StripMember>().loads[0]).toMatchObject({ type: 'point', span: 0, at: 2250, width: 1000 });
+    const rows = 'G\tline\t2\t4 kN/m\t1.5 m\nQ\tarea\tall\t2\nQ\tpoint\t1\t12\t2000\t900\nX\tarea\tall\t2\nQ\tcloud\t1\t2\nQ\tpart\tall\t2';
+    act(() => void fireEvent.paste(screen.getByRole('table', { name: 'Loads' }), { clipboardData: { getData: () => rows } }));
+    expect(now<StripMember>().loads.slice(2)).toEqual([
+      { type: 'line', case: 'G', note: '', span: 1, force: 4, at: 1500 },
+      { type: 'uniform', case: 'Q', note: '', span: 'all', value: 2e-3 },
+      { type: 'point', case: 'Q', note: '', span: 0, load: 12_000, at: 2000, width: 900 },
+    ]);
+    expect(screen.getByRole('alert').textContent).toMatch(/3 pasted rows.*no load case "X".*not a type.*all spans at once/s);
+  });
+
+  test('bars are typed in the table, refused in words, given back, and copied to all spans', () => {
+    const { project, member } = open(newStrip);
+    const view = render(<SlabBarsPanel project={project} member={member} steel={result(project).steel} schedule={null} />);
+    const input = screen.getByRole('textbox', { name: 'Bottom bars, span 1' });
+    keep(input, 'H13 @ 150');
+    expect(screen.getByText(/No such size/)).toBeTruthy();
+    keep(input, 'H12 @ 150');
+    expect(now<StripMember>().bars.bottom[0]!.main).toEqual({ size: '12', alternate: null, spacing: 150 });
+    const next = now<StripMember>();
+    const p = useProject.getState().project!;
+    view.rerender(<SlabBarsPanel project={p} member={next} steel={result(p).steel} schedule={null} />);
+    click(screen.getAllByRole('button', { name: 'to all spans' })[0]!);
+    expect(now<StripMember>().bars.bottom.map((b) => b.main?.spacing)).toEqual([150, 150]);
+    keep(screen.getByRole('textbox', { name: 'Bars over B, to the left' }), '1100');
+    expect(now<StripMember>().bars.support[1]!.left).toBe(1100);
+    keep(screen.getByRole('textbox', { name: 'Bottom bars, span 1' }), '');
+    expect(now<StripMember>().bars.bottom[0]!.main).toBeNull();
+  });
+
+  test('spans come and go with their supports, bars and loads; sizes and spacings are limited', () => {
+    const { project, member } = open(newStrip);
+    render(<BasisPanel project={project} member={member} result={result(project)} faults={[]} />);
+    act(() => void fireEvent.change(screen.getByLabelText('Spans, with cantilevers'), { target: { value: '3' } }));
+    expect([now<StripMember>().spans.length, now<StripMember>().supports.length, now<StripMember>().bars.top.length]).toEqual([3, 4, 3]);
+    keep(screen.getByLabelText('Sizes of slab bars'), '10, 12');
+    keep(screen.getByLabelText('Spacings of slab bars'), '150 300 x');
+    expect(now<StripMember>().barRules).toEqual({ sizes: ['10', '12'], spacings: [150, 300] });
+    const narrow = designMember(useProject.getState().project!, now<StripMember>()) as StripResult;
+    expect(narrow.steel!.bottom.every((b) => ['10', '12'].includes(b.main.size) && [150, 300].includes(b.main.spacing))).toBe(true);
+  });
+
+  test('ways forward: spacings that hold, and single changes, taken with one click', async () => {
+    const { project, member } = open(newStrip);
+    render(<StripWays project={project} member={member} />);
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'spacings of bars' })));
+    expect(screen.getAllByRole('button', { name: /^Try all bars @/ }).length).toBeGreaterThan(1);
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
+    click(screen.getByRole('button', { name: 'Try depth 225 mm' }));
+    expect(now<StripMember>().h).toBe(225);
+  });
+
+  test('a new slab has something to change in either unit system', () => {
+    const { project } = open(newStrip);
+    const us = newStrip({ ...project, code: { id: 'aci318', variant: 'US', choices: {} }, display: 'US' }, 'x', 'S2', 'Hall');
+    expect([us.h, us.spans[0]!.length, us.catalogue]).toEqual([203.2, 4572, 'us']);
+  });
+});
+
+describe('a panel', () => {
+  const result = (p: Project) => designMember(p, p.members[0] as PanelMember) as PanelResult;
+
+  test('the plan is the form: words turn at a click, values open their field', () => {
+    const { project, member } = open(newPanel);
+    const onEdit = jest.fn();
+    render(<PanelPlan {...{ project, member, onEdit }} result={result(project)} isStale={false} editing={null} />);
+    click(screen.getByRole('button', { name: /^The left edge is simple/ }));
+    expect(onEdit.mock.calls[0][0]).toBe('edges.left');
+    const turn = toggled('edges.left', member)!;
+    expect(turn.change(member).edges.left).toBe('continuous');
+    expect(toggled('isHeldDown', member)!.change(member).isHeldDown).toBe(false);
+    expect(toggled('h', member)).toBeNull();
+  });
+
+  test.each([
+    ['lx', '5.5 m', (m: PanelMember) => m.lx, 5500],
+    ['h', '200', (m: PanelMember) => m.h, 200],
+    ['share', '60', (m: PanelMember) => m.share, 0.6],
+    ['bars.top', 'H10 @ 150', (m: PanelMember) => m.bars.top, { size: '10', alternate: null, spacing: 150 }],
+  ])('%s typed as "%s"', (path, text, read, value) => {
+    const { project, member } = open(newPanel);
+    const parsed = panelField(path, project, member, result(project))!.parse(text);
+    if (!parsed.ok) throw new Error(parsed.reason);
+    const draft = JSON.parse(JSON.stringify(member)) as never;
+    parsed.apply(draft);
+    expect(read(draft)).toEqual(value);
+    expect(panelField('bars.nowhere', project, member, result(project))).toBeUndefined();
+  });
+
+  test('loads and basis are edited, and the method changes what is asked', () => {
+    const { project, member } = open(newPanel);
+    const loads = render(<PanelLoads project={project} member={member} faults={[]} />);
+    keep(screen.getByRole('textbox', { name: 'Value of load 2' }), '5');
+    expect(now<PanelMember>().loads[1]!.value).toBeCloseTo(5e-3, 12);
+    click(screen.getByRole('button', { name: 'Add a load' }));
+    expect(now<PanelMember>().loads).toHaveLength(3);
+    loads.unmount();
+    const view = render(<PanelBasis project={project} member={now()} faults={[{ path: 'h', reason: 'Too thin.' }]} />);
+    expect(screen.getByText('Too thin.')).toBeTruthy();
+    expect(screen.getByLabelText('Load along x')).toBeTruthy();
+    act(() => void fireEvent.change(screen.getByLabelText('Method'), { target: { value: 'yieldLines' } }));
+    view.rerender(<PanelBasis project={useProject.getState().project!} member={now()} faults={[]} />);
+    keep(screen.getByLabelText('Hogging over sagging'), '1.3');
+    expect(now<PanelMember>()).toMatchObject({ method: 'yieldLines', supportRatio: 1.3 });
+  });
+
+  test('ways forward are taken with one click', async () => {
+    const { project, member } = open(newPanel);
+    render(<PanelWays project={project} member={member} />);
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
+    click(screen.getByRole('button', { name: 'Try moments by yield lines' }));
+    expect(now<PanelMember>().method).toBe('yieldLines');
+  });
+});
