@@ -60,3 +60,10 @@ export function SheetFrame({
     </div>
   );
 }
+
+/** The inlay line between tools of the right column that do different jobs. */
+export const Purfling = () => (
+  <div className="relative -mx-3.5 h-[3px] shrink-0">
+    <div className="purfling-x absolute inset-x-0" />
+  </div>
+);

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import type { Fault } from '@/core/members/fault';
-import type { Project } from '@/core/project/project';
+import type { PanelMember, Project, StripMember } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { QuantityInput } from './QuantityInput';
 import { Select } from './Select';
@@ -78,3 +78,49 @@ export function basisRows<M>({
 }
 
 export type BasisRows<M> = ReturnType<typeof basisRows<M>>;
+
+const ductilities = [
+  ['A', 'A'],
+  ['B', 'B'],
+  ['C', 'C'],
+] as const;
+
+/** Strengths of concrete and bars, covers of both faces, aggregate and weight of a slab. */
+export function slabMaterialRows<M extends StripMember | PanelMember>(rows: BasisRows<M>, project: Pick<Project, 'code'>, member: M) {
+  const { quantity, pick } = rows;
+  const { materials, cover } = member;
+  const isEN = project.code.id === 'en1992';
+  // What strips and panels have in common, seen through either.
+  const set = (recipe: (m: Draft<StripMember>) => void) => (m: Draft<M>) => recipe(m as unknown as Draft<StripMember>);
+  const row = (label: string, kind: QuantityKind, path: string, value: number, recipe: (m: Draft<StripMember>, v: number) => void) =>
+    quantity(label, kind, path, value, (m, v) => set((s) => recipe(s, v))(m));
+  return (
+    <>
+      {row(
+        isEN ? 'Concrete fck' : 'Concrete f′c',
+        'stress',
+        'materials.concreteStrength',
+        materials.concreteStrength,
+        (m, v) => void (m.materials.concreteStrength = v),
+      )}
+      {row(
+        isEN ? 'Bars fyk' : 'Bars fy',
+        'steelStress',
+        'materials.steelStrength',
+        materials.steelStrength,
+        (m, v) => void (m.materials.steelStrength = v),
+      )}
+      {isEN && pick('Ductility class', materials.ductility, ductilities, (m, v) => set((s) => void (s.materials.ductility = v))(m))}
+      {row('Cover to outer bars, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
+      {row('Cover to outer bars, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
+      {row(
+        'Largest aggregate',
+        'smallLength',
+        'materials.aggregateSize',
+        materials.aggregateSize,
+        (m, v) => void (m.materials.aggregateSize = v),
+      )}
+      {row('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
+    </>
+  );
+}

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { withFlanges } from '@/core/members/beam/effective-flange';
 import { emptyBeamResult, type BeamResult } from '@/core/members/beam/result';
@@ -12,17 +12,16 @@ import type { DragPhase } from '@/ui/DrawingView';
 import { barEndAt, movedTo } from '@/ui/bar-ends';
 import { HandChecks } from '@/ui/HandChecks';
 import { Ladder } from '@/ui/Ladder';
-import { Missing } from '@/ui/Missing';
+import { MemberScreen } from '@/ui/MemberScreen';
 import { sheetPath } from '@/ui/sheet-path';
 import { newBeam } from '@/ui/new-beam';
 import { ScheduleTable } from '@/ui/ScheduleTable';
-import { SheetFrame } from '@/ui/SheetFrame';
+import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useBox } from '@/ui/use-box';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
-import { useLoadedProject } from '@/ui/use-loaded-project';
 import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
 import { fieldAt } from './fields';
@@ -40,15 +39,7 @@ import { onBeam } from '@/store/commands';
 /** Loaded when it is opened. */
 const CagePanel = dynamic(() => import('./CagePanel').then((m) => m.CagePanel), { ssr: false });
 
-export function BeamScreen() {
-  const loaded = useLoadedProject();
-  const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
-  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  const member = beamIn(loaded.project, id);
-  if (!member) return <Missing reason="There is no such member in this project." />;
-  return <Sheet key={member.id} project={loaded.project} id={id} />;
-}
+export const BeamScreen = () => <MemberScreen find={beamIn} sheet={Sheet} />;
 
 const panels = ['strips', 'service', 'loads', 'bars', 'combinations', 'basis', 'hand', 'variants'] as const;
 /** The cage is opened from the section, not from the row of panels. */
@@ -125,9 +116,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
             {keptMember.mode === 'loads' && faults.length === 0 && (
               <>
-                <div className="relative -mx-3.5 h-[3px] shrink-0">
-                  <div className="purfling-x absolute inset-x-0" />
-                </div>
+                <Purfling />
                 <BeamWays project={kept} member={keptMember} />
               </>
             )}

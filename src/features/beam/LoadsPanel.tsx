@@ -1,13 +1,13 @@
 'use client';
-import { useState } from 'react';
 import type { BeamLoad, BeamLoadType } from '@/core/members/beam/input';
 import type { Fault } from '@/core/members/fault';
 import type { BeamMember, Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
-import { PASTE_HELP, readLoads, type PastedLoads } from '@/exchange/paste-loads';
+import { PASTE_HELP, readLoads } from '@/exchange/paste-loads';
 import { onBeam } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases } from '@/ui/LoadCases';
+import { RefusedRows, usePastedLoads } from '@/ui/pasted-loads';
 import { QuantityInput } from '@/ui/QuantityInput';
 
 interface PanelProps {
@@ -19,16 +19,11 @@ interface PanelProps {
 /** Load cases and loads as tables, typed or pasted from a spreadsheet. */
 export function LoadsPanel({ project, member, faults }: PanelProps) {
   const { edit } = useProject();
-  const [refused, setRefused] = useState<PastedLoads['refused']>([]);
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
-  const onPaste = (e: React.ClipboardEvent) => {
-    const text = e.clipboardData.getData('text');
-    if (!/[\t\n;]/.test(text)) return;
-    e.preventDefault();
-    const read = readLoads(text, member.cases, member.spans.length, project.display);
-    if (read.loads.length > 0) change(`paste ${read.loads.length} loads`, (m) => void m.loads.push(...(read.loads as BeamLoad[])));
-    setRefused(read.refused);
-  };
+  const { refused, onPaste } = usePastedLoads(
+    (text) => readLoads(text, member.cases, member.spans.length, project.display),
+    (loads) => change(`paste ${loads.length} loads`, (m) => void m.loads.push(...loads)),
+  );
   return (
     <div className="overflow-auto px-3.5 py-2" onPaste={onPaste}>
       <LoadCases member={member} faults={faults} />
@@ -70,16 +65,7 @@ export function LoadsPanel({ project, member, faults }: PanelProps) {
       >
         Add a load
       </button>
-      {refused.length > 0 && (
-        <div className="mt-2 border-l-2 border-madder pl-2" role="alert">
-          <p className="text-madder-text">{refused.length} pasted rows were not taken:</p>
-          {refused.slice(0, 8).map((r) => (
-            <p key={r.row} className="small">
-              Row {r.row}, “{r.text}”: {r.reason}
-            </p>
-          ))}
-        </div>
-      )}
+      <RefusedRows refused={refused} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { emptyColumnResult, type ColumnResult } from '@/core/members/column/result';
 import { codeOf, type Project, type UprightMember } from '@/core/project/project';
@@ -7,13 +7,12 @@ import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
-import { Missing } from '@/ui/Missing';
+import { MemberScreen } from '@/ui/MemberScreen';
 import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
-import { SheetFrame } from '@/ui/SheetFrame';
+import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
-import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -30,14 +29,7 @@ import { SurfacePanel } from './SurfacePanel';
 import { WallEditor } from './WallEditor';
 import { ColumnWays } from './ColumnWays';
 
-export function ColumnScreen() {
-  const loaded = useLoadedProject();
-  const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
-  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  if (!columnIn(loaded.project, id)) return <Missing reason="There is no such column or wall in this project." />;
-  return <Sheet key={id} project={loaded.project} id={id} />;
-}
+export const ColumnScreen = () => <MemberScreen find={columnIn} sheet={Sheet} />;
 
 const columnIn = (project: Project, id: string) =>
   project.members.find((m): m is UprightMember => m.id === id && (m.type === 'column' || m.type === 'wall'));
@@ -108,9 +100,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
             {keptMember.type === 'column' && faults.length === 0 && (
               <>
-                <div className="relative -mx-3.5 h-[3px] shrink-0">
-                  <div className="purfling-x absolute inset-x-0" />
-                </div>
+                <Purfling />
                 <ColumnWays project={kept} member={keptMember} />
               </>
             )}

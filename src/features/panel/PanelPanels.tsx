@@ -7,7 +7,7 @@ import { formatQuantity } from '@/core/units/format';
 import { onPanel } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
-import { basisRows } from '@/ui/basis-rows';
+import { basisRows, slabMaterialRows } from '@/ui/basis-rows';
 import { LoadCases } from '@/ui/LoadCases';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -106,11 +106,6 @@ const outers = [
   ['x', 'bars along x'],
   ['y', 'bars along y'],
 ] as const;
-const ductilities = [
-  ['A', 'A'],
-  ['B', 'B'],
-  ['C', 'C'],
-] as const;
 
 /** What a panel rests on besides its plan: names, method, materials, cover, and everything the code leaves open. */
 export function PanelBasis({ project, member, faults }: PanelProps) {
@@ -118,8 +113,6 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
   const code = codeOf(project, member);
   const rows = basisRows<PanelMember>({ project, faults, change });
   const { quantity, optional } = rows;
-  const isEN = project.code.id === 'en1992';
-  const { materials, cover } = member;
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
@@ -155,25 +148,8 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {quantity(
-          isEN ? 'Concrete fck' : 'Concrete f′c',
-          'stress',
-          'materials.concreteStrength',
-          materials.concreteStrength,
-          (m, v) => void (m.materials.concreteStrength = v),
-        )}
-        {quantity(
-          isEN ? 'Bars fyk' : 'Bars fy',
-          'steelStress',
-          'materials.steelStrength',
-          materials.steelStrength,
-          (m, v) => void (m.materials.steelStrength = v),
-        )}
-        {isEN && rows.pick('Ductility class', materials.ductility, ductilities, (m, v) => void (m.materials.ductility = v))}
-        {quantity('Cover to outer bars, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
-        {quantity('Cover to outer bars, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
+        {slabMaterialRows(rows, project, member)}
         {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
-        {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
         <label className="flex items-center gap-2 py-1">
           <input
             type="checkbox"

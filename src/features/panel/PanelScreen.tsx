@@ -1,5 +1,5 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { castDraft } from 'immer';
 import { emptyPanelResult, type PanelResult } from '@/core/members/panel/result';
@@ -9,14 +9,13 @@ import { addMember, freshId, freshMark, onPanel } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { HandCheckTable } from '@/ui/HandCheckTable';
 import { Ladder } from '@/ui/Ladder';
-import { Missing } from '@/ui/Missing';
+import { MemberScreen } from '@/ui/MemberScreen';
 import { newPanel } from '@/ui/new-panel';
 import { ScheduleTable } from '@/ui/ScheduleTable';
 import { sheetPath } from '@/ui/sheet-path';
-import { SheetFrame } from '@/ui/SheetFrame';
+import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
-import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -26,15 +25,7 @@ import { PanelBasis, PanelLoads } from './PanelPanels';
 import { PanelPlan } from './PanelPlan';
 import { PanelWays } from './PanelWays';
 
-export function PanelScreen() {
-  const loaded = useLoadedProject();
-  const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
-  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  const member = panelIn(loaded.project, id);
-  if (!member) return <Missing reason="There is no such member in this project." />;
-  return <Sheet key={member.id} project={loaded.project} id={id} />;
-}
+export const PanelScreen = () => <MemberScreen find={panelIn} sheet={Sheet} />;
 
 const panelIn = (project: Project, id: string) => project.members.find((m): m is PanelMember => m.id === id && m.type === 'panel');
 
@@ -98,9 +89,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
             {faults.length === 0 && (
               <>
-                <div className="relative -mx-3.5 h-[3px] shrink-0">
-                  <div className="purfling-x absolute inset-x-0" />
-                </div>
+                <Purfling />
                 <PanelWays project={kept} member={keptMember} />
               </>
             )}

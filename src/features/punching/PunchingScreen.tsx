@@ -1,5 +1,5 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { emptyPunchingResult, type PunchingResult } from '@/core/members/punching/result';
 import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
@@ -7,13 +7,12 @@ import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onPunching } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
-import { Missing } from '@/ui/Missing';
+import { MemberScreen } from '@/ui/MemberScreen';
 import { newPunching } from '@/ui/new-punching';
 import { sheetPath } from '@/ui/sheet-path';
-import { SheetFrame } from '@/ui/SheetFrame';
+import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
-import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -25,15 +24,7 @@ import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
 import { PunchingWays } from './PunchingWays';
 
-export function PunchingScreen() {
-  const loaded = useLoadedProject();
-  const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
-  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  const member = placeIn(loaded.project, id);
-  if (!member) return <Missing reason="There is no such member in this project." />;
-  return <Sheet key={member.id} project={loaded.project} id={id} />;
-}
+export const PunchingScreen = () => <MemberScreen find={placeIn} sheet={Sheet} />;
 
 const placeIn = (project: Project, id: string) => project.members.find((m): m is PunchingMember => m.id === id && m.type === 'punching');
 
@@ -90,9 +81,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
             {faults.length === 0 && (
               <>
-                <div className="relative -mx-3.5 h-[3px] shrink-0">
-                  <div className="purfling-x absolute inset-x-0" />
-                </div>
+                <Purfling />
                 <PunchingWays project={kept} member={keptMember} />
               </>
             )}

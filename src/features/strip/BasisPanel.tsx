@@ -9,16 +9,11 @@ import { parseQuantity } from '@/core/units/parse';
 import { onStrip } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
-import { basisRow, basisRows } from '@/ui/basis-rows';
+import { basisRow, basisRows, slabMaterialRows } from '@/ui/basis-rows';
 import { CreepFields } from '@/ui/CreepFields';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { ServiceFields } from '@/ui/ServiceFields';
 
-const ductilities = [
-  ['A', 'A'],
-  ['B', 'B'],
-  ['C', 'C'],
-] as const;
 const outers = [
   ['along', 'bars along the span'],
   ['across', 'bars across'],
@@ -41,8 +36,6 @@ export function BasisPanel({
   const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
   const rows = basisRows<StripMember>({ project, faults, change });
   const { quantity } = rows;
-  const { materials, cover } = member;
-  const isEN = project.code.id === 'en1992';
   const { quantities } = result;
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
@@ -91,32 +84,8 @@ export function BasisPanel({
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {quantity(
-          isEN ? 'Concrete fck' : 'Concrete f′c',
-          'stress',
-          'materials.concreteStrength',
-          materials.concreteStrength,
-          (m, v) => void (m.materials.concreteStrength = v),
-        )}
-        {quantity(
-          isEN ? 'Bars fyk' : 'Bars fy',
-          'steelStress',
-          'materials.steelStrength',
-          materials.steelStrength,
-          (m, v) => void (m.materials.steelStrength = v),
-        )}
-        {isEN && rows.pick('Ductility class', materials.ductility, ductilities, (m, v) => void (m.materials.ductility = v))}
-        {quantity('Cover to outer bars, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
-        {quantity('Cover to outer bars, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
+        {slabMaterialRows(rows, project, member)}
         {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
-        {quantity(
-          'Largest aggregate',
-          'smallLength',
-          'materials.aggregateSize',
-          materials.aggregateSize,
-          (m, v) => void (m.materials.aggregateSize = v),
-        )}
-        {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
         <h2 className="mt-3">Bars that may be chosen</h2>
         <AllowedBars project={project} member={member} change={change} />
       </section>

@@ -4,11 +4,11 @@ import type { StripLoad, StripLoadType } from '@/core/members/strip/input';
 import type { Fault } from '@/core/members/fault';
 import type { Project, StripMember } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
-import { PASTE_SLAB_HELP, readSlabLoads, type PastedSlabLoads } from '@/exchange/paste-slab-loads';
+import { PASTE_SLAB_HELP, readSlabLoads } from '@/exchange/paste-slab-loads';
 import { onStrip } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { useState } from 'react';
 import { LoadCases } from '@/ui/LoadCases';
+import { RefusedRows, usePastedLoads } from '@/ui/pasted-loads';
 import { QuantityInput } from '@/ui/QuantityInput';
 
 const types: readonly (readonly [StripLoadType, string])[] = [
@@ -32,16 +32,11 @@ function retyped(load: StripLoad, type: StripLoadType, length: number): StripLoa
 /** Load cases and loads of a slab as tables, typed or pasted from a spreadsheet. */
 export function StripLoads({ project, member, faults }: { project: Project; member: StripMember; faults: readonly Fault[] }) {
   const { edit } = useProject();
-  const [refused, setRefused] = useState<PastedSlabLoads['refused']>([]);
   const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
-  const onPaste = (e: React.ClipboardEvent) => {
-    const text = e.clipboardData.getData('text');
-    if (!/[\t\n;]/.test(text)) return;
-    e.preventDefault();
-    const read = readSlabLoads(text, member.cases, member.spans.length, project.display);
-    if (read.loads.length > 0) change(`paste ${read.loads.length} loads`, (m) => void m.loads.push(...read.loads));
-    setRefused(read.refused);
-  };
+  const { refused, onPaste } = usePastedLoads(
+    (text) => readSlabLoads(text, member.cases, member.spans.length, project.display),
+    (loads) => change(`paste ${loads.length} loads`, (m) => void m.loads.push(...loads)),
+  );
   return (
     <div className="overflow-auto px-3.5 py-2" onPaste={onPaste}>
       <LoadCases member={member} faults={faults} />
@@ -85,16 +80,7 @@ export function StripLoads({ project, member, faults }: { project: Project; memb
         A line across the span is a force per length, as of a wall on the slab. A point load counts with the width of slab that shares it:
         set it as the support and the stiffness across allow.
       </p>
-      {refused.length > 0 && (
-        <div className="mt-2 border-l-2 border-madder pl-2" role="alert">
-          <p className="text-madder-text">{refused.length} pasted rows were not taken:</p>
-          {refused.slice(0, 8).map((r) => (
-            <p key={r.row} className="small">
-              Row {r.row}, “{r.text}”: {r.reason}
-            </p>
-          ))}
-        </div>
-      )}
+      <RefusedRows refused={refused} />
     </div>
   );
 }

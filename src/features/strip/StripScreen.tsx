@@ -1,5 +1,5 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { emptyStripResult, type StripResult } from '@/core/members/strip/result';
 import { codeOf, type Project, type StripMember } from '@/core/project/project';
@@ -11,15 +11,14 @@ import { CombinationsPanel } from '@/ui/CombinationsPanel';
 import type { DragPhase } from '@/ui/DrawingView';
 import { HandChecks } from '@/ui/HandChecks';
 import { Ladder } from '@/ui/Ladder';
-import { Missing } from '@/ui/Missing';
+import { MemberScreen } from '@/ui/MemberScreen';
 import { newStrip } from '@/ui/new-strip';
 import { ScheduleTable } from '@/ui/ScheduleTable';
 import { sheetPath } from '@/ui/sheet-path';
-import { SheetFrame } from '@/ui/SheetFrame';
+import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
 import { SupportEditor } from '@/ui/SupportEditor';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
-import { useLoadedProject } from '@/ui/use-loaded-project';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -32,15 +31,7 @@ import { SlabSheet } from './SlabSheet';
 import { StripLoads } from './StripLoads';
 import { StripWays } from './StripWays';
 
-export function StripScreen() {
-  const loaded = useLoadedProject();
-  const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
-  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
-  const member = stripIn(loaded.project, id);
-  if (!member) return <Missing reason="There is no such member in this project." />;
-  return <Sheet key={member.id} project={loaded.project} id={id} />;
-}
+export const StripScreen = () => <MemberScreen find={stripIn} sheet={Sheet} />;
 
 const stripIn = (project: Project, id: string) => project.members.find((m): m is StripMember => m.id === id && m.type === 'strip');
 
@@ -126,9 +117,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             <Ladder project={kept} member={member} checks={result.checks} isStale={isStale} onPlace={setStation} />
             {faults.length === 0 && (
               <>
-                <div className="relative -mx-3.5 h-[3px] shrink-0">
-                  <div className="purfling-x absolute inset-x-0" />
-                </div>
+                <Purfling />
                 <StripWays project={kept} member={keptMember} />
               </>
             )}
