@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelEdges } from '@/core/analysis/panel';
+import { silent } from '@/core/calc/calc';
+import { makeCode } from '@/core/codes/registry';
 import { columnStripShares, momentParts, panelByCoefficients, staticMoment } from '@/core/codes/aci318/direct-design';
 import { panelPlan } from '@/core/drawing/panel-plan';
 import type { PanelResult } from '@/core/members/panel/result';
@@ -214,6 +216,27 @@ describe('rules', () => {
     const share = columnStripShares(0.82, 0, 1.1);
     expectCase(get('DDM-03'), { interior_negative: share.inner, positive: share.span, exterior_negative: share.outer });
   });
+  it('SRV-13: least depth with beams of middling stiffness', () => {
+    const code = makeCode({ id: 'aci318', variant: 'US', choices: {} });
+    const inch = 25.4;
+    const materials = { ...code.defaults, steelStrength: 60_000 * 0.006894757293168361 };
+    const q = {
+      materials,
+      system: 'simple' as const,
+      length: (251 / 1.22) * inch,
+      long: 251 * inch,
+      h: 7 * inch,
+      d: 150,
+      ratio: 0.003,
+      compressionRatio: 0,
+      provided: 1,
+      flange: 1,
+      hasPartitions: true,
+      beamStiffness: 1.37,
+    };
+    const { limit } = code.slab.twoWayDepth(silent, q);
+    expectCase(referenceCases('aci318').get('SRV-13')!, { h_min_in: 251 / limit });
+  });
   it('ACI coefficients by hand: an inner square panel on stiff beams', () => {
     // w = 0.01 N/mm2, 6 m square, supports 300: M0 = 0.01 x 6000 x 5700^2/8 = 243.7e6; column strips 75 % of 0.65 and 0.35, 3 m wide.
     // Middle strip 0.25 x 0.65 x 243.7/3 = 13.20 over the edges, 0.25 x 0.35 x 243.7/3 = 7.11 kNm/m in the span.
@@ -235,6 +258,7 @@ describe('bad input is named at its field', () => {
     ['h', { h: 20 }, /depth of a slab/],
     ['cover.bottom', { cover: { top: 80, bottom: 80 } }, /no room/],
     ['supportWidth', { supportWidth: 9000 }, /wider/],
+    ['beamStiffness', { beamStiffness: 0.1 }, /flat slab/],
     ['share', { share: 1.4 }, /between 0 and 1/],
     ['supportRatio', { supportRatio: 4 }, /0.5 and 2/],
     ['mu', { mu: 0 }, /0.1 and 10/],

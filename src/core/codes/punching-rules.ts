@@ -8,6 +8,12 @@ export type ColumnPosition = 'internal' | 'edge' | 'corner' | 'reentrant';
 /** How moments come in: by the factors of the code for usual places, by the moments, or as a factor that is given. */
 export type MomentsBy = 'position' | 'moments' | 'given';
 
+/** The soil below a footing: how much of the column's load it takes within a distance of the column, and how far the footing reaches (mm). */
+export interface SoilBelow {
+  readonly within: (distance: number) => number;
+  readonly room: number;
+}
+
 /** A slab or footing at a column. Lengths mm, forces N, moments N mm; x and y through the column's centre. */
 export interface PunchingQuestion {
   readonly materials: Materials;
@@ -36,6 +42,8 @@ export interface PunchingQuestion {
   readonly around: (distance: number) => ControlPerimeter;
   readonly withoutOpenings: (distance: number) => ControlPerimeter;
   readonly reinforcement: PunchingSteel | null;
+  /** Of a footing; left out for a slab. */
+  readonly soil?: SoilBelow;
 }
 
 /** Legs as they are placed: those that count. */

@@ -23,8 +23,11 @@ export interface SlabRules {
   readonly heldEnd: { readonly moment: number; readonly reach: number; readonly clause: string } | null;
   /** Depth up to which cracks need no look when the rules for slabs are kept; null where the code has none. */
   readonly crackFreeDepth: { readonly h: number; readonly clause: string } | null;
-  /** Least depth of a panel on stiff edges without a calculation of deflection: `length` is its shorter span, `long` the longer (clear) one. */
-  twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number }): SpanDepth;
+  /**
+   * Least depth of a panel on stiff edges without a calculation of deflection: `length` is its shorter span, `long` the longer (clear) one;
+   * `beamStiffness` that of the edge beams over the slab's, null where they are stiff.
+   */
+  twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number; readonly beamStiffness?: number | null }): SpanDepth;
   /** Largest x/d at yield lines, for analysis at collapse; null where the limits of bending do. */
   plasticDepth(m: Materials): Limit | null;
   /** The code's own coefficients for panels on stiff beams; left out where it has none, undefined where they do not apply. */

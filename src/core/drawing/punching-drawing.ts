@@ -71,6 +71,10 @@ interface Window {
 }
 
 function windowOf(place: PunchingInput, slab: SlabEdges, pieces: readonly Piece[]): Window {
+  if (place.base) {
+    const [x, y] = [place.base.b / 2, place.base.h / 2];
+    return { left: -x, right: x, bottom: -y, top: y };
+  }
   const points = [...pieces.flatMap((p) => [p.a, p.b]), ...place.openings.flatMap((o) => openingLoop(o))];
   const { cx, cy } = columnSize(place.column);
   const xs = [...points.map((p) => p[0]), -cx / 2, cx / 2];
@@ -202,8 +206,8 @@ function names(
   return [
     ...named(critical, `u ${labels.length(critical.length)}`),
     ...(outer ? named(outer, `outer ${labels.length(outer.length)}`) : []),
-    bars(`top along x: ${labels.barsX}`, 'barsX', 'Top bars along x', 20),
-    bars(`top along y: ${labels.barsY}`, 'barsY', 'Top bars along y', 36),
+    bars(`${place.base ? 'bottom' : 'top'} along x: ${labels.barsX}`, 'barsX', 'Top bars along x', 20),
+    bars(`${place.base ? 'bottom' : 'top'} along y: ${labels.barsY}`, 'barsY', 'Top bars along y', 36),
     bars(labels.depth, 'h', 'Depth of the slab', 52),
     bars(labels.legs, 'legs', place.legs ? 'Legs' : 'Legs, none yet', 68),
   ];
@@ -216,9 +220,10 @@ function dimensions(place: PunchingInput, slab: SlabEdges, at: (p: PlanPoint) =>
   const [x, y] = isRound ? (['column.diameter', undefined] as const) : (['column.b', 'column.h'] as const);
   const below = at([0, -cy / 2])[1] + 16;
   const beside = at([cx / 2, 0])[0] + 18;
+  const { base } = place;
   const edges = slabSides.flatMap((side): Shape[] => {
     const e = slab[side];
-    if (e === null) return [];
+    if (e === null || base) return [];
     const edit = `edges.${side}`;
     const text = length(place.edges[side]!);
     const name = `From the column to the ${side} edge`;
@@ -241,5 +246,23 @@ function dimensions(place: PunchingInput, slab: SlabEdges, at: (p: PlanPoint) =>
     ),
     ...(isRound ? [] : dimension([beside, at([0, -cy / 2])[1]], [beside, at([0, cy / 2])[1]], length(cy), y, 'Column along y')),
     ...edges,
+    ...(base
+      ? [
+          ...dimension(
+            [at([-base.b / 2, 0])[0], at([0, -base.h / 2])[1] + 16],
+            [at([base.b / 2, 0])[0], at([0, -base.h / 2])[1] + 16],
+            length(base.b),
+            'base.b',
+            'Footing along x',
+          ),
+          ...dimension(
+            [at([-base.b / 2, 0])[0] - 14, at([0, -base.h / 2])[1]],
+            [at([-base.b / 2, 0])[0] - 14, at([0, base.h / 2])[1]],
+            length(base.h),
+            'base.h',
+            'Footing along y',
+          ),
+        ]
+      : []),
   ];
 }

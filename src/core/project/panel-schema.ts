@@ -31,6 +31,7 @@ export function panelSchema(d: MaterialDefaults) {
     h: length(180),
     edges: object({ left: edge, right: edge, bottom: edge, top: edge }),
     supportWidth: length(200),
+    beamStiffness: number().nullable().default(null),
     isHeldDown: boolean().default(true),
     method: oneOf(['strips', 'yieldLines', 'coefficients'], 'strips'),
     share: number().nullable().default(null),

@@ -45,6 +45,9 @@ export function punchingSchema(d: MaterialDefaults) {
     drop: object({ cx: length(1500), cy: length(1500), depth: length(100) })
       .nullable()
       .default(null),
+    base: object({ b: length(2500), h: length(2500) })
+      .nullable()
+      .default(null),
     openings: list(byKind(openings, { kind: 'rectangle', x: 600, y: 0, b: 200, h: 200 }) as unknown as AnySchema, 30),
     sets: list(
       object({ name: text(40), V: quantity('force').default(0), Mx: quantity('moment').default(0), My: quantity('moment').default(0) }),

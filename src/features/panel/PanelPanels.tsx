@@ -124,6 +124,15 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
         {quantity('Side along y', 'span', 'ly', member.ly, (m, v) => void (m.ly = v))}
         {quantity('Depth h', 'length', 'h', member.h, (m, v) => void (m.h = v))}
         {quantity('Width of supports', 'length', 'supportWidth', member.supportWidth, (m, v) => void (m.supportWidth = v))}
+        {project.code.id === 'aci318' &&
+          optional(
+            'Beams over slab, αfm',
+            'ratio',
+            'beamStiffness',
+            member.beamStiffness,
+            (m, v) => void (m.beamStiffness = v),
+            'stiff, over 2',
+          )}
         {rows.pick('Corners', member.isHeldDown ? 'yes' : 'no', yesNo, (m, v) => void (m.isHeldDown = v === 'yes'))}
         <h2 className="mt-3">How moments are found</h2>
         {rows.pick(

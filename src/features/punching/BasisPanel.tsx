@@ -111,6 +111,31 @@ function ColumnFields({ member, change, rows: { quantity, pick, fault } }: Share
         />{' '}
         Thicker part of the slab around the column
       </label>
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={member.base !== null}
+          onChange={(e) => {
+            const { cx, cy } = columnSize(column);
+            const made = { b: cx + 5 * member.h, h: cy + 5 * member.h };
+            change('footing', (m) => {
+              m.base = e.target.checked ? made : null;
+              if (!e.target.checked) return;
+              m.legs = null;
+              m.drop = null;
+              m.openings = [];
+              if (m.momentsBy === 'position') m.momentsBy = 'moments';
+            });
+          }}
+        />{' '}
+        A footing on soil, the column in its middle; the bars lie below
+      </label>
+      {member.base && (
+        <>
+          {quantity('Footing along x', 'length', 'base.b', member.base.b, (m, v) => void (m.base!.b = v))}
+          {quantity('Footing along y', 'length', 'base.h', member.base.h, (m, v) => void (m.base!.h = v))}
+        </>
+      )}
       {member.drop && (
         <>
           {quantity('Along x', 'length', 'drop', member.drop.cx, (m, v) => void (m.drop!.cx = v))}

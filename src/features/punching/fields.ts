@@ -27,6 +27,15 @@ export function punchingField(path: string, project: Project, member: PunchingMe
   const side = /^edges\.(\w+)$/.exec(path)?.[1] as SlabSide | undefined;
   if (side && slabSides.includes(side) && member.edges[side] !== null)
     return length(`To the ${side} edge`, 'from the face of the column', member.edges[side], (m, v) => void (m.edges[side] = v));
+  if ((path === 'base.b' || path === 'base.h') && member.base) {
+    const key = path.slice(5) as 'b' | 'h';
+    return length(
+      `Footing along ${key === 'b' ? 'x' : 'y'}`,
+      'the column stands in its middle',
+      member.base[key],
+      (m, v) => void (m.base![key] = v),
+    );
+  }
   if (path === 'h') return length('Depth of the slab', 'without the thicker part', member.h, (m, v) => void (m.h = v));
   if (path === 'barsX' || path === 'barsY') return layerField(project, member, path);
   const key = /^column\.(b|h|diameter)$/.exec(path)?.[1] as 'b' | 'h' | 'diameter' | undefined;

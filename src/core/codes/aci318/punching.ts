@@ -111,6 +111,14 @@ function withSteel(c: Calc, q: PunchingQuestion, form: Form, steel: PunchingStee
 }
 
 /** Two-way shear to ACI 318-19 22.6, 8.4.4.2 and 8.7.6, 8.7.7. */
+/** A footing: the soil within the critical section takes its part of the load, 13.2.7.2. */
+function aboveSoil(c: Calc, q: PunchingQuestion): PunchingQuestion {
+  if (!q.soil) return q;
+  const share = Math.min(1, q.soil.within(critical(q.d)));
+  c.note(`The soil within the critical section takes ${(100 * share).toFixed(1)} % of the load.`, '13.2.7.2');
+  return { ...q, V: q.V * (1 - share) };
+}
+
 export function punchingRules({ form }: PunchingBasis): PunchingRules {
   const corners: Corners = 'square';
   const plainStrength = (c: Calc, q: PunchingQuestion) =>
@@ -144,9 +152,9 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
     },
     plain: (c, q) =>
       result(
-        'Punching without reinforcement',
+        q.soil ? 'Punching of the footing' : 'Punching without reinforcement',
         '22.6.5',
-        stressAt(c, q),
+        stressAt(c, aboveSoil(c, q)),
         plainStrength(c, q),
         'Without reinforcement the slab does not carry the shear',
       ),

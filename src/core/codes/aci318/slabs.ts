@@ -7,6 +7,12 @@ import { formula, symbols, twoForms, type Form } from './symbols';
 import type { Materials } from '../design-code';
 
 export const F = {
+  depthSoft: twoForms(
+    'h_min',
+    'max(l_n * (0.8 + f_y/1400) / (36 + 5 * beta_l * (alpha_fm - 0.2)), 125)',
+    'max(l_n * (0.8 + f_y/200000) / (36 + 5 * beta_l * (alpha_fm - 0.2)), 5)',
+    '8.3.1.2',
+  ),
   depth: twoForms(
     'h_min',
     'max(l_n * (0.8 + f_y/1400) / (36 + 9 * beta_l), 90)',
@@ -39,7 +45,12 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
     crackFreeDepth: null,
     twoWayDepth: (c, q) => {
       const beta_l = c.given(symbols.beta_l, q.long / q.length);
-      const h_min = c.let(F.depth[form], { l_n: q.long, f_y: q.materials.steelStrength, beta_l });
+      const common = { l_n: q.long, f_y: q.materials.steelStrength, beta_l };
+      const alpha_fm = q.beamStiffness ?? null;
+      const h_min =
+        alpha_fm !== null && alpha_fm <= 2
+          ? c.let(F.depthSoft[form], { ...common, alpha_fm: c.given(symbols.alpha_fm, alpha_fm) })
+          : c.let(F.depth[form], common);
       return { actual: q.long / q.h, limit: q.long / h_min, clause: '8.3.1.2' };
     },
     plasticDepth: () => null,

@@ -99,6 +99,7 @@ export const symbols = defineSymbols({
   delta: ['moment after over moment before redistribution', ''],
   l_n: ['clear span', 'mm'],
   s_w: ['clear distance to the next web', 'mm'],
+  alpha_fm: ['mean stiffness of the edge beams over that of the slab', ''],
   beta_l: ['longer over shorter clear span of a panel', ''],
   h_min: ['least depth without a calculation of deflection', 'mm'],
   b_eff_i: ['effective width of one side', 'mm'],

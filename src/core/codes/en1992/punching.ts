@@ -1,8 +1,9 @@
-import { CalcError, type Calc } from '../../calc/calc';
+import { CalcError, silent, type Calc } from '../../calc/calc';
 import { perimeterSums, staticMoment } from '../../geometry/control-perimeter';
 import type { ColumnPosition, PunchingQuestion, PunchingRules, PunchingSteel } from '../punching-rules';
 import { designStrength } from './materials';
 import type { NationalAnnex } from './national';
+import { basePunching } from './punching-base';
 import { F as S, shearStrength } from './shear';
 import { formula, symbols } from './symbols';
 
@@ -188,14 +189,17 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         words: 'At the column the slab is too thin for any links',
       };
     },
-    plain: (c, q) => ({
-      title: 'Punching without links',
-      clause: '6.4.4(1)',
-      capacity: plainStrength(c, q, annex),
-      demand: stressAt(c, q).stress,
-      kind: 'shearStress',
-      words: 'Without links the slab does not carry the shear',
-    }),
+    plain: (c, q) =>
+      q.soil
+        ? basePunching(c, silent, q, q.soil, (k) => plainStrength(k, q, annex), momentShare)
+        : {
+            title: 'Punching without links',
+            clause: '6.4.4(1)',
+            capacity: plainStrength(c, q, annex),
+            demand: stressAt(c, q).stress,
+            kind: 'shearStress',
+            words: 'Without links the slab does not carry the shear',
+          },
     reinforced: (c, q, steel) => {
       const v_Rd_c = plainStrength(c, q, annex);
       const f_ywd_ef = linkStrength(c, q, annex);

@@ -169,6 +169,7 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
     system: (['simple', 'oneEnd', 'bothEnds'] as const)[held]!,
     length: clear(shorter),
     long: clear(longer),
+    beamStiffness: panel.beamStiffness,
     h: panel.h,
     d: bars.d,
     ratio: bars.required / bars.d,

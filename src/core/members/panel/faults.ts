@@ -34,6 +34,8 @@ export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
     const reason = coefficientFault(panel, code);
     if (reason) add('method', reason);
   }
+  if (panel.beamStiffness !== null && !(panel.beamStiffness >= 0.2))
+    add('beamStiffness', 'Below 0.2 the edges carry like a flat slab, which is not covered here.');
   if (share !== null && !(share >= 0 && share <= 1)) add('share', 'The part of the load along x lies between 0 and 1.');
   if (!(supportRatio >= 0.5 && supportRatio <= 2))
     add('supportRatio', 'Hogging over sagging moment lies between 0.5 and 2 (EN 1992-1-1 5.6.2(2)).');

@@ -28,6 +28,8 @@ export interface PanelInput {
   readonly edges: PanelEdges;
   /** Width of the beams or walls below the edges. */
   readonly supportWidth: number;
+  /** Mean stiffness of the edge beams over that of the slab, where a code asks for it; null are walls or stiff beams. */
+  readonly beamStiffness: number | null;
   /** Whether its corners are kept from lifting. */
   readonly isHeldDown: boolean;
   readonly method: PanelMethod;

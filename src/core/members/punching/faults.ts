@@ -15,6 +15,7 @@ export function punchingFaults(p: PunchingInput, code: DesignCode): Fault[] {
   barFaults(p, add);
   if (faults.length === 0 && !(depthsOf(p).d > 40)) add('h', 'Cover and bars leave no effective depth in this slab.');
   edgeFaults(p, add);
+  baseFaults(p, add);
   openingFaults(p, add);
   forceFaults(p, add);
   if (p.legs) legFaults(p, add);
@@ -33,6 +34,17 @@ function sizeFaults(p: PunchingInput, add: Add): void {
   if (p.drop && !(p.drop.depth > 0 && p.drop.depth <= 3000)) add('drop.depth', 'The thicker part needs a depth below the slab.');
   if (!(p.inPlane >= -10 && p.inPlane <= 10)) add('inPlane', 'A mean stress in the slab lies between -10 and 10 MPa.');
   if (p.momentsBy === 'given' && !(p.beta >= 1 && p.beta <= 5)) add('beta', 'The factor on the shear lies between 1 and 5.');
+}
+
+/** A footing carries by its depth alone, with the column in its middle. */
+function baseFaults({ base, column, legs, drop, openings }: PunchingInput, add: Add): void {
+  if (!base) return;
+  const { cx, cy } = columnSize(column);
+  if (!(base.b > cx + 100 && base.b <= 20_000)) add('base.b', 'A footing must be wider than its column, and at most 20 m.');
+  if (!(base.h > cy + 100 && base.h <= 20_000)) add('base.h', 'A footing must be wider than its column, and at most 20 m.');
+  if (legs) add('legs', 'Legs in footings are not covered: take them out, or make it deeper.');
+  if (drop) add('drop', 'A footing has no thicker part here: give its depth.');
+  if (openings.length > 0) add('openings', 'Openings in footings are not covered.');
 }
 
 function barFaults(p: PunchingInput, add: Add): void {

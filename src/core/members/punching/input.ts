@@ -50,6 +50,8 @@ export interface PunchingInput {
   readonly corner: { readonly x: number; readonly y: number } | null;
   /** A thicker part of the slab around the column, below it. */
   readonly drop: { readonly cx: number; readonly cy: number; readonly depth: number } | null;
+  /** Sizes of a footing on soil, with the column in its middle; null for a slab. */
+  readonly base: { readonly b: number; readonly h: number } | null;
   readonly openings: readonly SlabOpening[];
   readonly sets: readonly PunchingForces[];
   readonly momentsBy: MomentsBy;

@@ -1,16 +1,18 @@
 import type { DesignCode } from '../../codes/design-code';
-import type { ColumnPosition, PunchingQuestion, PunchingSteel } from '../../codes/punching-rules';
+import type { ColumnPosition, PunchingQuestion, PunchingSteel, SoilBelow } from '../../codes/punching-rules';
 import {
   controlPerimeter,
   lengthOf,
+  offsetLoop,
   shadowOf,
   slabSides,
   type ControlPerimeter,
+  type Corners,
   type Shadow,
   type SlabEdges,
   type SlabSide,
 } from '../../geometry/control-perimeter';
-import { convexHull, distanceToEdges, type Loop } from '../../geometry/polygon';
+import { convexHull, distanceToEdges, outlineProperties, type Loop } from '../../geometry/polygon';
 import { catalogues, findBar } from '../../materials/bars';
 import { columnLoop, columnSize, depthsOf, openingLoop, rectangleLoop, type PunchingForces, type PunchingInput } from './input';
 import { placeLegs, type PlacedLegs } from './legs';
@@ -32,6 +34,7 @@ export interface PunchingStage {
   readonly perimeter: number;
   readonly placed: PlacedLegs | null;
   readonly steel: PunchingSteel | null;
+  readonly corners: Corners;
   around(distance: number): ControlPerimeter;
   withoutOpenings(distance: number): ControlPerimeter;
 }
@@ -44,8 +47,9 @@ export function stagesOf(p: PunchingInput, code: DesignCode): PunchingStage[] {
   return [at, makeStage(p, code, 'drop', rectangleLoop(p.drop.cx, p.drop.cy), p.drop, p.h)];
 }
 
-/** Edges of the slab from the column's centre. */
+/** Edges of the slab, or of the footing, from the column's centre. */
 export function slabOf(p: PunchingInput): SlabEdges {
+  if (p.base) return { left: p.base.b / 2, right: p.base.b / 2, bottom: p.base.h / 2, top: p.base.h / 2, corner: null };
   const { cx, cy } = columnSize(p.column);
   const half: Record<SlabSide, number> = { left: cx / 2, right: cx / 2, bottom: cy / 2, top: cy / 2 };
   const from = (side: SlabSide) => (p.edges[side] === null ? null : p.edges[side]! + half[side]);
@@ -67,7 +71,8 @@ function makeStage(
   h: number,
 ): PunchingStage {
   const { punching: rules } = code;
-  const slab = slabOf(p);
+  // Perimeters of a footing are those within it: its edges do not cut them.
+  const slab = p.base ? boundless : slabOf(p);
   const { d, ratio } = depthsOf(p, h);
   const openings = p.openings.map(openingLoop);
   const near = openings.filter((o) => apart(o, loop) <= rules.openingReach(d, h));
@@ -87,7 +92,7 @@ function makeStage(
     title: id === 'column' ? 'at the column' : 'at the thicker part',
     loop,
     size: { cx, cy },
-    slab,
+    slab: slabOf(p),
     shadows,
     openings,
     h,
@@ -98,8 +103,23 @@ function makeStage(
     perimeter: lengthOf(loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! }))),
     placed,
     steel: placed && p.legs ? steelOf(p, placed, code, { d, h }, slab, shadows) : null,
+    corners: rules.corners,
     around,
     withoutOpenings: (distance) => perimeter(distance, false),
+  };
+}
+
+const boundless: SlabEdges = { left: null, right: null, bottom: null, top: null, corner: null };
+
+/** The soil below a footing, of even pressure. */
+function soilOf({ base }: PunchingInput, stage: PunchingStage, corners: Corners): SoilBelow | undefined {
+  if (!base) return undefined;
+  const area = (distance: number) => outlineProperties({ outer: offsetLoop(stage.loop, distance, corners), holes: [] }).area;
+  const xs = stage.loop.map(([x]) => Math.abs(x));
+  const ys = stage.loop.map(([, y]) => Math.abs(y));
+  return {
+    within: (distance) => area(distance) / (base.b * base.h),
+    room: Math.min(base.b / 2 - Math.max(...xs), base.h / 2 - Math.max(...ys)),
   };
 }
 
@@ -153,6 +173,7 @@ function steelOf(
 
 /** What the code is asked at a stage under the forces of a combination. */
 export function questionOf(p: PunchingInput, stage: PunchingStage, forces: PunchingForces): PunchingQuestion {
+  const soil = soilOf(p, stage, stage.corners);
   return {
     materials: p.materials,
     shape: stage.id === 'drop' || p.column.kind === 'rectangle' ? 'rectangle' : p.column.kind === 'circle' ? 'circle' : 'other',
@@ -172,5 +193,6 @@ export function questionOf(p: PunchingInput, stage: PunchingStage, forces: Punch
     around: stage.around,
     withoutOpenings: stage.withoutOpenings,
     reinforcement: stage.steel,
+    ...(soil ? { soil } : {}),
   };
 }
