@@ -53,11 +53,17 @@ export function reportDrawings(
     FRAME,
   );
   return [
-    { caption: elevation.title, drawing: elevation },
+    { caption: elevation.title, drawing: onPaper(elevation) },
     ...curves(member, result, project.display, starts),
     ...sectionCuts(project, member, result),
   ];
 }
+
+/** A drawing without what only serves to change it: handles, and marks where something can be added. */
+const onPaper = (drawing: Drawing): Drawing => ({
+  ...drawing,
+  shapes: drawing.shapes.filter((s) => !(s.kind === 'text' && s.text === '+') && !(s.kind === 'circle' && s.drag)),
+});
 
 const HOW = 'demand of all combinations within resistance; dashed: as the steel has to carry it';
 
@@ -94,7 +100,7 @@ function slabDrawings(project: Project, member: StripMember, result: StripResult
   const breadth = formatQuantity(member.breadth, 'station', units);
   const plan = stripPlan({ strip: member, steel: result.steel, barLabel: name, breadth }, FRAME);
   return [
-    { caption: elevation.title, drawing: elevation },
+    { caption: elevation.title, drawing: onPaper(elevation) },
     { caption: 'Plan, breadth not to scale: one bar of each layer along the span, and those across', drawing: plan },
     ...curves(beam, result, units, supportPositions(beam)),
   ];

@@ -209,7 +209,7 @@ function names(
     bars(`${place.base ? 'bottom' : 'top'} along x: ${labels.barsX}`, 'barsX', 'Top bars along x', 20),
     bars(`${place.base ? 'bottom' : 'top'} along y: ${labels.barsY}`, 'barsY', 'Top bars along y', 36),
     bars(labels.depth, 'h', 'Depth of the slab', 52),
-    bars(labels.legs, 'legs', place.legs ? 'Legs' : 'Legs, none yet', 68),
+    ...(place.base ? [] : [bars(labels.legs, 'legs', place.legs ? 'Legs' : 'Legs, none yet', 68)]),
   ];
 }
 

@@ -54,7 +54,8 @@ export function sizeLabel(member: Member, system: UnitSystem): string {
   if (member.type === 'strip') return `${number(member.h)}${unit} deep`;
   if (member.type === 'panel')
     return `${formatValue(member.lx, 'station', system, 1)} × ${formatValue(member.ly, 'station', system, 1)} ${unitLabel('station', system)}, ${number(member.h)}${unit} deep`;
-  if (member.type === 'punching') return `${shapeLabel(member.column, number)}${unit} in ${number(member.h)}${unit}`;
+  if (member.type === 'punching')
+    return `${shapeLabel(member.column, number)}${unit} ${member.base ? 'on' : 'in'} ${number(member.h)}${unit}`;
   if (member.type === 'wall') {
     const thickness = `${number(member.thickness)}${unit}`;
     return member.isStrip ? `${thickness}, a metre` : `${number(member.length)} × ${thickness}`;
@@ -109,7 +110,7 @@ export function punchingLabels(project: Pick<Project, 'code' | 'display'>, membe
     length,
     barsX: layerLabel(member.barsX, project),
     barsY: layerLabel(member.barsY, project),
-    depth: `slab ${length(member.h)}${drop ? ` + ${length(drop.depth)}` : ''} deep`,
+    depth: `${member.base ? 'footing' : 'slab'} ${length(member.h)}${drop ? ` + ${length(drop.depth)}` : ''} deep`,
     legs: legs
       ? `${legs.legs} ${legs.kind === 'links' ? 'legs' : 'rails'} of ${layerLabel({ ...legs, alternate: null }, project)}, ${legs.perimeters} perimeters, first at ${length(legs.first)}`
       : 'no links: add some',
