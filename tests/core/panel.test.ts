@@ -91,6 +91,13 @@ describe('the wardrobe floor by hand', () => {
   });
 });
 
+it('beside strips without twisting stands the moment from their reactions, and agrees', () => {
+  const r = design({ isHeldDown: false });
+  expect(r.handChecks).toHaveLength(2);
+  expect(r.handChecks.every((h) => h.agrees)).toBe(true);
+  expect(design({ isHeldDown: false, share: 1 }).handChecks).toHaveLength(1);
+});
+
 describe('second methods', () => {
   /** Navier's series for a simply supported plate without sideways strain: sagging moment along x in the middle, over w lx2. */
   const navier = (lx: number, ly: number) => {

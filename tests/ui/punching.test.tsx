@@ -12,7 +12,8 @@ import { ForcesTable } from '@/features/punching/ForcesTable';
 import { LegsEditor } from '@/features/punching/LegsEditor';
 import { OpeningEditor } from '@/features/punching/OpeningEditor';
 import { PlanSheet } from '@/features/punching/PlanSheet';
-import { PunchingWays } from '@/features/punching/PunchingWays';
+import { proposeForPunching } from '@/store/proposing';
+import { SingleChanges } from '@/ui/SingleChanges';
 import { useProject } from '@/store/project-store';
 import { newPunching } from '@/ui/new-punching';
 import { openWithResults, stubBrowser } from './fixtures';
@@ -211,7 +212,7 @@ describe('legs and openings in their editors', () => {
 describe('ways forward', () => {
   it('each is designed in full and taken with one click', async () => {
     const project = open({ sets: [{ name: 'U1', V: 640 }] });
-    render(<PunchingWays project={project} member={now()} />);
+    render(<SingleChanges project={project} member={now()} word="slab" propose={proposeForPunching} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     const tries = screen.getAllByRole('button', { name: /^Try / });
     expect(tries.length).toBeGreaterThan(4);

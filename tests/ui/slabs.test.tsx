@@ -10,7 +10,8 @@ import { readProject } from '@/core/project/read';
 import { panelField, toggled } from '@/features/panel/fields';
 import { PanelBasis, PanelLoads } from '@/features/panel/PanelPanels';
 import { PanelPlan } from '@/features/panel/PanelPlan';
-import { PanelWays } from '@/features/panel/PanelWays';
+import { proposeForPanel } from '@/store/proposing';
+import { SingleChanges } from '@/ui/SingleChanges';
 import { BasisPanel } from '@/features/strip/BasisPanel';
 import { stripField } from '@/features/strip/fields';
 import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
@@ -237,7 +238,7 @@ describe('a panel', () => {
 
   test('ways forward are taken with one click', async () => {
     const { project, member } = open(newPanel);
-    render(<PanelWays project={project} member={member} />);
+    render(<SingleChanges project={project} member={member} word="panel" propose={proposeForPanel} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     click(screen.getByRole('button', { name: 'Try moments by yield lines' }));
     expect(now<PanelMember>().method).toBe('yieldLines');

@@ -159,8 +159,19 @@ export interface DesignCode {
   readonly slab: SlabRules;
   readonly anchorage: AnchorageRules;
   /** Topics that this code has here only in part or not at all. */
-  readonly notCovered: readonly { readonly title: string; readonly clause: string }[];
+  readonly notCovered: readonly MissingTopic[];
 }
+
+/** A topic that a code lacks here, for one kind of member alone where that is said. */
+export interface MissingTopic {
+  readonly title: string;
+  readonly clause: string;
+  readonly of?: 'beams' | 'slabs';
+}
+
+/** The topics that a code lacks for a kind of member. */
+export const missingFor = (code: Pick<DesignCode, 'notCovered'>, kind: 'beams' | 'slabs'): readonly MissingTopic[] =>
+  code.notCovered.filter((t) => !t.of || t.of === kind);
 
 /** Reads a choice: the value set, or the default. Throws RangeError for a key that the code does not have. */
 export function readChoice(choices: readonly Choice[], settings: CodeSettings, key: string): string {

@@ -7,6 +7,7 @@ import { codeOf, type PanelMember, type Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onPanel } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { proposeForPanel } from '@/store/proposing';
 import { HandCheckTable } from '@/ui/HandCheckTable';
 import { Ladder } from '@/ui/Ladder';
 import { MemberScreen } from '@/ui/MemberScreen';
@@ -15,6 +16,7 @@ import { ScheduleTable } from '@/ui/ScheduleTable';
 import { sheetPath } from '@/ui/sheet-path';
 import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
+import { SingleChanges } from '@/ui/SingleChanges';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
@@ -23,7 +25,6 @@ import { VariantsPanel } from '@/ui/VariantsPanel';
 import { panelField, toggled } from './fields';
 import { PanelBasis, PanelLoads } from './PanelPanels';
 import { PanelPlan } from './PanelPlan';
-import { PanelWays } from './PanelWays';
 
 export const PanelScreen = () => <MemberScreen find={panelIn} sheet={Sheet} />;
 
@@ -90,7 +91,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             {faults.length === 0 && (
               <>
                 <Purfling />
-                <PanelWays project={kept} member={keptMember} />
+                <SingleChanges project={kept} member={keptMember} word="panel" propose={proposeForPanel} />
               </>
             )}
           </>

@@ -6,12 +6,14 @@ import { codeOf, type Project, type PunchingMember } from '@/core/project/projec
 import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onPunching } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { proposeForPunching } from '@/store/proposing';
 import { Ladder } from '@/ui/Ladder';
 import { MemberScreen } from '@/ui/MemberScreen';
 import { newPunching } from '@/ui/new-punching';
 import { sheetPath } from '@/ui/sheet-path';
 import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
+import { SingleChanges } from '@/ui/SingleChanges';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
@@ -22,7 +24,6 @@ import { punchingField } from './fields';
 import { LegsEditor } from './LegsEditor';
 import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
-import { PunchingWays } from './PunchingWays';
 
 export const PunchingScreen = () => <MemberScreen find={placeIn} sheet={Sheet} />;
 
@@ -82,7 +83,7 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
             {faults.length === 0 && (
               <>
                 <Purfling />
-                <PunchingWays project={kept} member={keptMember} />
+                <SingleChanges project={kept} member={keptMember} word="slab" propose={proposeForPunching} />
               </>
             )}
           </>

@@ -145,7 +145,10 @@ const choices: readonly Choice[] = [
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
-const notCovered = [{ title: 'Integrity of perimeter beams', clause: '9.7.7' }];
+const notCovered: DesignCode['notCovered'] = [
+  { title: 'Integrity of perimeter beams', clause: '9.7.7', of: 'beams' },
+  { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
+];
 
 /** ACI 318-19; `settings.variant` is its form, "SI" or "US". Throws RangeError for another form. */
 export function aci318(settings: CodeSettings): DesignCode {

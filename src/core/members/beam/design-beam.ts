@@ -1,6 +1,6 @@
 import { zeros } from '../../analysis/envelope';
 import { MechanismError } from '../../analysis/line-beam';
-import type { DesignCode } from '../../codes/design-code';
+import { missingFor, type DesignCode } from '../../codes/design-code';
 import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../check';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { anchorageChecks } from './anchorage-checks';
@@ -75,7 +75,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
-      ...topicsNotCovered([...code.notCovered, ...freeTopics(beam)]),
+      ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam)]),
     ],
     options,
   );

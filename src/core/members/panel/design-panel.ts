@@ -1,7 +1,7 @@
 import type { LoadCase } from '../../analysis/combination';
-import { handCheck } from '../../analysis/hand-check';
+import { handCheck, type HandCheck } from '../../analysis/hand-check';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelMoments } from '../../analysis/panel';
-import type { DesignCode } from '../../codes/design-code';
+import { missingFor, type DesignCode } from '../../codes/design-code';
 import { barMass } from '../../materials/bars';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { SELF_WEIGHT } from '../beam/input';
@@ -49,7 +49,7 @@ export function designPanel(panel: PanelInput, code: DesignCode, options: Design
       ...panelDepth(basis),
       ...panelCorners(basis),
       ...topicsNotCovered([
-        ...code.notCovered.filter((t) => t.clause !== '9.7.7'),
+        ...missingFor(code, 'slabs'),
         { title: 'Crack width', clause: 'hand method' },
         { title: 'Different moments on both sides of an edge', clause: 'hand method' },
       ]),
@@ -104,28 +104,16 @@ export function panelMoments(panel: PanelInput, code: DesignCode, w: number): Pa
   return panelByYieldLines({ ...load, w: isHeldDown ? w : LIFTED_CORNERS * w }, panel.supportRatio, mu);
 }
 
-/** Strips: what each carries in its middle and over its ends is w l2 / 8 of its share. Yield lines: the same panel by virtual work of strips is no check; the load alone is. */
-function handChecks(panel: PanelInput, w: number, m: PanelMoments) {
-  if (m.share === null || panel.isHeldDown) return [];
-  const statics = (l: number, middle: number, a: number, b: number, q: number) => {
-    // Largest sagging moment of a span with moments a and b over its ends.
-    const reaction = (q * l) / 2 + (b - a) / l;
-    return handCheck('', 'lineTorque', reaction ** 2 / (2 * q) - b, middle, 1e-6);
+/** Strips without twisting are beams: the reaction at one end gives the largest moment by statics. Other methods have no such figure beside them. */
+function handChecks({ lx, ly, isHeldDown }: PanelInput, w: number, { x, y, support, share }: PanelMoments): HandCheck[] {
+  if (share === null || isHeldDown) return [];
+  const strip = (name: 'x' | 'y', l: number, q: number, middle: number, start: number, end: number) => {
+    const reaction = (q * l) / 2 + (start - end) / l;
+    return q > 0
+      ? [handCheck(`Strip along ${name}: largest moment from its reaction`, 'lineTorque', reaction ** 2 / (2 * q) - start, middle)]
+      : [];
   };
-  const { lx, ly } = panel;
-  return [
-    ...(m.share > 0
-      ? [{ ...statics(lx, m.x, m.support.right, m.support.left, m.share * w), title: 'Strip along x: largest moment from its reaction' }]
-      : []),
-    ...(m.share < 1
-      ? [
-          {
-            ...statics(ly, m.y, m.support.top, m.support.bottom, (1 - m.share) * w),
-            title: 'Strip along y: largest moment from its reaction',
-          },
-        ]
-      : []),
-  ];
+  return [...strip('x', lx, share * w, x, support.left, support.right), ...strip('y', ly, (1 - share) * w, y, support.bottom, support.top)];
 }
 
 /** How far bars over an edge run into the panel, over its shorter side. */

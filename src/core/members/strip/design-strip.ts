@@ -1,5 +1,5 @@
 import { MechanismError } from '../../analysis/line-beam';
-import type { DesignCode } from '../../codes/design-code';
+import { missingFor, type DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
 import { bendingChecks, ductilityCheck, regions } from '../beam/bending-checks';
@@ -177,7 +177,7 @@ function attempt(
     ...endChecks(basis),
     ...redistributionCheck(basis),
     ...withoutThinCracks(basis, service.checks),
-    ...topicsNotCovered(code.notCovered.filter((t) => t.clause !== '9.7.7')),
+    ...topicsNotCovered(missingFor(code, 'slabs')),
   ];
   return { basis, service, list, steel };
 }

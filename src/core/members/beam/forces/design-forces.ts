@@ -1,4 +1,4 @@
-import type { DesignCode } from '../../../codes/design-code';
+import { missingFor, type DesignCode } from '../../../codes/design-code';
 import { finishChecks, governing, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../check';
 import type { BeamInput } from '../input';
 import { ResistanceMap } from '../resistance';
@@ -23,7 +23,10 @@ export function designForces(beam: BeamInput, code: DesignCode, options: DesignO
   }));
   const rungs = byRow.flatMap((r) => [...r.bending, ...r.shear, ...r.torsion]);
   const shown = beam.forces.length > MOST_RUNGS ? worstByPlace(rungs) : rungs;
-  const checks = finishChecks([...shown, ...sectionRules(beam, code, resistance, options), ...topicsNotCovered(code.notCovered)], options);
+  const checks = finishChecks(
+    [...shown, ...sectionRules(beam, code, resistance, options), ...topicsNotCovered(missingFor(code, 'beams'))],
+    options,
+  );
   const worst = (list: readonly DerivableCheck[]) =>
     list.length === 0 ? null : Math.max(...list.map(({ check }) => check.utilisation ?? Infinity));
   return {
