@@ -141,6 +141,26 @@ describe('legs', () => {
     // 16 x 0.200 m x 0.617 kg/m = 1.97 kg
     expect(studs.quantities!.links).toBeCloseTo(1.97, 2);
   });
+  it('square corners: legs stand on rectangles, and those too far out in the corners do not help', () => {
+    const stage = (layout: string, perimeters: number) => {
+      const p = project({ h: 250, legs: { ...links, legs: 16, perimeters, first: 80, spacing: 150, layout } });
+      return stagesOf(placeOf(p), codeOf(p, placeOf(p)))[0]!;
+    };
+    const { loop, placed, steel, d } = stage('rectangular', 3);
+    const [x, y] = [Math.max(...loop.map((q) => q[0])), Math.max(...loop.map((q) => q[1]))];
+    for (const { at, perimeter } of placed!.legs) {
+      const r = 80 + perimeter * 150;
+      // On one of the four sides of the rectangle at r from the column.
+      expect(Math.min(Math.abs(Math.abs(at[0]) - x - r), Math.abs(Math.abs(at[1]) - y - r))).toBeLessThan(1e-6);
+      expect(Math.max(Math.abs(at[0]) - x, Math.abs(at[1]) - y)).toBeLessThan(r + 1e-6);
+    }
+    const far = placed!.legs.filter(
+      ({ at, perimeter }) =>
+        perimeter === 2 && Math.hypot(Math.max(0, Math.abs(at[0]) - x), Math.max(0, Math.abs(at[1]) - y)) > 2 * d + 0.5,
+    ).length;
+    expect(steel!.area).toBeCloseTo((16 - far) * 78.54, 0);
+    expect(stage('round', 3).steel!.area).toBeCloseTo(16 * 78.54, 0);
+  });
   it('ACI: stirrups need 150 mm and 16 diameters of effective depth; studs over 254 mm leave the size effect', () => {
     // 22.6.7.1 with d = 200 - 25 - 15.9 = 159.1: 16 x 9.5 = 152 mm stand, 16 x 12.7 = 203 mm do not.
     const depth = (size: string) => check(design({ h: 200, legs: { ...links, size, spacing: 75 } }, ACI), 'leg-depth');

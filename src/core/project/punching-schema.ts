@@ -18,6 +18,7 @@ export function punchingSchema(d: MaterialDefaults) {
   const layer = object({ size: size(d, '16', '#5', 'No.16'), alternate: string().nullable().default(null), spacing: length(150) });
   const leg = object({
     kind: oneOf(['links', 'studs'], 'links'),
+    layout: oneOf(['round', 'rectangular'], 'round'),
     size: size(d, '10', '#4', 'No.13'),
     legs: number().default(12),
     perimeters: number().default(3),

@@ -77,6 +77,20 @@ export function LegsEditor({ project, member, ...place }: EditorProps<PunchingMe
               onPick={(size) => change((m) => void (m.legs!.size = size))}
             />
           </label>
+          {legs.kind === 'links' && (
+            <label className={editorRow}>
+              Perimeters
+              <Select
+                label="Shape of the perimeters"
+                value={legs.layout ?? 'round'}
+                options={[
+                  ['round', 'round the column'],
+                  ['rectangular', 'with square corners'],
+                ]}
+                onPick={(layout) => change((m) => void (m.legs!.layout = layout))}
+              />
+            </label>
+          )}
           {number('legs', legs.kind === 'links' ? 'Legs on a perimeter' : 'Rails')}
           {number('perimeters', legs.kind === 'links' ? 'Perimeters' : 'Studs on a rail')}
           {length('first', 'First from the column')}

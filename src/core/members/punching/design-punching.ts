@@ -29,7 +29,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
       ...stages.flatMap((stage) => legRules(basis, stage)),
       ...(p.base ? [] : leastBars(basis, stages[0]!)),
       ...topicsNotCovered([
-        { title: 'Wall ends and walls', clause: code.punching.clauses.perimeter },
+        { title: 'Wall ends, walls, sloping column heads', clause: code.punching.clauses.perimeter },
         ...(p.base ? [{ title: 'Bending and one-way shear of the footing', clause: 'the footing’s own design' }] : []),
         {
           title: code.punching.leastBars ? 'Lengths of the top bars' : 'Top bars beyond the column, least steel',

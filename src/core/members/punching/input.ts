@@ -25,6 +25,8 @@ export interface PunchingForces {
 /** Legs in the slab: links on perimeters, each with so many legs, or rails of studs. */
 export interface PunchingLegs {
   readonly kind: 'links' | 'studs';
+  /** Perimeters of links: at one distance from the column all round, or with square corners. */
+  readonly layout?: 'round' | 'rectangular';
   readonly size: string;
   /** Legs on the first perimeter, or rails around the column. */
   readonly legs: number;

@@ -49,9 +49,10 @@ const distanceOf = ({ first, spacing }: PunchingLegs, k: number) => first + k * 
 /** Links: so many legs on every perimeter, evenly along what is clear of edges and openings. */
 function onPerimeters(legs: PunchingLegs, column: Loop, ground: Ground): PlacedLegs {
   let moved = 0;
+  const corners = legs.layout === 'rectangular' ? ('square' as const) : ('round' as const);
   const all = Array.from({ length: legs.perimeters }, (_, perimeter) => {
     const reach = distanceOf(legs, perimeter);
-    const pieces = fromStart(controlPerimeter(column, reach, 'round', ground.slab).pieces);
+    const pieces = fromStart(controlPerimeter(column, reach, corners, ground.slab).pieces);
     const isClosed = touches(pieces.at(-1)!.b, pieces[0]!.a);
     const whole = along(pieces, legs.legs, isClosed);
     const misplaced = whole.filter((p) => !isClear(p, ground)).length;

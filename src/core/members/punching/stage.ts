@@ -12,7 +12,7 @@ import {
   type SlabEdges,
   type SlabSide,
 } from '../../geometry/control-perimeter';
-import { convexHull, distanceToEdges, outlineProperties, type Loop } from '../../geometry/polygon';
+import { convexHull, distanceToEdges, outlineProperties, type Loop, type Point } from '../../geometry/polygon';
 import { catalogues, findBar } from '../../materials/bars';
 import { columnLoop, columnSize, depthsOf, openingLoop, rectangleLoop, type PunchingForces, type PunchingInput } from './input';
 import { placeLegs, type PlacedLegs } from './legs';
@@ -102,7 +102,7 @@ function makeStage(
     across,
     perimeter: lengthOf(loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! }))),
     placed,
-    steel: placed && p.legs ? steelOf(p, placed, code, { d, h }, slab, shadows) : null,
+    steel: placed && p.legs ? steelOf(p, placed, code, { d, h }, loop, slab, shadows) : null,
     corners: rules.corners,
     around,
     withoutOpenings: (distance) => perimeter(distance, false),
@@ -144,6 +144,7 @@ function steelOf(
   placed: PlacedLegs,
   code: DesignCode,
   { d, h }: { readonly d: number; readonly h: number },
+  loop: Loop,
   slab: SlabEdges,
   shadows: readonly Shadow[],
 ): PunchingSteel | null {
@@ -151,7 +152,13 @@ function steelOf(
   const bar = findBar(catalogues[p.catalogue], legs.size)!;
   const critical = code.punching.critical(d);
   const isWithin = (k: number) => legs.first + k * legs.spacing <= Math.max(critical, 2 * d) + 1e-6;
-  const counts = Array.from({ length: legs.perimeters }, (_, k) => placed.legs.filter((l) => l.perimeter === k).length);
+  // Legs in square corners stand further out than their perimeter: those beyond the critical one do not help it.
+  const reach = Math.max(critical, 2 * d) + 0.5;
+  const helps = (at: Point) => distanceToEdges(at, { outer: loop, holes: [] }) <= reach;
+  const counts = Array.from(
+    { length: legs.perimeters },
+    (_, k) => placed.legs.filter((l) => l.perimeter === k && (!isWithin(k) || helps(l.at))).length,
+  );
   if (Math.max(...counts) === 0) return null;
   const inner = placed.widest.filter((_, k) => isWithin(k));
   const beyond = placed.widest.filter((_, k) => !isWithin(k));
