@@ -149,6 +149,9 @@ describe('a strip', () => {
     expect(screen.getByText(/No such size/)).toBeTruthy();
     keep(input, 'H12 @ 150');
     expect(now<StripMember>().bars.bottom[0]!.main).toEqual({ size: '12', alternate: null, spacing: 150 });
+    // At once, with the result of the bars before: what was typed is copied.
+    click(screen.getAllByRole('button', { name: 'to all spans' })[0]!);
+    expect(now<StripMember>().bars.bottom.map((b) => b.main?.spacing)).toEqual([150, 150]);
     const next = now<StripMember>();
     const p = useProject.getState().project!;
     view.rerender(<SlabBarsPanel project={p} member={next} steel={result(p).steel} schedule={null} />);

@@ -167,11 +167,12 @@ export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) 
 
 /** Sets the bars of a span, as chosen or set, in all spans; ends of extra bars keep their distance from both supports. */
 function copySpan(m: Draft<StripMember>, steel: StripSteel, i: number): void {
-  const { main } = steel.bottom[i]!;
-  const { extra } = m.bars.bottom[i]!;
+  const { main: own, extra } = m.bars.bottom[i]!;
+  // What was typed last counts, even before its result is there.
+  const main = own ?? castDraft(steel.bottom[i]!.main);
   const fromRight = extra.to === null ? null : m.spans[i]!.length - extra.to;
   m.bars.bottom = m.spans.map((s) => ({
-    main: castDraft(main),
+    main: { ...main },
     extra: { ...extra, to: fromRight === null ? null : Math.max(0, s.length - fromRight) },
   }));
   m.bars.top = m.spans.map(() => ({ ...m.bars.top[i]! }));
