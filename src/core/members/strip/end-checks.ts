@@ -4,6 +4,7 @@ import { layerOf } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
 import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
+import { sectionAt } from '../beam/section-at';
 import { makeCheck, type DerivableCheck } from '../check';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
@@ -168,6 +169,7 @@ function heldEndCheck(basis: StripBasis, support: number): DerivableCheck[] {
             `${Math.round(100 * rule.moment)} % of the largest moment of the span, where the end is held without being counted on.`,
             rule.clause,
           );
+          code.bendingResistance(c, sectionAt(beam, resistance.map, span, x, 'hogging').section, beam.materials);
         }),
     ),
   ];
