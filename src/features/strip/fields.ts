@@ -117,10 +117,20 @@ function loadField(place: Place, i: number): Field<StripMember> | undefined {
   const label = `${load.case}, ${title}`;
   const set = (key: string) => (m: M, v: number) => void Object.assign(m.loads[i]!, { [key]: v });
   const fields: Record<StripLoad['type'], () => Field<StripMember>> = {
-    uniform: () => quantityField(place, label, `over the area, ${where}`, 'areaLoad', (load as { value: number }).value, set('value')),
-    partial: () => quantityField(place, label, `over a part, ${where}`, 'areaLoad', (load as { value: number }).value, set('value')),
-    line: () => quantityField(place, label, `line across the span, ${where}`, 'lineLoad', (load as { force: number }).force, set('force')),
-    point: () => quantityField(place, label, `at a point, ${where}`, 'force', (load as { load: number }).load, set('load')),
+    uniform: () =>
+      quantityField<StripMember>(place, label, `over the area, ${where}`, 'areaLoad', (load as { value: number }).value, set('value')),
+    partial: () =>
+      quantityField<StripMember>(place, label, `over a part, ${where}`, 'areaLoad', (load as { value: number }).value, set('value')),
+    line: () =>
+      quantityField<StripMember>(
+        place,
+        label,
+        `line across the span, ${where}`,
+        'lineLoad',
+        (load as { force: number }).force,
+        set('force'),
+      ),
+    point: () => quantityField<StripMember>(place, label, `at a point, ${where}`, 'force', (load as { load: number }).load, set('load')),
   };
   return fields[load.type]();
 }
