@@ -41,16 +41,24 @@ export function arrange(
     const base = together(fixed.flatMap(parts));
     const bySpan = patterned.flatMap(parts);
     const options = optional.map((c) => together(parts(c))[0]!);
+    const choices = everyMask(optional.length).map((present) => ({
+      there: options.filter((_, i) => present[i]!),
+      without: withoutLabel(optional.filter((_, i) => !present[i]!)),
+    }));
     for (const mask of masks) {
       const loaded = mask ? bySpan.filter(({ span }) => span === undefined || mask[span]) : [];
       const masked = together([...base, ...loaded]);
-      for (const present of everyMask(optional.length)) {
-        const [sum] = together([...masked, ...options.filter((_, i) => present[i]!)]);
+      const pattern = mask ? maskLabel(mask) : '';
+      for (const { there, without } of choices) {
+        const sum = there.length > 0 ? together([...masked, ...there])[0] : masked[0];
         // Wind in both senses, left out, is the same state twice.
         if (!sum || seen.has(sum.name)) continue;
         seen.add(sum.name);
-        const absent = optional.filter((_, i) => !present[i]!).map((c) => c.loadCase.title);
-        arrangements.push({ combination, label: arrangementLabel(mask, absent), response: sum.response });
+        arrangements.push({
+          combination,
+          label: pattern && without ? `${pattern}, ${without}` : pattern || without,
+          response: sum.response,
+        });
       }
     }
   }
@@ -80,10 +88,8 @@ function together(list: readonly Part[]): Part[] {
   return [{ response, factor: 1, name: list.map((l) => l.name).join('+'), span: undefined }];
 }
 
-function arrangementLabel(mask: SpanMask | undefined, absent: readonly string[]): string {
-  const without = absent.length > 0 ? `without ${absent.join(', ')}` : '';
-  return [mask ? maskLabel(mask) : '', without].filter(Boolean).join(', ');
-}
+const withoutLabel = (absent: readonly Factored[]): string =>
+  absent.length > 0 ? `without ${absent.map((c) => c.loadCase.title).join(', ')}` : '';
 
 function masksFor(patterned: readonly Factored[], mesh: Mesh, spans: number, rule: PatternRule): SpanMask[] {
   if (rule !== 'exhaustive') return spanMasks(spans, rule);
@@ -216,35 +222,47 @@ export function envelope(
   const elements = Int32Array.from(stations, (st) => st.element);
   const distances = Float64Array.from(stations, (st) => st.s);
   arrangements.forEach(({ response }, a) => {
-    const el = response.elements;
-    for (let i = 0; i < n; i += 1) {
-      const v = shearAt(el, elements[i]!, distances[i]!);
-      let m = momentAt(el, elements[i]!, distances[i]!);
-      const cut = cuts[i];
-      if (cut && m < 0) m = Math.max(m, Math.min(0, cut(response)));
-      if (m > env.maxM[i]!) {
-        env.maxM[i] = m;
-        env.maxMBy[i] = a;
-      }
-      if (m < env.minM[i]!) {
-        env.minM[i] = m;
-        env.minMBy[i] = a;
-      }
-      if (v > env.maxV[i]!) {
-        env.maxV[i] = v;
-        env.maxVBy[i] = a;
-      }
-      if (v < env.minV[i]!) {
-        env.minV[i] = v;
-        env.minVBy[i] = a;
-      }
-    }
+    widen(env, response, a, elements, distances, cuts);
     response.reactions.forEach((r, i) => {
       env.maxR[i] = Math.max(env.maxR[i]!, r);
       env.minR[i] = Math.min(env.minR[i]!, r);
     });
   });
   return env;
+}
+
+/** Lets the moments and shears of one arrangement widen the envelope: the innermost loop of an analysis. */
+function widen(
+  { maxM, minM, maxV, minV, maxMBy, minMBy, maxVBy, minVBy }: Envelope,
+  response: Response,
+  a: number,
+  elements: Int32Array,
+  distances: Float64Array,
+  cuts: readonly (((r: Response) => number) | undefined)[],
+): void {
+  const el = response.elements;
+  for (let i = 0; i < elements.length; i += 1) {
+    const v = shearAt(el, elements[i]!, distances[i]!);
+    let m = momentAt(el, elements[i]!, distances[i]!);
+    const cut = cuts[i];
+    if (cut && m < 0) m = Math.max(m, Math.min(0, cut(response)));
+    if (m > maxM[i]!) {
+      maxM[i] = m;
+      maxMBy[i] = a;
+    }
+    if (m < minM[i]!) {
+      minM[i] = m;
+      minMBy[i] = a;
+    }
+    if (v > maxV[i]!) {
+      maxV[i] = v;
+      maxVBy[i] = a;
+    }
+    if (v < minV[i]!) {
+      minV[i] = v;
+      minVBy[i] = a;
+    }
+  }
 }
 
 /** For each station over a support, how the hogging moment of a response is limited there. */

@@ -1,4 +1,4 @@
-import type { Calc } from '../../calc/calc';
+import { remember, type Calc } from '../../calc/calc';
 import { cracked, uncracked } from '../../section/elastic-section';
 import type { SectionStiffness } from '../../section/mean-curvature';
 import type { Choice, Materials } from '../design-code';
@@ -110,6 +110,28 @@ const sums: readonly DeflectionSum[] = [
   },
 ];
 
+interface AgedConcrete {
+  readonly creep: number;
+  readonly epsilon_cs: number;
+}
+
+const knownAged = new WeakMap<Materials, Map<string, AgedConcrete>>();
+
+/** Creep coefficient and shrinkage strain at an age; the same for every section of one outline, so worked out once for it. */
+function agedConcrete(c: Calc, { materials, area, perimeter, age, partitionAge }: StiffnessQuestion): AgedConcrete {
+  if (age === 'immediate') return { creep: 0, epsilon_cs: 0 };
+  const days = age === 'end' ? Infinity : partitionAge;
+  const make = () => ({ creep: creepAt(c, materials, area, perimeter, days), epsilon_cs: shrinkage(c, materials, area, perimeter, days) });
+  if (c.recording) return make();
+  const known = remember(knownAged, materials, c, () => new Map<string, AgedConcrete>());
+  const key = `${area} ${perimeter} ${days}`;
+  const before = known.get(key);
+  if (before) return before;
+  const made = make();
+  known.set(key, made);
+  return made;
+}
+
 /**
  * Uncracked and cracked stiffness with creep and shrinkage at an age, 7.4.3: bars by the ratio of moduli, the concrete that they displace
  * taken off. The cracking moment is that of the gross section with fctm.
@@ -117,10 +139,9 @@ const sums: readonly DeflectionSum[] = [
 export function stiffness(c: Calc, q: StiffnessQuestion): SectionStiffness {
   const { materials: m, section } = q;
   const E_cm = secantModulus(c, m.concreteStrength);
-  const age = q.age === 'end' ? Infinity : q.partitionAge;
   const isImmediate = q.age === 'immediate';
-  const phi_t = c.given(symbols.phi_t, isImmediate ? 0 : creepAt(c, m, q.area, q.perimeter, age), 'annex B');
-  const epsilon_cs = isImmediate ? 0 : shrinkage(c, m, q.area, q.perimeter, age);
+  const { creep, epsilon_cs } = agedConcrete(c, q);
+  const phi_t = c.given(symbols.phi_t, creep, 'annex B');
   const E_c_eff = c.let(F.effective, { E_cm, phi_t });
   const alpha_ef = c.let(F.alpha, { E_s: STEEL_MODULUS, E_c_eff });
   const first = uncracked(section, alpha_ef, true);

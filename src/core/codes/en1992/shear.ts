@@ -165,14 +165,14 @@ export function linkRequirement(
   const { v, minimum, maxAlong, maxAcross } = needs;
   const V_Ed = c.given(symbols.V_Ed, force);
   const isCrushed = force > needs.crushing;
-  const rest = { minimum, maxAlong, maxAcross, isCrushed };
+  const answer = (areaPerLength: number, cotTheta: number) => ({ minimum, maxAlong, maxAcross, isCrushed, areaPerLength, cotTheta });
   if (force <= needs.alone) {
     c.note('The concrete alone carries this shear; the minimum of links governs.', '6.2.1(3), (4)');
-    return { ...rest, areaPerLength: minimum, cotTheta: FLATTEST };
+    return answer(minimum, FLATTEST);
   }
   const cot_theta = isCrushed ? STEEPEST : requiredAngle(c, V_Ed, s, needs, basis);
   const strength = c.let(F.asw, { V_Ed, z: v.z, f_ywd: v.f_ywd, cot_theta });
-  return { ...rest, areaPerLength: Math.max(strength, minimum), cotTheta: cot_theta };
+  return answer(Math.max(strength, minimum), cot_theta);
 }
 
 const FLATTEST = 2.5;
@@ -182,7 +182,7 @@ const STEEPEST = 1;
 function requiredAngle(c: Calc, V_Ed: number, s: ShearSection, { v, flattest }: SectionNeeds, basis: ShearBasis): number {
   if (basis.cotTheta !== 'best') return c.given(symbols.cot_theta, basis.cotTheta, 'chosen by the engineer');
   if (V_Ed <= flattest) return c.given(symbols.cot_theta, FLATTEST, 'the flattest strut carries the force');
-  return c.let(F.cot, { theta: c.let(F.theta, { ...v, b_w: s.bw, V_Ed }) });
+  return c.let(F.cot, { theta: c.let(F.theta, { alpha_cw: v.alpha_cw, z: v.z, nu_1: v.nu_1, f_cd: v.f_cd, b_w: s.bw, V_Ed }) });
 }
 
 function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): SectionNeeds {

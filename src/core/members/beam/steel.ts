@@ -128,10 +128,12 @@ export class SteelMap implements SteelAlong {
   }
 
   placement(bars: BarsHere): Placement {
-    let made = this.placements.get(bars.key);
+    // However much of a bar's strength counts, it stands in the same place.
+    const key = 2 * Math.floor(bars.key / (SHARE_STEPS + 1)) + bars.groups.length - 1;
+    let made = this.placements.get(key);
     if (!made) {
       const geometry = faceGeometry(this.beam, bars.face, bars.span, this.linkDiameter(bars.span));
-      this.placements.set(bars.key, (made = placeBars(bars.groups, this.catalogue, geometry, this.code)));
+      this.placements.set(key, (made = placeBars(bars.groups, this.catalogue, geometry, this.code)));
     }
     return made;
   }

@@ -38,7 +38,10 @@ export function makeGrid(beam: BeamInput, mesh: Mesh): Grid {
 
 /** The moments of one arrangement in the middle of each step (N mm). */
 export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
-  return grid.s.map((s, i) => momentAt(response.elements, grid.element[i]!, s));
+  const { s, element } = grid;
+  const moments = new Float64Array(s.length);
+  for (let i = 0; i < s.length; i += 1) moments[i] = momentAt(response.elements, element[i]!, s[i]!);
+  return moments;
 }
 
 /** Largest and smallest moment over some arrangements, with which of them brings it. */
@@ -51,10 +54,18 @@ export interface MomentRange {
 
 export function rangeOf(moments: readonly Float64Array[], n: number): MomentRange {
   const range = { max: new Float64Array(n), min: new Float64Array(n), maxBy: new Int32Array(n), minBy: new Int32Array(n) };
+  const { max, min, maxBy, minBy } = range;
   moments.forEach((m, k) => {
     for (let i = 0; i < n; i += 1) {
-      if (k === 0 || m[i]! > range.max[i]!) [range.max[i], range.maxBy[i]] = [m[i]!, k];
-      if (k === 0 || m[i]! < range.min[i]!) [range.min[i], range.minBy[i]] = [m[i]!, k];
+      const v = m[i]!;
+      if (k === 0 || v > max[i]!) {
+        max[i] = v;
+        maxBy[i] = k;
+      }
+      if (k === 0 || v < min[i]!) {
+        min[i] = v;
+        minBy[i] = k;
+      }
     }
   });
   return range;
