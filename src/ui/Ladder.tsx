@@ -1,7 +1,7 @@
 'use client';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Accordion } from 'radix-ui';
-import type { Check } from '@/core/members/check';
+import { isRule, type Check } from '@/core/members/check';
 import { decisionFor, type Member, type Project } from '@/core/project/project';
 import { formatUtilisation, formatValue } from '@/core/units/format';
 import { useProject } from '@/store/project-store';
@@ -34,6 +34,7 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
     .filter(Boolean)
     .join(' · ');
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
+  const firstRule = withFigure.find((c) => c.status === 'holds' && isRule(c));
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
   const onValueChange = (ids: string[]) => {
     setOpenChecks(ids);
@@ -56,14 +57,16 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
           />
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
             {withFigure.map((check) => (
-              <Rung
-                key={check.id}
-                check={check}
-                project={project}
-                member={member}
-                isOpen={open.includes(check.id)}
-                onDecide={() => setDeciding(check)}
-              />
+              <Fragment key={check.id}>
+                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules of detailing, kept</p>}
+                <Rung
+                  check={check}
+                  project={project}
+                  member={member}
+                  isOpen={open.includes(check.id)}
+                  onDecide={() => setDeciding(check)}
+                />
+              </Fragment>
             ))}
           </Accordion.Root>
         </div>

@@ -225,6 +225,16 @@ describe('the shape of a check', () => {
     expect(governing(list)!.id).toBe('c');
     expect(governing([])).toBeUndefined();
   });
+  test('a rule of detailing is kept or broken: at its limit it is not near, and it stands behind what is measured', () => {
+    const rule = (id: string, u: number) => ({ ...draft(id, u).check, family: 'detailing' as const, status: statusOf(u, 'detailing') });
+    const [atLimit, broken] = [rule('r', 1), rule('x', 1.02)];
+    expect([atLimit.status, broken.status]).toEqual(['holds', 'exceeds']);
+    const bending = draft('m', 0.4).check;
+    expect(governing([atLimit, bending])!.id).toBe('m');
+    expect(governing([atLimit, bending, broken])!.id).toBe('x');
+    expect(governing([atLimit])!.id).toBe('r');
+    expect([atLimit, broken, bending].sort(worstFirst).map((c) => c.id)).toEqual(['x', 'm', 'r']);
+  });
   test('only the derivations that are asked for are made', () => {
     let made = 0;
     const withSteps = { check: draft('a', 0.5).check, derive: () => ((made += 1), []) };

@@ -38,11 +38,14 @@ export interface Check {
 const ROUNDING = 1.0005;
 const NEAR = 0.945;
 
+/** A rule of detailing is kept or broken: bars at just the spacing allowed are not near to anything. Other checks measure. */
+export const isRule = ({ family }: Pick<Check, 'family'>): boolean => family === 'detailing';
+
 /** State by the figure as it is shown: rounded first, then judged. */
-export function statusOf(utilisation: number | null): CheckStatus {
+export function statusOf(utilisation: number | null, family: CheckFamily = 'bending'): CheckStatus {
   if (utilisation === null || Number.isNaN(utilisation)) return 'failed';
   if (utilisation > ROUNDING) return 'exceeds';
-  return utilisation >= NEAR ? 'near' : 'holds';
+  return utilisation >= NEAR && !isRule({ family }) ? 'near' : 'holds';
 }
 
 export type CheckDraft = Omit<Check, 'status' | 'warnings' | 'assumptions' | 'derivation' | 'combination'> &
@@ -59,7 +62,7 @@ export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): De
     warnings: [],
     assumptions: [],
     combination: '',
-    status: statusOf(draft.utilisation),
+    status: statusOf(draft.utilisation, draft.family),
     ...draft,
     // What could not be computed begins with its symbol, which stays as it is.
     ...(draft.reason && draft.status !== 'failed' ? { reason: draft.reason[0]!.toUpperCase() + draft.reason.slice(1) } : {}),
@@ -110,12 +113,13 @@ export function finishChecks(list: readonly DerivableCheck[], options: DesignOpt
 
 const severity: Record<CheckStatus, number> = { failed: 5, exceeds: 4, near: 3, holds: 2, notCovered: 1, notApplicable: 0 };
 
-/** Worst first; those without a figure after those with one, except what could not be computed. */
+/** Worst first; rules that are kept after what is measured, those without a figure last, except what could not be computed. */
 export function worstFirst(a: Check, b: Check): number {
-  return severity[b.status] - severity[a.status] || (b.utilisation ?? 0) - (a.utilisation ?? 0);
+  const kept = (c: Check) => (c.status === 'holds' && isRule(c) ? 1 : 0);
+  return severity[b.status] - severity[a.status] || kept(a) - kept(b) || (b.utilisation ?? 0) - (a.utilisation ?? 0);
 }
 
-/** The check with the largest utilisation, undefined when none has a figure. */
+/** The worst check, undefined when none has a figure: what is over, else the largest utilisation that is measured. */
 export function governing(checks: readonly Check[]): Check | undefined {
   return [...checks].sort(worstFirst).find((c) => c.utilisation !== null || c.status === 'failed');
 }
