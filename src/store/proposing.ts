@@ -1,9 +1,11 @@
 import type { BeamProposal, BeamSearch } from '@/core/advice/beam-proposals';
+import type { ColumnStep } from '@/core/advice/column-changes';
 import type { ColumnProposal, Search } from '@/core/advice/column-proposals';
 import type { PanelProposal } from '@/core/advice/panel-proposals';
 import type { PunchingProposal } from '@/core/advice/punching-proposals';
 import type { StripProposal, StripSearch } from '@/core/advice/strip-proposals';
-import type { BeamMember, ColumnMember, PanelMember, Project, PunchingMember, StripMember } from '@/core/project/project';
+import type { WallStep } from '@/core/advice/wall-changes';
+import type { BeamMember, ColumnMember, PanelMember, Project, PunchingMember, StripMember, WallMember } from '@/core/project/project';
 import { startDesignWorker } from '@/workers/start-worker';
 
 type Basis = Pick<Project, 'code' | 'display' | 'rates'>;
@@ -14,6 +16,18 @@ let searcher: ReturnType<typeof startDesignWorker> | undefined;
 export function propose(basis: Basis, column: ColumnMember, search: Search): Promise<ColumnProposal[]> {
   searcher ??= startDesignWorker();
   return searcher.propose(basis, column, search);
+}
+
+/** Single changes of a column. */
+export function stepsForColumn(basis: Basis, column: ColumnMember): Promise<ColumnStep[]> {
+  searcher ??= startDesignWorker();
+  return searcher.proposeColumnSteps(basis, column);
+}
+
+/** The same for a wall. */
+export function stepsForWall(basis: Basis, wall: WallMember): Promise<WallStep[]> {
+  searcher ??= startDesignWorker();
+  return searcher.proposeWallSteps(basis, wall);
 }
 
 /** The same for a beam. */

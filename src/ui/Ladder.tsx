@@ -58,7 +58,7 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
             {withFigure.map((check) => (
               <Fragment key={check.id}>
-                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules of detailing, kept</p>}
+                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules, kept</p>}
                 <Rung
                   check={check}
                   project={project}

@@ -23,6 +23,7 @@ export function SingleChanges<M extends Member>({
   const { code, display, rates } = project;
   return (
     <WaysForward
+      project={project}
       member={member}
       word={word}
       searches={searches}

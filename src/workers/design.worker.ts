@@ -1,9 +1,11 @@
 import { expose } from 'comlink';
+import { proposeColumnSteps, type ColumnStep } from '@/core/advice/column-changes';
 import { proposeColumn, type ColumnProposal, type Search } from '@/core/advice/column-proposals';
 import { proposeBeam, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
 import { proposePanel, type PanelProposal } from '@/core/advice/panel-proposals';
 import { proposePunching, type PunchingProposal } from '@/core/advice/punching-proposals';
 import { proposeStrip, type StripProposal, type StripSearch } from '@/core/advice/strip-proposals';
+import { proposeWallSteps, type WallStep } from '@/core/advice/wall-changes';
 import { designMember } from '@/core/project/design-member';
 import {
   codeOf,
@@ -15,6 +17,7 @@ import {
   type PanelMember,
   type PunchingMember,
   type StripMember,
+  type WallMember,
 } from '@/core/project/project';
 
 /** What a design needs to know of its project. */
@@ -27,6 +30,12 @@ const api = {
   },
   propose(basis: ProposalBasis, column: ColumnMember, search: Search): ColumnProposal[] {
     return proposeColumn(column, codeOf(basis, column), search, basis.rates);
+  },
+  proposeColumnSteps(basis: ProposalBasis, column: ColumnMember): ColumnStep[] {
+    return proposeColumnSteps(column, codeOf(basis, column), basis.rates);
+  },
+  proposeWallSteps(basis: ProposalBasis, wall: WallMember): WallStep[] {
+    return proposeWallSteps(wall, codeOf(basis, wall), basis.rates);
   },
   proposeBeam(basis: ProposalBasis, beam: BeamMember, search: BeamSearch): BeamProposal[] {
     return proposeBeam(beam, codeOf(basis, beam), search, basis.rates);

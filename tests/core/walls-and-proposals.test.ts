@@ -1,4 +1,6 @@
 import { usualRates } from '@/core/advice/rates';
+import { proposeColumnSteps } from '@/core/advice/column-changes';
+import { proposeWallSteps } from '@/core/advice/wall-changes';
 import { proposeColumn, buildability } from '@/core/advice/column-proposals';
 import { weigh } from '@/core/advice/rates';
 import { silent } from '@/core/calc/calc';
@@ -119,7 +121,7 @@ describe('proposals', () => {
     const list = proposeColumn(columnOf(p), code, search);
     expect(list.length).toBeGreaterThan(1);
     for (const q of list) {
-      const member: ColumnMember = { ...columnOf(p), shape: q.shape, bars: q.bars, ties: q.ties };
+      const member: ColumnMember = { ...columnOf(p), ...q.change };
       const r = designMember(p, member);
       expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
       expect(r.steelRatio).toBeCloseTo(q.steelRatio, 9);
@@ -130,7 +132,7 @@ describe('proposals', () => {
 
   it('the smallest square comes first, and 25 mm less does not hold with any usual bars', () => {
     const [first] = proposeColumn(columnOf(p), code, 'square', usualRates, 1);
-    const b = first!.shape.kind === 'rectangle' ? first!.shape.b : 0;
+    const b = first!.change.shape.kind === 'rectangle' ? first!.change.shape.b : 0;
     const smaller: ColumnMember = { ...columnOf(p), shape: { kind: 'rectangle', b: b - 25, h: b - 25 } };
     expect(proposeColumn(smaller, code, 'bars')).toEqual([]);
   });
@@ -139,6 +141,152 @@ describe('proposals', () => {
     // 1 x (100 + 0.8 x 5) + 100 x 1.2 + 10 x 35 = 574
     const rates = { concrete: 100, perMPa: 0.8, steel: 1.2, formwork: 35 };
     expect(weigh({ concrete: 1e9, bars: 80, links: 20, formwork: 10e6 }, 35, rates)).toBeCloseTo(574, 9);
+  });
+});
+
+describe('single changes of a column', () => {
+  const p = read(column);
+  const code = codeOf(p, columnOf(p));
+  const list = proposeColumnSteps(columnOf(p), code);
+
+  it('each gives the utilisation that it promised when it is taken, and holds where it says so', () => {
+    expect(list.length).toBeGreaterThan(4);
+    for (const step of list) {
+      const r = designMember(p, { ...columnOf(p), ...step.change } as ColumnMember);
+      expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
+      expect(r.checks.some((c) => c.status === 'exceeds' || c.status === 'failed')).toBe(!step.holds);
+    }
+  });
+
+  it('a column that fails is mended: what holds comes first, deeper against the moment among it', () => {
+    expect(designMember(p, columnOf(p)).governing!.status).toBe('exceeds');
+    expect(list[0]!.holds).toBe(true);
+    const holds = list.map((s) => s.holds);
+    expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
+    const deeper = list.find((s) => s.title === 'h 400 → 450 mm')!;
+    expect(deeper.holds).toBe(true);
+    expect(deeper.change.shape).toEqual({ kind: 'rectangle', b: 300, h: 450 });
+    expect(deeper.cost).toBeGreaterThan(1);
+  });
+
+  it('concrete costs by hand: 5 MPa more adds 5 x 0.8 a cubic metre', () => {
+    const two = read({ ...column, shape: { kind: 'rectangle', b: 600, h: 600 } });
+    const r = designMember(two, columnOf(two));
+    const rates = { concrete: 100, perMPa: 0.8, steel: 1.2, formwork: 35 };
+    const base = weigh(r.quantities!, 35, rates);
+    const more = proposeColumnSteps(columnOf(two), codeOf(two, columnOf(two)), usualRates, 30).find((s) =>
+      s.title.startsWith('concrete C40'),
+    )!;
+    // 0.6 x 0.6 x 7.4 m = 2.664 m3; 2.664 x 4 = 10.656 more
+    expect((more.cost - 1) * base).toBeCloseTo(10.656, 6);
+  });
+
+  it('thicker bars bring the ties that they need', () => {
+    // 32 mm bars want ties of 8 mm, 25 mm ones of 6.25: with ties of 6 mm the thicker bars come with larger ties
+    const thin = read({
+      ...column,
+      ties: { size: '8', spacing: 200 },
+      bars: { kind: 'sides', corner: '32', alongX: 0, sizeX: '32', alongY: 0, sizeY: '32' },
+    });
+    const fewer = proposeColumnSteps(columnOf(thin), codeOf(thin, columnOf(thin)), usualRates, 30).find((s) => s.title === 'bars 32 → 25')!;
+    expect(fewer.change.ties).toEqual(columnOf(thin).ties);
+    const wide = read({ ...column, ties: { size: '8', spacing: 350 } });
+    const steps = proposeColumnSteps(columnOf(wide), codeOf(wide, columnOf(wide)), usualRates, 30);
+    // 9.5.3(3): 20 x the thinnest bar (20 mm, or what it became), the least dimension, 400 mm: the column's own 350 stand only where b is 400
+    for (const { change } of steps.filter((q) => q.change.ties)) {
+      const shape = change.shape ?? columnOf(wide).shape;
+      const least = shape.kind === 'rectangle' ? Math.min(shape.b, shape.h) : 0;
+      expect(change.ties!.spacing).toBeLessThanOrEqual(Math.min(400, least));
+    }
+  });
+
+  it.each([
+    ['ring', { shape: { kind: 'circle', diameter: 450 }, bars: { kind: 'ring', count: 8, size: '20' } }, 'ø 450 → 500 mm'],
+    [
+      'outline',
+      { shape: { kind: 'L', b: 550, h: 550, tx: 220, ty: 220 }, bars: { kind: 'outline', size: '20', spacing: 200 } },
+      'h 550 → 600 mm',
+    ],
+    [
+      'list',
+      {
+        shape: {
+          kind: 'free',
+          outer: [
+            [0, 0],
+            [400, 0],
+            [400, 400],
+            [0, 400],
+          ],
+          holes: [],
+        },
+        bars: {
+          kind: 'list',
+          bars: [
+            [60, 60],
+            [340, 60],
+            [340, 340],
+            [60, 340],
+          ].map(([x, y]) => ({ x, y, size: '25' })),
+        },
+      },
+      'bars 25 → 32',
+    ],
+  ])('bars in a %s', (_kind, change, title) => {
+    const q = read({ ...column, ...change });
+    const titles = proposeColumnSteps(columnOf(q), codeOf(q, columnOf(q)), usualRates, 30).map((s) => s.title);
+    expect(titles).toContain(title);
+    if (_kind === 'list') expect(titles.some((t) => t.startsWith('h '))).toBe(false);
+  });
+
+  it('inches and pounds to ACI', () => {
+    const us = read(
+      {
+        ...column,
+        catalogue: 'us',
+        shape: { kind: 'rectangle', b: '14 in', h: '18 in' },
+        bars: { kind: 'sides', corner: '#8', alongX: 0, sizeX: '#8', alongY: 1, sizeY: '#8' },
+        ties: { size: '#3', spacing: '10 in' },
+        cover: '1.5 in',
+        materials: { concreteStrength: '5000 psi' },
+      },
+      { id: 'aci318', variant: 'US' },
+    );
+    const titles = proposeColumnSteps(columnOf(us), codeOf(us, columnOf(us)), usualRates, 30).map((s) => s.title);
+    expect(titles).toContain('h 18 → 20 in');
+    expect(titles).toContain('bars #8 → #9');
+  });
+
+  it('nothing for a column with faults or without load sets', () => {
+    for (const q of [read({ ...column, cover: 190 }), read({ ...column, sets: [] })])
+      expect(proposeColumnSteps(columnOf(q), codeOf(q, columnOf(q)))).toEqual([]);
+  });
+});
+
+describe('single changes of a wall', () => {
+  const p = read(wall);
+  const list = proposeWallSteps(wallOf(p), codeOf(p, wallOf(p)), usualRates, 30);
+
+  it('each gives what it promised; thickness goes to round figures', () => {
+    expect(list.map((s) => s.title)).toEqual(
+      expect.arrayContaining(['thickness 220 → 225 mm', 'thickness 220 → 200 mm', 'vertical bars 20 @ 200 mm']),
+    );
+    for (const step of list) {
+      const r = designMember(p, { ...wallOf(p), ...step.change } as WallMember);
+      expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
+    }
+  });
+
+  it('more steel never costs less, and carries more', () => {
+    const by = (title: string) => list.find((s) => s.title === title)!;
+    expect(by('vertical bars 20 @ 200 mm').cost).toBeGreaterThan(1);
+    expect(by('vertical bars 16 @ 225 mm').cost).toBeLessThan(1);
+    expect(by('vertical bars 20 @ 200 mm').utilisation).toBeLessThan(by('vertical bars 12 @ 200 mm').utilisation);
+  });
+
+  it('nothing for a wall with faults', () => {
+    const q = read({ ...wall, thickness: 20 });
+    expect(proposeWallSteps(wallOf(q), codeOf(q, wallOf(q)))).toEqual([]);
   });
 });
 

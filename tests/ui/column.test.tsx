@@ -24,7 +24,10 @@ import { VariantsPanel } from '@/ui/VariantsPanel';
 import { openWithResults, projectOf, stubBrowser } from './fixtures';
 
 const proposed = jest.fn();
-jest.mock('@/store/proposing', () => ({ propose: (...args: unknown[]): unknown => proposed(...args) }));
+jest.mock('@/store/proposing', () => ({
+  propose: (...args: unknown[]): unknown => proposed(...args),
+  stepsForColumn: () => Promise.resolve([]),
+}));
 jest.mock('@/store/design-once', () => ({
   designOnce: (basis: Project, member: UprightMember) =>
     Promise.resolve(
@@ -311,9 +314,11 @@ describe('variants and ways forward', () => {
     const p = open();
     proposed.mockResolvedValue([
       {
-        shape: { kind: 'rectangle', b: 400, h: 400 },
-        bars: { kind: 'sides', corner: '20', alongX: 1, sizeX: '20', alongY: 1, sizeY: '20' },
-        ties: { size: '8', spacing: 250, spacingEnds: null, cross: null },
+        change: {
+          shape: { kind: 'rectangle', b: 400, h: 400 },
+          bars: { kind: 'sides', corner: '20', alongX: 1, sizeX: '20', alongY: 1, sizeY: '20' },
+          ties: { size: '8', spacing: 250, spacingEnds: null, cross: null },
+        },
         utilisation: 0.9,
         governs: 'N and M, top',
         steelRatio: 0.0157,

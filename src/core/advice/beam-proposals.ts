@@ -6,7 +6,8 @@ import { designBeam } from '../members/beam/design-beam';
 import type { BeamBars, BeamInput, BarRules } from '../members/beam/input';
 import type { BeamResult } from '../members/beam/result';
 import type { BeamOutline } from '../geometry/beam-outline';
-import { weigh, type ProjectRates } from './rates';
+import type { ProjectRates } from './rates';
+import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from './single-changes';
 
 /** What a proposal changes of a beam. */
 export interface BeamChange {
@@ -16,20 +17,7 @@ export interface BeamChange {
   readonly barRules?: BarRules;
 }
 
-/** A change of a beam that was designed in full. */
-export interface BeamProposal {
-  readonly title: string;
-  readonly change: BeamChange;
-  readonly holds: boolean;
-  readonly utilisation: number;
-  readonly governs: string;
-  /** Over those of the beam as it is. */
-  readonly cost: number;
-  readonly carbon: number;
-  /** From 0 to 1: few sizes, few pieces, one layer, wide gaps. */
-  readonly buildability: number;
-}
-
+export type BeamProposal = Change<BeamChange>;
 export type BeamSearch = 'arrangements' | 'changes';
 
 /** Bars with nothing set by hand. */
@@ -51,37 +39,6 @@ export const applied = (beam: BeamInput, c: BeamChange): BeamInput => ({
   ...(c.barRules ? { barRules: c.barRules } : {}),
 });
 
-interface Base {
-  readonly cost: number;
-  readonly carbon: number;
-}
-
-const worst = (r: BeamResult) => Math.max(0, ...r.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0))));
-
-function tryOut(
-  beam: BeamInput,
-  code: DesignCode,
-  title: string,
-  change: BeamChange,
-  rates: ProjectRates,
-  now: Base,
-): BeamProposal | undefined {
-  const changed = applied(beam, change);
-  const result = designBeam(changed, code, { derive: [], units: 'SI' });
-  if (result.faults.length > 0 || !result.quantities || !result.governing) return undefined;
-  const { concreteStrength } = changed.materials;
-  return {
-    title,
-    change,
-    holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
-    utilisation: worst(result),
-    governs: result.governing.title,
-    cost: weigh(result.quantities, concreteStrength, rates.cost) / now.cost,
-    carbon: weigh(result.quantities, concreteStrength, rates.carbon) / now.carbon,
-    buildability: buildability(changed, result),
-  };
-}
-
 /** How easily the cage is built: a third each by the number of sizes, of bars a metre, and by the clear spacing against twice the least. */
 export function buildability(beam: BeamInput, { steel, checks }: BeamResult): number {
   if (!steel) return 0;
@@ -98,7 +55,7 @@ export function buildability(beam: BeamInput, { steel, checks }: BeamResult): nu
 }
 
 /** Arrangements within the office's sizes: one main size, or a larger and a smaller one, with each size of links. */
-function arrangements(beam: BeamInput): { readonly title: string; readonly change: BeamChange }[] {
+function arrangements(beam: BeamInput): Candidate<BeamChange>[] {
   const usual = usualSizes[beam.catalogue];
   const catalogue = catalogues[beam.catalogue];
   const main = beam.barRules.mainSizes.length > 0 ? beam.barRules.mainSizes : usual.main;
@@ -117,10 +74,10 @@ function arrangements(beam: BeamInput): { readonly title: string; readonly chang
 }
 
 /** Single changes: other depths, widths and concretes, bars chosen anew for each; and the bars alone. */
-function changes(beam: BeamInput): { readonly title: string; readonly change: BeamChange }[] {
+function changes(beam: BeamInput, code: DesignCode): Candidate<BeamChange>[] {
   const step = beam.catalogue === 'us' ? 50.8 : 50;
   const bars = automaticBars(beam);
-  const length = (v: number) => (beam.catalogue === 'us' ? `${Math.round(v / 25.4)} in` : `${Math.round(v)} mm`);
+  const length = (v: number) => lengthTitle(v, beam.catalogue);
   const { section, materials } = beam;
   const depth = (by: number) => ({
     title: `depth ${length(section.h + by)}`,
@@ -129,10 +86,6 @@ function changes(beam: BeamInput): { readonly title: string; readonly change: Be
   const width = (by: number) => ({
     title: `width ${length(section.b + by)}`,
     change: { bars, section: { ...section, b: section.b + by } },
-  });
-  const concrete = (by: number) => ({
-    title: by > 0 ? 'stronger concrete' : 'weaker concrete',
-    change: { bars, concreteStrength: materials.concreteStrength + by },
   });
   const sizes = section.shape === 'free' ? 0 : 1;
   const least = section.shape === 'rectangular' ? 200 : section.flangeDepth + 100;
@@ -149,8 +102,10 @@ function changes(beam: BeamInput): { readonly title: string; readonly change: Be
       .slice(0, sizes)
       .filter(() => section.b - step >= 200)
       .map(() => width(-step)),
-    concrete(beam.catalogue === 'us' ? 1000 * 0.006894757293 : 5),
-    ...(materials.concreteStrength > 26 ? [concrete(beam.catalogue === 'us' ? -1000 * 0.006894757293 : -5)] : []),
+    ...otherConcretes(materials, beam.catalogue, code).map(({ title, change: concreteStrength }) => ({
+      title,
+      change: { bars, concreteStrength },
+    })),
   ];
 }
 
@@ -160,21 +115,20 @@ function changes(beam: BeamInput): { readonly title: string; readonly change: Be
  */
 export function proposeBeam(beam: BeamInput, code: DesignCode, search: BeamSearch, rates: ProjectRates, most = 8): BeamProposal[] {
   if (beam.mode === 'forces') return [];
-  const result = designBeam(beam, code, { derive: [], units: 'SI' });
-  if (result.faults.length > 0 || !result.quantities) return [];
-  const { concreteStrength } = beam.materials;
-  const now: Base = {
-    cost: weigh(result.quantities, concreteStrength, rates.cost),
-    carbon: weigh(result.quantities, concreteStrength, rates.carbon),
-  };
-  const candidates = search === 'arrangements' ? arrangements(beam) : changes(beam);
-  const found = candidates.flatMap(({ title, change }) => tryOut(beam, code, title, change, rates, now) ?? []);
-  const score = (p: BeamProposal) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
-  if (search === 'changes') return [...found].sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b));
+  const found = tryChanges(
+    {
+      now: beam,
+      rates,
+      design: (b: BeamInput) => designBeam(b, code, { derive: [], units: 'SI' }),
+      applied,
+      strength: (b) => b.materials.concreteStrength,
+      buildability: (result, b) => buildability(b, result),
+    },
+    search === 'arrangements' ? arrangements(beam) : changes(beam, code),
+  );
+  if (search === 'changes') return rankChanges(found);
   const seen = new Set<string>();
-  return found
-    .filter((p) => p.holds)
-    .sort((a, b) => score(a) - score(b))
+  return rankChanges(found.filter((p) => p.holds))
     .filter((p) => {
       const key = `${p.cost.toFixed(4)} ${p.utilisation.toFixed(3)}`;
       return !seen.has(key) && seen.add(key);

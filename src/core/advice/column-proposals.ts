@@ -7,21 +7,15 @@ import type { ColumnResult } from '../members/column/result';
 import { leastClear, type ColumnBars } from '../reinforcement/column-bars';
 import { usualSizes } from '../reinforcement/usual-sizes';
 import { usualRates, weigh, type ProjectRates } from './rates';
+import type { Change } from './single-changes';
 
-/** A change of a column that was designed in full for its load sets. */
-export interface ColumnProposal {
-  readonly shape: SectionShape;
-  readonly bars: ColumnBars;
-  readonly ties: ColumnInput['ties'];
-  readonly utilisation: number;
-  readonly governs: string;
+/** What a proposal changes of a column. */
+export type ColumnChange = Pick<ColumnInput, 'shape' | 'bars' | 'ties'>;
+
+/** Bars for a column, or a size with its bars; designed in full for its load sets, and it holds. */
+export interface ColumnProposal extends Omit<Change<ColumnChange>, 'title' | 'holds'> {
   readonly steelRatio: number;
   readonly barCount: number;
-  /** Over those of the column as it is. */
-  readonly cost: number;
-  readonly carbon: number;
-  /** From 0 to 1: few sizes, wide gaps, few cross ties, little steel. */
-  readonly buildability: number;
 }
 
 export type Search = 'bars' | 'square' | 'rectangle' | 'circle';
@@ -29,7 +23,7 @@ export type Search = 'bars' | 'square' | 'rectangle' | 'circle';
 const MOST_SETS = 60;
 
 /** The sets that may govern another layout: the worst today, and the ends of the range of axial force and moments. */
-function decisiveSets(column: ColumnInput, result: ColumnResult): ColumnInput {
+export function decisiveSets(column: ColumnInput, result: ColumnResult): ColumnInput {
   const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, MOST_SETS);
   const keep = new Set(worst.map((s) => s.index));
   const extremes = [(i: number) => axialAt(result.sets[i]!, 'foot'), (i: number) => -axialAt(result.sets[i]!, 'foot')];
@@ -62,7 +56,7 @@ export function layoutsFor(column: ColumnInput, shape: SectionShape): ColumnBars
 }
 
 /** Ties of the least size that the code wants for these bars, at a round spacing that it allows everywhere. */
-function tiesFor(column: ColumnInput, code: DesignCode, largest: number, least: number): ColumnInput['ties'] {
+export function tiesFor(column: ColumnInput, code: DesignCode, largest: number, least: number): ColumnInput['ties'] {
   const usual = usualSizes[column.catalogue];
   const catalogue = catalogues[column.catalogue];
   const rules = (tie: number) =>
@@ -90,7 +84,7 @@ function areaOf(column: ColumnInput, bars: ColumnBars): number {
   return bars.kind === 'ring' ? bars.count * bar(bars.size) : 0;
 }
 
-const leastSide = (s: SectionShape): number =>
+export const leastSide = (s: SectionShape): number =>
   s.kind === 'circle' || s.kind === 'ring'
     ? s.diameter
     : s.kind === 'rectangle'
@@ -113,9 +107,7 @@ function tryOut(column: ColumnInput, code: DesignCode, shape: SectionShape, bars
   if (fails || !g || g.utilisation === null || !result.quantities) return undefined;
   const strength = Math.max(...result.checks.filter((c) => c.family === 'bending').map((c) => c.utilisation ?? 0));
   return {
-    shape,
-    bars,
-    ties,
+    change: { shape, bars, ties },
     utilisation: strength,
     governs: g.title,
     steelRatio: result.steelRatio,
@@ -149,7 +141,7 @@ function rank(found: readonly ColumnProposal[], most: number): ColumnProposal[] 
   const score = (p: ColumnProposal) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
   const seen = new Set<string>();
   const isNew = (p: ColumnProposal) => {
-    const key = `${p.barCount} ${JSON.stringify('size' in p.bars ? p.bars.size : p.bars)}`;
+    const key = `${p.barCount} ${JSON.stringify('size' in p.change.bars ? p.change.bars.size : p.change.bars)}`;
     return !seen.has(key) && seen.add(key);
   };
   return [...found]

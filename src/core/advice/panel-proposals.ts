@@ -3,29 +3,30 @@ import { designPanel } from '../members/panel/design-panel';
 import type { PanelBars, PanelInput } from '../members/panel/input';
 import type { PanelResult } from '../members/panel/result';
 import type { ProjectRates } from './rates';
-import { rankChanges, tryChanges, type Change } from './single-changes';
+import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from './single-changes';
 
 export type PanelProposal = Change<Partial<PanelInput>>;
 
 const chosen: PanelBars = { x: null, y: null, left: null, right: null, bottom: null, top: null };
 
 /** Other depths, concretes, methods and ways to hold the corners; bars chosen anew for each. */
-function candidates(panel: PanelInput): { readonly title: string; readonly change: Partial<PanelInput> }[] {
-  const isUS = panel.catalogue === 'us';
-  const step = isUS ? 25.4 : 25;
-  const length = (v: number) => (isUS ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)} mm`);
-  const { h, method, isHeldDown, materials } = panel;
-  const stronger = materials.concreteStrength + (isUS ? 6.894757293 : 5);
+function candidates(panel: PanelInput, code: DesignCode): Candidate<Partial<PanelInput>>[] {
+  const { h, method, isHeldDown, materials, catalogue } = panel;
+  const step = catalogue === 'us' ? 25.4 : 25;
   return [
     { title: 'bars chosen anew', change: { bars: chosen } },
     ...[1, 2, -1]
-      .filter((k) => h + k * step >= 100)
-      .map((k) => ({ title: `depth ${length(h + k * step)}`, change: { h: h + k * step, bars: chosen } })),
+      .map((k) => h + k * step)
+      .filter((depth) => depth >= 100)
+      .map((depth) => ({ title: `depth ${lengthTitle(depth, catalogue)}`, change: { h: depth, bars: chosen } })),
     method === 'strips'
       ? { title: 'moments by yield lines', change: { method: 'yieldLines' as const, bars: chosen } }
       : { title: 'moments by strips', change: { method: 'strips' as const, bars: chosen } },
     ...(isHeldDown ? [] : [{ title: 'corners held down', change: { isHeldDown: true, bars: chosen } }]),
-    { title: 'stronger concrete', change: { materials: { ...materials, concreteStrength: stronger }, bars: chosen } },
+    ...otherConcretes(materials, catalogue, code).map(({ title, change: concreteStrength }) => ({
+      title,
+      change: { materials: { ...materials, concreteStrength }, bars: chosen },
+    })),
   ];
 }
 
@@ -48,7 +49,7 @@ export function proposePanel(panel: PanelInput, code: DesignCode, rates: Project
         strength: (p) => p.materials.concreteStrength,
         buildability,
       },
-      candidates(panel),
+      candidates(panel, code),
     ),
   );
 }

@@ -3,15 +3,14 @@ import { designPunching } from '../members/punching/design-punching';
 import type { PunchingInput } from '../members/punching/input';
 import { chooseLegs } from './punching-legs';
 import type { ProjectRates } from './rates';
-import { tryChanges, type Change } from './single-changes';
+import { FAILED, lengthTitle, tryChanges, type Candidate, type Change } from './single-changes';
 
 export type PunchingProposal = Change<Partial<PunchingInput>>;
 
 /** Legs of each kind, deeper slabs, closer bars, a wider column. */
-function candidates(p: PunchingInput, code: DesignCode): { readonly title: string; readonly change: Partial<PunchingInput> }[] {
-  const isUS = p.catalogue === 'us';
-  const step = isUS ? 25.4 : 25;
-  const length = (v: number) => (isUS ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)}`);
+function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<PunchingInput>>[] {
+  const step = p.catalogue === 'us' ? 25.4 : 25;
+  const length = (v: number) => lengthTitle(v, p.catalogue);
   const legs = (['links', 'studs'] as const).flatMap((kind) => {
     const found = chooseLegs(p, code, kind);
     if (!found) return [];
@@ -47,5 +46,5 @@ export function proposePunching(place: PunchingInput, code: DesignCode, rates: P
       buildability: (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
     },
     candidates(place, code),
-  ).filter((p) => p.utilisation < 99);
+  ).filter((p) => p.utilisation < FAILED);
 }

@@ -1,3 +1,5 @@
+import type { DesignCode, Materials } from '../codes/design-code';
+import type { CatalogueId } from '../materials/bars';
 import type { BeamQuantities } from '../members/beam/result';
 import type { Check } from '../members/check';
 import { weigh, type ProjectRates } from './rates';
@@ -7,7 +9,13 @@ interface Designed {
   readonly faults: readonly unknown[];
   readonly checks: readonly Check[];
   readonly governing: Check | null;
-  readonly quantities: BeamQuantities | null;
+  readonly quantities: Pick<BeamQuantities, 'concrete' | 'bars' | 'links' | 'formwork'> | null;
+}
+
+/** Something to try, with its name. */
+export interface Candidate<C> {
+  readonly title: string;
+  readonly change: C;
 }
 
 /** A change of a member that was designed in full; cost and carbon over those of the member as it is. */
@@ -34,10 +42,7 @@ export interface Trial<M, C, R extends Designed> {
 }
 
 /** Designs a member with each of some changes; those with faults, or without an answer, are left out. Empty when the member itself has faults. */
-export function tryChanges<M, C, R extends Designed>(
-  trial: Trial<M, C, R>,
-  candidates: readonly { readonly title: string; readonly change: C }[],
-): Change<C>[] {
+export function tryChanges<M, C, R extends Designed>(trial: Trial<M, C, R>, candidates: readonly Candidate<C>[]): Change<C>[] {
   const { now, rates, design, applied } = trial;
   const sums = (r: R, m: M) =>
     r.quantities && {
@@ -56,7 +61,7 @@ export function tryChanges<M, C, R extends Designed>(
         title,
         change,
         holds: !result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
-        utilisation: Math.max(0, ...result.checks.map((c) => (c.status === 'failed' ? 99 : (c.utilisation ?? 0)))),
+        utilisation: result.governing.status === 'failed' ? FAILED : (result.governing.utilisation ?? 0),
         governs: result.governing.title,
         cost: own.cost / base.cost,
         carbon: own.carbon / base.carbon,
@@ -66,8 +71,29 @@ export function tryChanges<M, C, R extends Designed>(
   });
 }
 
+/** Stands for the utilisation of what could not be computed. */
+export const FAILED = 99;
+
 /** Those that hold first, then the cheap and easy ones. */
 export function rankChanges<C>(list: readonly Change<C>[]): Change<C>[] {
   const score = (p: Change<C>) => p.cost + 0.35 * (1 - p.buildability) + 0.15 * p.carbon;
   return [...list].sort((a, b) => Number(b.holds) - Number(a.holds) || score(a) - score(b));
+}
+
+/** A length as it stands in the title of a change. */
+export const lengthTitle = (v: number, catalogue: CatalogueId): string =>
+  catalogue === 'us' ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)} mm`;
+
+/** "b 350 → 400 mm". */
+export const fromTo = (name: string, from: number, to: number, catalogue: CatalogueId): string =>
+  `${name} ${lengthTitle(from, catalogue).replace(/ \w+$/, '')} → ${lengthTitle(to, catalogue)}`;
+
+/** The next grades of concrete, 5 MPa or 1000 psi up and down; none below about 20 MPa. */
+export function otherConcretes(materials: Materials, catalogue: CatalogueId, code: DesignCode): Candidate<number>[] {
+  const step = catalogue === 'us' ? 6.894757293 : 5;
+  const { concreteStrength: now } = materials;
+  return [now + step, ...(now > 26 ? [now - step] : [])].map((strength) => ({
+    title: `concrete ${code.concreteLabel(strength)}`,
+    change: strength,
+  }));
 }

@@ -5,7 +5,7 @@ import type { SlabBarRules } from '../reinforcement/slab-bars';
 import type { StripResult } from '../members/strip/result';
 import { usualSizes } from '../reinforcement/usual-sizes';
 import type { ProjectRates } from './rates';
-import { rankChanges, tryChanges, type Change } from './single-changes';
+import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from './single-changes';
 
 /** What a proposal changes of a slab. */
 export interface StripChange {
@@ -52,7 +52,7 @@ export function slabBuildability({ steel }: Pick<StripResult, 'steel'>): number 
 }
 
 /** Each spacing that the office uses, in all layers; and two that go well together. */
-function arrangements(strip: StripInput): { readonly title: string; readonly change: StripChange }[] {
+function arrangements(strip: StripInput): Candidate<StripChange>[] {
   const usual = usualSizes[strip.catalogue].slab;
   const spacings = strip.barRules.spacings.length > 0 ? strip.barRules.spacings : usual.spacings;
   const bars = automaticStripBars(strip);
@@ -64,23 +64,17 @@ function arrangements(strip: StripInput): { readonly title: string; readonly cha
 }
 
 /** Single changes: other depths and concretes, bars chosen anew for each; and the bars alone. */
-function changes(strip: StripInput): { readonly title: string; readonly change: StripChange }[] {
-  const isUS = strip.catalogue === 'us';
-  const step = isUS ? 25.4 : 25;
+function changes(strip: StripInput, code: DesignCode): Candidate<StripChange>[] {
+  const step = strip.catalogue === 'us' ? 25.4 : 25;
   const bars = automaticStripBars(strip);
-  const length = (v: number) => (isUS ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)} mm`);
-  const depth = (by: number) => ({ title: `depth ${length(strip.h + by)}`, change: { bars, h: strip.h + by } });
-  const concrete = (by: number) => ({
-    title: by > 0 ? 'stronger concrete' : 'weaker concrete',
-    change: { bars, concreteStrength: strip.materials.concreteStrength + by },
-  });
-  const mpa = isUS ? 1000 * 0.006894757293 : 5;
+  const depths = [1, 2, 3, -1, -2].map((k) => strip.h + k * step).filter((h) => h >= 100);
   return [
     { title: 'bars chosen anew', change: { bars } },
-    ...[1, 2, 3].map((k) => depth(k * step)),
-    ...[1, 2].filter((k) => strip.h - k * step >= 100).map((k) => depth(-k * step)),
-    concrete(mpa),
-    ...(strip.materials.concreteStrength > 26 ? [concrete(-mpa)] : []),
+    ...depths.map((h) => ({ title: `depth ${lengthTitle(h, strip.catalogue)}`, change: { bars, h } })),
+    ...otherConcretes(strip.materials, strip.catalogue, code).map(({ title, change: concreteStrength }) => ({
+      title,
+      change: { bars, concreteStrength },
+    })),
   ];
 }
 
@@ -95,7 +89,7 @@ export function proposeStrip(strip: StripInput, code: DesignCode, search: StripS
       strength: (s) => s.materials.concreteStrength,
       buildability: slabBuildability,
     },
-    search === 'arrangements' ? arrangements(strip) : changes(strip),
+    search === 'arrangements' ? arrangements(strip) : changes(strip, code),
   );
   return rankChanges(search === 'arrangements' ? found.filter((p) => p.holds) : found).slice(0, most);
 }

@@ -7,8 +7,8 @@ import { proposeForBeam } from '@/store/proposing';
 import { WaysForward } from '@/ui/WaysForward';
 
 const searches: readonly (readonly [BeamSearch, string])[] = [
-  ['arrangements', 'arrangements of bars'],
   ['changes', 'single changes'],
+  ['arrangements', 'arrangements of bars'],
 ];
 
 /** Other arrangements of bars, or single changes of size and concrete. */
@@ -17,6 +17,7 @@ export function BeamWays({ project, member }: { project: Project; member: BeamMe
   const { code, display, rates } = project;
   return (
     <WaysForward
+      project={project}
       member={member}
       word="beam"
       searches={searches}
@@ -29,7 +30,7 @@ export function BeamWays({ project, member }: { project: Project; member: BeamMe
         )
       }
       empty="No arrangement of the allowed sizes holds: look at single changes."
-      picture={(list) => <TradeOff list={list} />}
+      picture={(list, search) => search === 'arrangements' && <TradeOff list={list} />}
     />
   );
 }

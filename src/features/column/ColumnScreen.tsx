@@ -6,12 +6,14 @@ import { codeOf, type Project, type UprightMember } from '@/core/project/project
 import { formatQuantity } from '@/core/units/format';
 import { addMember, freshId, freshMark, onUpright } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { stepsForWall } from '@/store/proposing';
 import { Ladder } from '@/ui/Ladder';
 import { MemberScreen } from '@/ui/MemberScreen';
 import { newColumn, newWall } from '@/ui/new-column';
 import { sheetPath } from '@/ui/sheet-path';
 import { Purfling, SheetFrame } from '@/ui/SheetFrame';
 import { SheetTitle } from '@/ui/SheetTitle';
+import { SingleChanges } from '@/ui/SingleChanges';
 import { useDrawnEditing } from '@/ui/use-drawn-editing';
 import { useSheet } from '@/ui/use-sheet';
 import { useSheetKeys } from '@/ui/use-sheet-keys';
@@ -98,10 +100,14 @@ function Sheet({ project: kept, id }: { project: Project; id: string }) {
         aside={
           <>
             <Ladder project={kept} member={keptMember} checks={result.checks} isStale={isStale} onPlace={() => undefined} />
-            {keptMember.type === 'column' && faults.length === 0 && (
+            {faults.length === 0 && (
               <>
                 <Purfling />
-                <ColumnWays project={kept} member={keptMember} />
+                {keptMember.type === 'column' ? (
+                  <ColumnWays project={kept} member={keptMember} />
+                ) : (
+                  <SingleChanges project={kept} member={keptMember} word="wall" propose={stepsForWall} />
+                )}
               </>
             )}
           </>

@@ -7,8 +7,8 @@ import { proposeForStrip } from '@/store/proposing';
 import { WaysForward } from '@/ui/WaysForward';
 
 const searches: readonly (readonly [StripSearch, string])[] = [
-  ['arrangements', 'spacings of bars'],
   ['changes', 'single changes'],
+  ['arrangements', 'spacings of bars'],
 ];
 
 /** Other spacings of bars, or single changes of depth and concrete. */
@@ -17,6 +17,7 @@ export function StripWays({ project, member }: { project: Project; member: Strip
   const { code, display, rates } = project;
   return (
     <WaysForward
+      project={project}
       member={member}
       word="slab"
       searches={searches}

@@ -201,7 +201,7 @@ export function ductilityCheck(basis: CheckBasis<SteelAlong>): DerivableCheck[] 
     makeCheck(
       {
         id: 'ductility',
-        family: 'bending',
+        family: 'detailing',
         title: ductility.title,
         clause: ductility.clause,
         demand: { value: ductility.demand, kind: ductility.kind },

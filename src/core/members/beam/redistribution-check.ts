@@ -11,7 +11,7 @@ export function redistributionCheck({ beam, code }: Pick<CheckBasis, 'beam' | 'c
   return [
     makeCheck({
       id: 'redistribution',
-      family: 'bending',
+      family: 'detailing',
       title: 'Redistribution',
       clause: least.clause,
       demand: { value: 1 - redistribution, kind: 'percent' },

@@ -219,7 +219,7 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
     return [
       makeCheck({
         id: 'ductility',
-        family: 'bending',
+        family: 'detailing',
         title: 'Depth of neutral axis, at collapse',
         clause: plastic.clause,
         demand: { value: ratio, kind: 'ratio' },
@@ -245,7 +245,7 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
   return [
     makeCheck({
       id: 'ductility',
-      family: 'bending',
+      family: 'detailing',
       title: w.k.title,
       clause: w.k.clause,
       demand: { value: w.k.demand, kind: w.k.kind },
@@ -297,7 +297,7 @@ export function coefficientChecks({ panel }: PanelBasis): DerivableCheck[] {
   return [
     makeCheck({
       id: 'coefficients',
-      family: 'bending',
+      family: 'detailing',
       title: 'Imposed over permanent load',
       clause: '318-14 8.10.2.6',
       demand: { value: ratio, kind: 'ratio' },

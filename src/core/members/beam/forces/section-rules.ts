@@ -28,7 +28,7 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
             makeCheck(
               {
                 id: `ductility-${sense}`,
-                family: 'bending',
+                family: 'detailing',
                 title: `${ductility.title}, ${sense}`,
                 clause: ductility.clause,
                 place,
