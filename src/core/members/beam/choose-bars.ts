@@ -1,10 +1,12 @@
 import { CalcError, silent } from '../../calc/calc';
 import type { BendingSection, DesignCode } from '../../codes/design-code';
-import { barsPerLayer, barOf, placeBars, type BarGroup } from '../../reinforcement/bar-groups';
+import { barsPerLayer, barOf, placeBars, type BarGroup, type Placement } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import { leastFrameSteel } from './frame/frame-steel';
 import { outlineOf, type BeamInput } from './input';
+import { faceCracks } from './service/crack-question';
+import type { RegionMoments } from './service/region-moments';
 import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
 
@@ -16,6 +18,8 @@ export interface BarTask {
   readonly delta: number;
   /** Steel of this face beside that for bending (mm2). */
   readonly extra?: number;
+  /** Moments of the region in service, where its cracks are checked. */
+  readonly service?: RegionMoments;
 }
 
 export interface Chosen {
@@ -44,7 +48,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
     area,
     d,
     required: Math.max(need.tension, minimum) + (task.extra ?? 0),
-    compression: need.compression,
+    compression: need.compression > 0 ? need.compression + Math.max(0, area - need.tension) : 0,
     refusal: need.refusal,
   };
 }
@@ -59,8 +63,18 @@ function leastOf(beam: BeamInput, code: DesignCode, task: BarTask, section: Bend
   return Math.max(brittle, code.service.leastCrackSteel(silent, q).value);
 }
 
-/** The fewest bars of one size that carry a task, undefined when no number that fits does. */
-function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, linkDiameter: number): Chosen | undefined {
+/** What a placement uses up of what is allowed of cracks. */
+type CrackUse = (placement: Placement) => number;
+
+/** The fewest bars of one size that carry a task and keep its cracks narrow, undefined when no number that fits does. */
+function fewest(
+  beam: BeamInput,
+  code: DesignCode,
+  task: BarTask,
+  size: string,
+  linkDiameter: number,
+  cracks: CrackUse | undefined,
+): Chosen | undefined {
   const catalogue = catalogues[beam.catalogue];
   const bar = barOf({ count: 1, size }, catalogue);
   const perLayer = barsPerLayer(bar.diameter, faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter), code);
@@ -71,7 +85,7 @@ function fewest(beam: BeamInput, code: DesignCode, task: BarTask, size: string, 
   while (count <= most) {
     const now = requiredWith(beam, code, task, { count, size }, linkDiameter);
     if (now.refusal) return undefined;
-    if (now.area >= now.required - 1e-6) {
+    if (now.area >= now.required - 1e-6 && (cracks?.(now.placement) ?? 0) <= 1) {
       const layers = now.placement.layers;
       // Steel counts first; a second layer, many thin bars and crowding count against.
       const crowding = count > 6 ? 0.02 * (count - 6) : 0;
@@ -96,7 +110,7 @@ function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: reado
   return { bars: best.bars, compression: 0, score: best.area * 3, isShort: true };
 }
 
-/** The fewest bars for a task in each size; undefined where none that fits suffices. */
+/** The fewest bars for a task in each size; undefined where none that fits suffices. Where no size keeps cracks narrow, those for strength. */
 function optionsFor(
   beam: BeamInput,
   code: DesignCode,
@@ -104,14 +118,24 @@ function optionsFor(
   sizes: readonly string[],
   linkDiameter: number,
 ): (Chosen | undefined)[] {
-  return sizes.map((size) => {
-    try {
-      return fewest(beam, code, task, size, linkDiameter);
-    } catch (error) {
-      if (error instanceof CalcError) return undefined;
-      throw error;
-    }
-  });
+  const options = (cracks: CrackUse | undefined) =>
+    sizes.map((size) => {
+      try {
+        return fewest(beam, code, task, size, linkDiameter, cracks);
+      } catch (error) {
+        if (error instanceof CalcError) return undefined;
+        throw error;
+      }
+    });
+  const narrow = options(cracksOf(beam, code, task));
+  return narrow.some((o) => o !== undefined) ? narrow : options(undefined);
+}
+
+/** Undefined where no crack is checked, or none comes. */
+function cracksOf(beam: BeamInput, code: DesignCode, { span, sense, service }: BarTask): CrackUse | undefined {
+  if (!service || service.crack <= 0) return undefined;
+  const { crackingMoment, use } = faceCracks(beam, code, span, sense);
+  return service.largest > crackingMoment ? (placement) => use(placement, service.crack) : undefined;
 }
 
 const best = (options: readonly (Chosen | undefined)[]): Chosen | undefined =>

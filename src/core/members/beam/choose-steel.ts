@@ -11,7 +11,9 @@ import { frameSteel } from './frame/frame-steel';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import { holdsMoment, outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
-import type { Sense } from './section-at';
+import { tensionFace, type Sense } from './section-at';
+import { regionMoments, tooFewForCracks } from './service/region-moments';
+import type { ServiceMoments } from './service/service-moments';
 import { barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
 
@@ -19,9 +21,9 @@ import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
  * The steel of a beam: what the engineer set, and for the rest a first choice that a site can place. Few sizes, the lower bars half
  * through and half in midspan, top bars over supports as far as they are needed, links in up to three zones a span.
  */
-export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): BeamSteel {
+export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, moments: ServiceMoments | undefined): BeamSteel {
   const skin = beam.bars.side ?? skinBars(beam, code);
-  const plain = chooseWith(beam, code, analysis, () => 0, skin);
+  const plain = chooseWith(beam, code, analysis, moments, () => 0, skin);
   if (!torqueEnvelope(analysis)) return plain;
   // Torsion needs bars all round: they are known once the links are.
   const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] });
@@ -29,7 +31,7 @@ export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAna
   const side = beam.bars.side ?? heavier(beam, sideBars(beam, stations), skin);
   const extra = (span: number) =>
     Math.max(0, ...stations.filter((s) => s.span === span).map((s) => shareOut(beam, span, s.answer, side?.count ?? 0).face));
-  return chooseWith(beam, code, analysis, extra, side);
+  return chooseWith(beam, code, analysis, moments, extra, side);
 }
 
 /** Stress of the main bars in service for which bars along deep sides are chosen (MPa), as the span/depth rule assumes. */
@@ -70,12 +72,13 @@ function chooseWith(
   beam: BeamInput,
   code: DesignCode,
   analysis: BeamAnalysis,
+  moments: ServiceMoments | undefined,
   extra: (span: number) => number,
   side: BarGroup | null,
 ): BeamSteel {
   const linkSize = beam.barRules.linkSizes[0] ?? usualSizes[beam.catalogue].links[0]!;
   const linkDiameter = barOf({ count: 1, size: linkSize }, catalogues[beam.catalogue]).diameter;
-  const chosen = chooseMain(beam, code, analysis, linkDiameter, extra);
+  const chosen = chooseMain(beam, code, analysis, moments, linkDiameter, extra);
   const draft = (links: readonly (readonly LinkZone[])[]): BeamSteel => ({
     bottom: chosen.bottom.map((b) => ({ main: b.main, extra: b.extra.count > 0 ? { bars: b.extra, from: 0, to: Infinity } : null })),
     top: chosen.top.map((main) => ({ main })),
@@ -92,7 +95,7 @@ function chooseWith(
   const top = chosen.top.map((main, i) => ({
     main: beam.bars.top[i]?.main ?? { ...main, count: Math.max(main.count, ...first[i]!.map((z) => z.legs)) },
   }));
-  const ended = withEnds(beam, code, analysis, { ...draft(first), top });
+  const ended = withEnds(beam, code, analysis, moments, { ...draft(first), top });
   // The bars now have their ends, and with them the effective depths along the beam: the links are chosen again for these.
   return { ...ended, links: linksFor(ended, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] })) };
 }
@@ -121,6 +124,7 @@ function chooseMain(
   beam: BeamInput,
   code: DesignCode,
   analysis: BeamAnalysis,
+  moments: ServiceMoments | undefined,
   linkDiameter: number,
   extra: (span: number) => number,
 ): MainBars {
@@ -132,17 +136,22 @@ function chooseMain(
     delta: 1,
     moment: largest(analysis, i, 'sagging', starts[i]!, starts[i]! + s.length),
     extra: extra(i),
+    ...(moments ? { service: regionMoments(analysis, moments, i, 'sagging', starts[i]!, starts[i]! + s.length) } : {}),
   }));
   const sagging = chooseBars(beam, code, saggingTasks, linkDiameter);
   const supportTasks = beam.supports.flatMap((s, j) => {
     const sides = [j - 1, j].filter((i) => i >= 0 && i < beam.spans.length);
-    const tasks = sides.map((i): BarTask => ({
-      span: i,
-      sense: 'hogging',
-      delta: s.redistribution,
-      moment: largest(analysis, i, 'hogging', starts[j]! - beam.spans[i]!.length / 2, starts[j]! + beam.spans[i]!.length / 2),
-      extra: extra(i),
-    }));
+    const tasks = sides.map((i): BarTask => {
+      const half = beam.spans[i]!.length / 2;
+      return {
+        span: i,
+        sense: 'hogging',
+        delta: s.redistribution,
+        moment: largest(analysis, i, 'hogging', starts[j]! - half, starts[j]! + half),
+        extra: extra(i),
+        ...(moments ? { service: regionMoments(analysis, moments, i, 'hogging', starts[j]! - half, starts[j]! + half) } : {}),
+      };
+    });
     const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
@@ -253,8 +262,14 @@ function linksOfSpan(
   return chooseLinks(beam, code, span, [...places, ...frame], compressionBar ? { bar: compressionBar } : null);
 }
 
-/** Sets the ends of bars that stop: where the shifted moment no longer needs them, and an anchorage length on. */
-function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, draft: BeamSteel): BeamSteel {
+/** Sets the ends of bars that stop: where neither the shifted moment nor cracks need them, and an anchorage length on. */
+function withEnds(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  moments: ServiceMoments | undefined,
+  draft: BeamSteel,
+): BeamSteel {
   const starts = supportPositions(beam);
   const { lengthStep } = usualSizes[beam.catalogue];
   const bare: BeamSteel = { ...draft, bottom: draft.bottom.map((b) => ({ ...b, extra: null })), support: draft.support.map(() => null) };
@@ -267,12 +282,16 @@ function withEnds(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, dra
     const { span, x } = stations[i]!;
     return full.shearAt(full.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)), full.map.linkZoneAt(span, x)).shift;
   });
-  const lacking = (span: number, sense: Sense, from: number, to: number): number[] =>
-    stations.flatMap((st, i) => {
+  const lacking = (span: number, sense: Sense, from: number, to: number): number[] => {
+    const forStrength = stations.flatMap((st, i) => {
       if (st.span !== span || st.x < from || st.x > to) return [];
       const demand = sense === 'sagging' ? shifted.sagging[i]! : shifted.hogging[i]!;
       return demand > (resistance.bendingAt(span, st.x, sense)?.moment ?? 0) * 0.999 ? [st.x] : [];
     });
+    if (!moments) return forStrength;
+    const bars = resistance.map.placement(resistance.map.barsAt(tensionFace(sense), span, from));
+    return [...forStrength, ...tooFewForCracks(beam, code, analysis, moments, { span, sense, from, to }, bars)];
+  };
 
   const bottom = draft.bottom.map((b, i) => {
     if (!b.extra) return b;

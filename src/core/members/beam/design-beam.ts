@@ -18,6 +18,7 @@ import { anchorageLengths, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
 import { shearChecks } from './shear-checks';
 import { beamService } from './service/beam-service';
+import { serviceMoments } from './service/service-moments';
 import { SteelMap } from './steel';
 import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
 import { torsionChecks } from './torsion-checks';
@@ -42,7 +43,8 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     throw error;
   }
   if (hasNothing(beam, analysis)) return nothingToDesign(analysis);
-  const steel = chooseSteel(beam, code, analysis);
+  const moments = serviceMoments(beam, code, analysis);
+  const steel = chooseSteel(beam, code, analysis, moments);
   const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
   const resistance = new ResistanceMap(beam, code, map);
   const strips = beamStrips(beam, code, analysis, resistance);
@@ -59,7 +61,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
   };
-  const service = beamService(beam, code, analysis, map, strips, basis);
+  const service = beamService(beam, code, analysis, map, moments, basis);
   const checks = finishChecks(
     [
       ...bendingChecks(basis),

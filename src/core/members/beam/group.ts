@@ -7,6 +7,7 @@ import { chooseSteel } from './choose-steel';
 import { withFlanges } from './effective-flange';
 import { beamFaults } from './faults';
 import { supportPositions, type BeamBars, type BeamInput, type LinkZone } from './input';
+import { serviceMoments } from './service/service-moments';
 import type { BeamSteel } from './steel';
 
 /** A beam with the steel that it needs by itself. */
@@ -23,7 +24,9 @@ function chosenFor(given: BeamInput, code: DesignCode): Chosen[] {
   try {
     const analysis = analyseBeam(beam, code);
     if (analysis.arrangements.length === 0) return [];
-    return [{ beam, analysis, steel: chooseSteel(beam, code, analysis), starts: supportPositions(beam) }];
+    return [
+      { beam, analysis, steel: chooseSteel(beam, code, analysis, serviceMoments(beam, code, analysis)), starts: supportPositions(beam) },
+    ];
   } catch (error) {
     if (error instanceof MechanismError) return [];
     throw error;
@@ -42,7 +45,7 @@ export function withGroupBars<B extends BeamInput>(beam: B, others: readonly Bea
   // With other bars the links see another depth: each beam's are chosen again before they are compared.
   const again = all.map((c) => {
     const bars = { ...longBars(all, c.beam, catalogue), links: c.beam.bars.links };
-    return { ...c, steel: chooseSteel({ ...c.beam, bars }, code, c.analysis) };
+    return { ...c, steel: chooseSteel({ ...c.beam, bars }, code, c.analysis, serviceMoments(c.beam, code, c.analysis)) };
   });
   const links = beam.spans.map((s, i) => ({ zones: linksOf(again, i, s.length, catalogue) }));
   return { ...beam, bars: { ...longBars(all, beam, catalogue), links } };

@@ -52,7 +52,7 @@ export function pulledWeb(outline: BeamOutline, sense: Sense): { readonly tensio
 }
 
 /** Bars of a face as layers measured from the compressed face. */
-function layersOf(placement: Placement, shares: readonly number[], h: number, isTension: boolean): SteelLayer[] {
+export function layersOf(placement: Placement, shares: readonly number[], h: number, isTension: boolean): SteelLayer[] {
   const byDepth = new Map<number, number>();
   for (const bar of placement.bars) {
     const depth = Math.round((isTension ? h - bar.fromFace : bar.fromFace) * 100) / 100;

@@ -8,6 +8,7 @@ import { hasNothing, nothingCheck } from '../beam/nothing-check';
 import { redistributionCheck } from '../beam/redistribution-check';
 import { anchorageLengths, ResistanceMap } from '../beam/resistance';
 import { beamService } from '../beam/service/beam-service';
+import { serviceMoments, type ServiceMoments } from '../beam/service/service-moments';
 import { maximumSteelCheck, spacingCheck } from '../beam/steel-checks';
 import { beamStrips } from '../beam/strips';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type Check, type DerivableCheck, type DesignOptions } from '../check';
@@ -38,7 +39,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
     throw error;
   }
   if (hasNothing(beam, analysis)) return nothingToDesign(analysis, width);
-  const designed = stiffened(strip, beam, code, analysis, options);
+  const designed = stiffened({ strip, beam, code, analysis, options, moments: serviceMoments(beam, code, analysis) });
   const { basis, service, list, steel } = designed;
   const checks = finishChecks(
     list.map((c) => checkPerWidth(c, width)),
@@ -62,6 +63,16 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
   };
 }
 
+/** A slab with what is known of it before its bars are. */
+interface StripTask {
+  readonly strip: StripInput;
+  readonly beam: BeamInput;
+  readonly code: DesignCode;
+  readonly analysis: BeamAnalysis;
+  readonly moments: ServiceMoments | undefined;
+  readonly options: DesignOptions;
+}
+
 /** Rounds in which bars are added for stiffness and cracks, and the most that they are added to. */
 const ROUNDS = 3;
 const MOST = 2.5;
@@ -70,8 +81,9 @@ const MOST = 2.5;
  * The design with bars for strength, and where these are chosen and deflections or cracks ask for it, with more of them. Where no
  * number of bars would do, those for strength stay: the slab is too thin.
  */
-function stiffened(strip: StripInput, beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, options: DesignOptions) {
-  const plain = attempt(strip, beam, code, analysis, options, {});
+function stiffened(task: StripTask) {
+  const { strip, beam } = task;
+  const plain = attempt(task, {});
   const wantedOf = (made: typeof plain) =>
     wantedMore(
       strip,
@@ -89,13 +101,13 @@ function stiffened(strip: StripInput, beam: BeamInput, code: DesignCode, analysi
       next[region] = Math.min(MOST * base, Math.max(more[region] ?? 0, base) * step);
     }
     more = next;
-    last = attempt(strip, beam, code, analysis, options, more);
+    last = attempt(task, more);
     wanted = wantedOf(last);
   }
   const hopeless = new Set(wanted.map(([region]) => region));
   if (hopeless.size === 0) return last;
   const rest = Object.fromEntries(Object.entries(more).filter(([region]) => !hopeless.has(region)));
-  return Object.keys(rest).length > 0 ? attempt(strip, beam, code, analysis, options, rest) : plain;
+  return Object.keys(rest).length > 0 ? attempt(task, rest) : plain;
 }
 
 /** Steel of each region with its first choice (mm2 on the strip's width). */
@@ -132,11 +144,7 @@ function isChosen({ bars, supports }: StripInput, region: string): boolean {
 
 /** One choice of bars with all its checks. */
 function attempt(
-  strip: StripInput,
-  beam: BeamInput,
-  code: DesignCode,
-  analysis: BeamAnalysis,
-  options: DesignOptions,
+  { strip, beam, code, analysis, moments, options }: StripTask,
   more: MoreSteel,
 ): {
   readonly basis: StripBasis;
@@ -164,7 +172,7 @@ function attempt(
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
   };
-  const service = beamService(beam, code, analysis, map, strips, basis);
+  const service = beamService(beam, code, analysis, map, moments, basis);
   const list = [
     ...bendingChecks(basis),
     ...ductilityCheck(basis),

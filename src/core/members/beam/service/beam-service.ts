@@ -3,11 +3,12 @@ import { makeCheck, type DerivableCheck } from '../../check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import type { BeamInput } from '../input';
-import type { BeamStrips, ServiceStrips } from '../result';
+import type { ServiceStrips } from '../result';
 import type { SteelAlong } from '../steel';
 import { crackChecks } from './crack-checks';
 import { deflectionChecks } from './deflection-checks';
 import { serviceBasis } from './service-basis';
+import type { ServiceMoments } from './service-moments';
 
 /** Stresses, cracks and deflections of a beam in service, with their curves. */
 export function beamService(
@@ -15,11 +16,11 @@ export function beamService(
   code: DesignCode,
   analysis: BeamAnalysis,
   map: SteelAlong,
-  strips: BeamStrips,
-  options: Pick<CheckBasis, 'units' | 'show'>,
+  moments: ServiceMoments | undefined,
+  basisOf: Pick<CheckBasis<SteelAlong>, 'strips' | 'units' | 'show'>,
 ): { readonly checks: DerivableCheck[]; readonly strips: ServiceStrips | null } {
-  const basis = serviceBasis(beam, code, analysis, map, strips, options);
-  if (!basis) return { checks: [noService()], strips: null };
+  if (!moments) return { checks: [noService()], strips: null };
+  const basis = serviceBasis(beam, code, analysis, map, moments, basisOf);
   const deflection = deflectionChecks(basis);
   const crack = crackChecks(basis);
   return { checks: [...deflection.checks, ...crack.checks], strips: { x: deflection.x, sums: deflection.sums, ...crack.strip } };

@@ -81,3 +81,28 @@ function permanentOnly({ elastic }: { readonly elastic: readonly CaseResponse[] 
   const factors = elastic.filter((c) => c.loadCase.nature === 'permanent').map((c) => ({ caseId: c.loadCase.id, factor: 1 }));
   return [{ id: 'G', title: 'permanent loads', kind: 'service', clause: '', factors, isOwn: false }];
 }
+
+/** The moments of a beam in service along its spans, before anything is known of its bars. */
+export interface ServiceMoments {
+  readonly grid: Grid;
+  /** Moments that crack sections for good, and those for which cracks are checked; with the names of what brings them. */
+  readonly largest: MomentRange;
+  readonly fullNames: readonly string[];
+  readonly crackMoments: MomentRange;
+  readonly crackNames: readonly string[];
+}
+
+/** Undefined where there is no service combination. */
+export function serviceMoments(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): ServiceMoments | undefined {
+  const grid = makeGrid(beam, analysis.mesh);
+  const range = (loads: ServiceLoads) => {
+    const arrangements = serviceArrangements(beam, code, analysis, loads);
+    const names = arrangements.map((a) => [a.combination.id, a.label].filter(Boolean).join(', '));
+    const moments = arrangements.map((a) => momentsOn(grid, a));
+    return { names, moments: rangeOf(moments, grid.x.length) };
+  };
+  const full = range(code.service.fullLoads);
+  if (full.names.length === 0) return undefined;
+  const crack = code.service.crackLoads === code.service.fullLoads ? full : range(code.service.crackLoads);
+  return { grid, largest: full.moments, fullNames: full.names, crackMoments: crack.moments, crackNames: crack.names };
+}

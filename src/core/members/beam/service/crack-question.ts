@@ -1,0 +1,93 @@
+import { silent } from '../../../calc/calc';
+import type { DesignCode } from '../../../codes/design-code';
+import type { CrackQuestion } from '../../../codes/service-rules';
+import { bandsFrom, grossProperties, outlinePoints, type BeamOutline } from '../../../geometry/beam-outline';
+import { outlineProperties } from '../../../geometry/polygon';
+import type { Placement } from '../../../reinforcement/bar-groups';
+import { cracked } from '../../../section/elastic-section';
+import { outlineOf, type BeamInput } from '../input';
+import { layersOf, plainSection, tensionFace, type Sense } from '../section-at';
+
+/** Modulus of the bars (MPa). */
+export const STEEL = 200_000;
+
+/** What a crack check asks of a cracked section with its neutral axis at x, its bars placed and counted by their shares. */
+export function crackQuestion(
+  beam: BeamInput,
+  outline: BeamOutline,
+  sense: Sense,
+  x: number,
+  { bars: placed, spacing }: Placement,
+  shares: readonly number[],
+  steelStress: number,
+  isSustained: boolean,
+): CrackQuestion {
+  const outermost = Math.min(...placed.map((b) => b.fromFace - b.diameter / 2));
+  const row = placed.filter((b) => b.fromFace - b.diameter / 2 < outermost + 1);
+  const xs = row.map((b) => b.x);
+  const reach = Math.max(...xs) - Math.min(...xs);
+  const sumOf = (power: number) => placed.reduce((sum, b) => sum + (b.count ?? 1) * b.diameter ** power, 0);
+  const area = placed.reduce((sum, b) => sum + b.area, 0);
+  const centre = placed.reduce((sum, b) => sum + b.area * b.fromFace, 0) / area;
+  const diameter = sumOf(2) / sumOf(1);
+  // Concrete further from the bars than the rule's spacing does not work with them: a wide flange counts only near its bars.
+  const most = spacing ? Infinity : reach + 5 * (outermost + diameter / 2);
+  const bands = bandsFrom(tensionFace(sense), outline);
+  return {
+    materials: beam.materials,
+    steelStress,
+    diameter,
+    cover: outermost,
+    spacing: spacing ?? (row.length > 1 ? reach / (row.length - 1) : Infinity),
+    h: outline.h,
+    d: outline.h - centre,
+    x,
+    strip: (depth) => ({
+      concrete: bands.reduce((sum, b) => sum + Math.min(b.width, most) * Math.max(0, Math.min(b.to, depth) - b.from), 0),
+      steel: placed.reduce((sum, b) => sum + (b.fromFace <= depth ? b.area * (shares[b.group] ?? 1) : 0), 0),
+    }),
+    strains: [1, 0],
+    isSustained,
+  };
+}
+
+/** How the cracks of one face of a span answer to its bars, before the rest of the beam is known. */
+export interface FaceCracks {
+  /** Below this moment nothing cracks (N mm). */
+  readonly crackingMoment: number;
+  /** What bars use up of what the code allows under a moment (N mm): width over limit, or by tables or spacing where the code goes by these. */
+  readonly use: (placement: Placement, moment: number) => number;
+}
+
+export function faceCracks(beam: BeamInput, code: DesignCode, span: number, sense: Sense): FaceCracks {
+  const outline = outlineOf(beam, span);
+  const plain = plainSection(outline, sense);
+  const { area, centroid, inertia } = grossProperties(outline);
+  const perimeter = outlineProperties({ outer: outlinePoints(outline), holes: [] }).perimeter;
+  const { materials } = beam;
+  const toTensionFace = sense === 'sagging' ? centroid : outline.h - centroid;
+  const uncracked = { section: plain, materials, area, perimeter, inertia, toTensionFace, age: 'end', partitionAge: 1 } as const;
+  const alpha = STEEL / code.service.modulus(silent, materials, area, perimeter, 1);
+  return {
+    crackingMoment: code.service.stiffness(silent, uncracked).crackingMoment,
+    use: (placement, moment) => {
+      const state = cracked({ ...plain, layers: layersOf(placement, [1], outline.h, true) }, alpha, true);
+      if (!state) return 0;
+      const outermost = Math.min(...placement.bars.map((b) => b.fromFace));
+      const stress = (alpha * moment * (outline.h - outermost - state.x)) / state.inertia;
+      return used(beam, code, crackQuestion(beam, outline, sense, state.x, placement, [1], Math.max(0, stress), true));
+    },
+  };
+}
+
+function used(beam: BeamInput, { service }: DesignCode, q: CrackQuestion): number {
+  const limit = beam.service.crackWidth;
+  if (service.crackTables) {
+    const { bar, spacing } = service.crackTables(silent, q, limit);
+    return Math.min(q.diameter / bar, q.spacing / spacing);
+  }
+  if (service.crack) return service.crack(silent, q).width / limit;
+  if (!service.crackSpacing) return 0;
+  const own = Number.isFinite(q.spacing) ? q.spacing : beam.section.b;
+  return own / service.crackSpacing(silent, Math.max(q.steelStress, 1), q.cover, beam.materials).value;
+}

@@ -1,0 +1,68 @@
+import type { DesignCode } from '../../../codes/design-code';
+import type { Placement } from '../../../reinforcement/bar-groups';
+import type { BeamAnalysis } from '../analysis';
+import type { BeamInput } from '../input';
+import type { Sense } from '../section-at';
+import { faceCracks } from './crack-question';
+import type { ServiceMoments } from './service-moments';
+
+/** Moments of a region in service (N mm, positive): that for which cracks are checked, and the largest that has acted. */
+export interface RegionMoments {
+  readonly crack: number;
+  readonly largest: number;
+}
+
+interface PlaceMoments extends RegionMoments {
+  readonly x: number;
+}
+
+/** The moments of one sense in the steps of a span that lie between the faces of its supports, within a part of it. */
+function placesIn({ faces }: BeamAnalysis, moments: ServiceMoments, span: number, sense: Sense, from: number, to: number): PlaceMoments[] {
+  const { grid, crackMoments, largest } = moments;
+  const [first, last] = [Math.max(from, faces[span]!.right), Math.min(to, faces[span + 1]!.left)];
+  const places: PlaceMoments[] = [];
+  for (let i = 0; i < grid.x.length; i += 1) {
+    const x = grid.x[i]!;
+    if (grid.span[i] !== span || x < first || x > last) continue;
+    const of = ({ max, min }: typeof largest) => Math.max(0, sense === 'sagging' ? max[i]! : -min[i]!);
+    places.push({ x, crack: of(crackMoments), largest: of(largest) });
+  }
+  return places;
+}
+
+/** The largest moments of a region. */
+export function regionMoments(
+  analysis: BeamAnalysis,
+  moments: ServiceMoments,
+  span: number,
+  sense: Sense,
+  from: number,
+  to: number,
+): RegionMoments {
+  const places = placesIn(analysis, moments, span, sense, from, to);
+  return { crack: Math.max(0, ...places.map((p) => p.crack)), largest: Math.max(0, ...places.map((p) => p.largest)) };
+}
+
+/** Places of a region (mm from the left end of the beam) where some bars alone would let cracks grow too wide. */
+export function tooFewForCracks(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  moments: ServiceMoments,
+  region: { readonly span: number; readonly sense: Sense; readonly from: number; readonly to: number },
+  bars: Placement,
+): number[] {
+  const { span, sense, from, to } = region;
+  const { crackingMoment, use } = faceCracks(beam, code, span, sense);
+  const places = placesIn(analysis, moments, span, sense, from, to)
+    .filter((p) => p.largest > crackingMoment)
+    .sort((a, b) => a.crack - b.crack);
+  // The wider the larger the moment: the first that is too wide is found by halving.
+  let [low, high] = [0, places.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (use(bars, places[middle]!.crack) > 1) high = middle;
+    else low = middle + 1;
+  }
+  return places.slice(low).map((p) => p.x);
+}
