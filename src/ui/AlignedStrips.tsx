@@ -34,6 +34,8 @@ interface StripsProps {
   /** Values of the curves are those of a metre, or a foot, of slab. */
   readonly isPerLength?: boolean;
   readonly width: number;
+  /** Text of the size that the user chose, over the usual one. */
+  readonly scale: number;
   readonly station: number;
   readonly onStation: (x: number) => void;
   readonly onEdit: (path: string, target: Element) => void;
@@ -47,6 +49,8 @@ interface StripsProps {
 
 const GUTTER = 100;
 const MARGIN = 34;
+/** In less than this at the usual size of text the values at the station line stand in for the figures of the axes. */
+const NARROW = { width: 700, gutter: 72 };
 
 /** A moved end snaps to notable places within this (sheet units). */
 const SNAP = 5;
@@ -108,11 +112,14 @@ function serviceStanding(member: BeamInput, service: ServiceStrips, units: UnitS
 
 /** Drawings and strips on one station axis, with the station line through all of them. */
 export function AlignedStrips(props: StripsProps) {
-  const { beam, above, width, onEdit, onMove, editing } = props;
+  const { beam, above, width, scale, onEdit, onMove, editing } = props;
   const standing = useStanding(props);
   const starts = useMemo(() => supportPositions(beam), [beam]);
   const length = starts[starts.length - 1]!;
-  const frame = useMemo<Frame>(() => ({ width, left: width < 700 ? 72 : GUTTER, right: width - MARGIN }), [width]);
+  const frame = useMemo<Frame>(() => {
+    const isNarrow = width < NARROW.width * scale;
+    return { width, left: (isNarrow ? NARROW.gutter : GUTTER) * scale, right: width - MARGIN, isNarrow };
+  }, [width, scale]);
   const toX = (x: number) => frame.left + (x / length) * (frame.right - frame.left);
   const perUnit = length / (frame.right - frame.left);
   const onDrag =

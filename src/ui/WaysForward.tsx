@@ -113,7 +113,7 @@ export function WaysForward<M, S extends string, W extends Way>(props: WaysForwa
   const picture = shown && shown.length > 1 && props.picture?.(shown, chosen);
   const numbered = Boolean(picture);
   return (
-    <section aria-label="Ways forward" className="max-h-60 shrink-0 overflow-y-auto pb-2">
+    <section aria-label="Ways forward" className="max-h-[min(15rem,32vh)] shrink-0 overflow-y-auto pb-2">
       <div className="flex items-baseline gap-2 pt-1.5">
         <h2>Ways forward</h2>
         <span className="small">{shown ? `against ${isOld ? `the ${word} before` : 'now'}: cost, carbon` : ''}</span>

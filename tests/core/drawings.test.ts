@@ -123,6 +123,14 @@ describe('the strips', () => {
       for (const f of figures.filter((v) => v > 0)) expect([1, 2, 2.5, 5]).toContain(f / 10 ** Math.floor(Math.log10(f)));
     }
   });
+  test('in a narrow frame the figures of the axis give way; all else stays', () => {
+    const texts = (isNarrow: boolean) =>
+      stripDrawing(pictures('SI').bending, { ...frame, isNarrow }, 200, []).shapes.flatMap((s) => (s.kind === 'text' ? [s] : []));
+    const ends = texts(false).filter((t) => t.anchor === 'end');
+    expect(ends.length).toBeGreaterThan(1);
+    expect(texts(true)).toEqual(texts(false).filter((t) => t.anchor !== 'end'));
+  });
+
   test('each zone of links is named and edited on the shear strip', () => {
     const paths = edits(stripDrawing(pictures('SI').shear, frame, 120, []));
     result.steel!.links.forEach((zones, i) => zones.forEach((_, k) => expect(paths).toContain(`bars.links[${i}].zones[${k}]`)));

@@ -19,6 +19,7 @@ function show(station = 3000) {
       member={member}
       result={result}
       width={748}
+      scale={1}
       station={station}
       onStation={onStation}
       onEdit={onEdit}
@@ -81,6 +82,7 @@ describe('the strips', () => {
         member={member}
         result={{ ...result, strips: null, steel: null }}
         width={748}
+        scale={1}
         station={0}
         onStation={() => undefined}
         onEdit={() => undefined}

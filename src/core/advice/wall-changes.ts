@@ -13,7 +13,7 @@ function otherMeshes(wall: WallInput, key: 'vertical' | 'horizontal'): Candidate
   const { size, spacing } = wall[key];
   const { spacings } = usualSizes[wall.catalogue].slab;
   const make = (mesh: WallMesh) => ({
-    title: `${key} bars ${mesh.size} @ ${lengthTitle(mesh.spacing, wall.catalogue)}`,
+    title: `${key === 'vertical' ? 'up' : 'across'} ${mesh.size} @ ${lengthTitle(mesh.spacing, wall.catalogue)}`,
     change: { [key]: mesh } as Partial<WallInput>,
   });
   const sizes = ([1, -1] as const).flatMap((by) => nextSize(size, wall.catalogue, by) ?? []);
@@ -33,7 +33,7 @@ function candidates(wall: WallInput, code: DesignCode): Candidate<Partial<WallIn
     ...otherMeshes(wall, 'horizontal'),
     ...[roundDown(thickness, step) + step, roundDown(thickness, step) + 2 * step, roundUp(thickness, step) - step]
       .filter((t) => t >= 125)
-      .map((t) => ({ title: fromTo('thickness', thickness, t, catalogue), change: { thickness: t } })),
+      .map((t) => ({ title: fromTo('thick', thickness, t, catalogue), change: { thickness: t } })),
     ...otherConcretes(materials, catalogue, code).map(({ title, change }) => ({
       title,
       change: { materials: { ...materials, concreteStrength: change } },

@@ -13,6 +13,8 @@ export interface Frame {
   /** Left and right end of the beam on the sheet. */
   readonly left: number;
   readonly right: number;
+  /** Too little room beside the strips for the figures of their axes. */
+  readonly isNarrow?: boolean;
 }
 
 const BEAM_TOP = 118;

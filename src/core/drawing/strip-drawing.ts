@@ -50,7 +50,7 @@ export function stripDrawing(p: StripPicture, frame: Frame, height: number, supp
     shapes.push({ kind: 'path', points: curve(side.resistance, sign), line: 'resistance' });
   }
   shapes.push(line([toX(0), zero], [toX(p.length), zero], 'axis'));
-  shapes.push(...axis(p, frame, zero, scale, up, down));
+  if (!frame.isNarrow) shapes.push(...axis(p, frame, zero, scale, up, down));
   for (const mark of p.marks) {
     const y = zero - (mark.side === 'above' ? 1 : -1) * mark.value * scale;
     shapes.push({

@@ -202,7 +202,7 @@ function Title({ project, member, panel, onPanel }: { project: Project; member: 
 }
 
 /** Elevation and strips, as wide as the middle of the screen. */
-function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'room'> & { isStale: boolean }) {
+function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'scale' | 'room'> & { isStale: boolean }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const room = Math.max(330, size.height - 236 - 40);
   return (
@@ -211,7 +211,7 @@ function Centre(props: Omit<Parameters<typeof Strips>[0], 'width' | 'room'> & { 
       className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${props.isStale ? 'stale' : ''}`}
       data-stale={props.isStale || undefined}
     >
-      <Strips {...props} width={size.width} room={room} />
+      <Strips {...props} width={size.width} scale={size.scale} room={room} />
       {props.member.loads.length === 0 && (
         <p className="px-3.5 py-2">No loads yet on {props.member.mark}: open Loads and add one, or paste a table.</p>
       )}

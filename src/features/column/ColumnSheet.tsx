@@ -53,66 +53,107 @@ export function ColumnSheet(props: ColumnSheetProps) {
     units: project.display,
     labels: columnLabels(project, member, picture.model.bars),
   };
-  const rest = room.width - 24;
-  const sectionWidth = Math.min(400, Math.max(270, rest * 0.42));
-  const momentWidth = Math.min(150, (rest - sectionWidth) * 0.285);
-  const contourWidth = rest - sectionWidth - 2 * momentWidth;
-  const topHeight = Math.max(250, Math.min(380, room.height * 0.46));
-  const sliceWidth = Math.round(rest * 0.36);
+  const size = sizesIn(room, detail !== null);
+  const section = (
+    <Part
+      title="Section"
+      note={
+        picture.limit ? `at ${picture.strength.worst.place === 'mid' ? 'mid-height' : picture.strength.worst.place}, ${set.name}` : set.name
+      }
+    >
+      <DrawingView drawing={sectionOf(view, size.section, size.top)} onEdit={props.onEdit} editing={props.editing} />
+    </Part>
+  );
+  const moments = (['x', 'y'] as const).map((axis) => (
+    <Part key={axis} title={<>About {axis}</>} note={curvatureOf(view, axis)} isNarrow>
+      <DrawingView drawing={momentsOf(view, axis, size.moment, size.top - 32)} onEdit={props.onEdit} editing={props.editing} />
+      <button type="button" className="link small" onClick={() => setDetail(detail === axis ? null : axis)} aria-expanded={detail === axis}>
+        step by step
+      </button>
+    </Part>
+  ));
+  const contour = (
+    <Part title="All directions" note={`at N ${formatQuantity(picture.strength.worst.N, 'force', project.display)}`}>
+      <DrawingView drawing={contourOf(view, size.contour, size.top - 100 * room.scale)} />
+      <Measures picture={picture} project={project} />
+    </Part>
+  );
+  const slice = (
+    <div className="shrink-0" style={{ width: size.slice }}>
+      <Part title={`Interaction through ${set.name}`} note="">
+        <AngleField picture={picture} angle={angle} onAngle={setAngle} />
+        <DrawingView drawing={sliceOf(view, size.slice, size.bottom)} />
+      </Part>
+    </div>
+  );
+  const sets = (
+    <LoadSetTable {...{ project, member, result, index }} isNarrow={size.isStacked || room.width < 700} onChoose={props.onChoose} />
+  );
+  const steps = detail && <MomentSteps picture={picture} axis={detail} project={project} onClose={() => setDetail(null)} />;
   return (
     <div ref={box} className={`flex min-h-0 flex-1 flex-col overflow-y-auto ${isStale ? 'stale' : ''}`} data-stale={isStale || undefined}>
-      <div className="flex shrink-0 px-3">
-        <Part
-          title="Section"
-          note={
-            picture.limit
-              ? `at ${picture.strength.worst.place === 'mid' ? 'mid-height' : picture.strength.worst.place}, ${set.name}`
-              : set.name
-          }
-        >
-          <DrawingView drawing={sectionOf(view, sectionWidth, topHeight)} onEdit={props.onEdit} editing={props.editing} />
-        </Part>
-        {(['x', 'y'] as const).map((axis) => (
-          <Part key={axis} title={<>About {axis}</>} note={curvatureOf(view, axis)} isNarrow>
-            <DrawingView drawing={momentsOf(view, axis, momentWidth, topHeight - 32)} onEdit={props.onEdit} editing={props.editing} />
-            <button
-              type="button"
-              className="link small"
-              onClick={() => setDetail(detail === axis ? null : axis)}
-              aria-expanded={detail === axis}
-            >
-              step by step
-            </button>
-          </Part>
-        ))}
-        <Part title="All directions" note={`at N ${formatQuantity(picture.strength.worst.N, 'force', project.display)}`}>
-          <DrawingView drawing={contourOf(view, contourWidth, topHeight - 100)} />
-          <Measures picture={picture} project={project} />
-        </Part>
-      </div>
-      {detail && <MomentSteps picture={picture} axis={detail} project={project} onClose={() => setDetail(null)} />}
-      <div className="relative h-[3px] shrink-0">
-        <div className="purfling-x absolute inset-x-0" />
-      </div>
-      <div className="flex min-h-[250px] flex-1 px-3">
-        <div className="shrink-0" style={{ width: sliceWidth }}>
-          <Part title={`Interaction through ${set.name}`} note="">
-            <AngleField picture={picture} angle={angle} onAngle={setAngle} />
-            <DrawingView drawing={sliceOf(view, sliceWidth, Math.max(200, room.height - topHeight - 90 - (detail ? 150 : 0)))} />
-          </Part>
-        </div>
-        <LoadSetTable
-          project={project}
-          member={member}
-          result={result}
-          index={index}
-          isNarrow={room.width < 700}
-          onChoose={props.onChoose}
-        />
-      </div>
+      {size.isStacked ? (
+        <>
+          <div className="flex shrink-0 px-3">
+            {section}
+            {contour}
+          </div>
+          <Divider />
+          <div className="flex shrink-0 px-3">
+            {moments}
+            {slice}
+          </div>
+          {steps}
+          <Divider />
+          <div className="flex h-64 shrink-0">{sets}</div>
+        </>
+      ) : (
+        <>
+          <div className="flex shrink-0 px-3">
+            {section}
+            {moments}
+            {contour}
+          </div>
+          {steps}
+          <Divider />
+          <div className="flex min-h-[250px] flex-1 px-3">
+            {slice}
+            {sets}
+          </div>
+        </>
+      )}
     </div>
   );
 }
+
+/** Sizes of the drawings (px) for the room there is: all in two rows, or one under the other where text is large for it. */
+function sizesIn(room: { readonly width: number; readonly height: number; readonly scale: number }, hasSteps: boolean) {
+  const rest = room.width - 24;
+  if (room.width / room.scale < 560) {
+    const moment = Math.min(150 * room.scale, rest * 0.28);
+    const section = rest * 0.55;
+    const top = 250 * room.scale;
+    return { isStacked: true, section, moment, contour: rest - section, slice: rest - 2 * moment, top, bottom: top - 40 };
+  }
+  const section = Math.min(400, Math.max(270, rest * 0.42));
+  const moment = Math.min(150, (rest - section) * 0.285);
+  const top = Math.max(250, Math.min(380, room.height * 0.46));
+  return {
+    isStacked: false,
+    section,
+    moment,
+    contour: rest - section - 2 * moment,
+    slice: Math.round(rest * 0.36),
+    top,
+    bottom: Math.max(200, room.height - top - 90 - (hasSteps ? 150 : 0)),
+  };
+}
+
+const Divider = () => (
+  <div className="relative h-[3px] shrink-0">
+    <div className="purfling-x absolute inset-x-0" />
+  </div>
+);
 
 function Part({
   title,

@@ -11,7 +11,10 @@ import { formatQuantity } from '@/core/units/format';
 import { AlignedStrips } from '@/ui/AlignedStrips';
 import { useBox } from '@/ui/use-box';
 
-type Shared = Omit<Parameters<typeof AlignedStrips>[0], 'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'room'>;
+type Shared = Omit<
+  Parameters<typeof AlignedStrips>[0],
+  'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'scale' | 'room'
+>;
 
 /** Elevation, plan and strips of a slab, as wide as the middle of the screen. */
 export function SlabSheet({
@@ -48,6 +51,7 @@ export function SlabSheet({
         above={above}
         isPerLength
         width={size.width}
+        scale={size.scale}
         room={Math.max(280, size.height - ELEVATION_HEIGHT - PLAN_HEIGHT - 40)}
       />
       {member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one.</p>}
