@@ -56,7 +56,7 @@ describe('bars are chosen so that cracks stay narrow', () => {
       const placement = placeBars([{ count, size }], catalogues.metric, faceGeometry(member, 'bottom', 0, 8), codeOf(project, member));
       // w L2 / 8 with the self-weight 0.35 x 0.6 x 25 = 5.25: quasi-permanent 22 + 5.25 + 0.6 x 14 = 35.65 kN/m, 218.4 kNm
       const crack = (35.65 * 49 * 1e6) / 8;
-      const use = faceCracks(member, codeOf(project, member), 0, 'sagging').use(placement, crack);
+      const use = faceCracks(member, codeOf(project, member), 0, 'sagging').usage(placement, crack);
       expect(use / found.utilisation!).toBeGreaterThan(0.99);
       expect(use / found.utilisation!).toBeLessThan(1.03);
     }

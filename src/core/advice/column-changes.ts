@@ -1,3 +1,4 @@
+import { silent } from '../calc/calc';
 import type { DesignCode } from '../codes/design-code';
 import type { SectionShape } from '../geometry/section-shapes';
 import { catalogues, findBar, type CatalogueId } from '../materials/bars';
@@ -85,7 +86,7 @@ function suitableTies(column: ColumnInput, code: DesignCode, shape: SectionShape
   const diameters = sizesOf(bars).map((s) => findBar(catalogues[column.catalogue], s)?.diameter ?? 0);
   const { ties } = column;
   const tie = findBar(catalogues[column.catalogue], ties.size)?.diameter ?? 0;
-  const rules = code.column.ties({
+  const rules = code.column.ties(silent, {
     largestBar: Math.max(...diameters),
     smallestBar: Math.min(...diameters),
     tie,

@@ -1,3 +1,4 @@
+import { silent } from '../calc/calc';
 import type { DesignCode } from '../codes/design-code';
 import type { SectionShape } from '../geometry/section-shapes';
 import { catalogues, findBar } from '../materials/bars';
@@ -60,7 +61,7 @@ export function tiesFor(column: ColumnInput, code: DesignCode, largest: number, 
   const usual = usualSizes[column.catalogue];
   const catalogue = catalogues[column.catalogue];
   const rules = (tie: number) =>
-    code.column.ties({
+    code.column.ties(silent, {
       largestBar: largest,
       smallestBar: largest,
       tie,

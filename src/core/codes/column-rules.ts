@@ -157,14 +157,14 @@ export interface ColumnRules {
   readonly mostAtLaps: Limit;
   readonly leastBars: { readonly rectangular: number; readonly circular: number; readonly spiral: number; readonly clause: string };
   readonly leastBarDiameter: Limit;
-  clearSpacing(diameter: number, aggregate: number): Limit;
-  ties(q: TieQuestion): TieRules;
+  clearSpacing(diameter: number, aggregate: number, c?: Calc): Limit;
+  ties(c: Calc, q: TieQuestion): TieRules;
   /** Volumetric ratio that a spiral needs and has; undefined where the code asks for none. */
   spiral?(c: Calc, q: SpiralQuestion): { readonly needed: number; readonly there: number; readonly clause: string };
   /** Shear strength in one direction with ties (N). The axial force counts. */
   shear(c: Calc, q: ColumnShear): number;
   /** The two directions together; undefined where the code does not join them. */
-  joinShear?(x: number, y: number): { readonly utilisation: number; readonly clause: string };
+  joinShear?(x: number, y: number, c?: Calc): { readonly utilisation: number; readonly clause: string };
   /** Least and most steel of a wall and its largest spacings; areas mm2 for the same length of wall. */
   wallSteel(
     c: Calc,

@@ -121,7 +121,7 @@ export interface DesignCode {
     readonly across: string;
   };
 
-  clearSpacing(diameter: number, aggregate: number): Limit;
+  clearSpacing(diameter: number, aggregate: number, c?: Calc): Limit;
   layerGap(diameter: number, aggregate: number): Limit;
   /** Straight length in which a bar comes to its full design stress. */
   anchorageLength(
@@ -132,7 +132,7 @@ export interface DesignCode {
   ): number;
   readonly anchorageClause: string;
   /** Largest spacing of links that hold compression bars. */
-  compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number): Limit;
+  compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number, c?: Calc): Limit;
   readonly column: ColumnRules;
   readonly service: ServiceRules;
   /**

@@ -13,8 +13,8 @@ export interface SlabRules {
   /** Least steel of a face in tension along the span. */
   leastSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   /** Largest spacing of the bars along the span, and of those across. */
-  spacing(h: number, place: SlabPlace): Limit;
-  acrossSpacing(h: number, place: SlabPlace): Limit;
+  spacing(h: number, place: SlabPlace, c?: Calc): Limit;
+  acrossSpacing(h: number, place: SlabPlace, c?: Calc): Limit;
   /** Least steel across the span, for the steel along it and the gross area of the strip. */
   leastAcross(c: Calc, main: number, gross: number): number;
   /** Share of the span's bottom bars that runs to a support, whether or not moments can stand over it. */

@@ -1,10 +1,13 @@
-import type { Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { SpiralQuestion, TieQuestion, TieRules } from '../column-rules';
 import type { Limit } from '../design-code';
 import { INCH, PSI } from './materials';
-import { formula, type Form } from './symbols';
+import { formula, twoForms, type Form } from './symbols';
 
 export const F = {
+  clear: twoForms('s_clear', 'max(40, 1.5 * d_b, 4/3 * d_agg)', 'max(1.5, 1.5 * d_b, 4/3 * d_agg)', '25.2.3'),
+  ties: formula('s_tie', 'min(16 * d_b, 48 * d_tie, b_least)', '25.7.2.1'),
+  pitch: twoForms('s_tie', '75 + d_tie', '3 + d_tie', '25.7.3.1'),
   least: formula('A_s_min', '0.01 * A_g', '10.6.1.1'),
   most: formula('A_s_max', '0.08 * A_g', '10.6.1.1'),
   core: formula('A_ch', 'pi * D_ch^2 / 4', '25.7.3.3'),
@@ -21,18 +24,18 @@ export function mostSteel(c: Calc, area: number): Limit {
 }
 
 /** Clear distance between longitudinal bars of columns, 25.2.3: 1.5 in (40 mm), 1.5 db, 4/3 of the aggregate. */
-export function clearSpacing(diameter: number, aggregate: number, form: Form): Limit {
-  return { value: Math.max(form === 'SI' ? 40 : 1.5 * INCH, 1.5 * diameter, (4 / 3) * aggregate), clause: '25.2.3' };
+export function clearSpacing(diameter: number, aggregate: number, form: Form, c: Calc = silent): Limit {
+  return { value: c.let(F.clear[form], { d_b: diameter, d_agg: aggregate }), clause: '25.2.3' };
 }
 
 /**
  * Ties and spirals, 25.7.2 and 25.7.3. Ties: No. 10 (#3) for bars up to No. 32 (#10), else No. 13 (#4); spacing 16 db, 48 tie diameters and the
  * least dimension; no bar further than 150 mm (6 in) clear from one that is held. Spirals: clear spacing of 25 to 75 mm (1 to 3 in).
  */
-export function tieRules(q: TieQuestion, form: Form): TieRules {
+export function tieRules(c: Calc, q: TieQuestion, form: Form): TieRules {
   const six = form === 'SI' ? 150 : 6 * INCH;
   if (q.isSpiral) {
-    const pitch = (form === 'SI' ? 75 : 3 * INCH) + q.tie;
+    const pitch = c.let(F.pitch[form], { d_tie: q.tie });
     return {
       leastDiameter: { value: form === 'SI' ? 9.5 : 0.375 * INCH, clause: '25.7.3.2' },
       spacing: { value: pitch, clause: '25.7.3.1' },
@@ -43,7 +46,7 @@ export function tieRules(q: TieQuestion, form: Form): TieRules {
     };
   }
   const large = q.largestBar > (form === 'SI' ? 32.5 : 1.28 * INCH);
-  const spacing = Math.min(16 * q.smallestBar, 48 * q.tie, q.leastDimension);
+  const spacing = c.let(F.ties, { d_b: q.smallestBar, d_tie: q.tie, b_least: q.leastDimension });
   return {
     leastDiameter: { value: large ? (form === 'SI' ? 12.7 : 0.5 * INCH) : form === 'SI' ? 9.5 : 0.375 * INCH, clause: '25.7.2.2' },
     spacing: { value: spacing, clause: '25.7.2.1' },

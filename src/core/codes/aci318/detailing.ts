@@ -1,10 +1,12 @@
-import type { Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { Limit } from '../design-code';
 import { INCH, PSI } from './materials';
 import { twelveInches } from './shear';
-import { symbols, twoForms, type Form } from './symbols';
+import { formula, symbols, twoForms, type Form } from './symbols';
 
 export const F = {
+  clear: twoForms('s_clear', 'max(25, d_b, 4/3 * d_agg)', 'max(1, d_b, 4/3 * d_agg)', '25.2.1'),
+  hold: formula('s_tie', 'min(16 * d_b, 48 * d_tie, b_least)', '9.7.6.4.3'),
   ldSmall: twoForms(
     'l_d',
     'f_y * psi_t * psi_g / (2.1 * lambda * sqrt_fc) * d_b',
@@ -21,8 +23,8 @@ export const F = {
 };
 
 /** Clear distance between bars of a layer, 25.2.1: 25 mm or 1 in, db, 4/3 of the aggregate. */
-export function clearSpacing(diameter: number, aggregate: number, form: Form): Limit {
-  return { value: Math.max(form === 'SI' ? 25 : INCH, diameter, (4 / 3) * aggregate), clause: '25.2.1' };
+export function clearSpacing(diameter: number, aggregate: number, form: Form, c: Calc = silent): Limit {
+  return { value: c.let(F.clear[form], { d_b: diameter, d_agg: aggregate }), clause: '25.2.1' };
 }
 
 /** Clear distance between layers, 25.2.2. */
@@ -48,6 +50,6 @@ export function developmentLength(c: Calc, diameter: number, isTop: boolean, fc:
 }
 
 /** Stirrups that hold compression bars, 9.7.6.4.3. */
-export function compressionStirrupSpacing(bar: number, stirrup: number, leastWidth: number): Limit {
-  return { value: Math.min(16 * bar, 48 * stirrup, leastWidth), clause: '9.7.6.4.3' };
+export function compressionStirrupSpacing(bar: number, stirrup: number, leastWidth: number, c: Calc = silent): Limit {
+  return { value: c.let(F.hold, { d_b: bar, d_tie: stirrup, b_least: leastWidth }), clause: '9.7.6.4.3' };
 }

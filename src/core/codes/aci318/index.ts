@@ -259,7 +259,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     shearDistance: (d) => (choose('shearPlace') === 'atD' ? d : 0),
     shearClauses: { resistance: '22.5', crushing: '22.5.1.2', minimum: '9.6.3.4', along: '9.7.6.2.2', across: '9.7.6.2.2' },
 
-    clearSpacing: (diameter, aggregate) => clearSpacing(diameter, aggregate, form),
+    clearSpacing: (diameter, aggregate, c) => clearSpacing(diameter, aggregate, form, c),
     layerGap: () => layerGap(form),
     anchorageLength: (c, bar, place, m) =>
       developmentLength(

@@ -1,4 +1,4 @@
-import { remember, type Calc } from '../../calc/calc';
+import { remember, silent, type Calc } from '../../calc/calc';
 import type { LinkRequirement, Links, ShearResistance, ShearSection } from '../design-code';
 import { INCH, PSI } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
@@ -6,6 +6,8 @@ import { formula, symbols, twoForms, type Form } from './symbols';
 export const PHI_SHEAR = 0.75; // 21.2.1
 
 export const F = {
+  both: formula('u_V', 'max(u_Vx, u_Vy, (u_Vx + u_Vy) / 1.5)', '22.5.1.11'),
+  apart: formula('u_V', 'max(u_Vx, u_Vy)', '22.5.1.10'),
   rho: formula('rho_w', 'A_s / (b_w * d)', '22.5.5.1'),
   sigmaN: formula('sigma_N', 'N_u / (6 * A_g)', '22.5.5.1'),
   size: twoForms('lambda_s', 'min(1, sqrt(2 / (1 + 0.004 * d)))', 'min(1, sqrt(2 / (1 + d/10)))', '22.5.5.1.3'),
@@ -154,8 +156,8 @@ function sectionNeeds(c: Calc, s: ShearSection, basis: ShearBasis): SectionNeeds
 }
 
 /** Shear in two directions, 22.5.1.10 and 22.5.1.11: the sum of both ratios may reach 1.5 when both pass 0.5. */
-export function biaxialUtilisation(x: number, y: number): number {
-  return x > 0.5 && y > 0.5 ? Math.max(x, y, (x + y) / 1.5) : Math.max(x, y);
+export function biaxialUtilisation(u_Vx: number, u_Vy: number, c: Calc = silent): number {
+  return c.let(u_Vx > 0.5 && u_Vy > 0.5 ? F.both : F.apart, { u_Vx, u_Vy });
 }
 
 export const twelveInches = (form: Form): number => (form === 'SI' ? 300 : 12 * INCH);

@@ -1,7 +1,6 @@
-import type { Limit } from '../design-code';
+import { silent } from '../../calc/calc';
 import type { SlabRules } from '../slab-rules';
 import { panelByCoefficients } from './direct-design';
-import { INCH } from './materials';
 import { concreteStrength, F as shear, PHI_SHEAR, type ShearBasis } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 import type { Materials } from '../design-code';
@@ -19,14 +18,14 @@ export const F = {
     'max(l_n * (0.8 + f_y/200000) / (36 + 9 * beta_l), 3.5)',
     '8.3.1.2',
   ),
+  spacing: twoForms('s_slab', 'min(3 * h, 450)', 'min(3 * h, 18)', '7.7.2.3'),
+  spacingAcross: twoForms('s_slab', 'min(5 * h, 450)', 'min(5 * h, 18)', '24.4.3.3'),
   least: formula('A_s_min', '0.0018 * A_g', '7.6.1.1'),
   across: formula('A_s_across', '0.0018 * A_g', '24.4.3.2'),
 };
 
 /** One-way slabs to ACI 318-19, chapter 7. */
 export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis): SlabRules {
-  const inches = (mm: number, value: number) => (form === 'SI' ? mm : value * INCH);
-  const along = (h: number): Limit => ({ value: Math.min(3 * h, inches(450, 18)), clause: '7.7.2.3' });
   return {
     // Table 22.5.5.1(c): less than the least stirrups, with the size effect.
     plainShear: (c, s, m) => {
@@ -36,9 +35,8 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
       return { force, limit: Infinity, shift: s.d };
     },
     leastSteel: (c, s) => c.let(F.least, { A_g: s.grossArea }),
-    spacing: along,
-    // 24.4.3.3: 5 h and 450 mm.
-    acrossSpacing: (h) => ({ value: Math.min(5 * h, inches(450, 18)), clause: '24.4.3.3' }),
+    spacing: (h, _place, c = silent) => ({ value: c.let(F.spacing[form], { h }), clause: '7.7.2.3' }),
+    acrossSpacing: (h, _place, c = silent) => ({ value: c.let(F.spacingAcross[form], { h }), clause: '24.4.3.3' }),
     leastAcross: (c, _main, gross) => c.let(F.across, { A_g: gross }),
     shareToSupport: (isContinuous) => (isContinuous ? 1 / 4 : 1 / 3),
     heldEnd: null,

@@ -6,6 +6,9 @@ import type { NationalAnnex } from './national';
 import { formula } from './symbols';
 
 export const F = {
+  tieSize: formula('phi_w', 'max(6, phi_big / 4)', '9.5.3(1)', { empirical: 'SI' }),
+  tieSpacing: formula('s_cl_tmax', 'min(20 * phi_small, b_least, 400)', '9.5.3(3)', { empirical: 'SI' }),
+  tieEnds: formula('s_end', '0.6 * s_cl_tmax', '9.5.3(4)'),
   asMin: formula('A_s_min', 'max(0.10 * N_Ed / f_yd, 0.002 * A_c)', '(9.12N)'),
   asMax: formula('A_s_max', '0.04 * A_c', '9.5.2(3)'),
   biaxial: formula('u_bi', '(M_Edx / M_Rdx)^a_exp + (M_Edy / M_Rdy)^a_exp', '(5.39)'),
@@ -60,12 +63,13 @@ export function needsBiaxial(lambdaY: number, lambdaZ: number, eOverB: number, e
 }
 
 /** Links of columns, 9.5.3: diameter, spacing, closer near beams and laps, and bars within 150 mm of one that is held. */
-export function tieRules(q: TieQuestion): TieRules {
-  const normal = Math.min(20 * q.smallestBar, q.leastDimension, 400);
+export function tieRules(c: Calc, q: TieQuestion): TieRules {
+  const leastDiameter = c.let(F.tieSize, { phi_big: q.largestBar });
+  const s_cl_tmax = c.let(F.tieSpacing, { phi_small: q.smallestBar, b_least: q.leastDimension });
   return {
-    leastDiameter: { value: Math.max(6, q.largestBar / 4), clause: '9.5.3(1)' },
-    spacing: { value: normal, clause: '9.5.3(3)' },
-    spacingNearEnds: { value: 0.6 * normal, clause: '9.5.3(4)' },
+    leastDiameter: { value: leastDiameter, clause: '9.5.3(1)' },
+    spacing: { value: s_cl_tmax, clause: '9.5.3(3)' },
+    spacingNearEnds: { value: c.let(F.tieEnds, { s_cl_tmax }), clause: '9.5.3(4)' },
     nearEnds: q.largestDimension,
     unheldDistance: { value: 150, clause: '9.5.3(6)' },
     holdsAlternate: false,

@@ -2,7 +2,7 @@ import { remember, silent, type Calc } from '../../calc/calc';
 import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
-import { anchorageLength, clearSpacing } from './detailing';
+import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
 import { anchorageRules } from './anchorage';
 import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
@@ -257,7 +257,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     anchorageLength: (c, bar, place, m) => anchorageLength(c, bar.diameter, place.isTop, place.h, m, annex),
     anchorageClause: '8.4.3',
     // 9.2.1.2(3): links that hold compression bars stand within 15 diameters.
-    compressionLinkSpacing: (bar) => ({ value: 15 * bar, clause: '9.2.1.2(3)' }),
+    compressionLinkSpacing: (bar, _link, _width, c) => compressionLinkSpacing(bar, c),
     column: columnRules(annex, choose, shearBasis),
     service: serviceRules(choose),
     flange: flangeRule,

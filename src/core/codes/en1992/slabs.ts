@@ -1,5 +1,6 @@
 import { silent, type Calc } from '../../calc/calc';
-import type { Materials, ShearSection } from '../design-code';
+import type { Formula } from '../../calc/formula';
+import type { Limit, Materials, ShearSection } from '../design-code';
 import type { SlabPlace, SlabRules } from '../slab-rules';
 import { F as materials } from './materials';
 import { minimumSteel } from './flexure';
@@ -11,6 +12,9 @@ import { formula } from './symbols';
 export const F = {
   nu: formula('nu', '0.6 * (1 - f_ck/250)', '(6.6N)', { empirical: 'SI' }),
   crushing: formula('V_Rd_max', '0.5 * b_w * d * nu * f_cd', '(6.5)'),
+  alongPeak: formula('s_slab', 'min(2 * h, 250)', '9.3.1.1(3)', { empirical: 'SI' }),
+  along: formula('s_slab', 'min(3 * h, 400)', '9.3.1.1(3)', { empirical: 'SI' }),
+  acrossFar: formula('s_slab', 'min(3.5 * h, 450)', '9.3.1.1(3)', { empirical: 'SI' }),
   across: formula('A_s_across', '0.2 * A_s', '9.3.1.1(2)'),
 };
 
@@ -21,12 +25,13 @@ export function strutLimit(c: Calc, s: ShearSection, m: Materials, annex: Nation
   return c.let(F.crushing, { b_w: s.bw, d: s.d, nu: c.let(F.nu, { f_ck }), f_cd });
 }
 
-const least = (clause: string, ...values: number[]) => ({ value: Math.min(...values), clause });
-
 /** 9.3.1.1(3): 3 h and 400 mm along the span, 3.5 h and 450 mm across; where moments are largest 2 h and 250 mm, 3 h and 400 mm. */
-const spacing = (h: number, place: SlabPlace) => (place === 'peak' ? least('9.3.1.1(3)', 2 * h, 250) : least('9.3.1.1(3)', 3 * h, 400));
-const acrossSpacing = (h: number, place: SlabPlace) =>
-  place === 'peak' ? least('9.3.1.1(3)', 3 * h, 400) : least('9.3.1.1(3)', 3.5 * h, 450);
+const spacingBy =
+  (peak: Formula, elsewhere: Formula) =>
+  (h: number, place: SlabPlace, c: Calc = silent): Limit => ({
+    value: c.let(place === 'peak' ? peak : elsewhere, { h }),
+    clause: '9.3.1.1(3)',
+  });
 
 /** One-way slabs to EN 1992-1-1: 6.2.2, 7.3.3(1), 9.3. `isHeld` counts the unintended fixity of ends, `skipsCracks` takes 7.3.3(1). */
 export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: boolean): SlabRules {
@@ -38,8 +43,8 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
       shift: s.d,
     }),
     leastSteel: (c, s, d, m) => minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
-    spacing,
-    acrossSpacing,
+    spacing: spacingBy(F.alongPeak, F.along),
+    acrossSpacing: spacingBy(F.along, F.acrossFar),
     leastAcross: (c, main) => c.let(F.across, { A_s: main }),
     shareToSupport: () => 0.5,
     heldEnd: isHeld ? { moment: 0.15, reach: 0.2, clause: '9.3.1.2(2)' } : null,

@@ -134,8 +134,8 @@ function optionsFor(
 /** Undefined where no crack is checked, or none comes. */
 function cracksOf(beam: BeamInput, code: DesignCode, { span, sense, service }: BarTask): CrackUse | undefined {
   if (!service || service.crack <= 0) return undefined;
-  const { crackingMoment, use } = faceCracks(beam, code, span, sense);
-  return service.largest > crackingMoment ? (placement) => use(placement, service.crack) : undefined;
+  const { crackingMoment, usage } = faceCracks(beam, code, span, sense);
+  return service.largest > crackingMoment ? (placement) => usage(placement, service.crack) : undefined;
 }
 
 const best = (options: readonly (Chosen | undefined)[]): Chosen | undefined =>

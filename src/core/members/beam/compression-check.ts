@@ -34,11 +34,8 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
     const thinnest = Math.min(...bars.groups.filter((g) => g.count > 0).map((g) => barOf(g, resistance.map.catalogue).diameter));
     const zone = resistance.map.linkZoneAt(span, x);
     const o = outlineOf(beam, span);
-    const hold = code.compressionLinkSpacing(
-      thinnest,
-      barOf({ count: 1, size: zone.size }, resistance.map.catalogue).diameter,
-      Math.min(o.b, o.h),
-    );
+    const link = barOf({ count: 1, size: zone.size }, resistance.map.catalogue).diameter;
+    const hold = code.compressionLinkSpacing(thinnest, link, Math.min(o.b, o.h));
     const place = { x, label: region.label };
     const word = face === 'top' ? 'Top' : 'Bottom';
     return [
@@ -60,21 +57,24 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
         },
         () => derive((c) => void run(c)),
       ),
-      makeCheck({
-        id: `compression-hold-${region.id}`,
-        family: 'detailing',
-        title: `Hold of compression bars, ${region.label}`,
-        clause: hold.clause,
-        demand: { value: zone.spacing, kind: 'length' },
-        capacity: { value: hold.value, kind: 'length' },
-        utilisation: zone.spacing / hold.value,
-        place,
-        ...(zone.spacing > hold.value
-          ? {
-              reason: `${code.linkWord} at ${region.label} stand ${formatQuantity(zone.spacing, 'length', units)} apart, at most ${formatQuantity(hold.value, 'length', units)} to hold bars in compression.`,
-            }
-          : {}),
-      }),
+      makeCheck(
+        {
+          id: `compression-hold-${region.id}`,
+          family: 'detailing',
+          title: `Hold of compression bars, ${region.label}`,
+          clause: hold.clause,
+          demand: { value: zone.spacing, kind: 'length' },
+          capacity: { value: hold.value, kind: 'length' },
+          utilisation: zone.spacing / hold.value,
+          place,
+          ...(zone.spacing > hold.value
+            ? {
+                reason: `${code.linkWord} at ${region.label} stand ${formatQuantity(zone.spacing, 'length', units)} apart, at most ${formatQuantity(hold.value, 'length', units)} to hold bars in compression.`,
+              }
+            : {}),
+        },
+        () => derive((c) => void code.compressionLinkSpacing(thinnest, link, Math.min(o.b, o.h), c)),
+      ),
     ];
   });
 }

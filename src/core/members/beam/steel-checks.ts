@@ -1,4 +1,6 @@
-import { derive, silent } from '../../calc/calc';
+import { derive, silent, type Calc } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import type { PlacedBar, Placement } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../check';
 import type { CheckBasis } from './bending-checks';
@@ -73,10 +75,17 @@ export function maximumSteelCheck({ beam, code, strips, show }: CheckBasis<Steel
   ];
 }
 
+/** What the code asks between the bars of the fullest layer of a placement (mm): of its bars the one that asks for it. */
+export function clearDistance(c: Calc, code: DesignCode, { bars, clearRequired }: Placement, aggregate: number): number {
+  const asks = (b: PlacedBar) => code.clearSpacing(b.diameter, aggregate).value;
+  const bar = bars.find((b) => Math.abs(asks(b) - clearRequired) < 1e-6);
+  return code.clearSpacing(bar?.diameter ?? 0, aggregate, c).value;
+}
+
 /** Clear distance between bars in every face of every span and support: the tightest of all. */
 export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const seen = new Set<number>();
-  let worst: { ratio: number; clear: number; required: number; label: string; x: number; misfit?: string } | undefined;
+  let worst: { ratio: number; placed: Placement; label: string; x: number } | undefined;
   strips.x.forEach((x, i) => {
     const span = strips.span[i]!;
     for (const face of ['bottom', 'top'] as Face[]) {
@@ -85,37 +94,28 @@ export function spacingCheck({ beam, code, strips, resistance, units }: CheckBas
       seen.add(bars.key);
       const placed = resistance.map.placement(bars);
       const ratio = placed.misfit ? Infinity : placed.clearRequired / placed.clear;
-      if (!worst || ratio > worst.ratio)
-        worst = {
-          ratio,
-          clear: placed.clear,
-          required: placed.clearRequired,
-          label: `${face}, span ${span + 1}`,
-          x,
-          ...(placed.misfit ? { misfit: placed.misfit } : {}),
-        };
+      if (!worst || ratio > worst.ratio) worst = { ratio, placed, label: `${face}, span ${span + 1}`, x };
     }
   });
   if (!worst) return [];
-  const clause = code.clearSpacing(20, beam.materials.aggregateSize).clause;
-  const isOver = worst.ratio > 1 + 1e-9;
+  const { placed, label, ratio, x } = worst;
+  const length = (v: number) => formatQuantity(v, 'smallLength', units);
   return [
-    makeCheck({
-      id: 'bar-spacing',
-      family: 'detailing',
-      title: 'Clear bar spacing',
-      clause,
-      demand: { value: worst.required, kind: 'smallLength' },
-      capacity: Number.isFinite(worst.clear) ? { value: worst.clear, kind: 'smallLength' } : null,
-      utilisation: worst.ratio,
-      place: { x: worst.x, label: worst.label },
-      ...(isOver
-        ? {
-            reason: worst.misfit
-              ? `${worst.label}: ${worst.misfit}.`
-              : `${worst.label}: ${formatQuantity(worst.clear, 'smallLength', units)} clear, needs ${formatQuantity(worst.required, 'smallLength', units)}.`,
-          }
-        : {}),
-    }),
+    makeCheck(
+      {
+        id: 'bar-spacing',
+        family: 'detailing',
+        title: 'Clear bar spacing',
+        clause: code.clearSpacing(20, beam.materials.aggregateSize).clause,
+        demand: { value: placed.clearRequired, kind: 'smallLength' },
+        capacity: Number.isFinite(placed.clear) ? { value: placed.clear, kind: 'smallLength' } : null,
+        utilisation: ratio,
+        place: { x, label },
+        ...(ratio > 1 + 1e-9
+          ? { reason: `${label}: ${placed.misfit ?? `${length(placed.clear)} clear, needs ${length(placed.clearRequired)}`}.` }
+          : {}),
+      },
+      () => derive((c) => void clearDistance(c, code, placed, beam.materials.aggregateSize)),
+    ),
   ];
 }

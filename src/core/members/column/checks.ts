@@ -1,4 +1,4 @@
-import { silent, derive } from '../../calc/calc';
+import { derive, silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
@@ -132,6 +132,11 @@ export function axialChecks({ results, model, code, column }: ColumnBasis): Deri
   return list;
 }
 
+/** From typed to carried moments about an axis, with the least eccentricity that makes them largest. */
+function momentsAbout(c: Calc, { column, model }: ColumnBasis, r: SetResult, axis: 'x' | 'y'): void {
+  model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), true);
+}
+
 /** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
 export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
   const { results, code } = basis;
@@ -145,17 +150,20 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
     );
     if (buckling)
       list.push(
-        makeCheck({
-          id: `buckling-${axis}`,
-          family: 'bending',
-          title: `Buckling about ${axis}`,
-          clause: code.column.clauses.growth,
-          demand: { value: buckling.set.N, kind: 'force' },
-          capacity: { value: buckling.set.N / buckling[axis].buckling!, kind: 'force' },
-          utilisation: buckling[axis].buckling,
-          place: nowhere,
-          combination: buckling.set.name,
-        }),
+        makeCheck(
+          {
+            id: `buckling-${axis}`,
+            family: 'bending',
+            title: `Buckling about ${axis}`,
+            clause: code.column.clauses.growth,
+            demand: { value: buckling.set.N, kind: 'force' },
+            capacity: { value: buckling.set.N / buckling[axis].buckling!, kind: 'force' },
+            utilisation: buckling[axis].buckling,
+            place: nowhere,
+            combination: buckling.set.name,
+          },
+          () => derive((c) => momentsAbout(c, basis, buckling, axis)),
+        ),
       );
     if (limit === null) continue;
     const ratio = (r: SetResult) => {
@@ -166,20 +174,23 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
     const r = worstBy(good, ratio);
     if (r && ratio(r) > 1)
       list.push(
-        makeCheck({
-          id: `growth-${axis}`,
-          family: 'bending',
-          title: `Second-order growth, ${axis}`,
-          clause: code.column.clauses.growth,
-          demand: { value: ratio(r), kind: 'ratio' },
-          capacity: { value: limit, kind: 'ratio' },
-          utilisation: ratio(r) / limit,
-          place: nowhere,
-          combination: r.set.name,
-          ...(ratio(r) > limit
-            ? { reason: `Second order makes the moment ${ratio(r).toFixed(2)} times as large; at most ${limit} is allowed.` }
-            : {}),
-        }),
+        makeCheck(
+          {
+            id: `growth-${axis}`,
+            family: 'bending',
+            title: `Second-order growth, ${axis}`,
+            clause: code.column.clauses.growth,
+            demand: { value: ratio(r), kind: 'ratio' },
+            capacity: { value: limit, kind: 'ratio' },
+            utilisation: ratio(r) / limit,
+            place: nowhere,
+            combination: r.set.name,
+            ...(ratio(r) > limit
+              ? { reason: `Second order makes the moment ${ratio(r).toFixed(2)} times as large; at most ${limit} is allowed.` }
+              : {}),
+          },
+          () => derive((c) => momentsAbout(c, basis, r, axis)),
+        ),
       );
   }
   return list;
@@ -239,17 +250,20 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
     const joined = (r: SetResult) => join(use.x.get(r) ?? 0, use.y.get(r) ?? 0);
     const r = worstBy(results, (s) => joined(s).utilisation)!;
     list.push(
-      makeCheck({
-        id: 'shear-both',
-        family: 'shear',
-        title: 'Shear both ways together',
-        clause: joined(r).clause,
-        demand: { value: joined(r).utilisation, kind: 'ratio' },
-        capacity: { value: 1, kind: 'ratio' },
-        utilisation: joined(r).utilisation,
-        place: nowhere,
-        combination: r.set.name,
-      }),
+      makeCheck(
+        {
+          id: 'shear-both',
+          family: 'shear',
+          title: 'Shear both ways together',
+          clause: joined(r).clause,
+          demand: { value: joined(r).utilisation, kind: 'ratio' },
+          capacity: { value: 1, kind: 'ratio' },
+          utilisation: joined(r).utilisation,
+          place: nowhere,
+          combination: r.set.name,
+        },
+        () => derive((c) => void join(use.x.get(r) ?? 0, use.y.get(r) ?? 0, c)),
+      ),
     );
   }
   return list;

@@ -1,4 +1,4 @@
-import { derive, silent } from '../../calc/calc';
+import { derive, silent, type Calc } from '../../calc/calc';
 import { leastClear } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
 import { formatQuantity } from '../../units/format';
@@ -104,7 +104,8 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
 /** Number, size and spacing of the bars; size and spacing of the ties; and whether every bar is held. */
 export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const { column, code, model, units } = basis;
-  const { bars, tieRules, tieDiameter } = model;
+  const { bars, tieRules, tieDiameter, tieQuestion } = model;
+  const ties = (c: Calc) => void code.column.ties(c, tieQuestion);
   const length = (v: number) => formatQuantity(v, 'smallLength', units);
   const least = code.column.leastBars;
   const needed =
@@ -135,45 +136,57 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       kind: 'diameter',
       isDiscrete: true,
     }),
-    rule({
-      id: 'clear-spacing',
-      title: 'Clear distance of bars',
-      clause: clear.clause,
-      demand: clear.value,
-      capacity: gap.clear,
-      kind: 'smallLength',
-      fails: `Two bars stand ${length(gap.clear)} apart, they need ${length(clear.value)}.`,
-    }),
-    rule({
-      id: 'tie-size',
-      title: `Size of ${word}`,
-      clause: tieRules.leastDiameter.clause,
-      demand: tieRules.leastDiameter.value,
-      capacity: tieDiameter,
-      kind: 'smallLength',
-      isDiscrete: true,
-      fails: `${one} of ${length(tieDiameter)}; bars of this size need ${length(tieRules.leastDiameter.value)}.`,
-    }),
-    rule({
-      id: 'tie-spacing',
-      title: `Spacing of ${word}`,
-      clause: tieRules.spacing.clause,
-      demand: column.ties.spacing,
-      capacity: tieRules.spacing.value,
-      kind: 'length',
-      fails: `${length(column.ties.spacing)} apart; at most ${length(tieRules.spacing.value)}.`,
-    }),
+    rule(
+      {
+        id: 'clear-spacing',
+        title: 'Clear distance of bars',
+        clause: clear.clause,
+        demand: clear.value,
+        capacity: gap.clear,
+        kind: 'smallLength',
+        fails: `Two bars stand ${length(gap.clear)} apart, they need ${length(clear.value)}.`,
+      },
+      (c) => void code.column.clearSpacing(thick, column.materials.aggregateSize, c),
+    ),
+    rule(
+      {
+        id: 'tie-size',
+        title: `Size of ${word}`,
+        clause: tieRules.leastDiameter.clause,
+        demand: tieRules.leastDiameter.value,
+        capacity: tieDiameter,
+        kind: 'smallLength',
+        isDiscrete: true,
+        fails: `${one} of ${length(tieDiameter)}; bars of this size need ${length(tieRules.leastDiameter.value)}.`,
+      },
+      ties,
+    ),
+    rule(
+      {
+        id: 'tie-spacing',
+        title: `Spacing of ${word}`,
+        clause: tieRules.spacing.clause,
+        demand: column.ties.spacing,
+        capacity: tieRules.spacing.value,
+        kind: 'length',
+        fails: `${length(column.ties.spacing)} apart; at most ${length(tieRules.spacing.value)}.`,
+      },
+      ties,
+    ),
     ...(tieRules.nearEnds > 0
       ? [
-          rule({
-            id: 'tie-spacing-ends',
-            title: `Spacing near ends`,
-            clause: tieRules.spacingNearEnds.clause,
-            demand: ends,
-            capacity: tieRules.spacingNearEnds.value,
-            kind: 'length',
-            fails: `${length(ends)} apart within ${length(tieRules.nearEnds)} of the ends; at most ${length(tieRules.spacingNearEnds.value)}.`,
-          }),
+          rule(
+            {
+              id: 'tie-spacing-ends',
+              title: `Spacing near ends`,
+              clause: tieRules.spacingNearEnds.clause,
+              demand: ends,
+              capacity: tieRules.spacingNearEnds.value,
+              kind: 'length',
+              fails: `${length(ends)} apart within ${length(tieRules.nearEnds)} of the ends; at most ${length(tieRules.spacingNearEnds.value)}.`,
+            },
+            ties,
+          ),
         ]
       : []),
     ...spiralCheck(basis),

@@ -1,5 +1,5 @@
 import { silent } from '../../calc/calc';
-import type { SlenderAxis, SlendernessRule } from '../../codes/column-rules';
+import type { SlenderAxis, SlendernessRule, TieQuestion, TieRules } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
@@ -9,7 +9,6 @@ import { holdBars, type TieLegs } from '../../reinforcement/tie-legs';
 import { polygonSection, type PolygonSection } from '../../section/polygon-section';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import { squashLoad, type UltimateBasis } from '../../section/ultimate';
-import type { TieRules } from '../../codes/column-rules';
 import { type ColumnAxis, type ColumnInput } from './input';
 
 /** Everything of a column that does not depend on its loads. */
@@ -18,6 +17,7 @@ export interface ColumnModel {
   readonly tieDiameter: number;
   readonly tieArea: number;
   readonly legs: TieLegs;
+  readonly tieQuestion: TieQuestion;
   readonly tieRules: TieRules;
   readonly section: PolygonSection;
   readonly basis: UltimateBasis;
@@ -57,7 +57,7 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
   const { left, right, bottom, top } = boundsOf(outline.outer);
   const [width, depth] = [right - left, top - bottom];
   const diameters = bars.map((b) => b.diameter);
-  const tieRules = code.column.ties({
+  const tieQuestion: TieQuestion = {
     largestBar: Math.max(...diameters),
     smallestBar: Math.min(...diameters),
     tie: tie.diameter,
@@ -65,7 +65,8 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
     largestDimension: Math.max(width, depth),
     aggregate: column.materials.aggregateSize,
     isSpiral: column.transverse === 'spiral',
-  });
+  };
+  const tieRules = code.column.ties(silent, tieQuestion);
   const legs = holdBars(bars, tieRules.unheldDistance.value, tieRules.holdsAlternate, column.ties.cross);
   const axis = (key: 'x' | 'y'): AxisModel => axisModel(column, code, section, basis, key, key === 'x' ? depth : width);
   return {
@@ -73,6 +74,7 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
     tieDiameter: tie.diameter,
     tieArea: tie.area,
     legs,
+    tieQuestion,
     tieRules,
     section,
     basis,

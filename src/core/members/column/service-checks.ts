@@ -7,7 +7,7 @@ import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../check';
 import { nowhere, type ColumnBasis } from './checks';
 import { inBendingSense } from './load-sets';
-import { serviceLaws } from './states';
+import { serviceLaws, serviceModulus } from './states';
 import { axialAt, type LoadSet } from './input';
 
 /** Stresses of the cracked elastic section under one service set, at the end where they are worst. */
@@ -138,7 +138,7 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
         combination: worst?.set.name ?? '',
         ...(w > column.crackLimit ? { reason: `Cracks of ${show(w)} at the ${worst!.end}; ${show(column.crackLimit)} is allowed.` } : {}),
       },
-      worst ? () => derive((c) => void width(worst, c)) : undefined,
+      () => derive((c) => (worst ? void width(worst, c) : c.note('No bar is in tension under any of these sets: nothing cracks.'))),
     ),
   ];
 }
@@ -162,17 +162,20 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
   const titles = [...new Set(rows.map((r) => r.title))];
   return titles.map((title) => {
     const r = rows.filter((q) => q.title === title).reduce((a, b) => (b.stress > a.stress ? b : a));
-    return makeCheck({
-      id: `stress-${r.what}-${r.s.set.kind}`,
-      family: 'crack',
-      title,
-      clause: r.limit.clause,
-      demand: { value: r.stress, kind: 'stress' },
-      capacity: { value: r.limit.value, kind: 'stress' },
-      utilisation: r.stress / r.limit.value,
-      place: { x: null, label: r.s.end },
-      combination: r.s.set.name,
-    });
+    return makeCheck(
+      {
+        id: `stress-${r.what}-${r.s.set.kind}`,
+        family: 'crack',
+        title,
+        clause: r.limit.clause,
+        demand: { value: r.stress, kind: 'stress' },
+        capacity: { value: r.limit.value, kind: 'stress' },
+        utilisation: r.stress / r.limit.value,
+        place: { x: null, label: r.s.end },
+        combination: r.s.set.name,
+      },
+      () => derive((c) => void serviceModulus(c, column, code, basis.model, r.s.set)),
+    );
   });
 }
 

@@ -1,4 +1,4 @@
-import { silent } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { asParabola, elasticConcrete, elasticSteel, parabolaStress, steelStress } from '../../section/laws';
 import { bearing } from '../../section/polygon-section';
@@ -41,11 +41,16 @@ export function designLaws(model: ColumnModel): StrainLaws {
   return { concrete: asParabola(concrete), steel, deductsDisplaced };
 }
 
-/** Laws of the cracked elastic section under a service set, creep counted for its sustained part. */
-export function serviceLaws(column: ColumnInput, code: DesignCode, model: ColumnModel, set: LoadSet): StrainLaws {
+/** Modulus of concrete under a service set, creep counted as far as the set is sustained (MPa). */
+export function serviceModulus(c: Calc, column: ColumnInput, code: DesignCode, model: ColumnModel, set: LoadSet): number {
   const { area, perimeter } = model.section.gross;
   const sustained = set.kind === 'quasiPermanent' ? 1 : (set.sustained ?? column.sustained ?? 1);
-  const modulus = code.service.modulus(silent, column.materials, area, perimeter, sustained);
+  return code.service.modulus(c, column.materials, area, perimeter, sustained);
+}
+
+/** Laws of the cracked elastic section under a service set, creep counted for its sustained part. */
+export function serviceLaws(column: ColumnInput, code: DesignCode, model: ColumnModel, set: LoadSet): StrainLaws {
+  const modulus = serviceModulus(silent, column, code, model, set);
   return { concrete: elasticConcrete(modulus), steel: elasticSteel(model.basis.steel.modulus), deductsDisplaced: false };
 }
 

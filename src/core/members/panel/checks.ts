@@ -99,19 +99,22 @@ export function panelSteel({ panel, code, units, sections }: PanelBasis): Deriva
       },
       () => derive((c) => void code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials)),
     ),
-    makeCheck({
-      id: 'most-spacing',
-      family: 'detailing',
-      title: 'Largest spacing of bars',
-      clause: most.clause,
-      demand: { value: wide.bars.spacing, kind: 'length' },
-      capacity: { value: most.value, kind: 'length' },
-      utilisation: wide.bars.spacing / most.value,
-      place: here(placeTitle(wide.place)),
-      ...(wide.bars.spacing > most.value
-        ? { reason: `Bars ${placeTitle(wide.place)} stand ${length(wide.bars.spacing)} apart, at most ${length(most.value)}.` }
-        : {}),
-    }),
+    makeCheck(
+      {
+        id: 'most-spacing',
+        family: 'detailing',
+        title: 'Largest spacing of bars',
+        clause: most.clause,
+        demand: { value: wide.bars.spacing, kind: 'length' },
+        capacity: { value: most.value, kind: 'length' },
+        utilisation: wide.bars.spacing / most.value,
+        place: here(placeTitle(wide.place)),
+        ...(wide.bars.spacing > most.value
+          ? { reason: `Bars ${placeTitle(wide.place)} stand ${length(wide.bars.spacing)} apart, at most ${length(most.value)}.` }
+          : {}),
+      },
+      () => derive((c) => void code.slab.spacing(panel.h, 'peak', c)),
+    ),
   ];
 }
 
@@ -217,23 +220,26 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
     const ratio = worst.r.x / worst.r.d;
     const isBrittle = panel.materials.ductility === 'A';
     return [
-      makeCheck({
-        id: 'ductility',
-        family: 'detailing',
-        title: 'Depth of neutral axis, at collapse',
-        clause: plastic.clause,
-        demand: { value: ratio, kind: 'ratio' },
-        capacity: { value: plastic.value, kind: 'ratio' },
-        utilisation: isBrittle ? Infinity : ratio / plastic.value,
-        place: here(placeTitle(worst.s.place)),
-        ...(isBrittle
-          ? { reason: 'Analysis at collapse asks for steel of class B or C.' }
-          : ratio > plastic.value
-            ? {
-                reason: `${placeTitle(worst.s.place)}: x/d ${ratio.toFixed(3)} against ${plastic.value.toFixed(2)}: less steel, or a deeper slab.`,
-              }
-            : {}),
-      }),
+      makeCheck(
+        {
+          id: 'ductility',
+          family: 'detailing',
+          title: 'Depth of neutral axis, at collapse',
+          clause: plastic.clause,
+          demand: { value: ratio, kind: 'ratio' },
+          capacity: { value: plastic.value, kind: 'ratio' },
+          utilisation: isBrittle ? Infinity : ratio / plastic.value,
+          place: here(placeTitle(worst.s.place)),
+          ...(isBrittle
+            ? { reason: 'Analysis at collapse asks for steel of class B or C.' }
+            : ratio > plastic.value
+              ? {
+                  reason: `${placeTitle(worst.s.place)}: x/d ${ratio.toFixed(3)} against ${plastic.value.toFixed(2)}: less steel, or a deeper slab.`,
+                }
+              : {}),
+        },
+        () => derive((c) => void code.bendingResistance(c, worst.section, panel.materials)),
+      ),
     ];
   }
   const judged = states.flatMap(({ s, r, section }) => {
@@ -243,17 +249,24 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
   if (judged.length === 0) return [];
   const w = judged.reduce((a, b) => (b.k.utilisation > a.k.utilisation ? b : a));
   return [
-    makeCheck({
-      id: 'ductility',
-      family: 'detailing',
-      title: w.k.title,
-      clause: w.k.clause,
-      demand: { value: w.k.demand, kind: w.k.kind },
-      capacity: { value: w.k.capacity, kind: w.k.kind },
-      utilisation: w.k.utilisation,
-      place: here(placeTitle(w.s.place)),
-      ...(w.k.utilisation > 1 ? { reason: `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.` } : {}),
-    }),
+    makeCheck(
+      {
+        id: 'ductility',
+        family: 'detailing',
+        title: w.k.title,
+        clause: w.k.clause,
+        demand: { value: w.k.demand, kind: w.k.kind },
+        capacity: { value: w.k.capacity, kind: w.k.kind },
+        utilisation: w.k.utilisation,
+        place: here(placeTitle(w.s.place)),
+        ...(w.k.utilisation > 1 ? { reason: `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.` } : {}),
+      },
+      () =>
+        derive((c) => {
+          const state = code.bendingResistance(c, w.section, panel.materials);
+          if (state) code.ductility(c, state, panel.materials, 1);
+        }),
+    ),
   ];
 }
 

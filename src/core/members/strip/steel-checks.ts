@@ -1,4 +1,4 @@
-import { derive, silent } from '../../calc/calc';
+import { derive, silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { makeCheck, type DerivableCheck } from '../check';
@@ -57,8 +57,9 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
   const { beam, code, strips, resistance, units } = basis;
   const at = (i: number, span: number, face: 'top' | 'bottom', place: SlabPlace, label: string) => {
     const { spacing } = resistance.map.placement(resistance.map.barsAt(face, span, strips.x[i]!));
-    const most = code.slab.spacing(outlineOf(beam, span).h, place);
-    return spacing === undefined ? [] : [{ spacing, most, label, x: strips.x[i]!, ratio: spacing / most.value }];
+    const run = (c: Calc) => code.slab.spacing(outlineOf(beam, span).h, place, c);
+    const most = run(silent);
+    return spacing === undefined ? [] : [{ spacing, most, run, label, x: strips.x[i]!, ratio: spacing / most.value }];
   };
   const seen = new Set<number>();
   const found = [
@@ -77,17 +78,20 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
   const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
   const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    makeCheck({
-      id: 'most-spacing',
-      family: 'detailing',
-      title: 'Largest spacing along the span',
-      clause: w.most.clause,
-      demand: { value: w.spacing, kind: 'length' },
-      capacity: { value: w.most.value, kind: 'length' },
-      utilisation: w.ratio,
-      place: { x: w.x, label: w.label },
-      ...(w.ratio > 1 ? { reason: `Bars at ${w.label} stand ${length(w.spacing)} apart, at most ${length(w.most.value)}.` } : {}),
-    }),
+    makeCheck(
+      {
+        id: 'most-spacing',
+        family: 'detailing',
+        title: 'Largest spacing along the span',
+        clause: w.most.clause,
+        demand: { value: w.spacing, kind: 'length' },
+        capacity: { value: w.most.value, kind: 'length' },
+        utilisation: w.ratio,
+        place: { x: w.x, label: w.label },
+        ...(w.ratio > 1 ? { reason: `Bars at ${w.label} stand ${length(w.spacing)} apart, at most ${length(w.most.value)}.` } : {}),
+      },
+      () => derive((c) => void w.run(c)),
+    ),
   ];
 }
 
@@ -119,18 +123,21 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
       },
       () => derive((c) => void code.slab.leastAcross(c, main, gross)),
     ),
-    makeCheck({
-      id: 'across-spacing',
-      family: 'detailing',
-      title: 'Largest spacing across the span',
-      clause: most.clause,
-      demand: { value: bottom.spacing, kind: 'length' },
-      capacity: { value: most.value, kind: 'length' },
-      utilisation: bottom.spacing / most.value,
-      place,
-      ...(bottom.spacing > most.value
-        ? { reason: `Bars across stand ${length(bottom.spacing)} apart, at most ${length(most.value)}.` }
-        : {}),
-    }),
+    makeCheck(
+      {
+        id: 'across-spacing',
+        family: 'detailing',
+        title: 'Largest spacing across the span',
+        clause: most.clause,
+        demand: { value: bottom.spacing, kind: 'length' },
+        capacity: { value: most.value, kind: 'length' },
+        utilisation: bottom.spacing / most.value,
+        place,
+        ...(bottom.spacing > most.value
+          ? { reason: `Bars across stand ${length(bottom.spacing)} apart, at most ${length(most.value)}.` }
+          : {}),
+      },
+      () => derive((c) => void code.slab.acrossSpacing(h, 'peak', c)),
+    ),
   ];
 }

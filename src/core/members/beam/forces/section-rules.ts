@@ -5,6 +5,7 @@ import { makeCheck, type DerivableCheck, type DesignOptions } from '../../check'
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, sectionAt, tensionFace, type Sense } from '../section-at';
+import { clearDistance } from '../steel-checks';
 import { senseOf, shearUnder } from './questions';
 
 /** Rules of the section that do not belong to one row: ductility, least steel, spacing of bars and links. */
@@ -53,19 +54,22 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
         },
         () => derive((c) => void code.minimumSteel(c, plain, d, beam.materials)),
       ),
-      makeCheck({
-        id: `bar-spacing-${sense}`,
-        family: 'detailing',
-        title: `Clear bar spacing, ${tensionFace(sense)}`,
-        clause: code.clearSpacing(20, 20).clause,
-        place,
-        utilisation: ratio,
-        demand: { value: placement.clearRequired, kind: 'smallLength' },
-        capacity: Number.isFinite(placement.clear) ? { value: placement.clear, kind: 'smallLength' } : null,
-        ...(ratio > 1 + 1e-9
-          ? { reason: placement.misfit ?? `${length(placement.clear)} clear, needs ${length(placement.clearRequired)}.` }
-          : {}),
-      }),
+      makeCheck(
+        {
+          id: `bar-spacing-${sense}`,
+          family: 'detailing',
+          title: `Clear bar spacing, ${tensionFace(sense)}`,
+          clause: code.clearSpacing(20, 20).clause,
+          place,
+          utilisation: ratio,
+          demand: { value: placement.clearRequired, kind: 'smallLength' },
+          capacity: Number.isFinite(placement.clear) ? { value: placement.clear, kind: 'smallLength' } : null,
+          ...(ratio > 1 + 1e-9
+            ? { reason: placement.misfit ?? `${length(placement.clear)} clear, needs ${length(placement.clearRequired)}.` }
+            : {}),
+        },
+        () => derive((c) => void clearDistance(c, code, placement, beam.materials.aggregateSize)),
+      ),
     ];
   });
   const zone = resistance.map.linkZoneAt(0, 0);

@@ -56,7 +56,7 @@ export interface FaceCracks {
   /** Below this moment nothing cracks (N mm). */
   readonly crackingMoment: number;
   /** What bars use up of what the code allows under a moment (N mm): width over limit, or by tables or spacing where the code goes by these. */
-  readonly use: (placement: Placement, moment: number) => number;
+  readonly usage: (placement: Placement, moment: number) => number;
 }
 
 export function faceCracks(beam: BeamInput, code: DesignCode, span: number, sense: Sense): FaceCracks {
@@ -70,7 +70,7 @@ export function faceCracks(beam: BeamInput, code: DesignCode, span: number, sens
   const alpha = STEEL / code.service.modulus(silent, materials, area, perimeter, 1);
   return {
     crackingMoment: code.service.stiffness(silent, uncracked).crackingMoment,
-    use: (placement, moment) => {
+    usage: (placement, moment) => {
       const state = cracked({ ...plain, layers: layersOf(placement, [1], outline.h, true) }, alpha, true);
       if (!state) return 0;
       const outermost = Math.min(...placement.bars.map((b) => b.fromFace));

@@ -53,7 +53,7 @@ export function tooFewForCracks(
   bars: Placement,
 ): number[] {
   const { span, sense, from, to } = region;
-  const { crackingMoment, use } = faceCracks(beam, code, span, sense);
+  const { crackingMoment, usage } = faceCracks(beam, code, span, sense);
   const places = placesIn(analysis, moments, span, sense, from, to)
     .filter((p) => p.largest > crackingMoment)
     .sort((a, b) => a.crack - b.crack);
@@ -61,7 +61,7 @@ export function tooFewForCracks(
   let [low, high] = [0, places.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (use(bars, places[middle]!.crack) > 1) high = middle;
+    if (usage(bars, places[middle]!.crack) > 1) high = middle;
     else low = middle + 1;
   }
   return places.slice(low).map((p) => p.x);
