@@ -79,6 +79,13 @@ describe('anchorage to EN 1992-1-1', () => {
   });
 });
 
+describe('the force to be anchored at an end', () => {
+  it('det-03: the shifted shear and the tension of the beam', () => {
+    // (9.3) without N: 188 x 393 / 420 = 175.9; the case adds 22 kN of tension, which beams here do not have at their ends
+    expectCase(referenceCases('en1992').get('det-03')!, { FE_kN: en.F.force.evaluate({ V_Ed: 188e3, a_l: 393, z: 420 }) / 1e3 + 22 });
+  });
+});
+
 describe('development to ACI 318', () => {
   it('DET-01: with confinement by stirrups, a top bar; class B splice', () => {
     const q = bar({
