@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openDemo, test } from './helpers';
+import { drawn, expect, openDemo, rung, test } from './helpers';
 
 const column = async (page: Page, id: string) => {
   await page.goto(`/column?p=alderlight-playhouse&m=${id}`);
@@ -163,4 +163,21 @@ test('strains of a set, an outline drawn on a grid, and forces that differ at th
   await page.mouse.move(box.x + 40, box.y + 30, { steps: 4 });
   await page.mouse.up();
   await expect(page.getByLabel('Corners of the outline')).toHaveValue(/275\s+150/);
+});
+
+test('a column that fails is mended by a single change that is there by itself, and a wall is trimmed', async ({ page }) => {
+  await column(page, 'dc1');
+  await expect(rung(page, 'strength-top')).toContainText('1.10');
+  const ways = page.getByRole('region', { name: 'Ways forward' });
+  await ways.getByRole('button', { name: 'Try h 400 → 450 mm' }).click();
+  await expect(drawn(page, 'shape.h')).toHaveText('450');
+  await expect(rung(page, 'strength-top')).not.toContainText('1.10');
+  await expect(rung(page, 'strength-top')).toContainText('0.91');
+  // What could be done next is there again, for the column as it is now.
+  await expect(ways.getByRole('button', { name: 'Try h 450 → 500 mm' })).toBeEnabled();
+  await page.keyboard.press('Control+z');
+  await expect(drawn(page, 'shape.h')).toHaveText('400');
+  await page.goto('/wall?p=alderlight-playhouse&m=dw1');
+  await ways.getByRole('button', { name: 'Try up 16 @ 200 mm' }).click();
+  await expect(page.getByText('H16 @ 200').first()).toBeVisible();
 });

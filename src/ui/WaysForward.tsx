@@ -82,28 +82,26 @@ function useWays<M, S extends string, W>(of: Of<M>, search: (search: S) => Promi
 }
 
 /**
- * Ways that were each designed in full, tried with one click. Those of the first search are there by themselves whenever the member has come
- * to rest; others are looked for when they are asked for, and stay as those of the member before.
+ * Ways that were each designed in full, tried with one click. They are there by themselves whenever the member has come to rest, and cannot
+ * be taken for a member that has changed since: its spans may be others.
  */
 export function WaysForward<M, S extends string, W extends Way>(props: WaysForwardProps<M, S, W>) {
   const { project, member, word, searches, label, detail } = props;
   const { code, rates } = project;
   const of = { member, code, rates };
-  const live = searches[0]![0];
-  const [chosen, setChosen] = useState<S>(live);
+  const [chosen, setChosen] = useState<S>(searches[0]![0]);
   const { found, looking, hasFailed, look } = useWays<M, S, W>(of, props.search);
   const isOld = found !== null && !isSame(found.of, of);
-  const lookLive = useRef(() => {});
+  const lookAgain = useRef(() => {});
   useEffect(() => {
-    lookLive.current = () => {
-      if (isOld || found?.search !== live) void look(live);
+    lookAgain.current = () => {
+      if (isOld || found?.search !== chosen) void look(chosen);
     };
   });
   useEffect(() => {
-    if (chosen !== live) return;
-    const timer = setTimeout(() => lookLive.current(), REST);
+    const timer = setTimeout(() => lookAgain.current(), REST);
     return () => clearTimeout(timer);
-  }, [member, code, rates, chosen, live]);
+  }, [member, code, rates]);
   const choose = (search: S) => {
     setChosen(search);
     void look(search);
@@ -112,6 +110,8 @@ export function WaysForward<M, S extends string, W extends Way>(props: WaysForwa
   // The numbers are those of the picture.
   const picture = shown && shown.length > 1 && props.picture?.(shown, chosen);
   const numbered = Boolean(picture);
+  // A row goes with its way when the list is put in another order, so that what is pressed is what is named.
+  const labels = shown?.map(label) ?? [];
   return (
     <section aria-label="Ways forward" className="max-h-[min(15rem,32vh)] shrink-0 overflow-y-auto pb-2">
       <div className="flex items-baseline gap-2 pt-1.5">
@@ -135,10 +135,16 @@ export function WaysForward<M, S extends string, W extends Way>(props: WaysForwa
           const about = [label(way), `governs: ${way.governs}`, detail?.(way), `ease of building ${way.buildability.toFixed(2)}`];
           return (
             <div
-              key={i}
+              key={labels.indexOf(label(way)) === i ? label(way) : i}
               className={`grid h-[1.4rem] items-center gap-1.5 ${numbered ? 'grid-cols-[2rem_0.8rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]' : 'grid-cols-[2rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]'}`}
             >
-              <button type="button" className="btn !h-5 !px-1 !py-0" aria-label={`Try ${label(way)}`} onClick={() => props.onTake(way)}>
+              <button
+                type="button"
+                className="btn !h-5 !px-1 !py-0"
+                aria-label={`Try ${label(way)}`}
+                disabled={isOld}
+                onClick={() => props.onTake(way)}
+              >
                 try
               </button>
               {numbered && <span className="small text-right">{i + 1}</span>}

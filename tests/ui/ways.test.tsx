@@ -109,16 +109,48 @@ describe('ways forward', () => {
     expect(screen.getByRole('button', { name: 'arrangements' }).getAttribute('aria-pressed')).toBe('true');
   });
 
-  test('a list that was asked for stays when the member changes', async () => {
+  test('a way of the member before cannot be taken: its spans may be others', async () => {
+    const { asked, search } = slowSearch();
+    const onTake = jest.fn();
+    const view = render(show(search, first, project, onTake));
+    await rest();
+    await asked[0]!.answer([way('depth 550 mm')]);
+    view.rerender(show(search, second, project, onTake));
+    const button = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Try depth 550 mm' });
+    expect(button().disabled).toBe(true);
+    fireEvent.click(button());
+    expect(onTake).not.toHaveBeenCalled();
+    await rest();
+    await asked[1]!.answer([way('depth 550 mm')]);
+    fireEvent.click(button());
+    expect(onTake).toHaveBeenCalledTimes(1);
+  });
+
+  test('a button stays that of its way when the order changes', async () => {
+    const { asked, search } = slowSearch();
+    const view = render(show(search, first, project));
+    await rest();
+    await asked[0]!.answer([way('depth 550 mm'), way('width 350 mm')]);
+    const button = screen.getByRole('button', { name: 'Try depth 550 mm' });
+    view.rerender(show(search, second, project));
+    await rest();
+    await asked[1]!.answer([way('width 350 mm'), way('depth 550 mm')]);
+    expect(screen.getByRole('button', { name: 'Try depth 550 mm' })).toBe(button);
+  });
+
+  test('the list that was asked for is looked for again when the member changes', async () => {
     const { asked, search } = slowSearch();
     const view = render(show(search, first, project));
     fireEvent.click(screen.getByRole('button', { name: 'arrangements' }));
     await asked[0]!.answer([way('25, links 8')]);
-    view.rerender(show(search, second, project));
     await rest();
     expect(asked).toHaveLength(1);
-    expect(screen.getByText('25, links 8')).toBeTruthy();
-    expect(screen.getByText('against the beam before: cost, carbon')).toBeTruthy();
+    view.rerender(show(search, second, project));
+    await rest();
+    expect(asked.map((a) => a.search)).toEqual(['arrangements', 'arrangements']);
+    await asked[1]!.answer([way('20, links 10')]);
+    expect(screen.getByText('20, links 10')).toBeTruthy();
+    expect(screen.getByText('against now: cost, carbon')).toBeTruthy();
   });
 
   test('a search that fails is said, and the next one clears it', async () => {
