@@ -9,6 +9,7 @@ import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import type { Check } from '@/core/members/check';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
+import { useStable } from './use-stable';
 import { DrawingView, type DragPhase } from './DrawingView';
 import { nearest, nearestStation } from './stations';
 
@@ -122,21 +123,26 @@ export function AlignedStrips(props: StripsProps) {
   }, [width, scale]);
   const toX = (x: number) => frame.left + (x / length) * (frame.right - frame.left);
   const perUnit = length / (frame.right - frame.left);
-  const onDrag =
-    onMove && ((path: string, sheetX: number, phase: DragPhase) => onMove(path, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase));
+  const onDrag = useStable((path: string, sheetX: number, phase: DragPhase) =>
+    onMove?.(path, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase),
+  );
   const drawings = useMemo(() => above.map((a) => ({ ...a, drawing: a.draw(frame) })), [above, frame]);
+  const strips = useMemo(
+    () => standing.map((k) => ({ ...k, drawing: stripDrawing(k.picture, frame, k.height, starts) })),
+    [standing, frame, starts],
+  );
   const top = above.reduce((sum, a) => sum + a.height, 0);
   const total = top + standing.reduce((sum, k) => sum + k.height, 0) + 34;
   return (
     <div className="relative" style={{ width }}>
       {drawings.map(({ title, height, drawing }) => (
         <StripBox key={title} title={title} unit={drawing.title.replace(`${title}, `, '')} height={height}>
-          <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+          <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onMove && onDrag} />
         </StripBox>
       ))}
-      {standing.map(({ picture, unit, height }) => (
+      {strips.map(({ picture, unit, height, drawing }) => (
         <StripBox key={picture.title} title={picture.title} unit={unit} height={height}>
-          <DrawingView drawing={stripDrawing(picture, frame, height, starts)} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+          <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onMove && onDrag} />
         </StripBox>
       ))}
       <StationLine {...props} top={top} length={length} toX={toX} frame={frame} height={total} standing={standing} />

@@ -6,7 +6,7 @@ import { useProject } from '@/store/project-store';
 
 /** What the code leaves open, as it stands for a member; each can be changed here. A default is marked until it is set. */
 export function Assumptions({ choices, code, member }: { choices: readonly Choice[]; code: DesignCode; member: Member }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const set = (choice: Choice, value: string) =>
     edit(
       `set ${choice.title.toLowerCase()} of ${member.mark}`,

@@ -17,7 +17,7 @@ const kinds = {
 
 /** The combinations that the code makes of the cases: each can be switched off, or taken over and edited; own ones can be added. */
 export function CombinationsPanel({ project, member }: { project: Project; member: LineMember }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const [factorText, setFactorText] = useState<Record<string, string>>({});
   const code = codeOf(project, member);
   const cases = allCases(member).filter(

@@ -22,7 +22,7 @@ export function DecisionDialog({
 }) {
   const [reason, setReason] = useState('');
   const [asked, setAsked] = useState(false);
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   if (!check) return null;
   const record = () => {
     if (reason.trim() === '') {

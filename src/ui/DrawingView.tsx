@@ -1,5 +1,5 @@
 'use client';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
 import { fills, lines, texts } from './drawing-styles';
 
@@ -17,7 +17,7 @@ interface DrawingViewProps {
 export type DragPhase = 'move' | 'end' | 'leave';
 
 /** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
-export function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps) {
+export const DrawingView = memo(function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps) {
   const keys = keysOf(drawing.shapes);
   return (
     <svg
@@ -34,7 +34,7 @@ export function DrawingView({ drawing, onEdit, editing, onDrag, children }: Draw
       {children}
     </svg>
   );
-}
+});
 
 /** A value keeps its element, and with it the focus, when the drawing around it changes; one that is written twice stands by its place. */
 function keysOf(shapes: readonly Shape[]): (string | number)[] {

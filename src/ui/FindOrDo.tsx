@@ -34,7 +34,7 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
   const [text, setText] = useState('');
   const [index, setIndex] = useState(0);
   const router = useRouter();
-  const { project } = useProject();
+  const project = useProject((s) => s.project);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {

@@ -1,8 +1,9 @@
 'use client';
-import { Fragment, useState } from 'react';
+import { Fragment, memo, useState } from 'react';
 import { Accordion } from 'radix-ui';
 import { isRule, type Check } from '@/core/members/check';
-import { decisionFor, type Member, type Project } from '@/core/project/project';
+import { decisionFor, type Decision, type Member, type Project } from '@/core/project/project';
+import type { UnitSystem } from '@/core/units/quantity';
 import { formatUtilisation, formatValue } from '@/core/units/format';
 import { useProject } from '@/store/project-store';
 import { CheckSteps } from './CheckSteps';
@@ -21,7 +22,8 @@ interface LadderProps {
 
 /** The checks of a member, worst first, each opening to its derivation. */
 export function Ladder({ project, member, checks, isStale, onPlace }: LadderProps) {
-  const { openChecks, setOpenChecks } = useProject();
+  const openChecks = useProject((s) => s.openChecks);
+  const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
   const over = checks.filter((c) => c.status === 'exceeds' || c.status === 'failed');
   const decided = over.filter((c) => decisionFor(member, c)).length;
@@ -59,13 +61,11 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
             {withFigure.map((check) => (
               <Fragment key={check.id}>
                 {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules, kept</p>}
-                <Rung
-                  check={check}
-                  project={project}
-                  member={member}
-                  isOpen={open.includes(check.id)}
-                  onDecide={() => setDeciding(check)}
-                />
+                <Rung check={check} decision={decisionFor(member, check)} units={project.display}>
+                  {open.includes(check.id) && (
+                    <CheckSteps check={check} project={project} member={member} onDecide={() => setDeciding(check)} />
+                  )}
+                </Rung>
               </Fragment>
             ))}
           </Accordion.Root>
@@ -84,26 +84,20 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
   );
 }
 
-function Rung({
+/** One check with its figure, and below it how it came about when it is open. */
+const Rung = memo(function Rung({
   check,
-  project,
-  member,
-  isOpen,
-  onDecide,
+  decision,
+  units,
+  children,
 }: {
   check: Check;
-  project: Project;
-  member: Member;
-  isOpen: boolean;
-  onDecide: () => void;
+  decision: Decision | undefined;
+  units: UnitSystem;
+  children: React.ReactNode;
 }) {
-  const decision = decisionFor(member, check);
   const standing = standingOf(check.status, decision !== undefined);
-  const where = [
-    check.clause,
-    check.combination.split(',')[0],
-    check.place.x !== null ? formatValue(check.place.x, 'station', project.display) : '',
-  ]
+  const where = [check.clause, check.combination.split(',')[0], check.place.x !== null ? formatValue(check.place.x, 'station', units) : '']
     .filter(Boolean)
     .join(' · ');
   return (
@@ -135,9 +129,9 @@ function Rung({
           <span className="text-walnut">{[decision.by, decision.date].filter(Boolean).join(', ')}</span>
         </p>
       )}
-      <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">
-        {isOpen && <CheckSteps check={check} project={project} member={member} onDecide={onDecide} />}
-      </Accordion.Content>
+      {children && (
+        <Accordion.Content className="relative z-[1] -mx-3.5 border-y border-ebony bg-sycamore px-3.5 py-1.5">{children}</Accordion.Content>
+      )}
     </Accordion.Item>
   );
-}
+});

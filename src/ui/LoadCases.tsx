@@ -29,7 +29,7 @@ const categories: Record<ImposedCategory, string> = {
 
 /** The load cases of a beam or a strip of slab as a table. */
 export function LoadCases({ member, faults }: { readonly member: LineMember | PanelMember; readonly faults: readonly Fault[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: Draft<LineMember | PanelMember>) => void) =>
     edit(
       `${label} of ${member.mark}`,

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { worstFirst } from '@/core/members/check';
 import { decisionFor, type Member, type Project } from '@/core/project/project';
 import { formatUtilisation } from '@/core/units/format';
@@ -28,7 +28,15 @@ export function memberStanding(
 }
 
 /** The members of the project by place, with how each stands. */
-export function MemberList({ project, activeId, onAdd }: { project: Project; activeId: string; onAdd: () => void }) {
+export const MemberList = memo(function MemberList({
+  project,
+  activeId,
+  onAdd,
+}: {
+  project: Project;
+  activeId: string;
+  onAdd: () => void;
+}) {
   const results = useProject((s) => s.results);
   const [needsWork, setNeedsWork] = useState(false);
   const rows = project.members.map((member) => ({ member, ...memberStanding(project, member, results[member.id]) }));
@@ -75,9 +83,9 @@ export function MemberList({ project, activeId, onAdd }: { project: Project; act
       </button>
     </aside>
   );
-}
+});
 
-function Row({
+const Row = memo(function Row({
   project,
   member,
   standing,
@@ -111,7 +119,7 @@ function Row({
       </span>
     </a>
   );
-}
+});
 
 /** Follows a link inside the application without loading the page anew. */
 function useSoftLink() {

@@ -1,10 +1,12 @@
 'use client';
+import { useMemo } from 'react';
 import type { Fault } from '@/core/members/fault';
 import type { Member, Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
 import { MemberList } from './MemberList';
 import { Notice } from './Missing';
 import { TopBar } from './TopBar';
+import { useStable } from './use-stable';
 
 /** The frame of every member's sheet: top bar, members at the left, the sheet, the checks at the right, faults above the sheet. */
 export function SheetFrame({
@@ -26,20 +28,23 @@ export function SheetFrame({
   onAdd: () => void;
   children: React.ReactNode;
 }) {
-  const { notice, setNotice } = useProject();
+  const notice = useProject((s) => s.notice);
+  const setNotice = useProject((s) => s.setNotice);
+  const addMember = useStable(onAdd);
+  const { id, place, mark } = member;
+  const crumb = useMemo(
+    () => (
+      <>
+        <span className="text-walnut max-[1100px]:hidden">{place} /</span> <b className="font-semibold">{mark}</b>
+      </>
+    ),
+    [place, mark],
+  );
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr]">
-      <TopBar
-        project={project}
-        memberId={member.id}
-        crumb={
-          <>
-            <span className="text-walnut max-[1100px]:hidden">{member.place} /</span> <b className="font-semibold">{member.mark}</b>
-          </>
-        }
-      />
+      <TopBar project={project} memberId={id} crumb={crumb} />
       <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_22.25rem]">
-        <MemberList project={project} activeId={member.id} onAdd={onAdd} />
+        <MemberList project={project} activeId={id} onAdd={addMember} />
         <main className="flex min-h-0 min-w-0 flex-col" aria-label={`${member.mark} ${member.title}`}>
           {title}
           {faults.length > 0 && (

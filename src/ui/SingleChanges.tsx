@@ -19,7 +19,7 @@ export function SingleChanges<M extends Member>({
   word: string;
   propose: (basis: Pick<Project, 'code' | 'display' | 'rates'>, member: M) => Promise<readonly Change<object>[]>;
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const { code, display, rates } = project;
   return (
     <WaysForward

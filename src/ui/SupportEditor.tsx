@@ -21,7 +21,7 @@ export function SupportEditor({
   target: Element;
   onClose: () => void;
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const support = member.supports[index]!;
   const name = supportName(index);
   const anchor = useDrawnAnchor(`supports[${index}]`, target);

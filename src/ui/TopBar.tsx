@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { codeVariants } from '@/core/codes/registry';
 import type { CodeSettings } from '@/core/codes/design-code';
 import type { Project } from '@/core/project/project';
@@ -30,9 +30,11 @@ export function Brand() {
 const segment = 'flex shrink-0 items-center gap-1.5 whitespace-nowrap border-r border-line px-3';
 
 /** The bar over every screen of a project: where one is, the code, the units, find or do, undo, saved state, report. */
-export function TopBar({ project, crumb, memberId }: { project: Project; crumb: React.ReactNode; memberId?: string }) {
+export const TopBar = memo(function TopBar({ project, crumb, memberId }: { project: Project; crumb: React.ReactNode; memberId?: string }) {
   const router = useRouter();
-  const { undo, redo, past, future } = useProject();
+  const past = useProject((s) => s.past);
+  const future = useProject((s) => s.future);
+  const { undo, redo } = useProject.getState();
   const [isHistoryOpen, setHistoryOpen] = useState(false);
   useShortcuts(project, memberId, router.push);
   const report = `/report?p=${encodeURIComponent(project.id)}${memberId ? `&m=${encodeURIComponent(memberId)}` : ''}`;
@@ -76,7 +78,7 @@ export function TopBar({ project, crumb, memberId }: { project: Project; crumb: 
       <HistoryDialog project={project} open={isHistoryOpen} onOpenChange={setHistoryOpen} />
     </header>
   );
-}
+});
 
 function useShortcuts(project: Project, memberId: string | undefined, go: (path: string) => void) {
   useEffect(() => {
@@ -190,7 +192,7 @@ function setTextSize(percent: number) {
 }
 
 function CodeMenu({ project }: { project: Project }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const shown = codeVariants.find((v) => v.id === project.code.id && v.variant === project.code.variant);
   const choose = (id: CodeSettings['id'], variant: string, title: string) =>
     edit(
@@ -219,7 +221,7 @@ function CodeMenu({ project }: { project: Project }) {
 }
 
 function UnitsMenu({ project }: { project: Project }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const show = (display: 'SI' | 'US') =>
     edit(
       `show ${display === 'SI' ? 'SI' : 'US customary'} units`,
@@ -234,7 +236,7 @@ function UnitsMenu({ project }: { project: Project }) {
 }
 
 function SavedState({ project }: { project: Project }) {
-  const { save } = useProject();
+  const save = useProject((s) => s.save);
   if (save.kind === 'failed') {
     return (
       <div className={`${segment} text-madder-text`} role="alert">

@@ -15,7 +15,7 @@ const MOST_SHOWN = 3;
 
 /** The member as it is beside states that were kept: what differs in the input, what comes of it, and the way back or forth. */
 export function VariantsPanel({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const [name, setName] = useState('');
   const [hidden, setHidden] = useState<readonly string[]>([]);
   const shown = member.variants

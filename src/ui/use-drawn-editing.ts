@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 
 export interface DrawnEditing {
   readonly editing: { readonly path: string; readonly target: Element } | null;
@@ -12,7 +12,7 @@ export interface DrawnEditing {
 /** Which value of the drawings is open. Bars and other marks are left out of the walk from value to value. */
 export function useDrawnEditing(): DrawnEditing {
   const [editing, setEditing] = useState<DrawnEditing['editing']>(null);
-  const open = (path: string, target: Element) => setEditing({ path, target });
+  const open = useCallback((path: string, target: Element) => setEditing({ path, target }), []);
   const leave = (then: (path: string | undefined) => void) => {
     const path = editing?.path;
     setEditing(null);

@@ -8,14 +8,15 @@ import { isCurrent, useProject } from '@/store/project-store';
  * result stays, marked as old. The member is designed before all others.
  */
 export function useSheet<M extends Member>(kept: Project, id: string, find: (project: Project, id: string) => M | undefined) {
-  const { preview, results, lastGood } = useProject();
+  const preview = useProject((s) => s.preview);
+  const entry = useProject((s) => s.results[id]);
+  const lastGood = useProject((s) => s.lastGood[id]);
   useEffect(() => {
     setActiveMember(id);
     return () => setActiveMember(null);
   }, [id]);
   const project = preview ?? kept;
   const member = find(project, id)!;
-  const entry = results[id];
   const isFresh = isCurrent(entry, project, member);
   const faults = isFresh ? entry!.result.faults : [];
   return {
@@ -23,7 +24,7 @@ export function useSheet<M extends Member>(kept: Project, id: string, find: (pro
     member,
     keptMember: find(kept, id)!,
     faults,
-    good: entry && entry.result.faults.length === 0 ? entry : lastGood[id],
+    good: entry && entry.result.faults.length === 0 ? entry : lastGood,
     isStale: !isFresh || faults.length > 0,
   };
 }

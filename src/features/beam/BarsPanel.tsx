@@ -24,7 +24,7 @@ type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 
 /** All bars as a table: sizes, ends and zones. What is not set by hand shows the automatic choice. */
 export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);

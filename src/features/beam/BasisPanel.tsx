@@ -55,7 +55,7 @@ export function BasisPanel({
   result: BeamResult;
   faults: readonly Fault[];
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const rows = basisRows<BeamMember>({ project, faults, change });

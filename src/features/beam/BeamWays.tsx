@@ -1,4 +1,5 @@
 import { castDraft } from 'immer';
+import { memo } from 'react';
 import { applied, type BeamProposal, type BeamSearch } from '@/core/advice/beam-proposals';
 import type { BeamMember, Project } from '@/core/project/project';
 import { onBeam } from '@/store/commands';
@@ -12,8 +13,8 @@ const searches: readonly (readonly [BeamSearch, string])[] = [
 ];
 
 /** Other arrangements of bars, or single changes of size and concrete. */
-export function BeamWays({ project, member }: { project: Project; member: BeamMember }) {
-  const { edit } = useProject();
+export const BeamWays = memo(function BeamWays({ project, member }: { project: Project; member: BeamMember }) {
+  const edit = useProject((s) => s.edit);
   const { code, display, rates } = project;
   return (
     <WaysForward
@@ -33,7 +34,7 @@ export function BeamWays({ project, member }: { project: Project; member: BeamMe
       picture={(list, search) => search === 'arrangements' && <TradeOff list={list} />}
     />
   );
-}
+});
 
 const [WIDTH, HEIGHT] = [310, 74];
 

@@ -28,7 +28,7 @@ const families = ['bending', 'shear', 'torsion'] as const;
 
 /** A section with known design forces: the cut as the form, what it carries, and a row of forces for each place. */
 export function ForcesPanel({ project, member, result, onEdit, editing }: ForcesPanelProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const paste = usePaste();
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const shown = worstRows(member.forces, result.rows);

@@ -18,7 +18,7 @@ interface PanelProps {
 
 /** Load cases and loads as tables, typed or pasted from a spreadsheet. */
 export function LoadsPanel({ project, member, faults }: PanelProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
   const { refused, onPaste } = usePastedLoads(
     (text) => readLoads(text, member.cases, member.spans.length, project.display),
@@ -116,7 +116,7 @@ function LoadRow({
   index: number;
   faults: readonly Fault[];
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const label = `load ${index + 1} of ${member.mark}`;
   const set = (patch: Record<string, unknown>) =>
     edit(

@@ -31,7 +31,7 @@ export function PasteForces(props: PasteProps) {
 }
 
 function Reading({ project, member, text, onClose }: PasteProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const mapped = useMappedTable(text, forceVocabulary, project, 'force-columns');
   const { table, readings } = mapped;
   const [compressionNegative, setCompression] = useState(() => isMostlyNegative(table, readings, 'axial'));

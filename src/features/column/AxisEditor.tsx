@@ -21,7 +21,7 @@ export function AxisEditor({
   result,
   ...place
 }: EditorProps<UprightMember> & { axis: 'x' | 'y'; result: ColumnResult }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const a = member.axes[axis];
   const code = codeOf(project, member);
   const set = (label: string, patch: Partial<ColumnAxis>) =>

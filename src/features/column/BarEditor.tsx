@@ -18,7 +18,7 @@ const sideNames: Record<string, string> = {
 
 /** One bar, picked on the drawing: its size and place, or the size of all bars of its face. */
 export function BarEditor({ project, member, index, bars, ...place }: EditorProps & { index: number; bars: readonly ColumnBar[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const bar = bars[index];
   if (!bar) return null;
   /** Changing single bars makes the layout a list: each bar then stands where it is drawn. */

@@ -23,7 +23,7 @@ function changeKind(member: ColumnMember, kind: ColumnBars['kind'], placed: read
 
 /** How the bars are laid out: corners and sides, a ring, along the outline, or one by one. */
 export function BarsEditor({ project, member, ...place }: EditorProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const { bars } = member;
   const set = (label: string, next: ColumnBars) =>
     edit(

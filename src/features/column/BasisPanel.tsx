@@ -27,7 +27,7 @@ export function BasisPanel({
   result: ColumnResult;
   faults: readonly Fault[];
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
   const isEN = project.code.id === 'en1992';
   const change = (label: string, recipe: (m: Draft<UprightMember>) => void) =>

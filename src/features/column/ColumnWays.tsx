@@ -1,4 +1,5 @@
 import { castDraft } from 'immer';
+import { memo } from 'react';
 import type { ColumnStep } from '@/core/advice/column-changes';
 import type { ColumnProposal, Search } from '@/core/advice/column-proposals';
 import { placeColumnBars } from '@/core/reinforcement/column-bars';
@@ -21,8 +22,8 @@ const searches: readonly (readonly [Search | 'steps', string])[] = [
 ];
 
 /** Single changes, other bars, or the least size. */
-export function ColumnWays({ project, member }: { project: Project; member: ColumnMember }) {
-  const { edit } = useProject();
+export const ColumnWays = memo(function ColumnWays({ project, member }: { project: Project; member: ColumnMember }) {
+  const edit = useProject((s) => s.edit);
   const { code, display, rates } = project;
   const label = (p: Way) => ('title' in p ? p.title : labelOf(p, project, member));
   return (
@@ -45,7 +46,7 @@ export function ColumnWays({ project, member }: { project: Project; member: Colu
       empty="Nothing among the usual bars holds: try a larger size, or another concrete."
     />
   );
-}
+});
 
 function labelOf({ change: { shape, bars: laid, ties } }: ColumnProposal, project: Project, member: ColumnMember): string {
   const tie = findBar(catalogues[member.catalogue], ties.size)?.diameter ?? 8;

@@ -43,7 +43,7 @@ const noForces: ColumnForces = { N: 0, mxTop: 0, mxBottom: 0, myTop: 0, myBottom
 
 /** Every force of every set to be typed or pasted; by load case, or ready-factored. */
 export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const paste = usePaste();
   const [top, setTop] = useState(0);
   const code = codeOf(project, member);

@@ -33,7 +33,7 @@ export function PasteSets(props: PasteProps) {
 }
 
 function Reading({ project, member, text, onClose }: PasteProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const mapped = useMappedTable(text, setVocabulary, project, 'load-set-columns');
   const { table, readings } = mapped;
   const [compressionNegative, setNegative] = useState(() => isMostlyNegative(table, readings, 'N'));

@@ -49,7 +49,7 @@ function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
 
 /** The shape of a column and what holds its bars. */
 export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) =>
     edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';

@@ -18,7 +18,7 @@ export const restraints: readonly (readonly [WallRestraint, string])[] = [
 
 /** Both meshes of a wall: bars up and across, at each face. */
 export function WallEditor({ project, member, ...place }: EditorProps<WallMember>) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const sizes = catalogues[member.catalogue].bars.map((b) => [b.name, b.name] as const);
   const change = (label: string, recipe: Parameters<typeof onWall>[1]) => edit(`${label} of ${member.mark}`, onWall(member.id, recipe));
   return (

@@ -11,7 +11,7 @@ import { restraints } from './WallEditor';
 
 /** Size of a wall and how its edges are held. */
 export function WallFields({ project, member, faults }: { project: Project; member: WallMember; faults: readonly Fault[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: Draft<WallMember>) => void) => edit(`${label} of ${member.mark}`, onWall(member.id, recipe));
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const length = (label: string, key: 'thickness' | 'length' | 'between') => (

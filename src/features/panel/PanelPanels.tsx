@@ -18,7 +18,7 @@ interface PanelProps {
 }
 
 const useChange = (member: PanelMember) => {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onPanel(member.id, recipe));
 };
 

@@ -13,7 +13,7 @@ const lines: readonly (readonly [keyof Rates, string])[] = [
 
 /** What proposals are ranked by: the office's own rates of cost and carbon. */
 export function RatesEditor({ project }: { project: Project }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const set = (kind: 'cost' | 'carbon', key: keyof Rates, value: number) =>
     edit('rates', (p) => ({ ...p, rates: { ...p.rates, [kind]: { ...p.rates[kind], [key]: value } } }));
   return (

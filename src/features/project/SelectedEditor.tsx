@@ -12,7 +12,7 @@ const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
 /** Settings for several members at once; an empty field leaves theirs alone. One step to undo. */
 export function SelectedEditor({ project, ids, onDone }: { project: Project; ids: ReadonlySet<string>; onDone: () => void }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const [concrete, setConcrete] = useState<number | null>(null);
   const [crack, setCrack] = useState<number | null>(null);
   const [main, setMain] = useState('');

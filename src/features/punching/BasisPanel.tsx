@@ -20,7 +20,7 @@ const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as
 
 /** What a slab at a column rests on besides its plan. */
 export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
   const rows = basisRows<PunchingMember>({ project, faults, change });
   const { quantity, text, pick } = rows;

@@ -44,7 +44,7 @@ function readSets(text: string, units: Project['display']): ReadSets {
 
 /** The forces that the slab brings to the column, set by set; typed, or pasted from a spreadsheet. */
 export function ForcesTable({ project, member }: { project: Project; member: PunchingMember }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const [refused, setRefused] = useState<readonly string[]>([]);
   const change = (label: string, recipe: (m: Draft<PunchingMember>) => void) =>
     edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));

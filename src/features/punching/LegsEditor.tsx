@@ -14,7 +14,7 @@ type Kind = PunchingLegs['kind'] | 'none';
 
 /** Legs around the column: links on perimeters or rails of studs, how many, and where. */
 export function LegsEditor({ project, member, ...place }: EditorProps<PunchingMember>) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const { legs } = member;
   const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`legs of ${member.mark}`, onPunching(member.id, recipe));
   const setKind = (kind: Kind) =>

@@ -10,7 +10,7 @@ import { Select } from '@/ui/Select';
 
 /** An opening near the column: where it is from the column's centre, and how large. */
 export function OpeningEditor({ project, member, index, ...place }: EditorProps<PunchingMember> & { index: number }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const opening = member.openings[index];
   if (!opening) return null;
   const name = `opening ${index + 1}`;

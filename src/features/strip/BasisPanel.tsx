@@ -31,7 +31,7 @@ export function BasisPanel({
   result: StripResult;
   faults: readonly Fault[];
 }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
   const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
   const rows = basisRows<StripMember>({ project, faults, change });

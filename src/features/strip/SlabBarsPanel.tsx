@@ -24,7 +24,7 @@ interface PanelProps {
 
 /** All bars of a slab as tables. What is not set by hand shows the automatic choice in grey. */
 export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);

@@ -31,7 +31,7 @@ function retyped(load: StripLoad, type: StripLoadType, length: number): StripLoa
 
 /** Load cases and loads of a slab as tables, typed or pasted from a spreadsheet. */
 export function StripLoads({ project, member, faults }: { project: Project; member: StripMember; faults: readonly Fault[] }) {
-  const { edit } = useProject();
+  const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
   const { refused, onPaste } = usePastedLoads(
     (text) => readSlabLoads(text, member.cases, member.spans.length, project.display),

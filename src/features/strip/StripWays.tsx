@@ -1,4 +1,5 @@
 import { castDraft } from 'immer';
+import { memo } from 'react';
 import { appliedTo, type StripSearch } from '@/core/advice/strip-proposals';
 import type { Project, StripMember } from '@/core/project/project';
 import { onStrip } from '@/store/commands';
@@ -12,8 +13,8 @@ const searches: readonly (readonly [StripSearch, string])[] = [
 ];
 
 /** Other spacings of bars, or single changes of depth and concrete. */
-export function StripWays({ project, member }: { project: Project; member: StripMember }) {
-  const { edit } = useProject();
+export const StripWays = memo(function StripWays({ project, member }: { project: Project; member: StripMember }) {
+  const edit = useProject((s) => s.edit);
   const { code, display, rates } = project;
   return (
     <WaysForward
@@ -32,4 +33,4 @@ export function StripWays({ project, member }: { project: Project; member: Strip
       empty="With none of the allowed spacings the slab holds: look at single changes."
     />
   );
-}
+});
