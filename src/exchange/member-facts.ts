@@ -109,7 +109,8 @@ function beamFacts(project: Project, member: BeamMember, result: BeamResult): Li
       `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,
     ],
     ['Load cases', loads],
-    ['Combinations', combinations(result)],
+    // Known forces are combined already.
+    ...(member.mode === 'loads' ? [['Combinations', combinations(result)] as Line] : []),
     ...byHand(result, units),
   ];
 }

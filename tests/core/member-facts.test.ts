@@ -1,0 +1,102 @@
+import { readFileSync } from 'node:fs';
+import { memberFacts } from '@/exchange/member-facts';
+import { designMember } from '@/core/project/design-member';
+import type { Member, Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
+
+/** What the report says of a member's input: every value that was given, with its unit, and nothing that was not. */
+
+function example(file: string): Project {
+  const read = readProject(JSON.parse(readFileSync(`examples/${file}`, 'utf8')));
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.project;
+}
+const demo = example('alderlight-playhouse.intarsia');
+const us = example('alderlight-annex-us.intarsia');
+
+function factsOf(project: Project, mark: string, change: (m: Member) => Member = (m) => m): Record<string, string> {
+  const found = project.members.find((m) => m.mark === mark);
+  if (!found) throw new Error(`no member ${mark}`);
+  const member = change(found);
+  return Object.fromEntries(memberFacts(project, member, designMember(project, member)));
+}
+
+describe('what a report says of the input', () => {
+  test.each([...demo.members.map((m) => [m.mark, demo] as const), ...us.members.map((m) => [m.mark, us] as const)])(
+    '%s: every line says something',
+    (mark, project) => {
+      const facts = factsOf(project, mark);
+      expect(Object.keys(facts).length).toBeGreaterThan(3);
+      for (const [title, text] of Object.entries(facts)) {
+        expect([title, text]).not.toEqual([title, '']);
+        expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|Infinity/);
+      }
+    },
+  );
+
+  test('a beam: spans, supports with their widths, covers, cases, combinations, both hand checks', () => {
+    const facts = factsOf(demo, 'G2');
+    expect(facts['Spans']!.replace(/\s/g, ' ')).toBe('7 200 mm, 8 400 mm, 6 000 mm');
+    expect(facts['Supports']).toMatch(/^A pinned .* wide, B pinned/);
+    expect(facts['Cover to links']).toMatch(/^top .*, bottom .*, sides /);
+    expect(facts['Load cases']).toMatch(/^G .* \(permanent\); Q .* \(imposed, category C\)/);
+    expect(facts['Combinations']).toContain('U1: 1.35 ');
+    expect(Object.entries(facts).filter(([, text]) => text.startsWith('by hand')).length).toBeGreaterThan(2);
+    for (const [, text] of Object.entries(facts).filter(([, t]) => t.startsWith('by hand'))) expect(text).toMatch(/: agrees$/);
+  });
+
+  test('a column: how its effective length came about, and whether it is slender', () => {
+    const facts = factsOf(demo, 'FC3');
+    expect(facts['Bending about x']).toMatch(/^braced, effective length 5\.44 m \(factor given\), slenderness .* against .*: not slender$/);
+    expect(facts['Bars']).toBe('8H25, 2.49 %');
+    expect(facts['Ties']).toContain('H8 @ 200');
+    expect(facts['Load sets']).toMatch(/, as given$/);
+    const held = factsOf(demo, 'FC3', (m) =>
+      m.type === 'column' ? { ...m, axes: { ...m.axes, x: { ...m.axes.x, isBraced: false, mode: 'length', length: 9000 } } } : m,
+    );
+    expect(held['Bending about x']).toMatch(/^unbraced, effective length 9\.00 m \(length given\)/);
+  });
+
+  test('a wall: bars of both meshes, cover to the outer bars', () => {
+    const facts = factsOf(demo, 'DW1');
+    expect(facts['Cover to the outer bars']).toBe('30.0 mm');
+    expect(facts['Bars']).toMatch(/H16 @ 175 up, H10 @ 200 across, both faces, 1\.\d\d %/);
+    expect(facts['Ties']).toBeUndefined();
+  });
+
+  test('a slab and a panel: how they are worked out', () => {
+    const slab = factsOf(demo, 'CS1');
+    expect(slab['Slab']).toMatch(/^200 mm deep, a strip a metre wide/);
+    expect(slab['Bars across']).toMatch(/ below/);
+    const panel = factsOf(demo, 'DR2');
+    expect(panel['Edges']).toMatch(/^left \w+, right \w+, /);
+    const by = (method: 'strips' | 'yieldLines' | 'coefficients') =>
+      factsOf(demo, 'DR2', (m) => (m.type === 'panel' ? { ...m, method, isHeldDown: false, supportRatio: 1.2 } : m));
+    expect(by('strips')['Method']).toMatch(/^strips both ways, \d+ % of the load along x/);
+    expect(by('yieldLines')['Method']).toMatch(/^yield lines, hogging over sagging 1\.2, along y over along x \d\.\d\d$/);
+    expect(by('coefficients')['Method']).toBe('coefficients of the code for stiff beams along all edges');
+    expect(by('strips')['Corners']).toBe('may lift');
+  });
+
+  test('a slab at a column: edges, openings, forces', () => {
+    const facts = factsOf(demo, 'SP2');
+    expect(facts['Edges from the column']).not.toBe('none near');
+    expect(facts['Openings']).toMatch(/ at /);
+    expect(facts['Forces']).toMatch(/V \d+\.?\d* kN, Mx .* kNm, My .* kNm/);
+    const bare = factsOf(demo, 'SP1', (m) =>
+      m.type === 'punching' ? { ...m, openings: [], edges: { left: null, right: null, bottom: null, top: null } } : m,
+    );
+    expect([bare['Edges from the column'], bare['Openings']]).toEqual(['none near', 'none']);
+  });
+
+  test('in US units nothing metric is left', () => {
+    for (const { mark } of us.members) expect(Object.values(factsOf(us, mark)).join(' ')).not.toMatch(/\d (mm|kN|kNm|MPa)\b/);
+  });
+
+  test('a result of another type of member gives no lines', () => {
+    const beam = demo.members.find((m) => m.mark === 'G2')!;
+    const column = demo.members.find((m) => m.mark === 'FC3')!;
+    expect(memberFacts(demo, beam, designMember(demo, column))).toEqual([]);
+    expect(memberFacts(demo, column, designMember(demo, beam))).toEqual([]);
+  });
+});
