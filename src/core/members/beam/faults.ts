@@ -2,6 +2,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { holdsTwist } from './analysis';
 import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../fault';
+import { materialFaults } from '../material-faults';
 import type { BeamInput } from './input';
 import { outlineOf, supportName } from './input';
 import { crossingEdges } from '../../geometry/polygon';
@@ -9,12 +10,24 @@ import { crossingEdges } from '../../geometry/polygon';
 /** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
 export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
   return [
-    ...code.materialFaults(beam.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
+    ...materialFaults(beam.materials, code),
+    ...serviceFaults(beam),
     ...frameFaults(beam, code),
     ...sectionFaults(beam),
     ...barFaults(beam),
     ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam)]),
   ];
+}
+
+/** Ages and widths in service that cannot be. */
+export function serviceFaults({ service }: Pick<BeamInput, 'service'>): Fault[] {
+  const { partitionAge, crackWidth } = service;
+  const faults: Fault[] = [];
+  if (!(partitionAge >= 1 && partitionAge <= 36_500))
+    faults.push({ path: 'service.partitionAge', reason: 'The age when partitions are there must lie between a day and 100 years.' });
+  if (!(crackWidth >= 0.01 && crackWidth <= 5))
+    faults.push({ path: 'service.crackWidth', reason: 'The crack width allowed must lie between 0.01 and 5 mm.' });
+  return faults;
 }
 
 function sectionFaults(beam: BeamInput): Fault[] {

@@ -4,6 +4,7 @@ import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes
 import { catalogues, findBar } from '../../materials/bars';
 import { leastClear, placeColumnBars } from '../../reinforcement/column-bars';
 import type { Fault } from '../fault';
+import { materialFaults } from '../material-faults';
 import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 
 type Add = (path: string, reason: string) => void;
@@ -12,10 +13,12 @@ type Add = (path: string, reason: string) => void;
 export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   const faults: Fault[] = [];
   const add: Add = (path, reason) => faults.push({ path, reason });
-  code.materialFaults(column.materials).forEach((f) => add(`materials.${f.field}`, f.reason));
+  materialFaults(column.materials, code).forEach((f) => add(f.path, f.reason));
   shapeFaults(column.shape, add);
   if (!(column.height >= 200 && column.height <= 60_000)) add('height', 'The clear height must lie between 0.2 and 60 m.');
   if (!(column.cover >= 5 && column.cover <= 300)) add('cover', 'The cover must lie between 5 and 300 mm; it is measured to the ties.');
+  if (!(column.crackLimit >= 0.01 && column.crackLimit <= 5)) add('crackLimit', 'The crack width allowed must lie between 0.01 and 5 mm.');
+  if (!(column.steelLimit > 0 && column.steelLimit <= 1)) add('steelLimit', 'The most steel must lie above 0 and not above 100 %.');
   axisFaults(column.axes.x, 'axes.x', add);
   axisFaults(column.axes.y, 'axes.y', add);
   tieFaults(column, add);
@@ -106,7 +109,12 @@ function tieFaults({ ties, catalogue }: ColumnInput, add: Add): void {
     add('ties.cross', 'The number of cross ties is a whole number from 0 to 60.');
 }
 
-function barFaults(column: ColumnInput, add: Add): void {
+function barFaults(column: ColumnInput, report: Add): void {
+  let isSound = true;
+  const add: Add = (path, reason) => {
+    isSound = false;
+    report(path, reason);
+  };
   const catalogue = catalogues[column.catalogue];
   const b = column.bars;
   const size = (path: string, name: string) => {
@@ -128,7 +136,8 @@ function barFaults(column: ColumnInput, add: Add): void {
   if (b.kind === 'outline' && !(b.spacing >= 40 && b.spacing <= 1000))
     add('bars.spacing', 'The spacing of bars must lie between 40 and 1000 mm.');
   const tie = findBar(catalogue, column.ties.size);
-  if (tie) placedFaults(column, placeColumnBars(column.shape, b, column.cover, tie.diameter, catalogue), add);
+  // Only a layout that can be is placed: a billion bars are not.
+  if (tie && isSound) placedFaults(column, placeColumnBars(column.shape, b, column.cover, tie.diameter, catalogue), add);
 }
 
 function placedFaults(column: ColumnInput, placed: ReturnType<typeof placeColumnBars>, add: Add): void {

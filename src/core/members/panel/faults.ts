@@ -1,6 +1,7 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabBarFaults } from '../../reinforcement/slab-bars';
 import type { Fault } from '../fault';
+import { materialFaults } from '../material-faults';
 import { panelPlaces, type PanelInput } from './input';
 
 /** Why the coefficients of a code do not serve a panel. */
@@ -15,7 +16,7 @@ function coefficientFault(panel: PanelInput, code: DesignCode): string | undefin
 
 /** Checks everything about a panel that the shape of the file cannot: each fault at its field. */
 export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
-  const faults: Fault[] = code.materialFaults(panel.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason }));
+  const faults: Fault[] = materialFaults(panel.materials, code);
   const add = (path: string, reason: string) => faults.push({ path, reason });
   const { lx, ly, h, cover, supportWidth, share, supportRatio, mu } = panel;
   for (const [path, l] of [

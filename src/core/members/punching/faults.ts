@@ -3,13 +3,14 @@ import { slabSides } from '../../geometry/control-perimeter';
 import { isInsideLoop, type Loop } from '../../geometry/polygon';
 import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../fault';
+import { materialFaults } from '../material-faults';
 import { columnLoop, columnSize, depthsOf, openingLoop, type PunchingInput } from './input';
 
 type Add = (path: string, reason: string) => void;
 
 /** Everything that stops a design, each fault at its field. */
 export function punchingFaults(p: PunchingInput, code: DesignCode): Fault[] {
-  const faults: Fault[] = code.materialFaults(p.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason }));
+  const faults: Fault[] = materialFaults(p.materials, code);
   const add: Add = (path, reason) => faults.push({ path, reason });
   sizeFaults(p, add);
   barFaults(p, add);

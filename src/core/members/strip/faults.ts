@@ -1,7 +1,8 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabBarFaults, type SlabBars } from '../../reinforcement/slab-bars';
-import { loadFaults, supportFaults } from '../beam/faults';
+import { loadFaults, serviceFaults, supportFaults } from '../beam/faults';
 import type { Fault } from '../fault';
+import { materialFaults } from '../material-faults';
 import { stripAsBeam } from './as-beam';
 import type { StripInput } from './input';
 
@@ -9,7 +10,8 @@ import type { StripInput } from './input';
 export function stripFaults(strip: StripInput, code: DesignCode): Fault[] {
   const beam = stripAsBeam(strip, 1000);
   return [
-    ...code.materialFaults(strip.materials).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
+    ...materialFaults(strip.materials, code),
+    ...serviceFaults(beam),
     ...sizeFaults(strip),
     ...barFaults(strip),
     ...supportFaults(beam),

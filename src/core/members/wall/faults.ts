@@ -22,6 +22,7 @@ export function wallFaults(wall: WallInput, code: DesignCode): Fault[] {
   }
   if (wall.restraint !== 'given' && wall.restraint !== 'twoSides' && wall.restraint !== 'cantilever' && !(wall.between > 100))
     add('between', 'Give the distance between the walls that hold the edges.');
-  if (2 * outer > wall.thickness) add('cover', 'Two covers and the bars of both faces do not fit into the thickness.');
+  if (!(wall.cover >= 5 && wall.cover <= 300)) add('cover', 'The cover to the outer bars must lie between 5 and 300 mm.');
+  else if (2 * outer > wall.thickness) add('cover', 'Two covers and the bars of both faces do not fit into the thickness.');
   return faults.length > 0 ? faults : columnFaults(wallAsColumn(wall, code), code);
 }
