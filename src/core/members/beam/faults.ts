@@ -25,8 +25,8 @@ export function serviceFaults({ service }: Pick<BeamInput, 'service'>): Fault[] 
   const faults: Fault[] = [];
   if (!(partitionAge >= 1 && partitionAge <= 36_500))
     faults.push({ path: 'service.partitionAge', reason: 'The age when partitions are there must lie between a day and 100 years.' });
-  if (!(crackWidth >= 0.01 && crackWidth <= 5))
-    faults.push({ path: 'service.crackWidth', reason: 'The crack width allowed must lie between 0.01 and 5 mm.' });
+  if (!(crackWidth >= 0.01 && crackWidth <= 10))
+    faults.push({ path: 'service.crackWidth', reason: 'The crack width allowed must lie between 0.01 and 10 mm.' });
   return faults;
 }
 
