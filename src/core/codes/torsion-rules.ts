@@ -34,8 +34,17 @@ export interface TorsionAnswer {
   readonly corePerimeter: number;
 }
 
+/** What works in torsion as a code sees it: the axis of its wall or stirrups, and the inside of the wall where it has a thickness (mm). */
+export interface TorsionWall {
+  readonly axis: Loop;
+  readonly inner: Loop | null;
+  readonly thickness: number | null;
+}
+
 /** What a code says of torsion. N, mm, MPa. */
 export interface TorsionRules {
+  /** The equivalent wall of an outline, 6.3.2(1), or the area within the stirrups, 22.7.6.1. */
+  wall(q: Pick<TorsionQuestion, 'outline' | 'toBar' | 'toLink' | 'realWall'>): TorsionWall;
   check(c: Calc, q: TorsionQuestion): TorsionAnswer;
   readonly clauses: { readonly concrete: string; readonly links: string; readonly longitudinal: string };
 }

@@ -21,6 +21,9 @@ export function senseAt(strips: BeamStrips, x: number): Sense {
   return strips.shiftedHogging[best]! > strips.shiftedSagging[best]! ? 'hogging' : 'sagging';
 }
 
+const wallLabel = (thickness: number | null, labels: SectionLabels) =>
+  thickness === null ? 'torsion: within the links' : `torsion: wall ${labels.length(thickness)}`;
+
 /** A cut through a beam as it is drawn, with the values that are edited on it. */
 export function beamSectionPicture(
   beam: BeamInput,
@@ -46,6 +49,7 @@ export function beamSectionPicture(
     top: state.top,
     bottom: state.bottom,
     ...(state.side ? { side: state.side } : {}),
+    ...(state.torsionWall ? { wall: { ...state.torsionWall, label: wallLabel(state.torsionWall.thickness, labels) } } : {}),
     labels: {
       top: state.topGroups.map(labels.bars).join(' + '),
       bottom: state.bottomGroups.map(labels.bars).join(' + '),

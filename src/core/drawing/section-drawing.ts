@@ -1,3 +1,4 @@
+import type { Loop } from '../geometry/polygon';
 import { outlinePoints, type BeamOutline } from '../geometry/beam-outline';
 import type { Placement } from '../reinforcement/bar-groups';
 import { dimension, line, type Drawing, type Point, type Shape } from './shapes';
@@ -11,6 +12,8 @@ export interface SectionPicture {
   readonly bottom: Placement;
   /** Levels of bars up the sides, one on each side. */
   readonly side?: { readonly levels: number; readonly diameter: number };
+  /** The wall that carries torques: its axis, and its inside where it has a thickness. */
+  readonly wall?: { readonly axis: Loop; readonly inner: Loop | null; readonly label: string };
   readonly labels: {
     readonly top: string;
     readonly bottom: string;
@@ -72,6 +75,16 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
       for (const s of [-1, 1]) shapes.push(disc(at(s * (linkBox.x - inset - p.side.diameter / 2), y), p.side.diameter * scale));
     }
 
+  if (p.wall) {
+    const loop = (points: Loop, style: 'nominal' | 'dim'): Shape => ({
+      kind: 'path',
+      closed: true,
+      line: style,
+      points: points.map(([x, y]) => at(x, y)),
+    });
+    shapes.push(loop(p.wall.axis, 'nominal'), ...(p.wall.inner ? [loop(p.wall.inner, 'dim')] : []));
+    shapes.push({ kind: 'text', at: [centre, height - 1], text: p.wall.label, style: 'small', anchor: 'middle', halo: true });
+  }
   const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
   shapes.push(
     // Width and depth of a free outline follow from its corners: they are not edited here.

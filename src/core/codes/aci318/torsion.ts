@@ -1,7 +1,7 @@
 import type { Calc } from '../../calc/calc';
 import { insetLoop, outlineProperties, signedArea } from '../../geometry/polygon';
 import type { Choice, Materials } from '../design-code';
-import type { TorsionAnswer, TorsionQuestion, TorsionRules } from '../torsion-rules';
+import type { TorsionAnswer, TorsionQuestion, TorsionRules, TorsionWall } from '../torsion-rules';
 import { INCH } from './materials';
 import { concreteStrength, PHI_SHEAR, type ShearBasis } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
@@ -39,6 +39,12 @@ export const torsionChoices: readonly Choice[] = [
     ],
   },
 ];
+
+/** The axis of the outer stirrups, which encloses Aoh, 22.7.6.1.1. */
+export function wall(q: Pick<TorsionQuestion, 'outline' | 'toLink'>): TorsionWall {
+  const outer = signedArea(q.outline) > 0 ? q.outline : [...q.outline].reverse();
+  return { axis: insetLoop(outer, q.toLink), inner: null, thickness: null };
+}
 
 /**
  * Shear and torsion, 22.7 with struts at 45 degrees: stirrups of both added up, each outer leg with the torque and its part of the
@@ -92,6 +98,7 @@ export function check(c: Calc, q: TorsionQuestion, form: Form, basis: ShearBasis
 
 export function torsionRules(form: Form, basis: (m: Materials) => ShearBasis, choose: (key: string) => string): TorsionRules {
   return {
+    wall,
     check: (c, q) => check(c, q, form, basis(q.materials), choose('torsionKind') === 'compatibility'),
     clauses: { concrete: '22.7.7.1', links: '22.7.6.1', longitudinal: '9.6.4.3' },
   };

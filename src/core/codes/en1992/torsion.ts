@@ -1,7 +1,8 @@
 import type { Calc } from '../../calc/calc';
+import { insetLoop, signedArea } from '../../geometry/polygon';
 import { thinWall } from '../../geometry/thin-wall';
 import type { Choice } from '../design-code';
-import type { TorsionAnswer, TorsionQuestion, TorsionRules } from '../torsion-rules';
+import type { TorsionAnswer, TorsionQuestion, TorsionRules, TorsionWall } from '../torsion-rules';
 import { F as materials, meanTensileStrength } from './materials';
 import { concreteAlone, F as shearFormulas, shearStrength, type ShearBasis } from './shear';
 import { formula, symbols } from './symbols';
@@ -44,6 +45,13 @@ const none = (q: TorsionQuestion, spacing: number): TorsionAnswer => ({
   barSpacing: { value: 350, clause: '9.2.3(4)' },
   corePerimeter: 1,
 });
+
+/** The equivalent wall, 6.3.2(1): its axis encloses Ak; no inside is left where the walls of both sides meet. */
+export function wall(q: Pick<TorsionQuestion, 'outline' | 'toBar' | 'realWall'>): TorsionWall {
+  const { thickness, centreLine } = thinWall(q.outline, q.toBar, q.realWall);
+  const inner = insetLoop(centreLine, thickness / 2);
+  return { axis: centreLine, inner: signedArea(inner) > 0 ? inner : null, thickness };
+}
 
 /**
  * Shear and torsion with one strut angle, 6.3.2: the angle at which concrete and links are used alike, within 1 and 2.5. Each outer leg
@@ -100,6 +108,7 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
 
 export function torsionRules(basis: ShearBasis, choose: (key: string) => string): TorsionRules {
   return {
+    wall,
     check: (c, q) => check(c, q, basis, choose('torsionKind') === 'compatibility'),
     clauses: { concrete: '6.3.2(4)', links: '6.3.2(2)', longitudinal: '6.3.2(3)' },
   };

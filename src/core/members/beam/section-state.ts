@@ -1,5 +1,6 @@
 import { silent } from '../../calc/calc';
 import type { BendingResistance, DesignCode } from '../../codes/design-code';
+import type { TorsionWall } from '../../codes/torsion-rules';
 import type { BeamOutline } from '../../geometry/beam-outline';
 import { barOf, type BarGroup, type Placement } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
@@ -7,6 +8,7 @@ import { outlineOf, supportPositions, type BeamInput, type LinkZone } from './in
 import { anchorageLengths } from './resistance';
 import { sectionAt, type Sense } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
+import { torsionWall } from './torsion';
 
 /** One cut through a beam with its bars and its ultimate state. */
 export interface SectionState {
@@ -20,6 +22,8 @@ export interface SectionState {
   readonly zone: LinkZone;
   readonly side: { readonly levels: number; readonly diameter: number } | null;
   readonly linkDiameter: number;
+  /** The wall that carries torques; null where there are none. */
+  readonly torsionWall: TorsionWall | null;
   readonly resistance: BendingResistance | null;
   /** Strain of the compressed edge, and depth of the stress block over x (1 for a parabola). */
   readonly edgeStrain: number;
@@ -39,6 +43,7 @@ export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel
   const top = map.barsAt('top', span, x);
   const bottom = map.barsAt('bottom', span, x);
   const zone = map.linkZoneAt(span, x);
+  const linkDiameter = barOf({ count: 1, size: zone.size }, map.catalogue).diameter;
   const law = code.concreteLaw(silent, beam.materials);
   return {
     span,
@@ -50,7 +55,8 @@ export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel
     bottomGroups: bottom.groups,
     zone,
     side: steel.side && steel.side.count > 0 ? { levels: steel.side.count, diameter: barOf(steel.side, map.catalogue).diameter } : null,
-    linkDiameter: barOf({ count: 1, size: zone.size }, map.catalogue).diameter,
+    linkDiameter,
+    torsionWall: torsionWall(beam, code, span, linkDiameter),
     resistance: code.bendingResistance(silent, here.section, beam.materials) ?? null,
     edgeStrain: law.ultimateStrain,
     blockFactor: law.kind === 'block' ? law.depthFactor : 1,

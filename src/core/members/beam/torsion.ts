@@ -1,6 +1,6 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
-import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
+import type { TorsionAnswer, TorsionQuestion, TorsionWall } from '../../codes/torsion-rules';
 import { torqueAt } from '../../analysis/torsion';
 import type { Loop } from '../../geometry/polygon';
 import { catalogues } from '../../materials/bars';
@@ -57,19 +57,23 @@ export function torsionQuestion(
   V: number,
   barDiameter = 20,
 ): TorsionQuestion {
+  return { T, V, section, links, materials: beam.materials, ...torsionOutline(beam, span, links.diameter, barDiameter) };
+}
+
+/** What of a span works in torsion: its web, with the largest of its covers all round. */
+function torsionOutline(beam: BeamInput, span: number, linkDiameter: number, barDiameter = 20) {
   const { b, h } = outlineOf(beam, span);
   const cover = Math.max(beam.cover.side, beam.cover.top, beam.cover.bottom);
-  return {
-    T,
-    V,
-    section,
-    outline: webOutline(b, h),
-    toBar: cover + links.diameter + barDiameter / 2,
-    toLink: cover + links.diameter / 2,
-    realWall: Infinity,
-    links,
-    materials: beam.materials,
-  };
+  return { outline: webOutline(b, h), toBar: cover + linkDiameter + barDiameter / 2, toLink: cover + linkDiameter / 2, realWall: Infinity };
+}
+
+/** The wall that carries torques, where the beam has any; else null. */
+export function torsionWall(beam: BeamInput, code: DesignCode, span: number, linkDiameter: number): TorsionWall | null {
+  const isTwisted =
+    beam.mode === 'forces'
+      ? beam.forces.some((f) => (f.torsion ?? 0) !== 0)
+      : beam.loads.some((l) => l.type === 'torque' || l.type === 'pointTorque');
+  return isTwisted ? code.torsion.wall(torsionOutline(beam, span, linkDiameter)) : null;
 }
 
 /** A station with its torque and shear, and what the code makes of both. */
