@@ -29,6 +29,9 @@ export interface SectionPicture {
   readonly block?: { readonly face: 'top' | 'bottom'; readonly depth: number };
 }
 
+/** About the width of a character of a label (px). */
+const CHARACTER = 6.2;
+
 /** A cut through the beam to scale: concrete, links, bars and the dimensions that are edited on it. */
 export function sectionDrawing(p: SectionPicture, width: number, height: number): Drawing {
   const o = p.outline;
@@ -46,7 +49,9 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const isFree = o.shape === 'free';
   const hasFlange = o.shape !== 'rectangular';
   const scale = Math.min((width - 98) / (2 * reach), (height - (hasFlange ? 62 : 52)) / o.h);
-  const centre = (width - 22) / 2;
+  // The labels stand right of the web: a long one moves the section to the left as far as its depth's dimension allows.
+  const labelled = CHARACTER * Math.max(p.labels.bottom.length, p.labels.links.length);
+  const centre = Math.max(reach * scale + 32, Math.min((width - 22) / 2, width - labelled - 11 - (o.b / 2) * scale));
   const bottomY = height - 30;
   const at = (x: number, y: number): Point => [centre + clip(x) * scale, bottomY - y * scale];
   const shapes: Shape[] = [{ kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' }];
