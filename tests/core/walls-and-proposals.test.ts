@@ -282,6 +282,21 @@ describe('single changes of a wall', () => {
     expect(by('up 20 @ 200 mm').utilisation).toBeLessThan(by('up 12 @ 200 mm').utilisation);
   });
 
+  it('of many sets those that may govern are enough: with all of them it comes out the same', () => {
+    const sets = Array.from({ length: 200 }, (_, i) => ({
+      name: `S${i}`,
+      N: 100 + ((i * 37) % 500),
+      mxTop: ((i * 13) % 40) - 20,
+      mxBottom: (i * 7) % 25,
+      vy: 5,
+    }));
+    const q = read({ ...wall, sets });
+    for (const step of proposeWallSteps(wallOf(q), codeOf(q, wallOf(q)), usualRates, 30)) {
+      const r = designMember(q, { ...wallOf(q), ...step.change } as WallMember);
+      expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
+    }
+  });
+
   it('nothing for a wall with faults', () => {
     const q = read({ ...wall, thickness: 20 });
     expect(proposeWallSteps(wallOf(q), codeOf(q, wallOf(q)))).toEqual([]);

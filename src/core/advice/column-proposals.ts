@@ -24,7 +24,7 @@ export type Search = 'bars' | 'square' | 'rectangle' | 'circle';
 const MOST_SETS = 60;
 
 /** The sets that may govern another layout: the worst today, and the ends of the range of axial force and moments. */
-export function decisiveSets(column: ColumnInput, result: ColumnResult): ColumnInput {
+export function decisiveSets<M extends Pick<ColumnInput, 'mode' | 'sets'>>(column: M, result: ColumnResult): M {
   const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, MOST_SETS);
   const keep = new Set(worst.map((s) => s.index));
   const extremes = [(i: number) => axialAt(result.sets[i]!, 'foot'), (i: number) => -axialAt(result.sets[i]!, 'foot')];

@@ -3,6 +3,7 @@ import { designWall } from '../members/wall/design-wall';
 import type { WallInput, WallMesh } from '../members/wall/input';
 import { roundDown, roundUp, usualSizes } from '../reinforcement/usual-sizes';
 import { nextSize } from './column-changes';
+import { decisiveSets } from './column-proposals';
 import { usualRates, type ProjectRates } from './rates';
 import { fromTo, lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from './single-changes';
 
@@ -46,14 +47,17 @@ const buildability = ({ vertical, horizontal }: WallInput): number =>
   0.7 * Math.max(0, Math.min(1, (Math.min(vertical.spacing, horizontal.spacing) - 75) / 125)) +
   (vertical.size === horizontal.size ? 0.3 : 0.15);
 
-/** Single changes of a wall, each designed in full, those that hold first. Empty with faults. */
+/** Single changes of a wall, each designed in full for the sets that may govern, those that hold first. Empty with faults. */
 export function proposeWallSteps(wall: WallInput, code: DesignCode, rates: ProjectRates = usualRates, most = 10): WallStep[] {
+  const design = (w: WallInput) => designWall(w, code, { derive: [], units: 'SI' });
+  const result = design(wall);
+  if (result.faults.length > 0) return [];
   return rankChanges(
     tryChanges(
       {
-        now: wall,
+        now: decisiveSets(wall, result),
         rates,
-        design: (w: WallInput) => designWall(w, code, { derive: [], units: 'SI' }),
+        design,
         applied: (w, change: Partial<WallInput>) => ({ ...w, ...change }),
         strength: (w) => w.materials.concreteStrength,
         buildability: (_result, w) => buildability(w),
