@@ -1,6 +1,27 @@
+import { existsSync, readdirSync } from 'node:fs';
 import next from 'eslint-config-next/core-web-vitals';
 import nextTs from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
+
+/** The folders of a place: their names are those of the kinds of member, or of the codes. */
+const foldersIn = (place) =>
+  readdirSync(place, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map((entry) => entry.name);
+const kinds = foldersIn('src/core/members').filter((name) => existsSync(`src/core/members/${name}/kind.ts`));
+const codes = foldersIn('src/core/codes');
+const kindName = `Literal[value=/^(${kinds.join('|')})$/]`;
+const tellsKinds = { message: 'Kinds are not told apart by name: ask the record of the kind (core/members/kind.ts).' };
+const noKinds = [
+  { selector: `BinaryExpression[operator=/^[!=]==?$/] > ${kindName}`, ...tellsKinds },
+  { selector: `SwitchCase > ${kindName}`, ...tellsKinds },
+];
+const noCodes = [
+  {
+    selector: `Literal[value=/^(${codes.join('|')})$/]`,
+    message: 'A code is not known by name outside its folder: ask it for what differs (core/codes/design-code.ts).',
+  },
+];
 
 const config = [
   { ignores: ['.reports/**', '.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'] },
@@ -47,6 +68,12 @@ const config = [
       ],
     },
   },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: [...kinds.map((kind) => `src/core/members/${kind}/**`), 'src/core/codes/**'],
+    rules: { 'no-restricted-syntax': ['error', ...noKinds, ...noCodes] },
+  },
+  { files: ['src/core/members/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...noCodes] } },
   { files: ['src/**/*.ts', 'src/**/*.tsx'], rules: { 'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }] } },
 ];
 export default config;

@@ -2,14 +2,15 @@
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '../src/exchange/project-text';
 import { designMember } from '../src/core/project/design-member';
-import type { Member, Project } from '../src/core/project/project';
+import type { Project } from '../src/core/project/project';
+import type { Member } from '../src/core/members/kinds';
 import { readProject } from '../src/core/project/read';
 import { bearing, polygonSection, type PointBar } from '../src/core/section/polygon-section';
 import { ResistanceSurface } from '../src/core/section/resistance-surface';
 import { emptyState, ultimateAt, type UltimateBasis } from '../src/core/section/ultimate';
-import { proposeBeam } from '@/core/advice/beam-proposals';
-import { proposeColumn } from '../src/core/advice/column-proposals';
-import { codeOf } from '../src/core/project/project';
+import { proposeBeam } from '@/core/members/beam/proposals';
+import { proposeColumn } from '../src/core/members/column/proposals';
+import { codeOf } from '../src/core/members/member';
 
 function median(run: () => void, least: number, mostMs: number): number {
   run();

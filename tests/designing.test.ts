@@ -1,8 +1,9 @@
 import 'fake-indexeddb/auto';
-import type { BeamMember, Member, MemberResult } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { designMember } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
-import { onBeam } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject, isCurrent } from '@/store/project-store';
 import { loadProject } from '@/store/storage';
 
@@ -54,7 +55,7 @@ describe('results keep up with the project', () => {
     calls.length = 0;
     state().edit(
       'deeper',
-      onBeam('b', (m) => void (m.section.h = 650)),
+      onMember({ id: 'b', type: 'beam' } as BeamMember, (m) => void (m.section.h = 650)),
     );
     expect(isCurrent(state().results.b, state().project!, state().project!.members[1] as BeamMember)).toBe(false);
     await settle();
@@ -72,7 +73,7 @@ describe('results keep up with the project', () => {
     setActiveMember('a');
     await settle();
     calls.length = 0;
-    state().setPreview(onBeam('a', (m) => void (m.section.h = 800)));
+    state().setPreview(onMember({ id: 'a', type: 'beam' } as BeamMember, (m) => void (m.section.h = 800)));
     await settle();
     expect(calls.at(-1)).toMatchObject({ id: 'a', h: 800 });
     expect(isCurrent(state().results.a, state().project!, state().project!.members[0] as BeamMember)).toBe(false);

@@ -1,9 +1,11 @@
 import 'fake-indexeddb/auto';
 import localforage from 'localforage';
 import { readProject } from '@/core/project/read';
-import type { BeamMember, Member, MemberResult, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { emptyBeamResult } from '@/core/members/beam/result';
-import { addMember, copyMember, deleteMember, freshMark, moveMember, onBeam } from '@/store/commands';
+import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
 import { isCurrent, useProject } from '@/store/project-store';
 import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
 import { DesignPool, type DesignJob } from '@/workers/design-pool';
@@ -31,7 +33,7 @@ describe('commands, undo and redo', () => {
     const before = useProject.getState().project!;
     useProject.getState().edit(
       'deeper',
-      onBeam('a', (m) => void (m.section.h = 600)),
+      onMember({ id: 'a', type: 'beam' } as BeamMember, (m) => void (m.section.h = 600)),
     );
     const after = useProject.getState().project!;
     expect(depth()).toBe(600);
@@ -42,7 +44,7 @@ describe('commands, undo and redo', () => {
     expect(useProject.getState().project).toBe(after);
   });
   test('a preview is never kept and never undone', () => {
-    useProject.getState().setPreview(onBeam('a', (m) => void (m.section.h = 900)));
+    useProject.getState().setPreview(onMember({ id: 'a', type: 'beam' } as BeamMember, (m) => void (m.section.h = 900)));
     expect(depth()).toBe(500);
     expect((useProject.getState().preview!.members[0] as BeamMember).section.h).toBe(900);
     useProject.getState().setPreview(null);

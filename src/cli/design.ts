@@ -1,11 +1,11 @@
 import { codeVariants } from '@/core/codes/registry';
 import { designMember } from '@/core/project/design-member';
-import type { Member, MemberResult, Project } from '@/core/project/project';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
+import type { Project } from '@/core/project/project';
+import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 
 export interface Run {
   readonly output: string;
@@ -95,8 +95,8 @@ function schedule(project: Project, results: readonly { member: Member; result: 
     return [
       member.mark,
       member.title,
-      sizeLabel(member, project.display),
-      steelLabel(project, member, result),
+      kindOf(member).sizeLabel(member, project.display),
+      kindOf(member).steelLabel(member, result, project),
       result.faults.length > 0 ? 'faults in the input' : (g?.title ?? ''),
       result.faults.length > 0 ? '–' : formatUtilisation(g?.utilisation ?? null),
       g?.place.x !== null && g?.place.x !== undefined ? formatQuantity(g.place.x, 'station', project.display) : (g?.place.label ?? ''),

@@ -1,4 +1,4 @@
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 

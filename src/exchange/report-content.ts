@@ -1,15 +1,9 @@
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 import { designMember } from '@/core/project/design-member';
-import {
-  choicesFor,
-  codeOf,
-  decisionFor,
-  type Decision,
-  type Member,
-  type MemberResult,
-  type Project,
-  type ReportDetail,
-} from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { kindOf } from '@/core/members/kinds';
+import { codeOf, decisionFor, type Decision, type ReportDetail } from '@/core/members/member';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { readChoice } from '@/core/codes/design-code';
 
 /** What a report says of one member, before it is set on a screen or a page. */
@@ -37,10 +31,12 @@ export function memberReport(project: Project, member: Member, detail: ReportDet
       (check.derivation?.length ?? 0) > 0 &&
       (detail === 'full' || (detail === 'working' && (i < WORKING_CHECKS || check.status === 'exceeds'))),
   }));
-  const assumptions = choicesFor(code, member).map((choice) => {
-    const value = readChoice(code.choices, code.settings, choice.key);
-    const label = 'min' in choice.options ? value : (choice.options.find((o) => o.value === value)?.label ?? value);
-    return { title: choice.title, clause: choice.clause, value: label, isDefault: !(choice.key in code.settings.choices) };
-  });
+  const assumptions = kindOf(member)
+    .choices(code)
+    .map((choice) => {
+      const value = readChoice(code.choices, code.settings, choice.key);
+      const label = 'min' in choice.options ? value : (choice.options.find((o) => o.value === value)?.label ?? value);
+      return { title: choice.title, clause: choice.clause, value: label, isDefault: !(choice.key in code.settings.choices) };
+    });
   return { member, result, codeTitle: code.title, detail, checks, assumptions };
 }

@@ -1,7 +1,6 @@
-import { barSchedule, type BarSchedule } from '@/core/schedule/bar-schedule';
-import { panelSchedule } from '@/core/schedule/panel-schedule';
-import { stripSchedule } from '@/core/schedule/strip-schedule';
-import { codeOf, type Member, type MemberResult, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 
 /** The bar schedule as texts, for the screen and the report; null where there are no bars. */
@@ -12,7 +11,7 @@ export interface ScheduleRows {
 }
 
 export function scheduleRows(project: Project, member: Member, result: MemberResult): ScheduleRows | null {
-  const schedule = scheduleFor(project, member, result);
+  const schedule = kindOf(member).schedule?.(member, codeOf(project, member), result, project.bends);
   if (!schedule || schedule.items.length === 0) return null;
   const { items, mass, note } = schedule;
   const units = project.display;
@@ -46,13 +45,4 @@ export function scheduleRows(project: Project, member: Member, result: MemberRes
       .filter(Boolean)
       .join(' '),
   };
-}
-
-/** The schedule of a member that has one. */
-function scheduleFor(project: Project, member: Member, result: MemberResult): BarSchedule | null {
-  const code = codeOf(project, member);
-  if (member.type === 'beam' && result.type === 'beam') return barSchedule(member, code, result, project.bends);
-  if (member.type === 'strip' && result.type === 'strip') return stripSchedule(member, code, result, project.bends);
-  if (member.type === 'panel' && result.type === 'panel') return panelSchedule(member, code, result, project.bends);
-  return null;
 }

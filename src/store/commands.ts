@@ -1,82 +1,23 @@
 import { castDraft, produce, type Draft } from 'immer';
-import type {
-  BeamMember,
-  ColumnMember,
-  LineMember,
-  Member,
-  PanelMember,
-  Project,
-  PunchingMember,
-  StripMember,
-  UprightMember,
-  WallMember,
-} from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 
 type Change = (project: Project) => Project;
 
-/** Changes one member; the others stay the same objects, so their results stay current. */
-export function onMember(id: string, recipe: (member: Draft<Member>) => void): Change {
+/** What a command does to a member. */
+export type Recipe<M extends Member> = (member: Draft<M>) => void;
+
+/**
+ * Changes one member; the others stay the same objects, so their results stay current. Nothing happens when the member is no longer of the kind
+ * that it was.
+ */
+export function onMember<M extends Member>({ id, type }: M, recipe: Recipe<M>): Change {
   return (project) => {
-    const index = project.members.findIndex((m) => m.id === id);
+    const index = project.members.findIndex((m) => m.id === id && m.type === type);
     if (index < 0) return project;
-    return produce(project, (draft) => recipe(draft.members[index]!));
+    // Of the same type, it is what the recipe is for.
+    return produce(project, (draft) => recipe(draft.members[index] as Draft<M>));
   };
-}
-
-/** Changes a beam; nothing happens when the member is of another type. */
-export function onBeam(id: string, recipe: (beam: Draft<BeamMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'beam') recipe(m);
-  });
-}
-
-/** Changes what beams and strips of slab have in common. */
-export function onLine(id: string, recipe: (m: Draft<LineMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'beam' || m.type === 'strip') recipe(m);
-  });
-}
-
-/** Changes a slab that spans one way; nothing happens when the member is of another type. */
-export function onStrip(id: string, recipe: (strip: Draft<StripMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'strip') recipe(m);
-  });
-}
-
-/** Changes a panel on four edges; nothing happens when the member is of another type. */
-export function onPanel(id: string, recipe: (panel: Draft<PanelMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'panel') recipe(m);
-  });
-}
-
-/** Changes what columns and walls have in common. */
-export function onUpright(id: string, recipe: (m: Draft<UprightMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'column' || m.type === 'wall') recipe(m);
-  });
-}
-
-/** Changes a slab at a column; nothing happens when the member is of another type. */
-export function onPunching(id: string, recipe: (m: Draft<PunchingMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'punching') recipe(m);
-  });
-}
-
-/** Changes a wall; nothing happens when the member is of another type. */
-export function onWall(id: string, recipe: (wall: Draft<WallMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'wall') recipe(m);
-  });
-}
-
-/** Changes a column; nothing happens when the member is of another type. */
-export function onColumn(id: string, recipe: (column: Draft<ColumnMember>) => void): Change {
-  return onMember(id, (m) => {
-    if (m.type === 'column') recipe(m);
-  });
 }
 
 export function onProject(recipe: (project: Draft<Project>) => void): Change {

@@ -1,4 +1,5 @@
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { getPool } from './designing';
 
 let count = 0;

@@ -1,5 +1,6 @@
 import { companions } from '@/core/project/groups';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { DesignPool } from '@/workers/design-pool';
 import { startDesignWorker } from '@/workers/start-worker';
 import { isCurrent, useProject, type ResultEntry } from './project-store';

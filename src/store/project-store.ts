@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { companions, shareInGroups } from '@/core/project/groups';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member, MemberResult } from '@/core/members/kinds';
 
 /** A result and the very input that it belongs to: it is current only while these are the same objects. */
 export interface ResultEntry {

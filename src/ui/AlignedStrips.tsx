@@ -1,12 +1,12 @@
 'use client';
 import { useMemo } from 'react';
-import type { Frame } from '@/core/drawing/elevation-drawing';
-import { servicePictures, stripPictures, type StripSource } from '@/core/drawing/beam-strips';
+import type { Frame } from '@/core/drawing/frame';
+import { servicePictures, stripPictures, type StripSource } from '@/core/members/beam/drawing/strips';
 import type { Drawing } from '@/core/drawing/shapes';
 import { stripDrawing, type StripPicture } from '@/core/drawing/strip-drawing';
 import { supportPositions, type BeamInput } from '@/core/members/beam/input';
 import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { useStable } from './use-stable';

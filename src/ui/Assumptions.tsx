@@ -1,6 +1,6 @@
 'use client';
 import { readChoice, type Choice, type DesignCode } from '@/core/codes/design-code';
-import type { Member } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
@@ -10,7 +10,7 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
   const set = (choice: Choice, value: string) =>
     edit(
       `set ${choice.title.toLowerCase()} of ${member.mark}`,
-      onMember(member.id, (m) => {
+      onMember(member, (m) => {
         m.choices = { ...m.choices, [choice.key]: value };
       }),
     );

@@ -1,7 +1,9 @@
 'use client';
 import type { Choice } from '@/core/codes/design-code';
-import type { Check } from '@/core/members/check';
-import { codeOf, type Member, type Project } from '@/core/project/project';
+import type { Check } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { Member } from '@/core/members/kinds';
 import { formatQuantity } from '@/core/units/format';
 import { Assumptions } from './Assumptions';
 import { Derivation } from './Formula';

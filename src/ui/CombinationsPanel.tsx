@@ -2,8 +2,10 @@
 import { useState } from 'react';
 import type { Combination } from '@/core/analysis/combination';
 import { allCases } from '@/core/members/beam/analysis';
-import { codeOf, type LineMember, type Project } from '@/core/project/project';
-import { firstFree, onLine } from '@/store/commands';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { LineMember } from '@/core/members/strip/input';
+import { firstFree, onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
 const kinds = {
@@ -25,7 +27,7 @@ export function CombinationsPanel({ project, member }: { project: Project; membe
   );
   const own = new Set(member.ownCombinations.map((c) => c.id));
   const list = [...code.combinations(cases).filter((c) => !own.has(c.id)), ...member.ownCombinations];
-  const change = (label: string, recipe: Parameters<typeof onLine>[1]) => edit(`${label} of ${member.mark}`, onLine(member.id, recipe));
+  const change = (label: string, recipe: Recipe<LineMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const active = list.filter((c) => c.kind === 'ultimate' && !member.combinationsOff.includes(c.id)).length;
 
   const setFactor = (id: string, caseId: string, text: string) => {

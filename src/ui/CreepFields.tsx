@@ -1,5 +1,6 @@
 import type { Draft } from 'immer';
-import type { LineMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { LineMember } from '@/core/members/strip/input';
 import { basisRow } from './basis-rows';
 import { QuantityInput } from './QuantityInput';
 

@@ -1,8 +1,9 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import type { Check } from '@/core/members/check';
-import type { Member, Project } from '@/core/project/project';
+import type { Check } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { formatUtilisation } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
@@ -38,7 +39,7 @@ export function DecisionDialog({
     };
     edit(
       `record a decision on ${check.title} of ${member.mark}`,
-      onMember(member.id, (m) => {
+      onMember(member, (m) => {
         m.decisions = [...m.decisions.filter((d) => d.check !== check.id), decision];
       }),
     );

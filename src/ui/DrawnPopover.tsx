@@ -1,6 +1,8 @@
 'use client';
 import { Popover } from 'radix-ui';
-import type { ColumnMember, Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { Member } from '@/core/members/kinds';
 import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
 
 export interface EditorProps<M extends Member = ColumnMember> {

@@ -4,7 +4,8 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { parseQuantity } from '@/core/units/parse';
 import { formatQuantity } from '@/core/units/format';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { kindOf, type Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { sheetPath } from './sheet-path';
@@ -13,14 +14,6 @@ interface Proposal {
   readonly verb: 'Go to' | 'Set' | 'Explain' | 'Do';
   readonly text: string;
   readonly run: () => void;
-}
-
-/** Sets a side of a member's section; undefined where its shape has no such side. */
-function withSide(m: Member, side: 'b' | 'h', v: number): Member | undefined {
-  if (m.type === 'beam') return { ...m, section: { ...m.section, [side]: v } };
-  if (m.type === 'wall') return side === 'h' ? { ...m, thickness: v } : undefined;
-  if (m.type === 'punching' || m.type === 'strip' || m.type === 'panel') return side === 'h' ? { ...m, h: v } : undefined;
-  return side in m.shape ? { ...m, shape: { ...m.shape, [side]: v } } : undefined;
 }
 
 const settable = [
@@ -137,7 +130,7 @@ function setProposals(project: Project, words: readonly string[], memberId: stri
   const field = settable.find((f) => (f.words as readonly string[]).includes(rest[0] ?? ''));
   if (!member || !field || rest.length < 2) return [];
   const parsed = parseQuantity(rest.slice(1).join(' '), 'length', project.display);
-  if (!parsed.ok || !withSide(member, field.side, parsed.value)) return [];
+  if (!parsed.ok || !kindOf(member).withSide(member, field.side, parsed.value)) return [];
   const label = `${field.side} of ${member.mark} to ${formatQuantity(parsed.value, 'length', project.display)}`;
   return [
     {
@@ -146,7 +139,7 @@ function setProposals(project: Project, words: readonly string[], memberId: stri
       run: () =>
         useProject.getState().edit(
           `set ${label}`,
-          onMember(member.id, (m) => void Object.assign(m, withSide(m as Member, field.side, parsed.value))),
+          onMember(member, (m) => void Object.assign(m, kindOf(member).withSide(m as Member, field.side, parsed.value))),
         ),
     },
   ];

@@ -1,4 +1,4 @@
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 
 /** How a check or a member stands, as it is drawn: a decision covers an excess. */
 export type Standing = 'within' | 'near' | 'over' | 'decided' | 'working' | 'open';

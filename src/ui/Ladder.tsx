@@ -1,8 +1,10 @@
 'use client';
 import { Fragment, memo, useState } from 'react';
 import { Accordion } from 'radix-ui';
-import { isRule, type Check } from '@/core/members/check';
-import { decisionFor, type Decision, type Member, type Project } from '@/core/project/project';
+import { isRule, type Check } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { decisionFor, type Decision } from '@/core/members/member';
+import type { Member } from '@/core/members/kinds';
 import type { UnitSystem } from '@/core/units/quantity';
 import { formatUtilisation, formatValue } from '@/core/units/format';
 import { useProject } from '@/store/project-store';

@@ -1,8 +1,9 @@
 'use client';
 import type { Draft } from 'immer';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
-import type { Fault } from '@/core/members/fault';
-import type { LineMember, PanelMember } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { LineMember } from '@/core/members/strip/input';
+import type { PanelMember } from '@/core/members/panel/input';
 import { firstFree, onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
@@ -31,12 +32,7 @@ const categories: Record<ImposedCategory, string> = {
 export function LoadCases({ member, faults }: { readonly member: LineMember | PanelMember; readonly faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: (m: Draft<LineMember | PanelMember>) => void) =>
-    edit(
-      `${label} of ${member.mark}`,
-      onMember(member.id, (m) => {
-        if (m.type === 'beam' || m.type === 'strip' || m.type === 'panel') recipe(m);
-      }),
-    );
+    edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;

@@ -1,8 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { memo, useState } from 'react';
-import { worstFirst } from '@/core/members/check';
-import { decisionFor, type Member, type Project } from '@/core/project/project';
+import { worstFirst } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { decisionFor } from '@/core/members/member';
+import type { Member } from '@/core/members/kinds';
 import { formatUtilisation } from '@/core/units/format';
 import { copyMember, deleteMember, moveMember } from '@/store/commands';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';

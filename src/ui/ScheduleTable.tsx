@@ -1,5 +1,6 @@
 'use client';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { scheduleRows } from '@/exchange/schedule-rows';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';

@@ -1,5 +1,7 @@
 import type { Draft } from 'immer';
-import { codeOf, type LineMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { LineMember } from '@/core/members/strip/input';
 import { silent } from '@/core/calc/calc';
 import { QuantityInput } from './QuantityInput';
 

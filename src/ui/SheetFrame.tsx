@@ -1,7 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import type { Fault } from '@/core/members/fault';
-import type { Member, Project } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { useProject } from '@/store/project-store';
 import { MemberList } from './MemberList';
 import { Notice } from './Missing';

@@ -1,7 +1,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { ToggleGroup } from 'radix-ui';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { memberActions } from './MemberList';
 import { Menu, MenuItem } from './TopBar';
 

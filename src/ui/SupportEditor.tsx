@@ -1,8 +1,9 @@
 'use client';
 import { Popover } from 'radix-ui';
-import { supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
-import type { LineMember, Project } from '@/core/project/project';
-import { onLine } from '@/store/commands';
+import { isBeam, supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
+import type { Project } from '@/core/project/project';
+import type { LineMember } from '@/core/members/strip/input';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from './QuantityInput';
 import { useDrawnAnchor } from './use-drawn-anchor';
@@ -28,7 +29,7 @@ export function SupportEditor({
   const set = (what: string, patch: Partial<BeamSupport>) =>
     edit(
       `${what} of support ${name} of ${member.mark}`,
-      onLine(member.id, (m) => void Object.assign(m.supports[index]!, patch)),
+      onMember(member, (m) => void Object.assign(m.supports[index]!, patch)),
     );
   const isEnd = index === 0 || index === member.spans.length;
   const row = 'grid grid-cols-[7rem_1fr] items-center gap-2 py-0.5';
@@ -89,7 +90,7 @@ export function SupportEditor({
                   onKeep={(v) => set('redistribution', { redistribution: v ?? 1 })}
                 />
               </label>
-              {member.type === 'beam' && (
+              {isBeam(member) && (
                 <label className="flex items-center gap-2 py-0.5">
                   <input
                     type="checkbox"

@@ -2,8 +2,8 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { formatUtilisation } from '@/core/units/format';
-import type { Draft } from 'immer';
-import type { Member, Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Inlay } from '@/ui/Inlay';
 import { standingOf, standingText } from '@/ui/Glyph';
@@ -13,8 +13,6 @@ import { useDrawnAnchor } from './use-drawn-anchor';
 interface ValueEditorProps<M extends Member> {
   readonly member: M;
   readonly field: Field<M>;
-  /** Makes a change of the project from one of the member. */
-  readonly change: (id: string, recipe: (m: Draft<M>) => void) => (project: Project) => Project;
   readonly path: string;
   readonly target: Element;
   readonly onClose: () => void;
@@ -23,7 +21,7 @@ interface ValueEditorProps<M extends Member> {
 }
 
 /** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
-export function ValueEditor<M extends Member>({ member, field: opened, change, path, target, onClose, onNext }: ValueEditorProps<M>) {
+export function ValueEditor<M extends Member>({ member, field: opened, path, target, onClose, onNext }: ValueEditorProps<M>) {
   // As it was when the editor opened: the drawing, and with it the field, already follows what is typed.
   const [field] = useState(opened);
   const [text, setText] = useState(field.text);
@@ -40,7 +38,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, change, p
   const type = (value: string) => {
     setText(value);
     const next = field.parse(value);
-    setPreview(next.ok && value !== field.text ? change(member.id, next.apply) : null);
+    setPreview(next.ok && value !== field.text ? onMember(member, next.apply) : null);
   };
   const leave = () => {
     setPreview(null);
@@ -48,8 +46,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, change, p
   };
   const keep = (): boolean => {
     if (!parsed.ok) return false;
-    if (isTyped)
-      edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), change(member.id, parsed.apply));
+    if (isTyped) edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member, parsed.apply));
     else setPreview(null);
     return true;
   };
@@ -125,7 +122,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, change, p
                 type="button"
                 className="link"
                 onClick={() => {
-                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, change(member.id, field.reset!));
+                  edit(`${field.label.toLowerCase()} of ${member.mark} chosen automatically`, onMember(member, field.reset!));
                   onClose();
                 }}
               >

@@ -1,9 +1,9 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { governing, type Check } from '@/core/members/check';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
-import type { Member, MemberResult, Project } from '@/core/project/project';
-import { adoptVariant, differences, keepVariant } from '@/core/project/variants';
+import { governing, type Check } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
+import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { firstFree, replaceMember } from '@/store/commands';
 import { designOnce } from '@/store/design-once';
@@ -99,12 +99,7 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
                       <button
                         type="button"
                         className="link"
-                        onClick={() =>
-                          edit(
-                            `drop ${h} of ${member.mark}`,
-                            replaceMember({ ...member, variants: member.variants.filter((_, k) => k !== shown[i - 1]!.i) }),
-                          )
-                        }
+                        onClick={() => edit(`drop ${h} of ${member.mark}`, replaceMember(dropVariant(member, shown[i - 1]!.i)))}
                       >
                         drop
                       </button>
@@ -162,8 +157,8 @@ function ResultRows({
   const units = project.display;
   const quantity = (r: MemberResult | null | undefined) => r?.quantities;
   const rows: { title: string; texts: readonly string[] }[] = [
-    { title: 'Size', texts: states.map((s) => sizeLabel(s, units)) },
-    { title: 'Reinforcement', texts: results.map((r, i) => (r ? steelLabel(project, states[i]!, r) : '…')) },
+    { title: 'Size', texts: states.map((s) => kindOf(s).sizeLabel(s, units)) },
+    { title: 'Reinforcement', texts: results.map((r, i) => (r ? kindOf(states[i]!).steelLabel(states[i]!, r, project) : '…')) },
     { title: 'Concrete', texts: results.map((r) => (quantity(r) ? formatQuantity(quantity(r)!.concrete, 'volume', units) : '…')) },
     {
       title: 'Steel',

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
-import { supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
-import type { LineMember } from '@/core/project/project';
+import { isBeam, supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
+import type { LineMember } from '@/core/members/strip/input';
 import { roundNear, usualSizes } from '@/core/reinforcement/usual-sizes';
 
 type Recipe = (m: Draft<LineMember>) => void;
@@ -82,7 +82,7 @@ function supportEnd(member: LineMember, steel: EndedSteel, j: number, key: 'left
 function zoneEnd(member: LineMember, steel: EndedSteel, i: number, k: number): BarEnd | undefined {
   const zones = steel.links?.[i];
   const zone = zones?.[k];
-  if (member.type !== 'beam' || !zones || !zone || k >= zones.length - 1) return undefined;
+  if (!isBeam(member) || !zones || !zone || k >= zones.length - 1) return undefined;
   const start = supportPositions(member)[i]!;
   return {
     label: `Links of span ${i + 1}, end of zone ${k + 1}`,
@@ -90,7 +90,7 @@ function zoneEnd(member: LineMember, steel: EndedSteel, i: number, k: number): B
     value: zone.to,
     isOwn: member.bars.links[i]!.zones !== null,
     set: (m, v) => {
-      if (m.type === 'beam') m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }));
+      if ('links' in m.bars) m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }));
     },
     lengthAt: (x) => x - start,
     least: zones[k - 1]?.to ?? 0,

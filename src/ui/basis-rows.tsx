@@ -1,6 +1,7 @@
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/members/fault';
-import type { PanelMember, Project, StripMember } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import type { DesignCode, Materials } from '@/core/codes/design-code';
 import type { QuantityKind } from '@/core/units/quantity';
 import { QuantityInput } from './QuantityInput';
 import { Select } from './Select';
@@ -79,38 +80,53 @@ export function basisRows<M>({
 
 export type BasisRows<M> = ReturnType<typeof basisRows<M>>;
 
-const ductilities = [
-  ['A', 'A'],
-  ['B', 'B'],
-  ['C', 'C'],
-] as const;
+/** The class of ductility of the bars, where the code has classes. */
+export const ductilityRow = <M,>(
+  { pick }: Pick<BasisRows<M>, 'pick'>,
+  { ductilityClasses }: DesignCode,
+  value: Materials['ductility'],
+  set: (m: Draft<M>, v: Materials['ductility']) => void,
+) =>
+  ductilityClasses.length > 0 &&
+  pick(
+    'Ductility class',
+    value,
+    ductilityClasses.map((k) => [k.value, k.label] as const),
+    set,
+  );
+
+/** What the rows below ask of a slab. */
+interface SlabMaterials {
+  readonly materials: Materials;
+  readonly cover: { readonly top: number; readonly bottom: number };
+  readonly unitWeight: number;
+}
 
 /** Strengths of concrete and bars, covers of both faces, aggregate and weight of a slab. */
-export function slabMaterialRows<M extends StripMember | PanelMember>(rows: BasisRows<M>, project: Pick<Project, 'code'>, member: M) {
-  const { quantity, pick } = rows;
+export function slabMaterialRows<M extends SlabMaterials>(rows: BasisRows<M>, code: DesignCode, member: M) {
   const { materials, cover } = member;
-  const isEN = project.code.id === 'en1992';
-  // What strips and panels have in common, seen through either.
-  const set = (recipe: (m: Draft<StripMember>) => void) => (m: Draft<M>) => recipe(m as unknown as Draft<StripMember>);
-  const row = (label: string, kind: QuantityKind, path: string, value: number, recipe: (m: Draft<StripMember>, v: number) => void) =>
-    quantity(label, kind, path, value, (m, v) => set((s) => recipe(s, v))(m));
+  const { strengthSymbols: symbols } = code;
+  // A draft of the member is one of what these rows ask of it.
+  const slab = (m: Draft<M>) => m as Draft<SlabMaterials>;
+  const row = (label: string, kind: QuantityKind, path: string, value: number, set: (m: Draft<SlabMaterials>, v: number) => void) =>
+    rows.quantity(label, kind, path, value, (m, v) => set(slab(m), v));
   return (
     <>
       {row(
-        isEN ? 'Concrete fck' : 'Concrete f′c',
+        `Concrete ${symbols.concrete}`,
         'stress',
         'materials.concreteStrength',
         materials.concreteStrength,
         (m, v) => void (m.materials.concreteStrength = v),
       )}
       {row(
-        isEN ? 'Bars fyk' : 'Bars fy',
+        `Bars ${symbols.bars}`,
         'steelStress',
         'materials.steelStrength',
         materials.steelStrength,
         (m, v) => void (m.materials.steelStrength = v),
       )}
-      {isEN && pick('Ductility class', materials.ductility, ductilities, (m, v) => set((s) => void (s.materials.ductility = v))(m))}
+      {ductilityRow(rows, code, materials.ductility, (m, v) => void (slab(m).materials.ductility = v))}
       {row('Cover to outer bars, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
       {row('Cover to outer bars, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
       {row(

@@ -1,4 +1,5 @@
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 
 /** The address of a member's sheet. */
 export function sheetPath(project: Pick<Project, 'id'>, member: Pick<Member, 'id' | 'type'>): string {

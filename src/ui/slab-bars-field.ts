@@ -3,7 +3,7 @@ import { catalogues, findBar, type CatalogueId } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { parseQuantity } from '@/core/units/parse';
-import { layerLabel } from '@/core/project/labels';
+import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Field } from './value-field';
 
 type ReadSlabBars = { readonly ok: true; readonly bars: SlabBars } | { readonly ok: false; readonly reason: string };

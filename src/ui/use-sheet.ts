@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { setActiveMember } from '@/store/designing';
 import { isCurrent, useProject } from '@/store/project-store';
 

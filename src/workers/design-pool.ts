@@ -1,5 +1,5 @@
-import type { Member, MemberResult } from '@/core/project/project';
-import type { DesignBasis } from './design.worker';
+import type { Member, MemberResult } from '@/core/members/kinds';
+import type { DesignBasis } from '@/core/project/design-member';
 
 /** One design to be done; a newer job with the same key takes its place while it waits. */
 export interface DesignJob {

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import pdfMake from 'pdfmake/build/pdfmake.js';
-import type { Project, ReportDetail } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { ReportDetail } from '@/core/members/member';
 import { memberReport } from '@/exchange/report-content';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { designMember } from '@/core/project/design-member';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { readProject } from '@/core/project/read';
 
 /**

@@ -1,6 +1,9 @@
-import { barSchedule, cuttingLength } from '@/core/schedule/bar-schedule';
+import { beamSchedule } from '@/core/members/beam/schedule';
+import { cuttingLength } from '@/core/schedule/bar-schedule';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { scheduleRows } from '@/exchange/schedule-rows';
 
@@ -33,7 +36,7 @@ function project(change: object = {}, code: object = { id: 'en1992', variant: 'u
 function schedule(p: Project) {
   const beam = p.members[0] as BeamMember;
   const result = designMember(p, beam);
-  return { beam, result, ...barSchedule(beam, codeOf(p, beam), result) };
+  return { beam, result, ...beamSchedule(beam, codeOf(p, beam), result) };
 }
 
 describe('cutting lengths', () => {
@@ -85,7 +88,7 @@ describe('the schedule of a beam', () => {
     const p = project();
     const beam = p.members[0] as BeamMember;
     const result = designMember(p, beam);
-    const link = (bends: 'iso' | 'aci') => barSchedule(beam, codeOf(p, beam), result, bends).items.find((k) => k.shape === 'link')!;
+    const link = (bends: 'iso' | 'aci') => beamSchedule(beam, codeOf(p, beam), result, bends).items.find((k) => k.shape === 'link')!;
     expect(link('iso')).toMatchObject({ shapeCode: '51', letters: ['A', 'B', 'C'] });
     expect(link('aci')).toMatchObject({ shapeCode: 'T1', letters: ['B, D', 'C, E', 'A, G'] });
     // 2 (440 + 240 + 74) = 1508 without deductions, in steps of 10 mm; less 2.5 r + 5 d = 80 otherwise, in steps of 25 mm

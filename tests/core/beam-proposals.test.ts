@@ -1,8 +1,10 @@
-import { applied, automaticBars, proposeBeam } from '@/core/advice/beam-proposals';
+import { automaticBars, proposeBeam } from '@/core/members/beam/proposals';
 import { usualRates } from '@/core/advice/rates';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 
 function project(change: object = {}, code: object = { id: 'en1992', variant: 'uk' }): Project {
@@ -40,7 +42,7 @@ describe('ways for a beam', () => {
     const found = propose(p, 'arrangements');
     expect(found.length).toBeGreaterThan(3);
     for (const way of found) {
-      const taken = { ...beamOf(p), ...applied(beamOf(p), way.change) } as BeamMember;
+      const taken = { ...beamOf(p), ...way.change };
       const r = designMember(p, taken);
       expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
       expect(r.governing!.utilisation).toBeCloseTo(way.utilisation, 9);

@@ -1,5 +1,7 @@
+import { beamToJson } from '@/core/members/beam/to-json';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { resultsToJson } from '@/exchange/result-json';
 import { getUnit } from '@/core/units/unit';
@@ -37,10 +39,8 @@ const read = readProject({
 if (!read.ok) throw new Error(JSON.stringify(read.faults));
 const project: Project = read.project;
 const result = designMember(project, project.members[0] as BeamMember, 'all');
-const json = resultsToJson(project, [{ member: project.members[0] as BeamMember, result }]).members[0] as Extract<
-  ReturnType<typeof resultsToJson>['members'][number],
-  { strips: unknown }
->;
+type BeamJson = ReturnType<typeof resultsToJson>['members'][number] & ReturnType<typeof beamToJson>;
+const json = resultsToJson(project, [{ member: project.members[0] as BeamMember, result }]).members[0] as unknown as BeamJson;
 const find = (id: string) => json.checks.find((c) => c.id === id)!;
 
 test('loads: self-weight 12 * 24 / 144 * 0.15 = 0.3 kip/ft, U2 = 1.2 (1 + 0.3) + 1.6 * 1.5 = 3.96 kip/ft', () => {

@@ -1,8 +1,9 @@
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { beamFaults } from '@/core/members/beam/faults';
-import { codeOf } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
 import { silent } from '@/core/calc/calc';
 import { placeBars, barsPerLayer } from '@/core/reinforcement/bar-groups';
 import { catalogues } from '@/core/materials/bars';

@@ -1,11 +1,12 @@
-import { cageDrawing } from '@/core/drawing/cage-drawing';
+import { cageDrawing } from '@/core/members/beam/drawing/cage';
 import { outlinePoints } from '@/core/geometry/beam-outline';
 import { catalogues } from '@/core/materials/bars';
 import { beamCage, type CageBar, type CagePoint } from '@/core/members/beam/cage';
 import { outlineOf, supportPositions } from '@/core/members/beam/input';
 import { areaOf } from '@/core/reinforcement/bar-groups';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type BeamMember } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
 

@@ -7,15 +7,17 @@ import { crackQuestion, serviceStates } from '@/core/members/column/service-chec
 import { strengthOf } from '@/core/members/column/strength';
 import { shearSection } from '@/core/members/column/checks';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type ColumnMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { ColumnMember } from '@/core/members/column/input';
 import { readProject } from '@/core/project/read';
-import { columnMomentDrawing } from '@/core/drawing/column-moment-drawing';
-import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/drawing/column-drawings';
-import { curvatureDrawing } from '@/core/drawing/curvature-drawing';
-import { stateDrawing } from '@/core/drawing/state-drawing';
+import { columnMomentDrawing } from '@/core/members/column/drawing/moments';
+import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/members/column/drawing/views';
+import { curvatureDrawing } from '@/core/members/column/drawing/curvature';
+import { stateDrawing } from '@/core/members/column/drawing/state';
 import { sectionState } from '@/core/members/column/states';
 import { forcesOf } from '@/core/section/strain-plane';
-import { surfaceDrawing } from '@/core/drawing/surface-drawing';
+import { surfaceDrawing } from '@/core/members/column/drawing/surface';
 import type { Drawing, Shape } from '@/core/drawing/shapes';
 import { bearing } from '@/core/section/polygon-section';
 

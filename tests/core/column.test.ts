@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { designMember } from '@/core/project/design-member';
-import type { ColumnMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 

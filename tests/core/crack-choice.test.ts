@@ -4,7 +4,9 @@ import { catalogues } from '@/core/materials/bars';
 import { faceCracks } from '@/core/members/beam/service/crack-question';
 import { faceGeometry } from '@/core/members/beam/steel';
 import type { BeamResult } from '@/core/members/beam/result';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 
 const en = { id: 'en1992', variant: 'uk' };

@@ -1,12 +1,14 @@
-import { stripPictures } from '@/core/drawing/beam-strips';
-import { elevationDrawing, loadText } from '@/core/drawing/elevation-drawing';
+import { stripPictures } from '@/core/members/beam/drawing/strips';
+import { elevationDrawing, loadText } from '@/core/members/beam/drawing/elevation';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
 import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/drawing/shapes';
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
 import { designMember } from '@/core/project/design-member';
-import { type BeamMember, codeOf, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import { codeOf } from '@/core/members/member';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';

@@ -6,12 +6,15 @@ import { derive } from '@/core/calc/calc';
 import { tex } from '@/core/calc/notations';
 import { print } from '@/core/calc/typeset';
 import { F as shear } from '@/core/codes/en1992/shear';
-import { barLabel, linkLabel, sizeLabel, steelLabel } from '@/core/project/labels';
-import { completeBeam } from '@/core/project/complete';
+import { kindOf } from '@/core/members/kinds';
+import { beamToJson } from '@/core/members/beam/to-json';
+import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
+import { completeBeam } from '@/core/members/beam/complete';
 import { migrate } from '@/core/project/migrate';
-import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/project/file-units';
+import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/units/file-units';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 
 function project(member: Record<string, unknown> = {}, rest: Record<string, unknown> = {}): Project {
@@ -20,7 +23,7 @@ function project(member: Record<string, unknown> = {}, rest: Record<string, unkn
   return read.project;
 }
 
-type BeamJson = Extract<ReturnType<typeof resultsToJson>['members'][number], { strips: unknown }>;
+type BeamJson = ReturnType<typeof resultsToJson>['members'][number] & ReturnType<typeof beamToJson>;
 
 describe('formulas for the page', () => {
   test('are vectors with a size in points, without colour words or styles that a page does not know', () => {
@@ -87,7 +90,7 @@ describe('drawings for the page', () => {
 describe('results as JSON', () => {
   test('a member with faults lists them and has no figures', () => {
     const p = project({ section: { h: -3 } });
-    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0] as BeamJson;
+    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0] as unknown as BeamJson;
     expect(json.faults).toEqual([{ path: 'section.h', reason: expect.any(String) }]);
     expect([json.governing, json.utilisation, json.strips, json.steel]).toEqual([null, null, null, null]);
     expect(json.input).toMatchObject({ section: { h: -3 } });
@@ -138,13 +141,13 @@ describe('labels', () => {
   });
   test('sizes in the units that are shown', () => {
     const member = project({ section: { b: 304.8, h: 609.6 } }).members[0]!;
-    expect(sizeLabel(member, 'US')).toBe('12 × 24 in');
-    expect(sizeLabel(member, 'SI')).toBe('305 × 610');
+    expect(kindOf(member).sizeLabel(member, 'US')).toBe('12 × 24 in');
+    expect(kindOf(member).sizeLabel(member, 'SI')).toBe('305 × 610');
   });
   test('the steel of a beam in a few words', () => {
     const p = project({ cases: [{ id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'Q', value: 20 }] });
     const beam = p.members[0] as BeamMember;
-    expect(steelLabel(p, beam, designMember(p, beam))).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
+    expect(kindOf(beam).steelLabel(beam, designMember(p, beam), p)).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
   });
 });
 

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { silent } from '@/core/calc/calc';
 import { tieRules as aciTies } from '@/core/codes/aci318/columns';
 import { tieRules as enTies } from '@/core/codes/en1992/columns';
-import type { CodeId } from '@/core/codes/design-code';
 import { makeCode } from '@/core/codes/registry';
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 import { designMember } from '@/core/project/design-member';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { readProject } from '@/core/project/read';
 
 function example(file: string): Project {
@@ -55,7 +55,7 @@ describe('rules of spacing by hand', () => {
     ['aci318', 'US', 12.7, 19.05, 25.4],
     ['aci318', 'US', 28.65, 19.05, 28.65],
   ])('%s %s: bars of %d mm with aggregate of %d mm stand %d mm apart', (id, variant, diameter, aggregate, wanted) => {
-    expect(makeCode({ id: id as CodeId, variant, choices: {} }).clearSpacing(diameter, aggregate).value).toBeCloseTo(wanted, 3);
+    expect(makeCode({ id: id, variant, choices: {} }).clearSpacing(diameter, aggregate).value).toBeCloseTo(wanted, 3);
   });
 
   const q = { largestBar: 32, smallestBar: 16, tie: 8, leastDimension: 350, largestDimension: 600, aggregate: 20, isSpiral: false };

@@ -1,7 +1,7 @@
 import { designMember } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 
 /**
  * Every way in which a beam can fail: each check passes for the good beam, fails for the one change, and says in words what is needed and what

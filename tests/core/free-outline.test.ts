@@ -14,7 +14,8 @@ import { outlineProperties, type Loop } from '@/core/geometry/polygon';
 import type { BeamResult } from '@/core/members/beam/result';
 import { plainSection } from '@/core/members/beam/section-at';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 
 const trapezium: Loop = [

@@ -4,7 +4,7 @@ import { makeCode } from '@/core/codes/registry';
 import { outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { guessReadings, readTable } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces, type ForcesOptions } from '@/exchange/paste-forces';
 import { polygonSection } from '@/core/section/polygon-section';

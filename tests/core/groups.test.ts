@@ -1,5 +1,6 @@
 import { produce, type Draft } from 'immer';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { designMember } from '@/core/project/design-member';
 import { companions, groupOf, shareInGroups } from '@/core/project/groups';
 import type { BeamResult } from '@/core/members/beam/result';

@@ -1,19 +1,19 @@
+import { kindOf } from '@/core/members/kinds';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelEdges } from '@/core/analysis/panel';
 import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import { columnStripShares, momentParts, panelByCoefficients, staticMoment } from '@/core/codes/aci318/direct-design';
-import { panelPlan } from '@/core/drawing/panel-plan';
+import { panelPlan } from '@/core/members/panel/drawing';
 import type { PanelResult } from '@/core/members/panel/result';
-import { proposePanel } from '@/core/advice/panel-proposals';
+import { proposePanel } from '@/core/members/panel/changes';
 import { designMember } from '@/core/project/design-member';
-import { panelLabels } from '@/core/project/labels';
-import { codeOf, type PanelMember } from '@/core/project/project';
+import { panelLabels } from '@/core/members/panel/labels';
+import { codeOf } from '@/core/members/member';
+import type { PanelMember } from '@/core/members/panel/input';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
-import { reportDrawings } from '@/exchange/report-drawings';
-import { memberFacts } from '@/exchange/member-facts';
 import { resultsToJson } from '@/exchange/result-json';
 import { scheduleRows } from '@/exchange/schedule-rows';
 import { expectCase, referenceCases } from './reference';
@@ -302,8 +302,12 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
   const drawing = panelPlan({ panel: member, result: r, labels: panelLabels(read.project, member, r) }, 700, 560);
   for (const s of drawing.shapes)
     for (const [x, y] of s.kind === 'path' ? s.points : [s.at]) expect(x >= 0 && x <= 700 && y >= 0 && y <= 560).toBe(true);
-  expect(reportDrawings(read.project, member, r)).toHaveLength(1);
-  expect(memberFacts(read.project, member, r).map(([title]) => title)).toContain('Method');
+  expect(kindOf(member).figures(member, r, read.project)).toHaveLength(1);
+  expect(
+    kindOf(member)
+      .facts(member, r, read.project)
+      .map(([title]) => title),
+  ).toContain('Method');
   expect(scheduleRows(read.project, member, r)!.rows).toHaveLength(4);
   expect(JSON.stringify(resultsToJson(read.project, [{ member, result: r }]))).not.toMatch(/NaN/);
   const again = readProject(JSON.parse(writeProject(read.project)));

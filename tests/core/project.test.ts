@@ -1,3 +1,4 @@
+import { kindOf } from '@/core/members/kinds';
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';
 import { readLoads } from '@/exchange/paste-loads';
@@ -5,10 +6,10 @@ import { parseTable } from '@/exchange/paste-table';
 import { memberReport } from '@/exchange/report-content';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
 import { drawingSvg } from '@/exchange/pdf/drawing-svg';
-import { reportDrawings } from '@/exchange/report-drawings';
 import { runDesign } from '@/cli/design';
 import { designMember } from '@/core/project/design-member';
-import { type BeamMember, decisionFor } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import { decisionFor } from '@/core/members/member';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 
@@ -203,7 +204,8 @@ describe('the report', () => {
       loads: beam.loads.map((l) => ({ ...l, case: `<script>${l.case}` })),
     };
     const result = designMember(project, evil);
-    const svg = reportDrawings(project, evil, result)
+    const svg = kindOf(evil)
+      .figures(evil, result, project)
       .map((d) => drawingSvg(d.drawing, 'Roboto'))
       .join('');
     expect(svg).toContain('&lt;script&gt;');

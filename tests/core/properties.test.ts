@@ -7,7 +7,7 @@ import { bandsFrom, grossProperties, type BeamOutline } from '@/core/geometry/be
 import { axialForceAt, concreteResultant, concreteStress, ultimateState } from '@/core/section/flexural-section';
 import type { ConcreteLaw } from '@/core/section/laws';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { plainSection } from '@/core/members/beam/section-at';
 

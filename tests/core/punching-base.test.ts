@@ -6,9 +6,10 @@ import { findAnnex } from '@/core/codes/en1992/national';
 import { stagesOf, questionOf } from '@/core/members/punching/stage';
 import type { PunchingResult } from '@/core/members/punching/result';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type PunchingMember } from '@/core/project/project';
-import { punchingDrawing } from '@/core/drawing/punching-drawing';
-import { punchingLabels } from '@/core/project/labels';
+import { codeOf } from '@/core/members/member';
+import type { PunchingMember } from '@/core/members/punching/input';
+import { punchingDrawing } from '@/core/members/punching/drawing';
+import { punchingLabels } from '@/core/members/punching/labels';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
 

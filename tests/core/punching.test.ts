@@ -1,18 +1,20 @@
+import { kindOf } from '@/core/members/kinds';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { silent } from '@/core/calc/calc';
-import { chooseLegs } from '@/core/advice/punching-legs';
-import { punchingDrawing } from '@/core/drawing/punching-drawing';
+import { chooseLegs } from '@/core/members/punching/suggest-legs';
+import { punchingDrawing } from '@/core/members/punching/drawing';
 import { isInsideLoop } from '@/core/geometry/polygon';
 import { openingLoop } from '@/core/members/punching/input';
 import type { PunchingResult } from '@/core/members/punching/result';
 import { questionOf, stagesOf } from '@/core/members/punching/stage';
 import { designMember } from '@/core/project/design-member';
-import { punchingLabels } from '@/core/project/labels';
-import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import { punchingLabels } from '@/core/members/punching/labels';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
-import { reportDrawings } from '@/exchange/report-drawings';
 import { resultsToJson } from '@/exchange/result-json';
 
 const EN = { id: 'en1992', variant: 'recommended' };
@@ -316,7 +318,7 @@ it('the demo’s places hold, are drawn, reported and written to a file unchange
     const drawing = punchingDrawing({ place, code: codeOf(read.project, place), labels: punchingLabels(read.project, place) }, 700, 500);
     for (const s of drawing.shapes)
       for (const [x, y] of s.kind === 'path' ? s.points : [s.at]) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
-    expect(reportDrawings(read.project, place, result)).toHaveLength(1);
+    expect(kindOf(place).figures(place, result, read.project)).toHaveLength(1);
     expect(JSON.stringify(resultsToJson(read.project, [{ member: place, result }]))).not.toMatch(/NaN|null,"unit"/);
   }
   const again = readProject(JSON.parse(writeProject(read.project)));

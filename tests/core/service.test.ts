@@ -10,7 +10,8 @@ import { cracked, uncracked } from '@/core/section/elastic-section';
 import { meanCurvature, meanCurvatureOver, meanStiffness, type SectionStiffness } from '@/core/section/mean-curvature';
 import { heldSpan, integrateCurvature } from '@/core/analysis/curvature';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
 

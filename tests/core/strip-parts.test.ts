@@ -1,26 +1,27 @@
+import { nothingDesigned } from '@/core/checks/result';
+import { kindOf } from '@/core/members/kinds';
 import fc from 'fast-check';
-import { proposeStrip, slabBuildability } from '@/core/advice/strip-proposals';
+import { proposeStrip, slabBuildability } from '@/core/members/strip/proposals';
 import { rankChanges, tryChanges, type Change } from '@/core/advice/single-changes';
 import { costRates, usualRates } from '@/core/advice/rates';
-import { elevationDrawing } from '@/core/drawing/elevation-drawing';
+import { elevationDrawing } from '@/core/members/beam/drawing/elevation';
 import type { Drawing } from '@/core/drawing/shapes';
-import { slabSectionDrawing } from '@/core/drawing/slab-section-drawing';
-import { stripPlan } from '@/core/drawing/strip-plan';
-import { makeCheck } from '@/core/members/check';
+import { slabSectionDrawing } from '@/core/members/strip/drawing/section';
+import { stripPlan } from '@/core/members/strip/drawing/plan';
+import { makeCheck } from '@/core/checks/check';
 import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
 import { stripCut } from '@/core/members/strip/cut';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import { checkPerWidth, handCheckPerWidth, showPerWidth } from '@/core/members/strip/per-width';
 import { topLength } from '@/core/members/strip/quantities';
 import { designMember } from '@/core/project/design-member';
-import { layerLabel, sizeLabel, steelLabel } from '@/core/project/labels';
-import { codeOf, type StripMember } from '@/core/project/project';
+import { layerLabel } from '@/core/members/parts/bar-labels';
+import { codeOf } from '@/core/members/member';
+import type { StripMember } from '@/core/members/strip/input';
 import { readProject } from '@/core/project/read';
 import { groupsIn, layerOf, layingScore, slabBarFaults, slabOptions } from '@/core/reinforcement/slab-bars';
-import { stripSchedule } from '@/core/schedule/strip-schedule';
-import { memberFacts } from '@/exchange/member-facts';
+import { stripSchedule } from '@/core/members/strip/schedule';
 import { readSlabLoads } from '@/exchange/paste-slab-loads';
-import { reportDrawings } from '@/exchange/report-drawings';
 import { resultsToJson } from '@/exchange/result-json';
 import { scheduleRows } from '@/exchange/schedule-rows';
 
@@ -214,7 +215,7 @@ describe('drawings', () => {
     }
   });
   it('the report has elevation, plan, bending, shear and what is in service, without handles', () => {
-    const list = reportDrawings(project, member, result);
+    const list = kindOf(member).figures(member, result, project);
     expect(list.length).toBeGreaterThanOrEqual(5);
     for (const { drawing } of list) {
       expectSane(drawing);
@@ -271,12 +272,12 @@ describe('schedule and amounts by hand', () => {
 describe('what is said of a slab', () => {
   const { project, member, result } = slab();
   it('facts, labels and JSON', () => {
-    const facts = Object.fromEntries(memberFacts(project, member, result));
+    const facts = Object.fromEntries(kindOf(member).facts(member, result, project));
     expect(facts.Slab).toMatch(/200 mm deep, a strip a metre wide/);
     expect(facts.Loads).toMatch(/Q 9.0 kN over 900 mm/);
     expect(facts['Cover to the outer bars']).toMatch(/along the span/);
-    expect(sizeLabel(member, 'SI')).toBe('200 deep');
-    expect(steelLabel(project, member, result)).toMatch(/ \/ .*across/);
+    expect(kindOf(member).sizeLabel(member, 'SI')).toBe('200 deep');
+    expect(kindOf(member).steelLabel(member, result, project)).toMatch(/ \/ .*across/);
     const json = resultsToJson(project, [{ member, result }]).members[0] as unknown as { stripWidth: unknown; reactions: unknown[] };
     expect(json.stripWidth).toEqual({ value: 1000, unit: 'mm' });
     expect(json.reactions).toHaveLength(3);
@@ -359,7 +360,8 @@ describe('ways forward', () => {
       now: 10,
       rates: usualRates,
       design: (m: number) => ({
-        faults: m < 0 ? ['no'] : [],
+        ...nothingDesigned(m < 0 ? [{ path: 'h', reason: 'no' }] : []),
+        type: 'toy',
         checks: [check(10 / m)],
         governing: check(10 / m),
         quantities: m < 0 ? null : { concrete: m * 1e9, bars: 0, links: 0, formwork: 0 },

@@ -4,7 +4,9 @@ import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import type { StripResult } from '@/core/members/strip/result';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project, StripMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import type { StripMember } from '@/core/members/strip/input';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 

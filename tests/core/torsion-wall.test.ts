@@ -1,11 +1,13 @@
 import { makeCode } from '@/core/codes/registry';
-import { beamSectionPicture } from '@/core/drawing/beam-section-picture';
+import { beamSectionPicture } from '@/core/members/beam/drawing/section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
 import { outlineProperties } from '@/core/geometry/polygon';
 import { designBeam } from '@/core/members/beam/design-beam';
 import { sectionState } from '@/core/members/beam/section-state';
-import { sectionLabels } from '@/core/project/labels';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { sectionLabels } from '@/core/members/beam/labels';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 
 const outline = [

@@ -9,7 +9,8 @@ import type { Loop } from '@/core/geometry/polygon';
 import { analyse, makeMesh, type LineBeam } from '@/core/analysis/line-beam';
 import { torqueAt, torqueDiagram } from '@/core/analysis/torsion';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
 

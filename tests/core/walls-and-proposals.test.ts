@@ -1,13 +1,17 @@
+import { kindOf } from '@/core/members/kinds';
 import { usualRates } from '@/core/advice/rates';
-import { proposeColumnSteps } from '@/core/advice/column-changes';
-import { proposeWallSteps } from '@/core/advice/wall-changes';
-import { proposeColumn, buildability } from '@/core/advice/column-proposals';
+import { proposeColumnSteps } from '@/core/members/column/changes';
+import { proposeWallSteps } from '@/core/members/wall/changes';
+import { proposeColumn, buildability } from '@/core/members/column/proposals';
 import { weigh } from '@/core/advice/rates';
 import { silent } from '@/core/calc/calc';
 import { wallFactor, F as wallF } from '@/core/codes/en1992/walls';
 import { wallSteel as aciWallSteel } from '@/core/codes/aci318/walls';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type ColumnMember, type Project, type WallMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { WallMember } from '@/core/members/wall/input';
 import { readProject } from '@/core/project/read';
 import { adoptVariant, differences, keepVariant } from '@/core/project/variants';
 import { writeProject } from '@/core/project/write';
@@ -131,6 +135,9 @@ describe('proposals', () => {
   });
 
   it('the smallest square comes first, and 25 mm less does not hold with any usual bars', () => {
+    const [named] = kindOf(columnOf(p)).propose(columnOf(p), 'square', { project: p, code, rates: usualRates });
+    expect(named!.title).toMatch(/^\d+ × \d+, \d+H\d+( in \d+ × \d+)?, H\d+ @ \d+$/);
+    expect(named!.detail).toMatch(/^\d\.\d %, \d+ bars$/);
     const [first] = proposeColumn(columnOf(p), code, 'square', usualRates, 1);
     const b = first!.change.shape.kind === 'rectangle' ? first!.change.shape.b : 0;
     const smaller: ColumnMember = { ...columnOf(p), shape: { kind: 'rectangle', b: b - 25, h: b - 25 } };

@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { produce, type Draft } from 'immer';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { barEndAt, movedTo } from '@/ui/bar-ends';
 import { DrawingView } from '@/ui/DrawingView';
 import { handle } from '@/core/drawing/shapes';

@@ -1,3 +1,4 @@
+import type { BeamMember } from '@/core/members/beam/input';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import { BarRulesFields } from '@/features/beam/BarRulesFields';
@@ -5,7 +6,7 @@ import { BasisPanel } from '@/features/beam/BasisPanel';
 import { CagePanel } from '@/features/beam/CagePanel';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designMember } from '@/core/project/design-member';
-import { onBeam } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
@@ -32,7 +33,7 @@ describe('rules for bars', () => {
       <BarRulesFields
         project={current()}
         member={now()}
-        change={(label, recipe) => useProject.getState().edit(label, onBeam('a', recipe))}
+        change={(label, recipe) => useProject.getState().edit(label, onMember({ id: 'a', type: 'beam' } as BeamMember, recipe))}
       />,
     );
   it('lists are read loosely, and what cannot be meant is left out', () => {

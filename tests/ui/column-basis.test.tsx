@@ -2,12 +2,14 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { ColumnEnd } from '@/core/codes/column-rules';
 import type { ColumnResult } from '@/core/members/column/result';
 import { designMember } from '@/core/project/design-member';
-import type { ColumnMember, Project, UprightMember, WallMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { UprightMember } from '@/core/members/wall/upright';
+import type { WallMember } from '@/core/members/wall/input';
 import { AxisEditor } from '@/features/column/AxisEditor';
 import { BasisPanel } from '@/features/column/BasisPanel';
 import { useProject } from '@/store/project-store';
-import { newColumn, newWall } from '@/ui/new-column';
-import { openWithResults, projectOf, stubBrowser } from './fixtures';
+import { openWithResults, projectOf, stubBrowser, newColumn, newWall } from './fixtures';
 
 /** What a column and a wall rest on, and how they are held: each field changes what it names, in one step that can be undone. */
 

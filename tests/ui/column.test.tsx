@@ -3,7 +3,10 @@ import { produce } from 'immer';
 import type { SectionShape } from '@/core/geometry/section-shapes';
 import type { ColumnResult } from '@/core/members/column/result';
 import { designMember } from '@/core/project/design-member';
-import type { ColumnMember, Project, UprightMember, WallMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { UprightMember } from '@/core/members/wall/upright';
+import type { WallMember } from '@/core/members/wall/input';
 import type { ColumnBars } from '@/core/reinforcement/column-bars';
 import { AxisEditor } from '@/features/column/AxisEditor';
 import { BarEditor } from '@/features/column/BarEditor';
@@ -17,17 +20,13 @@ import { PasteSets } from '@/features/column/PasteSets';
 import { StrainsPanel } from '@/features/column/StrainsPanel';
 import { SurfacePanel } from '@/features/column/SurfacePanel';
 import { WallEditor } from '@/features/column/WallEditor';
-import { ColumnWays } from '@/features/column/ColumnWays';
+import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
-import { newColumn, newWall } from '@/ui/new-column';
 import { VariantsPanel } from '@/ui/VariantsPanel';
-import { openWithResults, projectOf, stubBrowser } from './fixtures';
+import { openWithResults, projectOf, stubBrowser, newColumn, newWall } from './fixtures';
 
 const proposed = jest.fn();
-jest.mock('@/store/proposing', () => ({
-  propose: (...args: unknown[]): unknown => proposed(...args),
-  stepsForColumn: () => Promise.resolve([]),
-}));
+jest.mock('@/store/proposing', () => ({ propose: (...args: unknown[]): unknown => proposed(...args) }));
 jest.mock('@/store/design-once', () => ({
   designOnce: (basis: Project, member: UprightMember) =>
     Promise.resolve(
@@ -319,16 +318,16 @@ describe('variants and ways forward', () => {
           bars: { kind: 'sides', corner: '20', alongX: 1, sizeX: '20', alongY: 1, sizeY: '20' },
           ties: { size: '8', spacing: 250, spacingEnds: null, cross: null },
         },
+        title: '400 × 400, 8H20, H8 @ 250',
         utilisation: 0.9,
         governs: 'N and M, top',
-        steelRatio: 0.0157,
-        barCount: 8,
+        detail: '1.6 %, 8 bars',
         cost: 0.95,
         carbon: 1.02,
         buildability: 0.8,
       },
     ]);
-    render(<ColumnWays project={p} member={now()} />);
+    render(<WaysForward project={p} member={now()} />);
     fireEvent.click(screen.getByText('least square'));
     await waitFor(() => expect(screen.getByText('400 × 400, 8H20, H8 @ 250')).toBeTruthy());
     expect(screen.getByText('−5 %, +2 %')).toBeTruthy();

@@ -1,10 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { fieldAt } from '@/features/beam/fields';
 import { parseBars, parseLinks } from '@/ui/value-field';
-import { onBeam } from '@/store/commands';
 import { nearestStation, placeName } from '@/ui/stations';
 import { ValueEditor } from '@/ui/ValueEditor';
 import { useProject } from '@/store/project-store';
@@ -146,7 +145,7 @@ describe('the editor of a value', () => {
     document.body.append(target);
     const onClose = jest.fn();
     const onNext = jest.fn();
-    render(<ValueEditor change={onBeam} member={member} field={at(path)} path={path} target={target} onClose={onClose} onNext={onNext} />);
+    render(<ValueEditor member={member} field={at(path)} path={path} target={target} onClose={onClose} onNext={onNext} />);
     const input = screen.getByRole('textbox') as HTMLInputElement;
     return { onClose, onNext, input, type: (text: string) => act(() => void fireEvent.change(input, { target: { value: text } })) };
   }

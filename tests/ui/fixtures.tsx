@@ -1,5 +1,13 @@
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
+import { newMember } from '@/core/project/new-member';
+import type { Member } from '@/core/members/kinds';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { WallMember } from '@/core/members/wall/input';
+import type { StripMember } from '@/core/members/strip/input';
+import type { PanelMember } from '@/core/members/panel/input';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import { useProject } from '@/store/project-store';
 
@@ -62,3 +70,13 @@ export function stubBrowser(): void {
   Element.prototype.hasPointerCapture ??= () => false;
   globalThis.CSS ??= { escape: (s: string) => s.replace(/["\\]/g, '\\$&') } as typeof CSS;
 }
+
+const starting =
+  <M extends Member>(start: string) =>
+  (project: Project, id: string, mark: string, place: string) =>
+    newMember(project, start, id, mark, place) as M;
+export const newColumn = starting<ColumnMember>('column');
+export const newWall = starting<WallMember>('wall');
+export const newStrip = starting<StripMember>('strip');
+export const newPanel = starting<PanelMember>('panel');
+export const newPunching = starting<PunchingMember>('punching');

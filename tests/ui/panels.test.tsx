@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { BeamResult } from '@/core/members/beam/result';
+import { newMember } from '@/core/project/new-member';
 import { designMember } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { BarsPanel } from '@/features/beam/BarsPanel';
@@ -12,7 +13,6 @@ import { LoadsPanel } from '@/features/beam/LoadsPanel';
 import { SupportEditor } from '@/ui/SupportEditor';
 import { useProject } from '@/store/project-store';
 import { MemberList, memberStanding } from '@/ui/MemberList';
-import { newBeam } from '@/ui/new-beam';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
@@ -313,8 +313,8 @@ describe('other panels', () => {
     [{ id: 'aci318', variant: 'US' }, 'US'],
   ] as const)('a new beam to %j holds from the start', (code, display) => {
     const project = projectOf({}, { code, display, members: [] });
-    for (const mode of ['loads', 'forces'] as const) {
-      const beam = newBeam(project, 'x', 'B9', 'Hall', mode);
+    for (const mode of ['beam', 'forces']) {
+      const beam = newMember(project, mode, 'x', 'B9', 'Hall');
       const result = designMember(project, beam);
       expect(result.faults).toEqual([]);
       expect(result.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed').map((c) => c.title)).toEqual([]);

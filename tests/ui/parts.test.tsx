@@ -1,4 +1,4 @@
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { derive } from '@/core/calc/calc';
 import { defineSymbols, formulary } from '@/core/calc/formula';

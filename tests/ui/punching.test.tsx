@@ -1,9 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { proposePunching } from '@/core/advice/punching-proposals';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import { BasisPanel } from '@/features/punching/BasisPanel';
 import { punchingField } from '@/features/punching/fields';
@@ -12,17 +12,13 @@ import { ForcesTable } from '@/features/punching/ForcesTable';
 import { LegsEditor } from '@/features/punching/LegsEditor';
 import { OpeningEditor } from '@/features/punching/OpeningEditor';
 import { PlanSheet } from '@/features/punching/PlanSheet';
-import { proposeForPunching } from '@/store/proposing';
-import { SingleChanges } from '@/ui/SingleChanges';
+import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
-import { newPunching } from '@/ui/new-punching';
-import { openWithResults, stubBrowser } from './fixtures';
+import { openWithResults, stubBrowser, newPunching } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
 // No workers here: the same search, at once.
-jest.mock('@/store/proposing', () => ({
-  proposeForPunching: (basis: Project, place: PunchingMember) => Promise.resolve(proposePunching(place, codeOf(basis, place), basis.rates)),
-}));
+jest.mock('@/store/proposing', () => jest.requireActual<object>('./propose-now'));
 beforeAll(stubBrowser);
 beforeEach(() => (useRouter as jest.Mock).mockReturnValue({ push: jest.fn() }));
 
@@ -212,7 +208,7 @@ describe('legs and openings in their editors', () => {
 describe('ways forward', () => {
   it('each is designed in full and taken with one click', async () => {
     const project = open({ sets: [{ name: 'U1', V: 640 }] });
-    render(<SingleChanges project={project} member={now()} word="slab" propose={proposeForPunching} />);
+    render(<WaysForward project={project} member={now()} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     const tries = screen.getAllByRole('button', { name: /^Try / });
     expect(tries.length).toBeGreaterThan(4);

@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { readFileSync } from 'node:fs';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { designMember } from '@/core/project/design-member';
-import type { BeamMember } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { ProjectScreen } from '@/features/project/ProjectScreen';
 import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';

@@ -1,36 +1,29 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
-import { proposePanel } from '@/core/advice/panel-proposals';
-import { proposeStrip, type StripSearch } from '@/core/advice/strip-proposals';
 import type { PanelResult } from '@/core/members/panel/result';
 import type { StripResult } from '@/core/members/strip/result';
 import { designMember } from '@/core/project/design-member';
-import { codeOf, type Member, type PanelMember, type Project, type StripMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
+import type { PanelMember } from '@/core/members/panel/input';
+import type { StripMember } from '@/core/members/strip/input';
 import { readProject } from '@/core/project/read';
 import { panelField, toggled } from '@/features/panel/fields';
 import { PanelBasis, PanelLoads } from '@/features/panel/PanelPanels';
 import { PanelPlan } from '@/features/panel/PanelPlan';
-import { proposeForPanel } from '@/store/proposing';
-import { SingleChanges } from '@/ui/SingleChanges';
 import { BasisPanel } from '@/features/strip/BasisPanel';
 import { stripField } from '@/features/strip/fields';
 import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
 import { SlabSection } from '@/features/strip/SlabSection';
 import { SlabSheet } from '@/features/strip/SlabSheet';
 import { StripLoads } from '@/features/strip/StripLoads';
-import { StripWays } from '@/features/strip/StripWays';
+import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
-import { newPanel } from '@/ui/new-panel';
-import { newStrip } from '@/ui/new-strip';
-import { openWithResults, stubBrowser } from './fixtures';
+import { openWithResults, stubBrowser, newPanel, newStrip } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
 // No workers here: the same searches, at once.
-jest.mock('@/store/proposing', () => ({
-  proposeForStrip: (basis: Project, strip: StripMember, search: StripSearch) =>
-    Promise.resolve(proposeStrip(strip, codeOf(basis, strip), search, basis.rates)),
-  proposeForPanel: (basis: Project, panel: PanelMember) => Promise.resolve(proposePanel(panel, codeOf(basis, panel), basis.rates)),
-}));
+jest.mock('@/store/proposing', () => jest.requireActual<object>('./propose-now'));
 beforeAll(stubBrowser);
 beforeEach(() => (useRouter as jest.Mock).mockReturnValue({ push: jest.fn() }));
 
@@ -177,7 +170,7 @@ describe('a strip', () => {
 
   test('ways forward: spacings that hold, and single changes, taken with one click', async () => {
     const { project, member } = open(newStrip);
-    render(<StripWays project={project} member={member} />);
+    render(<WaysForward project={project} member={member} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'spacings of bars' })));
     expect(screen.getAllByRole('button', { name: /^Try all bars @/ }).length).toBeGreaterThan(1);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
@@ -241,7 +234,7 @@ describe('a panel', () => {
 
   test('ways forward are taken with one click', async () => {
     const { project, member } = open(newPanel);
-    render(<SingleChanges project={project} member={member} word="panel" propose={proposeForPanel} />);
+    render(<WaysForward project={project} member={member} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     click(screen.getByRole('button', { name: 'Try moments by yield lines' }));
     expect(now<PanelMember>().method).toBe('yieldLines');

@@ -1,16 +1,7 @@
 import type { DesignCode, Materials } from '../codes/design-code';
 import type { CatalogueId } from '../materials/bars';
-import type { BeamQuantities } from '../members/beam/result';
-import type { Check } from '../members/check';
+import type { ResultBase } from '../checks/result';
 import { weigh, type ProjectRates } from './rates';
-
-/** What every design says of itself. */
-interface Designed {
-  readonly faults: readonly unknown[];
-  readonly checks: readonly Check[];
-  readonly governing: Check | null;
-  readonly quantities: Pick<BeamQuantities, 'concrete' | 'bars' | 'links' | 'formwork'> | null;
-}
 
 /** Something to try, with its name. */
 export interface Candidate<C> {
@@ -32,7 +23,7 @@ export interface Change<C> {
 }
 
 /** How changes of one kind of member are tried. */
-export interface Trial<M, C, R extends Designed> {
+export interface Trial<M, C, R extends ResultBase> {
   readonly now: M;
   readonly rates: ProjectRates;
   readonly design: (member: M) => R;
@@ -42,7 +33,7 @@ export interface Trial<M, C, R extends Designed> {
 }
 
 /** Designs a member with each of some changes; those with faults, or without an answer, are left out. Empty when the member itself has faults. */
-export function tryChanges<M, C, R extends Designed>(trial: Trial<M, C, R>, candidates: readonly Candidate<C>[]): Change<C>[] {
+export function tryChanges<M, C, R extends ResultBase>(trial: Trial<M, C, R>, candidates: readonly Candidate<C>[]): Change<C>[] {
   const { now, rates, design, applied } = trial;
   const sums = (r: R, m: M) =>
     r.quantities && {

@@ -52,6 +52,8 @@ export interface AnchorageRules {
   /** Length of a lap where a share of the bars laps at one section. */
   lap(c: Calc, q: AnchorageQuestion, share: number): number;
   endSupport(c: Calc, q: EndSupportQuestion): EndSupport;
+  /** Moment strength without what the code takes off it, from the design strength of the bars that reach a place. */
+  fullMoment(design: number): number;
   /** Whether the length of a bent bar is measured along it, so that its leg counts; else up to the bend. */
   readonly legCounts: boolean;
   readonly clauses: { readonly anchorage: string; readonly lap: string; readonly end: string; readonly leastBars: string };

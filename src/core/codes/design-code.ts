@@ -11,18 +11,18 @@ import type { PunchingRules } from './punching-rules';
 import type { SlabRules } from './slab-rules';
 import type { TorsionRules } from './torsion-rules';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
+import type { UnitSystem } from '../units/quantity';
 
 import type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection } from './basis';
 
 export type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection, TimeDependentInput } from './basis';
 export { usualTimeDependent } from './basis';
 
-export type CodeId = 'en1992' | 'aci318';
-
 /** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
 export interface CodeSettings {
-  readonly id: CodeId;
-  /** National choices of EN 1992, or the form of ACI 318 (SI or US customary). */
+  /** The name under which the registry has the code. */
+  readonly id: string;
+  /** National choices, or the form of the code. */
   readonly variant: string;
   /** Values of choices by key; those left out have their default. */
   readonly choices: Readonly<Record<string, string>>;
@@ -77,6 +77,16 @@ export interface DesignCode {
   readonly settings: CodeSettings;
   readonly title: string;
   readonly linkWord: 'links' | 'stirrups';
+  /** What the strengths of concrete, bars and transverse bars are called: "fck", "fyk", "fywk". */
+  readonly strengthSymbols: { readonly concrete: string; readonly bars: string; readonly links: string };
+  /** What transverse bars of a beam and of a column are called beside their strength. */
+  readonly linkTitles: { readonly beam: string; readonly column: string };
+  /** Classes of ductility of bars; empty where the code has none. */
+  readonly ductilityClasses: readonly { readonly value: Materials['ductility']; readonly label: string }[];
+  /** By which practice bends are named unless the project says otherwise. */
+  readonly bends: 'iso' | 'aci';
+  /** The letter before a bar size; empty where sizes have their own sign. */
+  readonly barPrefix: string;
   readonly choices: readonly Choice[];
   readonly defaults: MaterialDefaults;
   /** What a concrete strength is called: "C35/45", "f′c 4000 psi". */
@@ -162,16 +172,38 @@ export interface DesignCode {
   readonly notCovered: readonly MissingTopic[];
 }
 
+/** What members a topic of a code is about. */
+export type TopicOf = 'beams' | 'slabs' | 'columns' | 'punching';
+
 /** A topic that a code lacks here, for one kind of member alone where that is said. */
 export interface MissingTopic {
   readonly title: string;
   readonly clause: string;
-  readonly of?: 'beams' | 'slabs';
+  readonly of?: TopicOf;
 }
 
 /** The topics that a code lacks for a kind of member. */
-export const missingFor = (code: Pick<DesignCode, 'notCovered'>, kind: 'beams' | 'slabs'): readonly MissingTopic[] =>
+export const missingFor = (code: Pick<DesignCode, 'notCovered'>, kind: TopicOf): readonly MissingTopic[] =>
   code.notCovered.filter((t) => !t.of || t.of === kind);
+
+/** A code as the registry has it: its forms, the first of them the usual one, and how it is made. */
+export interface CodeEntry {
+  readonly id: string;
+  readonly variants: readonly CodeVariant[];
+  /** Throws RangeError for a variant that it does not have. */
+  make(settings: CodeSettings): DesignCode;
+}
+
+export interface CodeVariant {
+  readonly variant: string;
+  readonly title: string;
+  /** Where there is little room. */
+  readonly short: string;
+  /** Whether a new project is offered this one before the others. */
+  readonly isOfferedFirst?: boolean;
+  /** Units in which a project to this code is usually shown. */
+  readonly display: UnitSystem;
+}
 
 /** Reads a choice: the value set, or the default. Throws RangeError for a key that the code does not have. */
 export function readChoice(choices: readonly Choice[], settings: CodeSettings, key: string): string {

@@ -77,6 +77,14 @@ export interface Comparison {
 }
 
 export interface PunchingRules {
+  /** Ways in which moments may come in, the usual one first where there is one by position. */
+  readonly momentsBy: readonly MomentsBy[];
+  /** What the least area of legs is asked of: each leg, or all legs of a line. */
+  leastAreaOf(kind: 'links' | 'studs'): 'leg' | 'line';
+  /** Where legs are usually begun and how far apart they stand, in parts of the effective depth. */
+  readonly usualLegs: { readonly first: number; readonly spacing: number };
+  /** How moments of a new member come in. */
+  readonly usualMomentsBy: MomentsBy;
   readonly choices: readonly Choice[];
   readonly corners: Corners;
   /** Distance of the critical perimeter, and how near an opening must be to count (mm). */

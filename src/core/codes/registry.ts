@@ -1,27 +1,36 @@
-import { aci318 } from './aci318';
-import type { CodeId, CodeSettings, DesignCode } from './design-code';
-import { en1992 } from './en1992';
-import { annexes } from './en1992/national';
+import { aci318Entry } from './aci318';
+import type { CodeEntry, CodeSettings, CodeVariant, DesignCode } from './design-code';
+import { en1992Entry } from './en1992';
 
-/** The codes of practice, with their variants. A new code is a new folder and an entry here. */
-export const codeVariants: readonly { readonly id: CodeId; readonly variant: string; readonly title: string; readonly short: string }[] = [
-  ...annexes.map((a) => ({
-    id: 'en1992' as const,
-    variant: a.id,
-    title: `EN 1992-1-1 with ${a.title}`,
-    short: a.id === 'uk' ? 'EN 1992 UK' : 'EN 1992',
-  })),
-  { id: 'aci318', variant: 'SI', title: 'ACI 318-19, SI form', short: 'ACI 318 SI' },
-  { id: 'aci318', variant: 'US', title: 'ACI 318-19, US customary form', short: 'ACI 318 US' },
-];
+/** The codes of practice; the first is that of files which name none. A new code is a folder and a line here. */
+const entries: readonly CodeEntry[] = [en1992Entry, aci318Entry];
 
-const makers: Record<CodeId, (settings: CodeSettings) => DesignCode> = { en1992, aci318 };
+/** Every form of every code, as it is offered. */
+export const codeVariants: readonly (CodeVariant & { readonly id: string })[] = entries.flatMap(({ id, variants }) =>
+  variants.map((v) => ({ id, ...v })),
+);
 
-/** The code of practice for some settings. Throws RangeError when the variant is not known. */
+const find = (id: string) => entries.find((e) => e.id === id);
+
+const made = new WeakMap<CodeSettings, DesignCode>();
+
+/** The code of practice for some settings; the same object for the same settings. Throws RangeError when it is not known. */
 export function makeCode(settings: CodeSettings): DesignCode {
-  return makers[settings.id](settings);
+  const known = made.get(settings);
+  if (known) return known;
+  const entry = find(settings.id);
+  if (!entry) throw new RangeError(`There is no code called "${settings.id}"`);
+  const code = entry.make(settings);
+  made.set(settings, code);
+  return code;
 }
 
-export function isKnownVariant(id: string, variant: string): boolean {
-  return codeVariants.some((v) => v.id === id && v.variant === variant);
+export const isKnownVariant = (id: string, variant: string): boolean => find(id)?.variants.some((v) => v.variant === variant) ?? false;
+
+/** The names of all codes. */
+export const codeIds: readonly string[] = entries.map((e) => e.id);
+
+/** The usual form of a code; of the first one when none is named. */
+export function usualSettings(id: string = entries[0]!.id): CodeSettings {
+  return { id, variant: find(id)?.variants[0]?.variant ?? '', choices: {} };
 }

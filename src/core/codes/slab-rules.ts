@@ -27,11 +27,23 @@ export interface SlabRules {
    * Least depth of a panel on stiff edges without a calculation of deflection: `length` is its shorter span, `long` the longer (clear) one;
    * `beamStiffness` that of the edge beams over the slab's, null where they are stiff.
    */
+  /** The span that this depth is compared with: as the code measures it, from a span between centres and the width of its supports (mm). */
+  panelSpan(length: number, supportWidth: number): number;
+  /** Whether the stiffness of the edge beams counts for it. */
+  readonly usesBeamStiffness: boolean;
   twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number; readonly beamStiffness?: number | null }): SpanDepth;
   /** Largest x/d at yield lines, for analysis at collapse; null where the limits of bending do. */
   plasticDepth(m: Materials): Limit | null;
   /** The code's own coefficients for panels on stiff beams; left out where it has none, undefined where they do not apply. */
   panelCoefficients?(load: PanelLoad, supportWidth: number): PanelMoments | undefined;
+  /** When these coefficients apply: why not for a panel, and the largest imposed over permanent load. */
+  readonly coefficientLimits?: {
+    readonly fault: (load: PanelLoad, supportWidth: number) => string | undefined;
+    readonly loadRatio: Limit;
+    readonly note: string;
+  };
+  /** The clause that bounds hogging over sagging moment by yield lines. */
+  readonly yieldLineClause: string;
   /** What corners that are held down ask for. */
   readonly corners: { readonly text: string; readonly clause: string };
   readonly clauses: {

@@ -1,4 +1,4 @@
-import type { Frame } from './elevation-drawing';
+import type { Frame } from './frame';
 import { handle, line, type Drawing, type Point, type Shape, type TextStyle } from './shapes';
 
 /** One strip: demand lying in resistance, above and below a zero line, on the station axis of the elevation. */

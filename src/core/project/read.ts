@@ -1,11 +1,11 @@
 import { ValidationError, type AnySchema } from 'yup';
 import type { CodeSettings } from '../codes/design-code';
-import { isKnownVariant, makeCode } from '../codes/registry';
-import type { Fault } from '../members/fault';
-import { completeMember } from './complete';
-import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from './file-units';
+import { isKnownVariant, makeCode, usualSettings } from '../codes/registry';
+import type { Fault } from '../checks/fault';
+import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from '../units/file-units';
+import { kindOf, type Member } from '../members/kinds';
 import { migrate } from './migrate';
-import { FORMAT_VERSION, type Member, type Project } from './project';
+import { FORMAT_VERSION, type Project } from './project';
 import { projectSchema } from './schema';
 
 export type ReadResult = { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -50,13 +50,13 @@ export function readProject(raw: unknown): ReadResult {
 }
 
 function codeSettings(raw: unknown): CodeSettings | string {
-  if (raw === undefined) return { id: 'en1992', variant: 'recommended', choices: {} };
+  if (raw === undefined) return usualSettings();
   if (!isObject(raw)) return 'must be an object with "id" and "variant"';
-  const id = raw.id ?? 'en1992';
-  const variant = raw.variant ?? (id === 'aci318' ? 'SI' : 'recommended');
+  const id = raw.id ?? usualSettings().id;
+  const variant = raw.variant ?? usualSettings(String(id)).variant;
   if (typeof id !== 'string' || typeof variant !== 'string' || !isKnownVariant(id, variant))
     return `There is no code "${String(id)}" with variant "${String(variant)}" here.`;
-  return { id: id as CodeSettings['id'], variant, choices: (raw.choices ?? {}) as CodeSettings['choices'] };
+  return { id, variant, choices: (raw.choices ?? {}) as CodeSettings['choices'] };
 }
 
 /** Walks the schema and the value together and brings every quantity into internal units. */
@@ -90,6 +90,13 @@ interface Looked {
 export function look(schema: AnySchema, value: unknown): Looked {
   const resolved = schema.resolve({ value }) as AnySchema & { fields?: Record<string, AnySchema>; innerType?: AnySchema };
   return { meta: resolved.spec.meta as Looked['meta'], fields: resolved.fields, inner: resolved.innerType };
+}
+
+/** Brings a member as read into the form that the rest of the program relies on; its variants too. */
+function completeMember(member: Member): Member {
+  const whole = kindOf(member).complete?.(member) ?? member;
+  const variants = whole.variants.map((v) => ({ ...v, state: { ...completeMember({ ...v.state, variants: [] }), id: member.id } }));
+  return { ...whole, variants } as Member;
 }
 
 /** Gives every member an id of its own. */

@@ -1,11 +1,16 @@
-import type { Member, Project } from './project';
+import type { Member } from '../members/kinds';
+import type { Project } from './project';
 import { writeProject } from './write';
 
 /** The member with today's state kept under a name. */
 export function keepVariant(member: Member, name: string): Member {
   const state: Member = { ...member, variants: [], decisions: [] };
-  return { ...member, variants: [...member.variants, { name, state }] };
+  return { ...member, variants: [...member.variants, { name, state }] } as Member;
 }
+
+/** The member without one of its variants. */
+export const dropVariant = (member: Member, index: number): Member =>
+  ({ ...member, variants: member.variants.filter((_, i) => i !== index) }) as Member;
 
 /** The member in the state of a variant; the state that it leaves is kept in its place, so nothing is lost. */
 export function adoptVariant(member: Member, index: number): Member {

@@ -1,6 +1,6 @@
 import type { AnySchema } from 'yup';
 import { makeCode } from '../codes/registry';
-import { fileUnitDefaults, writeFileQuantity } from './file-units';
+import { fileUnitDefaults, writeFileQuantity } from '../units/file-units';
 import type { Project } from './project';
 import { look } from './read';
 import { projectSchema } from './schema';

@@ -31,7 +31,6 @@ const practices: Readonly<Record<Exclude<BendSetting, 'byCode'>, BendPractice>> 
   },
 };
 
-export function bendPractice(setting: BendSetting, code: DesignCode): BendPractice {
-  if (setting !== 'byCode') return practices[setting];
-  return code.settings.id === 'aci318' ? practices.aci : practices.iso;
+export function bendPractice(setting: BendSetting, code: Pick<DesignCode, 'bends'>): BendPractice {
+  return practices[setting === 'byCode' ? code.bends : setting];
 }

@@ -1,12 +1,10 @@
 import { tex } from '@/core/calc/notations';
 import { printStep } from '@/core/calc/typeset';
 import type { Step } from '@/core/calc/calc';
-import type { Measured } from '@/core/members/check';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
-import type { Member, MemberResult, Project } from '@/core/project/project';
+import type { Measured } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
-import { memberFacts } from '../member-facts';
-import { reportDrawings } from '../report-drawings';
 import { scheduleRows } from '../schedule-rows';
 import type { MemberReport } from '../report-content';
 import { drawingSvg } from './drawing-svg';
@@ -92,7 +90,9 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
   const out: Content[] = [
     { ...(heading(`${member.title} ${member.mark}`, 1) as Record<string, unknown>), ...(isNext ? { pageBreak: 'before' } : {}) },
     {
-      text: [report.codeTitle, sizeLabel(member, units), steelLabel(project, member, result)].filter(Boolean).join(' · '),
+      text: [report.codeTitle, kindOf(member).sizeLabel(member, units), kindOf(member).steelLabel(member, result, project)]
+        .filter(Boolean)
+        .join(' · '),
       color: '#51473C',
       margin: [0, 0, 0, 6],
     },
@@ -101,7 +101,7 @@ function memberContent(project: Project, report: MemberReport, isNext: boolean):
     out.push({ ul: result.faults.map((f) => `${f.path}: ${f.reason}`), color: '#A30F38' });
     return out;
   }
-  for (const { caption, drawing } of reportDrawings(project, member, result)) {
+  for (const { caption, drawing } of kindOf(member).figures(member, result, project)) {
     out.push({ text: caption, fontSize: 7.5, color: '#51473C', margin: [0, 3, 0, 0] });
     out.push({ svg: drawingSvg(drawing, FONT), fit: [505, 180], margin: [0, 1, 0, 3] });
   }
@@ -182,7 +182,7 @@ function checksTable(project: Project, report: MemberReport): Content {
 }
 
 function inputTables(project: Project, { member, result }: MemberReport): Content[] {
-  const lines = memberFacts(project, member, result);
+  const lines = kindOf(member).facts(member, result, project);
   return [
     heading('Basis, loads and checks by hand', 2),
     { table: { widths: [150, '*'], body: lines.map(([a, b]) => [{ text: a, color: '#51473C' }, b || '–']) }, layout: ROWS },

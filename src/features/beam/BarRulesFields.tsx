@@ -2,7 +2,8 @@
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { BarRules } from '@/core/members/beam/input';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatForEditing } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -138,5 +139,6 @@ function changeCatalogue(m: Draft<BeamMember>, catalogue: CatalogueId): void {
     top: m.bars.top.map(() => ({ main: null })),
     links: m.bars.links.map(() => ({ zones: null })),
     support: m.bars.support.map(() => ({ bars: null, left: null, right: null })),
+    side: null,
   };
 }

@@ -3,11 +3,12 @@ import { useState } from 'react';
 import type { Draft } from 'immer';
 import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
-import { barLabel, linkLabel } from '@/core/project/labels';
-import type { BeamMember, Project } from '@/core/project/project';
+import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { formatValue } from '@/core/units/format';
-import { onBeam } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { parseBars, parseLinks } from '@/ui/value-field';
@@ -25,7 +26,7 @@ type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 /** All bars as a table: sizes, ends and zones. What is not set by hand shows the automatic choice. */
 export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) {
   const edit = useProject((s) => s.edit);
-  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
+  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);
   const common = { project, member, change };

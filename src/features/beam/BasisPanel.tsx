@@ -1,17 +1,21 @@
 'use client';
+import type { Member } from '@/core/members/kinds';
 import { castDraft, type Draft } from 'immer';
 import type { DesignCode } from '@/core/codes/design-code';
 import type { FrameClass } from '@/core/codes/frame-rules';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import type { BeamResult } from '@/core/members/beam/result';
-import { choicesFor, codeOf, type BeamMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { kindOf } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
-import { onBeam } from '@/store/commands';
+import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
-import { basisRow, basisRows } from '@/ui/basis-rows';
+import { basisRow, basisRows, ductilityRow } from '@/ui/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
@@ -27,11 +31,6 @@ const shapes: readonly (readonly [BeamShape, string])[] = [
   ['invertedT', 'T, flange below'],
   ['free', 'any outline'],
 ];
-const ductilities = [
-  ['A', 'A'],
-  ['B', 'B'],
-  ['C', 'C'],
-] as const;
 const ways = [
   ['loads', 'loads on spans'],
   ['forces', 'known design forces'],
@@ -57,10 +56,11 @@ export function BasisPanel({
 }) {
   const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
+  const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const rows = basisRows<BeamMember>({ project, faults, change });
   const { fault, quantity } = rows;
   const { materials, cover } = member;
+  const symbols = code.strengthSymbols;
   const gross = grossProperties(member.section);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
@@ -137,28 +137,27 @@ export function BasisPanel({
       <section>
         <h2>Materials and cover</h2>
         {quantity(
-          project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c',
+          `Concrete ${symbols.concrete}`,
           'stress',
           'materials.concreteStrength',
           materials.concreteStrength,
           (m, v) => void (m.materials.concreteStrength = v),
         )}
         {quantity(
-          project.code.id === 'en1992' ? 'Bars fyk' : 'Bars fy',
+          `Bars ${symbols.bars}`,
           'steelStress',
           'materials.steelStrength',
           materials.steelStrength,
           (m, v) => void (m.materials.steelStrength = v),
         )}
         {quantity(
-          project.code.id === 'en1992' ? 'Links fywk' : 'Stirrups fyt',
+          `${code.linkTitles.beam} ${symbols.links}`,
           'steelStress',
           'materials.linkStrength',
           materials.linkStrength,
           (m, v) => void (m.materials.linkStrength = v),
         )}
-        {project.code.id === 'en1992' &&
-          rows.pick('Ductility class', materials.ductility, ductilities, (m, v) => void (m.materials.ductility = v))}
+        {ductilityRow(rows, code, materials.ductility, (m, v) => void (m.materials.ductility = v))}
         {quantity('Cover to links, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
         {quantity('Cover to links, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
         {quantity('Cover to links, sides', 'smallLength', 'cover.side', cover.side, (m, v) => void (m.cover.side = v))}
@@ -208,7 +207,7 @@ export function BasisPanel({
       <BarRulesFields project={project} member={member} change={change} />
       <section>
         <h2>What the code leaves open</h2>
-        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
       </section>
     </div>
   );
@@ -220,7 +219,7 @@ function GroupNote({ project, member }: { project: Project; member: BeamMember }
   if (member.group === '') return null;
   const sharing = companions(project.members, member);
   const apart = all.filter((m) => !sharing.includes(m));
-  const marks = (list: readonly BeamMember[]) => list.map((m) => m.mark).join(', ');
+  const marks = (list: readonly Member[]) => list.map((m) => m.mark).join(', ');
   return (
     <p className="small">
       {sharing.length > 0
@@ -270,6 +269,7 @@ function setSpans(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, count
     top: take(m.bars.top, count, { main: null }),
     links: take(m.bars.links, count, { zones: null }),
     support: take(m.bars.support, count + 1, { bars: null, left: null, right: null }),
+    side: m.bars.side,
   };
   m.loads = m.loads.filter((l) => l.span === 'all' || l.span < count);
 }

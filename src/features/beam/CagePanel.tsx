@@ -1,11 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { cageDrawing } from '@/core/drawing/cage-drawing';
+import { cageDrawing } from '@/core/members/beam/drawing/cage';
 import { outlinePoints } from '@/core/geometry/beam-outline';
 import { beamCage, type CagePoint } from '@/core/members/beam/cage';
 import { outlineOf, supportPositions } from '@/core/members/beam/input';
 import type { BeamResult } from '@/core/members/beam/result';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
 import { Select } from '@/ui/Select';
 import { Turnable } from '@/ui/Turnable';

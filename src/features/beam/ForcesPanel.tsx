@@ -1,10 +1,11 @@
 'use client';
-import { statusOf } from '@/core/members/check';
+import { statusOf } from '@/core/checks/check';
 import type { GivenForces } from '@/core/members/beam/input';
 import type { BeamResult, RowUtilisations } from '@/core/members/beam/result';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
-import { onBeam } from '@/store/commands';
+import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
@@ -30,7 +31,7 @@ const families = ['bending', 'shear', 'torsion'] as const;
 export function ForcesPanel({ project, member, result, onEdit, editing }: ForcesPanelProps) {
   const edit = useProject((s) => s.edit);
   const paste = usePaste();
-  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
+  const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const shown = worstRows(member.forces, result.rows);
   return (
     <div className="overflow-auto px-3.5" onPaste={paste.onPaste}>
@@ -79,7 +80,8 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
         onClick={() =>
           change(
             'add a row of forces',
-            (m) => void m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0 }),
+            (m) =>
+              void m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 }),
           )
         }
       >
@@ -129,7 +131,7 @@ interface RowProps {
   readonly f: GivenForces;
   readonly i: number;
   readonly utilisations: RowUtilisations | undefined;
-  readonly change: (label: string, recipe: Parameters<typeof onBeam>[1]) => void;
+  readonly change: (label: string, recipe: Recipe<BeamMember>) => void;
 }
 
 const quantities = [

@@ -1,10 +1,11 @@
 'use client';
 import type { BeamLoad, BeamLoadType } from '@/core/members/beam/input';
-import type { Fault } from '@/core/members/fault';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import type { QuantityKind } from '@/core/units/quantity';
 import { PASTE_HELP, readLoads } from '@/exchange/paste-loads';
-import { onBeam } from '@/store/commands';
+import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases } from '@/ui/LoadCases';
 import { RefusedRows, usePastedLoads } from '@/ui/pasted-loads';
@@ -19,7 +20,7 @@ interface PanelProps {
 /** Load cases and loads as tables, typed or pasted from a spreadsheet. */
 export function LoadsPanel({ project, member, faults }: PanelProps) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: Parameters<typeof onBeam>[1]) => edit(`${label} of ${member.mark}`, onBeam(member.id, recipe));
+  const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const { refused, onPaste } = usePastedLoads(
     (text) => readLoads(text, member.cases, member.spans.length, project.display),
     (loads) => change(`paste ${loads.length} loads`, (m) => void m.loads.push(...loads)),
@@ -121,7 +122,7 @@ function LoadRow({
   const set = (patch: Record<string, unknown>) =>
     edit(
       label,
-      onBeam(member.id, (m) => void Object.assign(m.loads[index]!, patch)),
+      onMember(member, (m) => void Object.assign(m.loads[index]!, patch)),
     );
   const cell = (key: string, kind: QuantityKind) =>
     key in load ? (
@@ -152,7 +153,7 @@ function LoadRow({
             onChange={(e) =>
               edit(
                 label,
-                onBeam(member.id, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))),
+                onMember(member, (m) => void (m.loads[index] = retyped(load, e.target.value as BeamLoadType, length))),
               )
             }
           >
@@ -204,7 +205,7 @@ function LoadRow({
             onClick={() =>
               edit(
                 `delete ${label}`,
-                onBeam(member.id, (m) => void m.loads.splice(index, 1)),
+                onMember(member, (m) => void m.loads.splice(index, 1)),
               )
             }
           >

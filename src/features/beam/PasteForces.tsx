@@ -1,11 +1,12 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import type { BeamMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatValue } from '@/core/units/format';
 import { isMostlyNegative } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces } from '@/exchange/paste-forces';
-import { onBeam } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/MappedPaste';
 
@@ -46,7 +47,7 @@ function Reading({ project, member, text, onClose }: PasteProps) {
     mapped.keepHabit();
     edit(
       `paste ${good.length} rows of forces on ${member.mark}`,
-      onBeam(member.id, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good])),
+      onMember(member, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good])),
     );
     onClose();
   };

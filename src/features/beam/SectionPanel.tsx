@@ -1,13 +1,15 @@
 'use client';
 import { useMemo } from 'react';
-import { beamSectionPicture, senseAt } from '@/core/drawing/beam-section-picture';
+import { beamSectionPicture, senseAt } from '@/core/members/beam/drawing/section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState, type SectionState } from '@/core/members/beam/section-state';
-import { sectionLabels } from '@/core/project/labels';
-import { codeOf, type BeamMember, type Project } from '@/core/project/project';
+import { sectionLabels } from '@/core/members/beam/labels';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
-import { onBeam } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { DrawingView } from '@/ui/DrawingView';
 import { placeName } from '@/ui/stations';
@@ -72,7 +74,7 @@ function InReport({ member, station }: { member: BeamMember; station: number }) 
   const toggle = () =>
     edit(
       isIn ? `cut of ${member.mark} out of the report` : `cut of ${member.mark} for the report`,
-      onBeam(member.id, (m) => void (m.cuts = isIn ? m.cuts.filter((x) => !here.includes(x)) : [...m.cuts, station].sort((a, b) => a - b))),
+      onMember(member, (m) => void (m.cuts = isIn ? m.cuts.filter((x) => !here.includes(x)) : [...m.cuts, station].sort((a, b) => a - b))),
     );
   return (
     <label className="small flex items-center gap-1.5" title="Without any chosen, the report has the cuts over supports and in midspan">

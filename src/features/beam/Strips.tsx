@@ -1,9 +1,11 @@
 'use client';
 import { useMemo } from 'react';
-import { ELEVATION_HEIGHT, elevationDrawing, type Frame } from '@/core/drawing/elevation-drawing';
+import { ELEVATION_HEIGHT, elevationDrawing } from '@/core/members/beam/drawing/elevation';
+import type { Frame } from '@/core/drawing/frame';
 import type { BeamResult } from '@/core/members/beam/result';
-import { barLabel, linkLabel } from '@/core/project/labels';
-import type { BeamMember, Project } from '@/core/project/project';
+import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { BeamMember } from '@/core/members/beam/input';
 import { AlignedStrips } from '@/ui/AlignedStrips';
 
 type Shared = Omit<Parameters<typeof AlignedStrips>[0], 'units' | 'beam' | 'result' | 'above' | 'links'>;

@@ -3,9 +3,10 @@ import { castDraft } from 'immer';
 import type { ColumnEnd, RestrainingBeam } from '@/core/codes/column-rules';
 import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
-import { codeOf, type UprightMember } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { onUpright } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -27,7 +28,7 @@ export function AxisEditor({
   const set = (label: string, patch: Partial<ColumnAxis>) =>
     edit(
       `${label} about ${axis} of ${member.mark}`,
-      onUpright(member.id, (m) => void Object.assign(m.axes[axis], castDraft(patch))),
+      onMember(member, (m) => void Object.assign(m.axes[axis], castDraft(patch))),
     );
   const s = result.slenderness[axis];
   const length = (label: string, value: number | null, keep: (v: number | null) => void, empty?: string) => (

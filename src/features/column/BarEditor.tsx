@@ -2,7 +2,7 @@
 import { castDraft } from 'immer';
 import { catalogues } from '@/core/materials/bars';
 import type { ColumnBar } from '@/core/reinforcement/column-bars';
-import { onColumn } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -25,7 +25,7 @@ export function BarEditor({ project, member, index, bars, ...place }: EditorProp
   const set = (label: string, change: (list: { x: number; y: number; size: string }[]) => { x: number; y: number; size: string }[]) =>
     edit(
       `${label} of ${member.mark}`,
-      onColumn(member.id, (m) => {
+      onMember(member, (m) => {
         m.bars = castDraft({ kind: 'list' as const, bars: change(bars.map(({ x, y, size }) => ({ x, y, size }))) });
       }),
     );

@@ -2,11 +2,11 @@
 import { castDraft } from 'immer';
 import { catalogues } from '@/core/materials/bars';
 import { isRound } from '@/core/members/column/input';
-import type { ColumnMember } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
 import type { ColumnBars } from '@/core/reinforcement/column-bars';
 import { columnModel } from '@/core/members/column/section';
-import { codeOf } from '@/core/project/project';
-import { onColumn } from '@/store/commands';
+import { codeOf } from '@/core/members/member';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -28,7 +28,7 @@ export function BarsEditor({ project, member, ...place }: EditorProps) {
   const set = (label: string, next: ColumnBars) =>
     edit(
       `${label} of ${member.mark}`,
-      onColumn(member.id, (m) => {
+      onMember(member, (m) => {
         m.bars = castDraft(next);
       }),
     );
@@ -115,7 +115,7 @@ export function BarsEditor({ project, member, ...place }: EditorProps) {
             onChange={(e) =>
               edit(
                 `cross ties of ${member.mark}`,
-                onColumn(member.id, (m) => void (m.ties.cross = e.target.value === '' ? null : Number(e.target.value))),
+                onMember(member, (m) => void (m.ties.cross = e.target.value === '' ? null : Number(e.target.value))),
               )
             }
           />

@@ -2,10 +2,13 @@
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { ColumnResult } from '@/core/members/column/result';
-import type { Fault } from '@/core/members/fault';
-import { choicesFor, codeOf, type UprightMember, type Project } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import { kindOf } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
+import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { onUpright } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { basisRow, basisRows } from '@/ui/basis-rows';
@@ -29,9 +32,8 @@ export function BasisPanel({
 }) {
   const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
-  const isEN = project.code.id === 'en1992';
-  const change = (label: string, recipe: (m: Draft<UprightMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onUpright(member.id, recipe));
+  const { strengthSymbols: symbols, linkTitles } = code;
+  const change = (label: string, recipe: (m: Draft<UprightMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const { fault, quantity, optional, text, pick } = basisRows<UprightMember>({ project, faults, change });
   const materials = member.materials;
   return (
@@ -41,8 +43,11 @@ export function BasisPanel({
         {text('Mark', member.mark, (m, v) => void (m.mark = v))}
         {text('Title', member.title, (m, v) => void (m.title = v))}
         {text('Place', member.place, (m, v) => void (m.place = v))}
-        {member.type === 'column' && <ShapeFields project={project} member={member} result={result} />}
-        {member.type === 'wall' && <WallFields project={project} member={member} faults={faults} />}
+        {isWall(member) ? (
+          <WallFields project={project} member={member} faults={faults} />
+        ) : (
+          <ShapeFields project={project} member={member} result={result} />
+        )}
         {fault('shape.outer')}
         {faults
           .filter((f) => f.path.startsWith('shape.') && f.path !== 'shape.outer')
@@ -53,7 +58,7 @@ export function BasisPanel({
           ))}
         {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v))}
         {quantity(
-          member.type === 'wall' ? 'Cover to the outer bars' : 'Cover to ties',
+          isWall(member) ? 'Cover to the outer bars' : 'Cover to ties',
           'smallLength',
           'cover',
           member.cover,
@@ -73,21 +78,21 @@ export function BasisPanel({
       <section>
         <h2>Materials and limits</h2>
         {quantity(
-          isEN ? 'Concrete fck' : 'Concrete f′c',
+          `Concrete ${symbols.concrete}`,
           'stress',
           'materials.concreteStrength',
           materials.concreteStrength,
           (m, v) => void (m.materials.concreteStrength = v),
         )}
         {quantity(
-          isEN ? 'Bars fyk' : 'Bars fy',
+          `Bars ${symbols.bars}`,
           'steelStress',
           'materials.steelStrength',
           materials.steelStrength,
           (m, v) => void (m.materials.steelStrength = v),
         )}
         {quantity(
-          isEN ? 'Links fywk' : 'Ties fyt',
+          `${linkTitles.column} ${symbols.links}`,
           'steelStress',
           'materials.linkStrength',
           materials.linkStrength,
@@ -142,7 +147,7 @@ export function BasisPanel({
       </section>
       <section className="col-span-2 max-w-[44rem]">
         <h2>What the code leaves open</h2>
-        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
       </section>
     </div>
   );
@@ -157,7 +162,7 @@ function changeCatalogue(m: Draft<UprightMember>, id: CatalogueId): void {
     return to.reduce((a, b) => (Math.abs(b.diameter - d) < Math.abs(a.diameter - d) ? b : a)).name;
   };
   m.catalogue = id;
-  if (m.type === 'wall') {
+  if ('vertical' in m) {
     m.vertical.size = near(m.vertical.size);
     m.horizontal.size = near(m.horizontal.size);
     return;

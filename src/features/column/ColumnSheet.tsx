@@ -1,10 +1,12 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/drawing/column-drawings';
+import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/members/column/drawing/views';
 import { columnPicture, type ColumnPicture } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
-import { columnLabels } from '@/core/project/labels';
-import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
+import { uprightLabels } from '@/core/members/wall/upright';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { useBox } from '@/ui/use-box';
@@ -51,7 +53,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
     picture,
     index,
     units: project.display,
-    labels: columnLabels(project, member, picture.model.bars),
+    labels: uprightLabels(project, member, picture.model.bars),
   };
   const size = sizesIn(room, detail !== null);
   const section = (

@@ -1,11 +1,12 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import type { ColumnResult } from '@/core/members/column/result';
-import type { UprightMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { UprightMember } from '@/core/members/wall/upright';
 import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
-import { statusOf } from '@/core/members/check';
+import { statusOf } from '@/core/checks/check';
 import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/MappedPaste';
 

@@ -2,10 +2,12 @@
 import { useState } from 'react';
 import type { Nature } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
-import type { Fault } from '@/core/members/fault';
-import { codeOf, type UprightMember, type Project } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
-import { firstFree, onUpright } from '@/store/commands';
+import { firstFree, onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -39,7 +41,19 @@ const kindNames: readonly (readonly [LoadSetKind, string])[] = [
 ];
 const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key);
 const natures: readonly Nature[] = ['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'];
-const noForces: ColumnForces = { N: 0, mxTop: 0, mxBottom: 0, myTop: 0, myBottom: 0, vx: 0, vy: 0, torsion: 0 };
+const noForces: ColumnForces = {
+  N: 0,
+  mxTop: 0,
+  mxBottom: 0,
+  myTop: 0,
+  myBottom: 0,
+  vx: 0,
+  vy: 0,
+  torsion: 0,
+  nBottom: null,
+  vxBottom: null,
+  vyBottom: null,
+};
 
 /** Every force of every set to be typed or pasted; by load case, or ready-factored. */
 export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {
@@ -47,8 +61,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
   const paste = usePaste();
   const [top, setTop] = useState(0);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Parameters<typeof onUpright>[1]) =>
-    edit(`${label} of ${member.mark}`, onUpright(member.id, recipe));
+  const change = (label: string, recipe: Recipe<UprightMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const setSet = (i: number, patch: Partial<LoadSet>) => change(`load set ${i + 1}`, (m) => void Object.assign(m.sets[i]!, patch));
   const add = () =>
     change('add a load set', (m) => {
@@ -233,7 +246,7 @@ function Cases({
   project: Project;
   member: UprightMember;
   shownColumns: typeof forceColumns;
-  change: (label: string, recipe: Parameters<typeof onUpright>[1]) => void;
+  change: (label: string, recipe: Recipe<UprightMember>) => void;
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string) => member.caseForces.findIndex((f) => f.case === id);

@@ -2,11 +2,12 @@
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { LoadSetKind } from '@/core/members/column/input';
-import type { UprightMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { UprightMember } from '@/core/members/wall/upright';
 import { formatValue } from '@/core/units/format';
 import { isMostlyNegative } from '@/exchange/mapped-table';
 import { readSets, setVocabulary } from '@/exchange/paste-sets';
-import { onUpright } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/MappedPaste';
 import { Select } from '@/ui/Select';
@@ -52,7 +53,7 @@ function Reading({ project, member, text, onClose }: PasteProps) {
     mapped.keepHabit();
     edit(
       `paste ${good.length} load sets`,
-      onUpright(member.id, (m) => {
+      onMember(member, (m) => {
         const sets = good.map((r) => r.value!);
         m.sets = doesReplace ? sets : [...m.sets, ...sets];
         if (part !== null) m.sustained = part;

@@ -4,8 +4,9 @@ import { boundsOf } from '@/core/geometry/polygon';
 import { outlineOfShape, type SectionShape, type ShapeKind } from '@/core/geometry/section-shapes';
 import { isRound } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
-import type { ColumnMember, Project } from '@/core/project/project';
-import { onColumn } from '@/store/commands';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -50,8 +51,7 @@ function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
 /** The shape of a column and what holds its bars. */
 export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onColumn(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const setShape = (kind: ShapeKind) =>
     change('shape', (m) => {

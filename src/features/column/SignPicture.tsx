@@ -1,5 +1,5 @@
 'use client';
-import { columnMomentDrawing } from '@/core/drawing/column-moment-drawing';
+import { columnMomentDrawing } from '@/core/members/column/drawing/moments';
 import type { ColumnInput } from '@/core/members/column/input';
 import { DrawingView } from '@/ui/DrawingView';
 

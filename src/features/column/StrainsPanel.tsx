@@ -1,12 +1,14 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { curvatureDrawing } from '@/core/drawing/curvature-drawing';
-import { stateDrawing } from '@/core/drawing/state-drawing';
+import { curvatureDrawing } from '@/core/members/column/drawing/curvature';
+import { stateDrawing } from '@/core/members/column/drawing/state';
 import { places, type LoadSet, type Place } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import { columnModel } from '@/core/members/column/section';
 import { sectionState, type SectionState } from '@/core/members/column/states';
-import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { displayUnit } from '@/core/units/quantity';
 import { DrawingView } from '@/ui/DrawingView';

@@ -1,9 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { surfaceDrawing, type SpacePoint } from '@/core/drawing/surface-drawing';
+import { surfaceDrawing, type SpacePoint } from '@/core/members/column/drawing/surface';
 import { columnPicture, nominalSurface } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
-import { codeOf, uprightInput, type Project, type UprightMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatValue, unitLabel } from '@/core/units/format';
 import { Turnable } from '@/ui/Turnable';
 import { useBox } from '@/ui/use-box';

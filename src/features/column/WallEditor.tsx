@@ -1,8 +1,8 @@
 'use client';
 import { catalogues } from '@/core/materials/bars';
 import type { WallRestraint } from '@/core/members/wall/input';
-import type { WallMember } from '@/core/project/project';
-import { onWall } from '@/store/commands';
+import type { WallMember } from '@/core/members/wall/input';
+import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -20,7 +20,7 @@ export const restraints: readonly (readonly [WallRestraint, string])[] = [
 export function WallEditor({ project, member, ...place }: EditorProps<WallMember>) {
   const edit = useProject((s) => s.edit);
   const sizes = catalogues[member.catalogue].bars.map((b) => [b.name, b.name] as const);
-  const change = (label: string, recipe: Parameters<typeof onWall>[1]) => edit(`${label} of ${member.mark}`, onWall(member.id, recipe));
+  const change = (label: string, recipe: Recipe<WallMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   return (
     <DrawnPopover title="Bars of both faces" {...place}>
       {(['vertical', 'horizontal'] as const).map((mesh) => (

@@ -1,9 +1,11 @@
 'use client';
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import { effectiveFactor } from '@/core/members/wall/as-column';
-import { codeOf, type Project, type WallMember } from '@/core/project/project';
-import { onWall } from '@/store/commands';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { WallMember } from '@/core/members/wall/input';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -12,7 +14,7 @@ import { restraints } from './WallEditor';
 /** Size of a wall and how its edges are held. */
 export function WallFields({ project, member, faults }: { project: Project; member: WallMember; faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<WallMember>) => void) => edit(`${label} of ${member.mark}`, onWall(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<WallMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const length = (label: string, key: 'thickness' | 'length' | 'between') => (
     <label className={row}>
@@ -33,12 +35,12 @@ export function WallFields({ project, member, faults }: { project: Project; memb
         Worked as
         <Select
           label="Worked as"
-          value={member.isStrip ? 'strip' : 'whole'}
+          value={member.isStrip ? 'metre' : 'whole'}
           options={[
-            ['strip', 'a metre of a longer wall'],
+            ['metre', 'a metre of a longer wall'],
             ['whole', 'a wall of its own length'],
           ]}
-          onPick={(v) => change('way of working', (m) => void (m.isStrip = v === 'strip'))}
+          onPick={(v) => change('way of working', (m) => void (m.isStrip = v === 'metre'))}
         />
       </label>
       {length('Thickness', 'thickness')}

@@ -1,7 +1,10 @@
 import type { Draft } from 'immer';
 import { catalogues, findBar } from '@/core/materials/bars';
-import { linkLabel } from '@/core/project/labels';
-import type { ColumnMember, Project, UprightMember } from '@/core/project/project';
+import { linkLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { ColumnMember } from '@/core/members/column/input';
+import type { WallMember } from '@/core/members/wall/input';
+import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 type ColumnField = Field<UprightMember>;
@@ -21,11 +24,11 @@ const momentNames = { mxTop: 'Mx at the top', mxBottom: 'Mx at the foot', myTop:
 /** Finds the field of a path on the drawings of a column. Undefined for paths with an editor of their own. */
 export function columnField(path: string, project: Project, column: UprightMember): ColumnField | undefined {
   const shape = /^shape\.(\w+)$/.exec(path)?.[1];
-  if (column.type === 'wall' && shape) return wallSide(project, column, shape);
-  if (shape && shape in shapeNames && column.type === 'column' && shape in column.shape) {
+  if (isWall(column) && shape) return wallSide(project, column, shape);
+  if (shape && shape in shapeNames && !isWall(column) && shape in column.shape) {
     const value = (column.shape as unknown as Record<string, number>)[shape]!;
     return quantityField<UprightMember>({ project }, shapeNames[shape]!, 'of the section', 'length', value, (m, v) => {
-      if (m.type === 'column') (m.shape as unknown as Record<string, number>)[shape] = v;
+      if ('shape' in m) (m.shape as unknown as Record<string, number>)[shape] = v;
     });
   }
   if (path === 'cover')
@@ -46,21 +49,21 @@ export function columnField(path: string, project: Project, column: UprightMembe
       column.height,
       (m, v) => void (m.height = v),
     );
-  if (path === 'ties' && column.type === 'column') return tieField(project, column);
+  if (path === 'ties' && !isWall(column)) return tieField(project, column);
   const moment = /^sets\[(\d+)\]\.(mxTop|mxBottom|myTop|myBottom|N)$/.exec(path);
   if (moment) return setField(project, column, Number(moment[1]), moment[2] as 'N' | keyof typeof momentNames);
   return undefined;
 }
 
 /** Thickness and length of a wall, where they are drawn; a strip has no length of its own. */
-function wallSide(project: Project, wall: UprightMember & { type: 'wall' }, side: string): ColumnField | undefined {
+function wallSide(project: Project, wall: WallMember, side: string): ColumnField | undefined {
   if (side === 'h')
     return quantityField<UprightMember>({ project }, 'Thickness', 'of the wall', 'length', wall.thickness, (m, v) => {
-      if (m.type === 'wall') m.thickness = v;
+      if ('thickness' in m) m.thickness = v;
     });
   if (side !== 'b' || wall.isStrip) return undefined;
   return quantityField<UprightMember>({ project }, 'Length', 'of the wall', 'length', wall.length, (m, v) => {
-    if (m.type === 'wall') m.length = v;
+    if ('thickness' in m) m.length = v;
   });
 }
 
@@ -93,7 +96,7 @@ function tieField(project: Project, column: ColumnMember): ColumnField {
       const parsed = parse(text);
       if (!parsed.ok) return parsed;
       const { size, spacing } = parsed.zone;
-      return { ok: true, apply: (m: Draft<UprightMember>) => void (m.type === 'column' && Object.assign(m.ties, { size, spacing })) };
+      return { ok: true, apply: (m: Draft<UprightMember>) => void ('ties' in m && Object.assign(m.ties, { size, spacing })) };
     },
     step: (text, direction, size) => {
       const parsed = parse(text);

@@ -1,10 +1,13 @@
 'use client';
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import type { PanelMethod } from '@/core/members/panel/input';
-import { choicesFor, codeOf, type PanelMember, type Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { kindOf } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
+import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
-import { onPanel } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { basisRows, slabMaterialRows } from '@/ui/basis-rows';
@@ -19,7 +22,7 @@ interface PanelProps {
 
 const useChange = (member: PanelMember) => {
   const edit = useProject((s) => s.edit);
-  return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onPanel(member.id, recipe));
+  return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
 };
 
 /** Load cases and the loads over the whole panel. */
@@ -124,7 +127,7 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
         {quantity('Side along y', 'span', 'ly', member.ly, (m, v) => void (m.ly = v))}
         {quantity('Depth h', 'length', 'h', member.h, (m, v) => void (m.h = v))}
         {quantity('Width of supports', 'length', 'supportWidth', member.supportWidth, (m, v) => void (m.supportWidth = v))}
-        {project.code.id === 'aci318' &&
+        {code.slab.usesBeamStiffness &&
           optional(
             'Beams over slab, αfm',
             'ratio',
@@ -157,7 +160,7 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {slabMaterialRows(rows, project, member)}
+        {slabMaterialRows(rows, codeOf(project, member), member)}
         {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
         <label className="flex items-center gap-2 py-1">
           <input
@@ -170,7 +173,7 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
       </section>
       <section>
         <h2>What the code leaves open</h2>
-        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
       </section>
     </div>
   );

@@ -1,9 +1,10 @@
 'use client';
 import { useMemo } from 'react';
-import { panelPlan } from '@/core/drawing/panel-plan';
+import { panelPlan } from '@/core/members/panel/drawing';
 import type { PanelResult } from '@/core/members/panel/result';
-import { panelLabels } from '@/core/project/labels';
-import type { PanelMember, Project } from '@/core/project/project';
+import { panelLabels } from '@/core/members/panel/labels';
+import type { Project } from '@/core/project/project';
+import type { PanelMember } from '@/core/members/panel/input';
 import { DrawingView } from '@/ui/DrawingView';
 import { useBox } from '@/ui/use-box';
 

@@ -1,6 +1,7 @@
 import { panelPlaces, placeTitle, type PanelPlace } from '@/core/members/panel/input';
 import type { PanelResult } from '@/core/members/panel/result';
-import type { PanelMember, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { PanelMember } from '@/core/members/panel/input';
 import { slabBarsField } from '@/ui/slab-bars-field';
 import { quantityField, type Field } from '@/ui/value-field';
 

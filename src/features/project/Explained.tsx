@@ -1,9 +1,10 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { Popover } from 'radix-ui';
-import type { Check } from '@/core/members/check';
+import type { Check } from '@/core/checks/check';
 import { companions } from '@/core/project/groups';
-import type { Member, Project } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { Member } from '@/core/members/kinds';
 import { designOnce } from '@/store/design-once';
 import { CheckSteps } from '@/ui/CheckSteps';
 

@@ -1,9 +1,10 @@
 'use client';
+import { kindOf } from '@/core/members/kinds';
 import { useRouter } from 'next/navigation';
 import { memo } from 'react';
-import type { Check } from '@/core/members/check';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
-import { decisionFor, type Project } from '@/core/project/project';
+import type { Check } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { decisionFor } from '@/core/members/member';
 import { formatUtilisation } from '@/core/units/format';
 import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
@@ -12,7 +13,7 @@ import { sheetPath } from '@/ui/sheet-path';
 import { Silhouette } from '@/ui/Silhouette';
 import { Menu, MenuItem } from '@/ui/TopBar';
 import { Explained } from './Explained';
-import { families, reasonOf, worstOf, type RowData } from './rows';
+import { families, groupLabel, reasonOf, worstOf, type RowData } from './rows';
 
 /** A member in the overview: to be opened, chosen, or asked for the way to any of its figures. */
 export const MemberRow = memo(Row, isSameRow);
@@ -75,11 +76,11 @@ function Row({ project, row, isSelected, onSelect }: MemberRowProps) {
       </td>
       <td className="whitespace-nowrap pr-3 text-walnut">
         {member.place}
-        {member.type === 'beam' && member.group !== '' && ` · group ${member.group}`}
+        {groupLabel(member)}
       </td>
-      <td className="whitespace-nowrap pr-3">{sizeLabel(member, project.display)}</td>
-      <td className="max-w-36 truncate pr-3 text-walnut" title={steelLabel(project, member, result)}>
-        {steelLabel(project, member, result)}
+      <td className="whitespace-nowrap pr-3">{kindOf(member).sizeLabel(member, project.display)}</td>
+      <td className="max-w-36 truncate pr-3 text-walnut" title={kindOf(member).steelLabel(member, result, project)}>
+        {kindOf(member).steelLabel(member, result, project)}
       </td>
       {families.map((f) => (
         <FamilyCell

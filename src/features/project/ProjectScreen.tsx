@@ -1,17 +1,15 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
-import type { BeamMember, Project } from '@/core/project/project';
+import { Fragment, useCallback, useEffect, useState } from 'react';
+import type { Start } from '@/core/members/kind';
+import { kinds } from '@/core/members/kinds';
+import { newMember, starts } from '@/core/project/new-member';
+import type { Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { designAllAgain, goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
 import { useProject } from '@/store/project-store';
 import { Glyph, type Standing } from '@/ui/Glyph';
 import { Missing, Notice } from '@/ui/Missing';
-import { newBeam } from '@/ui/new-beam';
-import { newColumn, newWall } from '@/ui/new-column';
-import { newPanel } from '@/ui/new-panel';
-import { newPunching } from '@/ui/new-punching';
-import { newStrip } from '@/ui/new-strip';
 import { sheetPath } from '@/ui/sheet-path';
 import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
@@ -27,25 +25,22 @@ export function ProjectScreen() {
   return <Overview project={loaded.project} />;
 }
 
-/** One button for each kind of member that can be added. */
-function AddMembers({ kinds }: { kinds: readonly (readonly [kind: string, add: () => void])[] }) {
+/** One button for each kind of member that can be added; what else a kind may begin as is offered where there are no members yet. */
+function AddMembers({ onAdd }: { onAdd: (start: string) => void }) {
   return (
     <div className="flex items-center gap-1.5 whitespace-nowrap" role="group" aria-label="Add a member">
       Add
-      {kinds.map(([kind, add]) => (
-        <button
-          key={kind}
-          type="button"
-          className="btn !px-2"
-          aria-label={kind === 'punching' ? 'Add punching' : `Add a ${kind}`}
-          onClick={add}
-        >
-          {kind}
+      {kinds.map(({ starts: [start] }) => (
+        <button key={start!.id} type="button" className="btn !px-2" aria-label={`Add ${nameOf(start!)}`} onClick={() => onAdd(start!.id)}>
+          {start!.title}
         </button>
       ))}
     </div>
   );
 }
+
+/** "a beam", "punching". */
+const nameOf = ({ title, isUncounted }: Start) => (isUncounted ? title : `a ${title}`);
 
 /** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
 function Overview({ project }: { project: Project }) {
@@ -66,14 +61,11 @@ function Overview({ project }: { project: Project }) {
   );
   const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
-  const last = project.members.filter((m) => m.type === 'beam').at(-1);
-  const addOther = (make: typeof newColumn | typeof newWall | typeof newStrip | typeof newPanel | typeof newPunching, like: string) => {
-    const made = make(project, freshId(project), freshMark(project, like), project.members.at(-1)?.place ?? '');
-    edit(`add ${made.mark}`, addMember(made));
-    router.push(sheetPath(project, made));
-  };
-  const add = (mode: BeamMember['mode']) => {
-    const made = newBeam(project, freshId(project), freshMark(project, last?.mark ?? 'B0'), last?.place ?? '', mode);
+  const add = (startId: string) => {
+    const { type, mark } = starts.find((s) => s.id === startId)!;
+    const last = project.members.filter((m) => m.type === type).at(-1);
+    const place = (last ?? project.members.at(-1))?.place ?? '';
+    const made = newMember(project, startId, freshId(project), freshMark(project, last?.mark ?? `${mark}0`), place);
     edit(`add ${made.mark}`, addMember(made));
     router.push(sheetPath(project, made));
   };
@@ -119,16 +111,7 @@ function Overview({ project }: { project: Project }) {
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
-          <AddMembers
-            kinds={[
-              ['beam', () => add('loads')],
-              ['column', () => addOther(newColumn, 'C0')],
-              ['wall', () => addOther(newWall, 'W0')],
-              ['slab', () => addOther(newStrip, 'S0')],
-              ['panel', () => addOther(newPanel, 'SP0')],
-              ['punching', () => addOther(newPunching, 'P0')],
-            ]}
-          />
+          <AddMembers onAdd={add} />
         </div>
       </div>
       <div className="flex min-h-0 flex-col">
@@ -137,13 +120,14 @@ function Overview({ project }: { project: Project }) {
           {rows.length === 0 && (
             <p className="py-8 text-[0.9rem]">
               No members yet.{' '}
-              <button type="button" className="link" onClick={() => add('loads')}>
-                Add a beam
-              </button>{' '}
-              or{' '}
-              <button type="button" className="link" onClick={() => add('forces')}>
-                check a section with known forces
-              </button>
+              {kinds[0]!.starts.map((start, k) => (
+                <Fragment key={start.id}>
+                  {k > 0 && ' or '}
+                  <button type="button" className="link" onClick={() => add(start.id)}>
+                    {k === 0 ? 'Add' : (start.verb ?? 'add')} {nameOf(start)}
+                  </button>
+                </Fragment>
+              ))}
               .
             </p>
           )}

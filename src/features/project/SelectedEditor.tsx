@@ -1,9 +1,12 @@
-import { produce } from 'immer';
+import { original } from 'immer';
 import { useState } from 'react';
 import type { FrameClass } from '@/core/codes/frame-rules';
 import { makeCode } from '@/core/codes/registry';
+import type { SharedSettings } from '@/core/members/kind';
+import { kindOf, type Member } from '@/core/members/kinds';
 import { catalogues } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
+import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
@@ -25,34 +28,20 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
     (s) => !project.members.some((m) => ids.has(m.id) && catalogues[m.catalogue].bars.some((b) => b.name === s)),
   );
   const apply = () => {
-    edit(`settings of ${ids.size} members`, (p) =>
-      produce(p, (draft) => {
-        for (const m of draft.members) {
-          if (!ids.has(m.id)) continue;
-          if (concrete !== null) m.materials.concreteStrength = concrete;
-          if (m.type === 'punching') continue;
-          if (m.type === 'column' || m.type === 'wall') {
-            if (crack !== null) m.crackLimit = crack;
-            continue;
-          }
-          if (m.type === 'panel') {
-            if (partitions) m.hasPartitions = partitions === 'yes';
-            if (sizesOf(main).length > 0) m.barRules.sizes = sizesOf(main);
-            continue;
-          }
-          if (crack !== null) m.service.crackWidth = crack;
-          if (limit !== null && limit >= 50 && limit <= 5000) m.service.limits.total = limit;
-          if (partitions) m.service.hasPartitions = partitions === 'yes';
-          if (m.type === 'strip') {
-            if (sizesOf(main).length > 0) m.barRules.sizes = sizesOf(main);
-            continue;
-          }
-          // A dash takes the beams out of their group.
-          if (group.trim() !== '') m.group = group.trim() === '-' ? '' : group.trim().slice(0, 40);
-          if (frame) m.frame = frame;
-          if (sizesOf(main).length > 0) m.barRules.mainSizes = sizesOf(main);
-          if (sizesOf(links).length > 0) m.barRules.linkSizes = sizesOf(links);
-        }
+    const settings: SharedSettings = {
+      concrete,
+      crackWidth: crack,
+      mainSizes: sizesOf(main),
+      linkSizes: sizesOf(links),
+      group: group.trim(),
+      frame,
+      deflection: limit,
+      hasPartitions: partitions === '' ? null : partitions === 'yes',
+    };
+    edit(
+      `settings of ${ids.size} members`,
+      onProject((p) => {
+        for (const m of p.members) if (ids.has(m.id)) Object.assign(m, kindOf(m).withSettings(original(m) as Member, settings));
       }),
     );
     onDone();

@@ -1,7 +1,7 @@
-import type { Check, CheckFamily } from '@/core/members/check';
-import { governing } from '@/core/members/check';
-import { sizeLabel } from '@/core/project/labels';
-import type { Member, Project } from '@/core/project/project';
+import type { Check, CheckFamily } from '@/core/checks/check';
+import { governing } from '@/core/checks/check';
+import type { Project } from '@/core/project/project';
+import { kindOf, type Member } from '@/core/members/kinds';
 import { isCurrent, type ResultEntry } from '@/store/project-store';
 import type { Standing } from '@/ui/Glyph';
 import { memberStanding } from '@/ui/MemberList';
@@ -49,7 +49,7 @@ export function sortRows(rows: readonly RowData[], by: SortKey, project: Project
   const text: Partial<Record<SortKey, (r: RowData) => string>> = {
     mark: (r) => r.member.mark,
     place: (r) => r.member.place,
-    size: (r) => sizeLabel(r.member, project.display),
+    size: (r) => kindOf(r.member).sizeLabel(r.member, project.display),
   };
   const family = families.find((f) => f.title === by);
   const figure = (r: RowData) => worstOf(r.entry?.result.checks ?? [], family!.keys)?.utilisation ?? -1;
@@ -61,9 +61,17 @@ export function sortRows(rows: readonly RowData[], by: SortKey, project: Project
   return [...rows].sort((a, b) => compare(a, b) || worstFirst(a, b));
 }
 
+/** The group in which a member stands, behind its place; empty for none. */
+export function groupLabel(member: Member): string {
+  const name = kindOf(member).group?.nameOf(member);
+  return name ? ` · group ${name}` : '';
+}
+
 /** Whether a row has a word in it, in what is shown of it. */
 export function hasText(r: RowData, text: string): boolean {
   const { member } = r;
-  const group = member.type === 'beam' && member.group ? `group ${member.group}` : '';
-  return [member.mark, member.title, member.place, group, reasonOf(r)].join(' ').toLowerCase().includes(text.trim().toLowerCase());
+  return [member.mark, member.title, member.place, groupLabel(member), reasonOf(r)]
+    .join(' ')
+    .toLowerCase()
+    .includes(text.trim().toLowerCase());
 }

@@ -3,11 +3,13 @@ import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { MomentsBy } from '@/core/codes/punching-rules';
 import { slabSides } from '@/core/geometry/control-perimeter';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import { columnSize, type PunchingColumn } from '@/core/members/punching/input';
-import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
-import { onPunching } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { basisRows, type BasisRows } from '@/ui/basis-rows';
 
@@ -21,10 +23,11 @@ const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as
 /** What a slab at a column rests on besides its plan. */
 export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
+  const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const rows = basisRows<PunchingMember>({ project, faults, change });
   const { quantity, text, pick } = rows;
   const shared = { project, member, change, rows };
+  const code = codeOf(project, member);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
@@ -40,14 +43,14 @@ export function BasisPanel({ project, member, faults }: { project: Project; memb
         {quantity('Cover to the outer top bars', 'smallLength', 'cover', member.cover, (m, v) => void (m.cover = v))}
         {pick('Outer top bars', member.outer, layers, (m, v) => void (m.outer = v))}
         {quantity(
-          project.code.id === 'en1992' ? 'Concrete fck' : 'Concrete f′c',
+          `Concrete ${code.strengthSymbols.concrete}`,
           'stress',
           'materials.concreteStrength',
           member.materials.concreteStrength,
           (m, v) => void (m.materials.concreteStrength = v),
         )}
         {quantity(
-          project.code.id === 'en1992' ? 'Links fywk' : 'Links fyt',
+          `Links ${code.strengthSymbols.links}`,
           'steelStress',
           'materials.linkStrength',
           member.materials.linkStrength,
@@ -147,13 +150,14 @@ function ColumnFields({ member, change, rows: { quantity, pick, fault } }: Share
   );
 }
 
+const momentWords: Record<MomentsBy, string> = {
+  position: 'by the usual factors of the code',
+  moments: 'from the moments',
+  given: 'by a factor that is given',
+};
+
 function MomentFields({ project, member, rows: { quantity, pick } }: Shared) {
-  const isEN = codeOf(project, member).settings.id === 'en1992';
-  const options: readonly (readonly [MomentsBy, string])[] = [
-    ...(isEN ? ([['position', 'by the usual factors of the code']] as const) : []),
-    ['moments', 'from the moments'],
-    ['given', 'by a factor that is given'],
-  ];
+  const options = codeOf(project, member).punching.momentsBy.map((by) => [by, momentWords[by]] as const);
   return (
     <>
       {pick('Moments count', member.momentsBy, options, (m, v) => void (m.momentsBy = v))}

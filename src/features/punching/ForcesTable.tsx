@@ -2,11 +2,12 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import type { PunchingForces } from '@/core/members/punching/input';
-import type { Project, PunchingMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { parseTable } from '@/exchange/paste-table';
-import { onPunching } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -47,7 +48,7 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
   const edit = useProject((s) => s.edit);
   const [refused, setRefused] = useState<readonly string[]>([]);
   const change = (label: string, recipe: (m: Draft<PunchingMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onPunching(member.id, recipe));
+    edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');
     if (!/[\t\n;]/.test(text)) return;

@@ -2,9 +2,9 @@
 import type { Draft } from 'immer';
 import { catalogues } from '@/core/materials/bars';
 import type { PunchingLegs } from '@/core/members/punching/input';
-import type { PunchingMember } from '@/core/project/project';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
-import { onPunching } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -16,7 +16,7 @@ type Kind = PunchingLegs['kind'] | 'none';
 export function LegsEditor({ project, member, ...place }: EditorProps<PunchingMember>) {
   const edit = useProject((s) => s.edit);
   const { legs } = member;
-  const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`legs of ${member.mark}`, onPunching(member.id, recipe));
+  const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`legs of ${member.mark}`, onMember(member, recipe));
   const setKind = (kind: Kind) =>
     change((m) => {
       if (kind === 'none') m.legs = null;
@@ -24,7 +24,7 @@ export function LegsEditor({ project, member, ...place }: EditorProps<PunchingMe
       else {
         const usual = usualSizes[m.catalogue];
         const about = Math.round((0.4 * m.h) / usual.spacingStep) * usual.spacingStep;
-        m.legs = { kind, size: usual.links[1]!, legs: 12, perimeters: 3, first: about, spacing: about };
+        m.legs = { kind, layout: 'round', size: usual.links[1]!, legs: 12, perimeters: 3, first: about, spacing: about };
       }
     });
   const number = (key: 'legs' | 'perimeters', label: string) => (

@@ -1,8 +1,8 @@
 'use client';
 import { castDraft, type Draft } from 'immer';
 import type { SlabOpening } from '@/core/members/punching/input';
-import type { PunchingMember } from '@/core/project/project';
-import { onPunching } from '@/store/commands';
+import type { PunchingMember } from '@/core/members/punching/input';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
 import { QuantityInput } from '@/ui/QuantityInput';
@@ -14,7 +14,7 @@ export function OpeningEditor({ project, member, index, ...place }: EditorProps<
   const opening = member.openings[index];
   if (!opening) return null;
   const name = `opening ${index + 1}`;
-  const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`${name} of ${member.mark}`, onPunching(member.id, recipe));
+  const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`${name} of ${member.mark}`, onMember(member, recipe));
   const fields: readonly (readonly [string, string])[] =
     opening.kind === 'circle'
       ? [['x', 'Centre x'], ['y', 'Centre y'], ['diameter', 'Diameter']]

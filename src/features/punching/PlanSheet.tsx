@@ -1,9 +1,12 @@
 'use client';
 import { useMemo } from 'react';
-import { punchingDrawing } from '@/core/drawing/punching-drawing';
+import { punchingDrawing } from '@/core/members/punching/drawing';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { barLabel, punchingLabels } from '@/core/project/labels';
-import { codeOf, type Project, type PunchingMember } from '@/core/project/project';
+import { barLabel } from '@/core/members/parts/bar-labels';
+import { punchingLabels } from '@/core/members/punching/labels';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { formatQuantity } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { useBox } from '@/ui/use-box';

@@ -1,7 +1,8 @@
 import type { Draft } from 'immer';
 import { slabSides, type SlabSide } from '@/core/geometry/control-perimeter';
-import { layerLabel } from '@/core/project/labels';
-import type { Project, PunchingMember } from '@/core/project/project';
+import { layerLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { readSlabBars } from '@/ui/slab-bars-field';
 import { quantityField, type Field } from '@/ui/value-field';
 

@@ -1,9 +1,8 @@
-import type { Measured } from '@/core/members/check';
-import { sizeLabel, steelLabel } from '@/core/project/labels';
+import { kindOf } from '@/core/members/kinds';
+import type { Measured } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import type { MemberReport } from '@/exchange/report-content';
-import { reportDrawings } from '@/exchange/report-drawings';
 import { DrawingView } from '@/ui/DrawingView';
 import { Derivation } from '@/ui/Formula';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
@@ -22,19 +21,23 @@ export function ReportPage({ project, report }: { project: Project; report: Memb
       <h1 className="mb-2 mt-5 border-b border-ebony pb-1">
         {member.title} {member.mark}
       </h1>
-      <p className="text-walnut">{[sizeLabel(member, units), steelLabel(project, member, result)].filter(Boolean).join(' · ')}</p>
+      <p className="text-walnut">
+        {[kindOf(member).sizeLabel(member, units), kindOf(member).steelLabel(member, result, project)].filter(Boolean).join(' · ')}
+      </p>
       {result.faults.map((f) => (
         <p key={f.path} className="text-madder-text">
           {f.path}: {f.reason}
         </p>
       ))}
       <div className="my-2 overflow-hidden [&_svg]:h-auto [&_svg]:w-full">
-        {reportDrawings(project, member, result).map((d) => (
-          <figure key={d.caption}>
-            <figcaption className="small">{d.caption}</figcaption>
-            <DrawingView drawing={d.drawing} />
-          </figure>
-        ))}
+        {kindOf(member)
+          .figures(member, result, project)
+          .map((d) => (
+            <figure key={d.caption}>
+              <figcaption className="small">{d.caption}</figcaption>
+              <DrawingView drawing={d.drawing} />
+            </figure>
+          ))}
       </div>
       <table className="grid-table" aria-label={`Checks of ${member.mark}`}>
         <thead>

@@ -2,7 +2,8 @@
 import { proxy } from 'comlink';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { decisionFor, type Project, type ProjectInfo, type ReportDetail } from '@/core/project/project';
+import type { Project, ProjectInfo } from '@/core/project/project';
+import { decisionFor, type ReportDetail } from '@/core/members/member';
 import { formatUtilisation } from '@/core/units/format';
 import { memberReport } from '@/exchange/report-content';
 import { onProject } from '@/store/commands';

@@ -5,12 +5,12 @@ import { AlertDialog } from 'radix-ui';
 import { codeVariants } from '@/core/codes/registry';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import { MOST_CHARACTERS, readProjectText } from '@/exchange/project-text';
 import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntry } from '@/store/storage';
 import { startFromRevision } from '@/store/autosave';
 import { useProject } from '@/store/project-store';
-import { newBeam } from '@/ui/new-beam';
+import { newMember } from '@/core/project/new-member';
 import { Brand } from '@/ui/TopBar';
 import { PlayhouseSection } from './PlayhouseSection';
 
@@ -181,9 +181,14 @@ function FileDrop({ onFile }: { onFile: (file: File) => void }) {
 
 function NewProject({ onMake }: { onMake: (project: Project, member: string) => void }) {
   const [name, setName] = useState('');
-  const [variant, setVariant] = useState(codeVariants.findIndex((v) => v.variant === 'uk'));
+  const [variant, setVariant] = useState(
+    Math.max(
+      0,
+      codeVariants.findIndex((v) => v.isOfferedFirst),
+    ),
+  );
   const [display, setDisplay] = useState<'SI' | 'US'>('SI');
-  const make = (mode: 'loads' | 'forces') => {
+  const make = (mode: 'beam' | 'forces') => {
     const { id, variant: v } = codeVariants[variant]!;
     const read = readProject({
       format: 'intarsia',
@@ -195,7 +200,7 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
       paper: display === 'US' ? 'Letter' : 'A4',
     });
     if (!read.ok) return;
-    const beam = newBeam(read.project, 'm1', 'B1', '', mode);
+    const beam = newMember(read.project, mode, 'm1', 'B1', '');
     onMake({ ...read.project, members: [beam] }, beam.id);
   };
   const row = 'grid grid-cols-[4rem_1fr] items-center gap-2 border-b border-groove py-1 text-[0.8125rem]';
@@ -213,7 +218,7 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
           value={variant}
           onChange={(e) => {
             setVariant(Number(e.target.value));
-            setDisplay(codeVariants[Number(e.target.value)]!.variant === 'US' ? 'US' : 'SI');
+            setDisplay(codeVariants[Number(e.target.value)]!.display);
           }}
         >
           {codeVariants.map((v, i) => (
@@ -231,7 +236,7 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
         </select>
       </label>
       <div className="mt-4 flex items-center gap-3">
-        <button type="button" className="btn !h-8" onClick={() => make('loads')}>
+        <button type="button" className="btn !h-8" onClick={() => make('beam')}>
           Start with a beam
         </button>
         <button type="button" className="link" onClick={() => make('forces')}>

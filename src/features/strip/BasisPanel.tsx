@@ -1,12 +1,15 @@
 'use client';
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/members/fault';
+import type { Fault } from '@/core/checks/fault';
 import type { StripResult } from '@/core/members/strip/result';
-import { choicesFor, codeOf, type Project, type StripMember } from '@/core/project/project';
+import type { Project } from '@/core/project/project';
+import { kindOf } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
+import type { StripMember } from '@/core/members/strip/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
-import { onStrip } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { basisRow, basisRows, slabMaterialRows } from '@/ui/basis-rows';
@@ -33,7 +36,7 @@ export function BasisPanel({
 }) {
   const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const rows = basisRows<StripMember>({ project, faults, change });
   const { quantity } = rows;
   const { quantities } = result;
@@ -84,7 +87,7 @@ export function BasisPanel({
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {slabMaterialRows(rows, project, member)}
+        {slabMaterialRows(rows, codeOf(project, member), member)}
         {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
         <h2 className="mt-3">Bars that may be chosen</h2>
         <AllowedBars project={project} member={member} change={change} />
@@ -95,7 +98,7 @@ export function BasisPanel({
       <ServiceFields project={project} member={member} change={change} />
       <section>
         <h2>What the code leaves open</h2>
-        <Assumptions choices={choicesFor(code, member)} code={code} member={member} />
+        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
       </section>
     </div>
   );

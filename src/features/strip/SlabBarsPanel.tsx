@@ -4,11 +4,12 @@ import { castDraft } from 'immer';
 import { useState } from 'react';
 import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { StripSteel } from '@/core/members/strip/steel';
-import { layerLabel } from '@/core/project/labels';
-import type { Project, StripMember } from '@/core/project/project';
+import { layerLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { StripMember } from '@/core/members/strip/input';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { formatValue } from '@/core/units/format';
-import { onStrip } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { readSlabBars } from '@/ui/slab-bars-field';
@@ -25,7 +26,7 @@ interface PanelProps {
 /** All bars of a slab as tables. What is not set by hand shows the automatic choice in grey. */
 export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) {
   const edit = useProject((s) => s.edit);
-  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
+  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const starts = supportPositions(member);
   const shown = (length: number) => formatValue(length, 'span', project.display);

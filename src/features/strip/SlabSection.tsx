@@ -1,11 +1,13 @@
 'use client';
 import { useMemo } from 'react';
-import { senseAt } from '@/core/drawing/beam-section-picture';
-import { slabSectionDrawing } from '@/core/drawing/slab-section-drawing';
+import { senseAt } from '@/core/members/beam/drawing/section-picture';
+import { slabSectionDrawing } from '@/core/members/strip/drawing/section';
 import { stripCut } from '@/core/members/strip/cut';
 import type { StripResult } from '@/core/members/strip/result';
-import { drawnLength, layerLabel } from '@/core/project/labels';
-import { codeOf, type Project, type StripMember } from '@/core/project/project';
+import { drawnLength, layerLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import { codeOf } from '@/core/members/member';
+import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
 import { DrawingView } from '@/ui/DrawingView';
 import { placeName } from '@/ui/stations';

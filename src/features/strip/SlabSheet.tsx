@@ -1,12 +1,14 @@
 'use client';
 import { useMemo } from 'react';
-import { ELEVATION_HEIGHT, elevationDrawing, type Frame } from '@/core/drawing/elevation-drawing';
-import { PLAN_HEIGHT, stripPlan } from '@/core/drawing/strip-plan';
+import { ELEVATION_HEIGHT, elevationDrawing } from '@/core/members/beam/drawing/elevation';
+import type { Frame } from '@/core/drawing/frame';
+import { PLAN_HEIGHT, stripPlan } from '@/core/members/strip/drawing/plan';
 import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import type { StripResult } from '@/core/members/strip/result';
-import { layerLabel } from '@/core/project/labels';
-import type { Project, StripMember } from '@/core/project/project';
+import { layerLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
 import { AlignedStrips } from '@/ui/AlignedStrips';
 import { useBox } from '@/ui/use-box';

@@ -1,11 +1,12 @@
 'use client';
 import type { Draft } from 'immer';
 import type { StripLoad, StripLoadType } from '@/core/members/strip/input';
-import type { Fault } from '@/core/members/fault';
-import type { Project, StripMember } from '@/core/project/project';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import type { StripMember } from '@/core/members/strip/input';
 import type { QuantityKind } from '@/core/units/quantity';
 import { PASTE_SLAB_HELP, readSlabLoads } from '@/exchange/paste-slab-loads';
-import { onStrip } from '@/store/commands';
+import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases } from '@/ui/LoadCases';
 import { RefusedRows, usePastedLoads } from '@/ui/pasted-loads';
@@ -32,7 +33,7 @@ function retyped(load: StripLoad, type: StripLoadType, length: number): StripLoa
 /** Load cases and loads of a slab as tables, typed or pasted from a spreadsheet. */
 export function StripLoads({ project, member, faults }: { project: Project; member: StripMember; faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onStrip(member.id, recipe));
+  const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const { refused, onPaste } = usePastedLoads(
     (text) => readSlabLoads(text, member.cases, member.spans.length, project.display),
     (loads) => change(`paste ${loads.length} loads`, (m) => void m.loads.push(...loads)),

@@ -102,6 +102,8 @@ export function anchorageRules(form: Form): AnchorageRules {
     lap: (c, q) => lap(c, q, form),
     endSupport: (c, q) => endSupport(c, q, form),
     legCounts: false,
+    // Bars that reach an end are tension-controlled there: phi is 0.9 (table 21.2.2).
+    fullMoment: (design) => design / 0.9,
     clauses: { anchorage: '25.4', lap: '25.5.2', end: '9.7.3.8.3', leastBars: '9.7.3.8' },
     bend: (d, isLink) => bend(d, isLink, form),
   };

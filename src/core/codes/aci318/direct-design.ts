@@ -82,3 +82,14 @@ export function panelByCoefficients({ lx, ly, w, edges }: PanelLoad, supportWidt
     share: null,
   };
 }
+
+/** Why the coefficients do not serve a panel (318-14 8.10.2); undefined where they do. */
+export function coefficientFault(load: PanelLoad, supportWidth: number): string | undefined {
+  const { lx, ly } = load;
+  if (Math.max(lx, ly) > 2 * Math.min(lx, ly)) return 'The coefficients are for sides that differ by no more than 2 to 1 (8.10.2.3).';
+  return panelByCoefficients(load, supportWidth)
+    ? undefined
+    : 'The coefficients are for three spans and more: one of two opposite edges has to be continuous (8.10.2.1).';
+}
+
+export const COEFFICIENTS_NOTE = 'For three spans and more that differ by at most a third, on beams along all lines.';

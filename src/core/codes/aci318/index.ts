@@ -1,6 +1,14 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
-import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import {
+  readChoice,
+  usualTimeDependent,
+  type Choice,
+  type CodeEntry,
+  type CodeSettings,
+  type DesignCode,
+  type Materials,
+} from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
@@ -146,9 +154,21 @@ const choices: readonly Choice[] = [
 ];
 
 const notCovered: DesignCode['notCovered'] = [
+  { title: 'Fire', clause: '4.11' },
+  { title: 'Ductile frames', clause: '18.3 to 18.7', of: 'columns' },
   { title: 'Integrity of perimeter beams', clause: '9.7.7', of: 'beams' },
   { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
 ];
+
+/** ACI 318-19 as the registry has it, in both its forms. */
+export const aci318Entry: CodeEntry = {
+  id: 'aci318',
+  variants: [
+    { variant: 'SI', title: 'ACI 318-19, SI form', short: 'ACI 318 SI', display: 'SI' },
+    { variant: 'US', title: 'ACI 318-19, US customary form', short: 'ACI 318 US', display: 'US' },
+  ],
+  make: aci318,
+};
 
 /** ACI 318-19; `settings.variant` is its form, "SI" or "US". Throws RangeError for another form. */
 export function aci318(settings: CodeSettings): DesignCode {
@@ -198,6 +218,11 @@ export function aci318(settings: CodeSettings): DesignCode {
     settings,
     title: `ACI 318-19, ${SI ? 'SI' : 'US customary'} form`,
     linkWord: 'stirrups',
+    barPrefix: '',
+    strengthSymbols: { concrete: 'f′c', bars: 'fy', links: 'fyt' },
+    linkTitles: { beam: 'Stirrups', column: 'Ties' },
+    ductilityClasses: [],
+    bends: 'aci',
     choices,
     defaults: SI
       ? {

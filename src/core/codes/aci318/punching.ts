@@ -133,6 +133,11 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
   });
   return {
     choices: [],
+    usualMomentsBy: 'moments',
+    momentsBy: ['moments', 'given'],
+    // 22.6.8.3 asks it of all the studs of a line.
+    leastAreaOf: (kind) => (kind === 'studs' ? 'line' : 'leg'),
+    usualLegs: { first: 0.5, spacing: 0.5 },
     corners,
     critical,
     openingReach: (_d, h) => 4 * h,

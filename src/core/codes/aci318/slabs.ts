@@ -1,6 +1,6 @@
 import { silent } from '../../calc/calc';
 import type { SlabRules } from '../slab-rules';
-import { panelByCoefficients } from './direct-design';
+import { coefficientFault, COEFFICIENTS_NOTE, panelByCoefficients } from './direct-design';
 import { concreteStrength, F as shear, PHI_SHEAR, type ShearBasis } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 import type { Materials } from '../design-code';
@@ -41,6 +41,11 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
     shareToSupport: (isContinuous) => (isContinuous ? 1 / 4 : 1 / 3),
     heldEnd: null,
     crackFreeDepth: null,
+    // 8.3.1.2 measures clear spans.
+    panelSpan: (length, supportWidth) => length - supportWidth,
+    usesBeamStiffness: true,
+    // The code gives no range of its own: that of EN 1992-1-1 is taken.
+    yieldLineClause: 'EN 1992-1-1 5.6.2(2)',
     twoWayDepth: (c, q) => {
       const beta_l = c.given(symbols.beta_l, q.long / q.length);
       const common = { l_n: q.long, f_y: q.materials.steelStrength, beta_l };
@@ -53,6 +58,7 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
     },
     plasticDepth: () => null,
     panelCoefficients: panelByCoefficients,
+    coefficientLimits: { fault: coefficientFault, loadRatio: { value: 2, clause: '318-14 8.10.2.6' }, note: COEFFICIENTS_NOTE },
     corners: { text: 'bars for the largest sagging moment, above and below both ways over a fifth of the longer side', clause: '8.7.3' },
     clauses: { shear: '22.5.5.1', crushing: '22.5.1.2', least: '7.6.1.1', across: '24.4.3.2', toSupport: '7.7.3.8' },
   };

@@ -89,6 +89,8 @@ export function anchorageRules(annex: NationalAnnex): AnchorageRules {
     lap: (c, q, share) => lap(c, q, share, annex),
     endSupport: (c, q) => endSupport(c, q, annex),
     legCounts: true,
+    // Partial factors stand on the materials: nothing is taken off the moment.
+    fullMoment: (design) => design,
     clauses: { anchorage: '8.4.4', lap: '8.7.3', end: '9.2.1.4(3)', leastBars: '9.2.1.4(1)' },
     // Table 8.1N; 8.5(1) for links.
     bend: (diameter, isLink) => ({

@@ -1,5 +1,13 @@
 import { remember, silent, type Calc } from '../../calc/calc';
-import { readChoice, usualTimeDependent, type Choice, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import {
+  readChoice,
+  usualTimeDependent,
+  type Choice,
+  type CodeEntry,
+  type CodeSettings,
+  type DesignCode,
+  type Materials,
+} from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
@@ -9,7 +17,7 @@ import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
-import { findAnnex } from './national';
+import { annexes, findAnnex } from './national';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import { slabRules } from './slabs';
@@ -165,7 +173,23 @@ const choices: readonly Choice[] = [
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
-const notCovered = [{ title: 'Fire', clause: 'EN 1992-1-2' }];
+const notCovered: DesignCode['notCovered'] = [
+  { title: 'Fire', clause: 'EN 1992-1-2' },
+  { title: 'Ductile frames', clause: 'EN 1998-1 5.4.3.2', of: 'columns' },
+];
+
+/** EN 1992-1-1 as the registry has it, with its national annexes. */
+export const en1992Entry: CodeEntry = {
+  id: 'en1992',
+  variants: annexes.map((a) => ({
+    variant: a.id,
+    title: `EN 1992-1-1 with ${a.title}`,
+    short: a.short,
+    isOfferedFirst: a.isOfferedFirst,
+    display: 'SI',
+  })),
+  make: en1992,
+};
 
 /** EN 1992-1-1:2004+A1 with the national choices of an annex. Throws RangeError for an unknown annex. */
 export function en1992(settings: CodeSettings): DesignCode {
@@ -204,6 +228,11 @@ export function en1992(settings: CodeSettings): DesignCode {
     settings,
     title: `EN 1992-1-1 with ${annex.title}`,
     linkWord: 'links',
+    barPrefix: 'H',
+    strengthSymbols: { concrete: 'fck', bars: 'fyk', links: 'fywk' },
+    linkTitles: { beam: 'Links', column: 'Links' },
+    ductilityClasses: (['A', 'B', 'C'] as const).map((value) => ({ value, label: value })),
+    bends: 'iso',
     choices,
     defaults: {
       concreteStrength: 30,

@@ -7,6 +7,10 @@ import type { ImposedCategory, Nature } from '../../analysis/combination';
 export interface NationalAnnex {
   readonly id: string;
   readonly title: string;
+  /** Whether a new project is offered this one before the others. */
+  readonly isOfferedFirst: boolean;
+  /** Where there is little room. */
+  readonly short: string;
   readonly gammaC: number;
   readonly gammaS: number;
   /** 3.1.6(1), for bending and axial force; shear and bond take 1.0 in the UK annex. */
@@ -53,6 +57,8 @@ export const annexes: readonly NationalAnnex[] = [
   {
     id: 'recommended',
     title: 'recommended values',
+    short: 'EN 1992',
+    isOfferedFirst: false,
     gammaC: 1.5,
     gammaS: 1.15,
     alphaCC: 1.0,
@@ -72,6 +78,8 @@ export const annexes: readonly NationalAnnex[] = [
   {
     id: 'uk',
     title: 'UK annex',
+    short: 'EN 1992 UK',
+    isOfferedFirst: true,
     gammaC: 1.5,
     gammaS: 1.15,
     alphaCC: 0.85,

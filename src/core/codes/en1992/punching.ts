@@ -169,6 +169,11 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
   const { crush, cap } = annex.punching;
   return {
     choices: [],
+    usualMomentsBy: 'position',
+    momentsBy: ['position', 'moments', 'given'],
+    // 9.4.3(2) asks so much of each leg.
+    leastAreaOf: () => 'leg',
+    usualLegs: { first: 0.45, spacing: 0.75 },
     corners: 'round',
     critical,
     openingReach: (d) => 6 * d,

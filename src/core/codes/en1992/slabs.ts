@@ -49,6 +49,9 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
     shareToSupport: () => 0.5,
     heldEnd: isHeld ? { moment: 0.15, reach: 0.2, clause: '9.3.1.2(2)' } : null,
     crackFreeDepth: skipsCracks ? { h: 200, clause: '7.3.3(1)' } : null,
+    panelSpan: (length) => length,
+    usesBeamStiffness: false,
+    yieldLineClause: 'EN 1992-1-1 5.6.2(2)',
     twoWayDepth: spanDepth,
     // Steel of class B or C is asked for beside it.
     plasticDepth: (m) => ({ value: m.concreteStrength <= 50 ? 0.25 : 0.15, clause: '5.6.2(2)' }),

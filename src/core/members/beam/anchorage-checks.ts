@@ -2,7 +2,7 @@ import { derive, silent } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { holdsMoment, outlineOf, supportName } from './input';
@@ -140,7 +140,7 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): D
 /** Moment strength of the bars that reach a place, without any reduction that a code takes off it (N mm). */
 function nominalMoment({ code, resistance }: CheckBasis, span: number, x: number): number {
   const moment = resistance.bendingAt(span, x, 'sagging')?.moment ?? 0;
-  return code.settings.id === 'aci318' ? moment / 0.9 : moment;
+  return code.anchorage.fullMoment(moment);
 }
 
 /** Where an end holds a moment, its top bars are anchored in the support for their full strength, or for what the moment asks of them. */

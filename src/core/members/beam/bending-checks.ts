@@ -1,7 +1,7 @@
 import { derive, silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { QuantityKind, UnitSystem } from '../../units/quantity';
-import { guarded, makeCheck, type DerivableCheck } from '../check';
+import { guarded, makeCheck, type DerivableCheck } from '../../checks/check';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';

@@ -1,7 +1,7 @@
 import { CalcError, derive, silent } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
 import { compressionFace, plainSection } from './section-at';

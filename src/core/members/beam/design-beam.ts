@@ -1,7 +1,7 @@
 import { zeros } from '../../analysis/envelope';
 import { MechanismError } from '../../analysis/line-beam';
 import { missingFor, type DesignCode } from '../../codes/design-code';
-import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../check';
+import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../../checks/check';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { anchorageChecks } from './anchorage-checks';
 import { flangeChecks } from './flange-checks';

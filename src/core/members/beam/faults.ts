@@ -1,8 +1,8 @@
 import type { DesignCode } from '../../codes/design-code';
 import { holdsTwist } from './analysis';
 import { catalogues, findBar } from '../../materials/bars';
-import type { Fault } from '../fault';
-import { materialFaults } from '../material-faults';
+import type { Fault } from '../../checks/fault';
+import { materialFaults } from '../parts/material-faults';
 import type { BeamInput } from './input';
 import { outlineOf, supportName } from './input';
 import { crossingEdges } from '../../geometry/polygon';

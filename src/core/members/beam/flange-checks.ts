@@ -1,6 +1,6 @@
 import { derive, silent } from '../../calc/calc';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf, supportPositions } from './input';
 

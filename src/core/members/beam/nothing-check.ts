@@ -1,4 +1,4 @@
-import { makeCheck, type Check } from '../check';
+import { makeCheck, type Check } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { BeamInput } from './input';
 

@@ -1,14 +1,14 @@
 import { formworkOf, grossProperties } from '../../geometry/beam-outline';
 import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { outlineOf, supportPositions, type BeamInput } from './input';
-import type { BeamQuantities } from './result';
+import type { Quantities } from '../../checks/result';
 import type { SteelMap } from './steel';
 
 /** Length added at each end of a link for its hooks, in link diameters (two hooks of ten diameters and their bends). */
 const HOOK_ALLOWANCE = 24;
 
 /** Volume, mass and formwork of a beam. Bars are counted over their runs, without laps and hooks. */
-export function beamQuantities(beam: BeamInput, map: SteelMap): BeamQuantities {
+export function beamQuantities(beam: BeamInput, map: SteelMap): Quantities {
   const { steel, catalogue } = map;
   const starts = supportPositions(beam);
   const mass = (group: BarGroup, length: number) => (group.count > 0 ? group.count * barOf(group, catalogue).massPerLength * length : 0);

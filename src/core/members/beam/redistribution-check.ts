@@ -1,4 +1,4 @@
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { supportName } from './input';
 

@@ -1,7 +1,5 @@
-import type { Combination } from '../../analysis/combination';
-import type { HandCheck } from '../../analysis/hand-check';
-import type { Check } from '../check';
-import type { Fault } from '../fault';
+import type { Fault } from '../../checks/fault';
+import { nothingDesigned, type ResultBase } from '../../checks/result';
 import type { SectionCapacities } from './forces/capacities';
 import type { BeamSteel } from './steel';
 
@@ -57,14 +55,6 @@ export interface SupportReaction {
   readonly min: number;
 }
 
-export interface BeamQuantities {
-  /** mm3, kg, kg, mm2 */
-  readonly concrete: number;
-  readonly bars: number;
-  readonly links: number;
-  readonly formwork: number;
-}
-
 export interface RowUtilisations {
   readonly bending: number | null;
   readonly shear: number | null;
@@ -72,16 +62,12 @@ export interface RowUtilisations {
 }
 
 /** Everything that the design of a beam gives. Plain data. */
-export interface BeamResult {
+export interface BeamResult extends ResultBase {
   readonly type: 'beam';
-  /** Faults in the input: when there are any, nothing else was worked out. */
-  readonly faults: readonly Fault[];
   readonly strips: BeamStrips | null;
   readonly service: ServiceStrips | null;
   readonly arrangements: readonly { readonly combination: string; readonly title: string; readonly label: string }[];
-  readonly combinations: readonly Combination[];
   readonly reactions: readonly SupportReaction[];
-  readonly handChecks: readonly HandCheck[];
   /** Where the envelopes of moment cross zero (mm). */
   readonly zeros: { readonly sagging: readonly number[]; readonly hogging: readonly number[] };
   readonly steel: BeamSteel | null;
@@ -89,27 +75,19 @@ export interface BeamResult {
   readonly rows: readonly RowUtilisations[];
   /** What the section carries with its bars, where forces are given. */
   readonly capacities: SectionCapacities | null;
-  readonly checks: readonly Check[];
-  readonly governing: Check | null;
-  readonly quantities: BeamQuantities | null;
 }
 
 export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
   return {
     type: 'beam',
-    faults,
+    ...nothingDesigned(faults),
     strips: null,
     service: null,
     arrangements: [],
-    combinations: [],
     reactions: [],
-    handChecks: [],
     zeros: { sagging: [], hogging: [] },
     steel: null,
     rows: [],
     capacities: null,
-    checks: [],
-    governing: null,
-    quantities: null,
   };
 }

@@ -1,7 +1,7 @@
 import { derive, silent } from '../../calc/calc';
 import type { ShearSection } from '../../codes/design-code';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type CheckDraft, type DerivableCheck } from '../check';
+import { makeCheck, type CheckDraft, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, type ShearDemand, shearLimits } from './demand';

@@ -2,7 +2,7 @@ import { derive, silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { PlacedBar, Placement } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
 import { plainSection, tensionFace } from './section-at';

@@ -1,7 +1,7 @@
 import { derive } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';

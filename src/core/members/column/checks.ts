@@ -3,7 +3,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import { guarded, makeCheck, type DerivableCheck } from '../check';
+import { guarded, makeCheck, type DerivableCheck } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
 import { alongDemand, forcesAbout, governingAt, type PlaceResult, type SetResult } from './strength';

@@ -1,8 +1,9 @@
-import type { DesignCode } from '../../codes/design-code';
+import type { Quantities } from '../../checks/result';
+import { missingFor, type DesignCode } from '../../codes/design-code';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { outlineProperties } from '../../geometry/polygon';
 import { barMass } from '../../materials/bars';
-import { finishChecks, governing, makeCheck, type DerivableCheck, type DesignOptions } from '../check';
+import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../checks/check';
 import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type ColumnBasis } from './checks';
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
@@ -10,7 +11,7 @@ import type { ColumnInput } from './input';
 import { loadSets } from './load-sets';
 import { torsionChecks } from './torsion-checks';
 import { columnHandChecks } from './hand-checks';
-import { emptyColumnResult, type ColumnQuantities, type ColumnResult } from './result';
+import { emptyColumnResult, type ColumnResult } from './result';
 import { columnModel, type ColumnModel } from './section';
 import { serviceChecks } from './service-checks';
 import { strengthOf, type SetResult } from './strength';
@@ -30,7 +31,7 @@ export function designUpright(
   code: DesignCode,
   options: DesignOptions,
   detailing: (basis: ColumnBasis) => DerivableCheck[],
-  quantities: (model: ColumnModel) => ColumnQuantities,
+  quantities: (model: ColumnModel) => Quantities,
 ): ColumnResult {
   const model = columnModel(column, code);
   const sets = loadSets(column, code);
@@ -48,7 +49,7 @@ export function designUpright(
           ...detailing(basis),
           ...serviceChecks(basis, sets),
           ...torsionChecks(basis),
-          ...notCovered(),
+          ...topicsNotCovered(missingFor(code, 'columns')),
         ],
     options,
   );
@@ -103,24 +104,8 @@ function nothingToDesign(): DerivableCheck {
   });
 }
 
-const notCovered = (): DerivableCheck[] =>
-  (['Fire', 'Ductile frames'] as const).map((title) =>
-    makeCheck({
-      id: `not-covered-${title.toLowerCase().replace(' ', '-')}`,
-      family: 'detailing',
-      title,
-      clause: '',
-      demand: null,
-      capacity: null,
-      utilisation: null,
-      status: 'notCovered',
-      place: nowhere,
-      reason: 'Not covered here yet: check it by other means.',
-    }),
-  );
-
 /** Concrete, steel and formwork over the clear height; bars without laps, ties with hooks of ten diameters. */
-export function columnQuantities(column: ColumnInput, model: ColumnModel): ColumnQuantities {
+export function columnQuantities(column: ColumnInput, model: ColumnModel): Quantities {
   const { area, perimeter } = outlineProperties(outlineOfShape(column.shape));
   const inner = perimeter - 8 * column.cover + 20 * model.tieDiameter;
   const cross = model.legs.cross.reduce((sum, [a, b]) => {

@@ -3,7 +3,7 @@ import { leastClear } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { nowhere, type ColumnBasis } from './checks';
 import { axialAt, isRound } from './input';
 import type { SetResult } from './strength';

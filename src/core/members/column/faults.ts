@@ -3,8 +3,8 @@ import { boundsOf, crossingEdges, distanceToEdges, isInside, isInsideLoop, loops
 import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
 import { leastClear, placeColumnBars } from '../../reinforcement/column-bars';
-import type { Fault } from '../fault';
-import { materialFaults } from '../material-faults';
+import type { Fault } from '../../checks/fault';
+import { materialFaults } from '../parts/material-faults';
 import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 
 type Add = (path: string, reason: string) => void;

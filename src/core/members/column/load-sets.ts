@@ -67,10 +67,13 @@ const footKeys = [
 function add(factors: Factors, forces: ReadonlyMap<string, CaseForces>): ColumnForces {
   const acting = factors.flatMap(({ caseId, factor }) => (forces.has(caseId) ? [{ factor, f: forces.get(caseId)! }] : []));
   const total = (value: (f: CaseForces) => number) => acting.reduce((sum, { factor, f }) => sum + factor * value(f), 0);
-  const apart = footKeys.filter(([foot]) => acting.some(({ f }) => f[foot] != null));
+  const isApart = (foot: (typeof footKeys)[number][0]) => acting.some(({ f }) => f[foot] !== null);
   return {
     ...(Object.fromEntries(keys.map((key) => [key, total((f) => f[key])])) as Record<(typeof keys)[number], number>),
-    ...Object.fromEntries(apart.map(([foot, top]) => [foot, total((f) => f[foot] ?? f[top])])),
+    ...(Object.fromEntries(footKeys.map(([foot, top]) => [foot, isApart(foot) ? total((f) => f[foot] ?? f[top]) : null])) as Record<
+      (typeof footKeys)[number][0],
+      number | null
+    >),
   };
 }
 

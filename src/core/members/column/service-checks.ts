@@ -4,7 +4,7 @@ import { clipLoop, distanceToEdges, signedArea } from '../../geometry/polygon';
 import type { PolygonSection } from '../../section/polygon-section';
 import { solvePlane, strainAt, type StrainPlane } from '../../section/strain-plane';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { nowhere, type ColumnBasis } from './checks';
 import { inBendingSense } from './load-sets';
 import { serviceLaws, serviceModulus } from './states';

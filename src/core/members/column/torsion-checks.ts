@@ -3,7 +3,7 @@ import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
 import { distanceToEdges } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { nowhere, shearSection, type ColumnBasis } from './checks';
 import type { SetResult } from './strength';
 

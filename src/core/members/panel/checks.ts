@@ -4,7 +4,7 @@ import { panelEdges, type PanelMoments } from '../../analysis/panel';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
 import { panelSection, reinforced, resistanceOf, WIDTH } from './sections';
@@ -164,8 +164,7 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
   const [a, b] = short === 'x' ? [panel.edges.left, panel.edges.right] : [panel.edges.bottom, panel.edges.top];
   const held = [a, b].filter((e) => e === 'continuous').length;
   const [shorter, longer] = [Math.min(panel.lx, panel.ly), Math.max(panel.lx, panel.ly)];
-  const isClear = code.settings.id === 'aci318';
-  const clear = (l: number) => (isClear ? l - panel.supportWidth : l);
+  const clear = (l: number) => code.slab.panelSpan(l, panel.supportWidth);
   // Not below the least steel: what is required for strength alone.
   const q = {
     materials: panel.materials,
@@ -300,9 +299,11 @@ export function panelCorners({ panel, code, moments, units }: PanelBasis): Deriv
   ];
 }
 
-/** The coefficients hold for imposed loads of at most twice the permanent ones (ACI 318-14 8.10.2.6). */
-export function coefficientChecks({ panel }: PanelBasis): DerivableCheck[] {
-  if (panel.method !== 'coefficients') return [];
+/** The coefficients hold for imposed loads that are not much larger than the permanent ones. */
+export function coefficientChecks({ panel, code }: PanelBasis): DerivableCheck[] {
+  const limits = code.slab.coefficientLimits;
+  if (panel.method !== 'coefficients' || !limits) return [];
+  const { loadRatio, note } = limits;
   const isPermanent = (id: string) => panel.cases.find((c) => c.id === id)?.nature === 'permanent';
   const sum = (wanted: boolean) => panel.loads.filter((l) => isPermanent(l.case) === wanted).reduce((s, l) => s + l.value, 0);
   const dead = sum(true) + (panel.selfWeight ? panel.h * panel.unitWeight : 0);
@@ -312,14 +313,16 @@ export function coefficientChecks({ panel }: PanelBasis): DerivableCheck[] {
       id: 'coefficients',
       family: 'detailing',
       title: 'Imposed over permanent load',
-      clause: '318-14 8.10.2.6',
+      clause: loadRatio.clause,
       demand: { value: ratio, kind: 'ratio' },
-      capacity: { value: 2, kind: 'ratio' },
-      utilisation: ratio / 2,
+      capacity: { value: loadRatio.value, kind: 'ratio' },
+      utilisation: ratio / loadRatio.value,
       place: here(''),
-      warnings: ['For three spans and more that differ by at most a third, on beams along all lines.'],
-      ...(ratio > 2
-        ? { reason: 'The coefficients hold for imposed loads of at most twice the permanent ones: take strips or yield lines.' }
+      warnings: [note],
+      ...(ratio > loadRatio.value
+        ? {
+            reason: `The coefficients hold for imposed loads of at most ${loadRatio.value} times the permanent ones: take strips or yield lines.`,
+          }
         : {}),
     }),
   ];

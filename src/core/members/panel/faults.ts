@@ -1,17 +1,15 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabBarFaults } from '../../reinforcement/slab-bars';
-import type { Fault } from '../fault';
-import { materialFaults } from '../material-faults';
+import type { Fault } from '../../checks/fault';
+import { materialFaults } from '../parts/material-faults';
 import { panelPlaces, type PanelInput } from './input';
 
 /** Why the coefficients of a code do not serve a panel. */
 function coefficientFault(panel: PanelInput, code: DesignCode): string | undefined {
   const { lx, ly, edges, supportWidth } = panel;
-  if (!code.slab.panelCoefficients) return 'This code has no coefficients for panels: take strips or yield lines.';
-  if (Math.max(lx, ly) > 2 * Math.min(lx, ly)) return 'The coefficients are for sides that differ by no more than 2 to 1 (8.10.2.3).';
-  return code.slab.panelCoefficients({ lx, ly, w: 1, edges }, supportWidth)
-    ? undefined
-    : 'The coefficients are for three spans and more: one of two opposite edges has to be continuous (8.10.2.1).';
+  const { coefficientLimits } = code.slab;
+  if (!coefficientLimits) return 'This code has no coefficients for panels: take strips or yield lines.';
+  return coefficientLimits.fault({ lx, ly, w: 1, edges }, supportWidth);
 }
 
 /** Checks everything about a panel that the shape of the file cannot: each fault at its field. */
@@ -39,7 +37,7 @@ export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
     add('beamStiffness', 'Below 0.2 the edges carry like a flat slab, which is not covered here.');
   if (share !== null && !(share >= 0 && share <= 1)) add('share', 'The part of the load along x lies between 0 and 1.');
   if (!(supportRatio >= 0.5 && supportRatio <= 2))
-    add('supportRatio', 'Hogging over sagging moment lies between 0.5 and 2 (EN 1992-1-1 5.6.2(2)).');
+    add('supportRatio', `Hogging over sagging moment lies between 0.5 and 2 (${code.slab.yieldLineClause}).`);
   if (mu !== null && !(mu >= 0.1 && mu <= 10)) add('mu', 'The ratio of moments along y and x lies between 0.1 and 10.');
   const ids = new Set<string>();
   panel.cases.forEach((c, i) => {

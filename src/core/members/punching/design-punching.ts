@@ -1,10 +1,18 @@
 import { CalcError, derive, silent, type Calc } from '../../calc/calc';
-import type { DesignCode, Limit } from '../../codes/design-code';
+import { missingFor, type DesignCode, Limit } from '../../codes/design-code';
 import type { Comparison, PunchingQuestion } from '../../codes/punching-rules';
 import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck, type DesignOptions } from '../check';
+import {
+  finishChecks,
+  governing,
+  makeCheck,
+  topicsNotCovered,
+  type CheckFamily,
+  type DerivableCheck,
+  type DesignOptions,
+} from '../../checks/check';
 import { punchingFaults } from './faults';
 import { layerOf } from '../../reinforcement/slab-bars';
 import type { PunchingInput } from './input';
@@ -29,6 +37,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
       ...stages.flatMap((stage) => legRules(basis, stage)),
       ...(p.base ? [] : leastBars(basis, stages[0]!)),
       ...topicsNotCovered([
+        ...missingFor(code, 'punching'),
         { title: 'Wall ends, walls, sloping column heads', clause: code.punching.clauses.perimeter },
         ...(p.base ? [{ title: 'Bending and one-way shear of the footing', clause: 'the footing’s own design' }] : []),
         {
@@ -161,8 +170,7 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
         ]
       : [];
   const legArea = findBar(catalogues[p.catalogue], p.legs.size)!.area;
-  // EN asks for so much of each leg, ACI of all the legs of a line.
-  const hasArea = steel.kind === 'studs' && code.settings.id === 'aci318' ? steel.area : legArea;
+  const hasArea = code.punching.leastAreaOf(steel.kind) === 'line' ? steel.area : legArea;
   const needsArea = rules.area.value;
   const least =
     needsArea > 0

@@ -2,8 +2,8 @@ import type { DesignCode } from '../../codes/design-code';
 import { slabSides } from '../../geometry/control-perimeter';
 import { isInsideLoop, type Loop } from '../../geometry/polygon';
 import { catalogues, findBar } from '../../materials/bars';
-import type { Fault } from '../fault';
-import { materialFaults } from '../material-faults';
+import type { Fault } from '../../checks/fault';
+import { materialFaults } from '../parts/material-faults';
 import { columnLoop, columnSize, depthsOf, openingLoop, type PunchingInput } from './input';
 
 type Add = (path: string, reason: string) => void;

@@ -1,67 +1,17 @@
-import type { MomentsBy } from '../../codes/punching-rules';
-import type { Materials } from '../../codes/design-code';
-import type { SlabSide } from '../../geometry/control-perimeter';
 import { convexHull, type Loop, type Point } from '../../geometry/polygon';
-import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
-import type { CatalogueId } from '../../materials/bars';
-import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
+import { outlineOfShape } from '../../geometry/section-shapes';
+import { layerOf } from '../../reinforcement/slab-bars';
+import type { InputOf } from '../parts/schema-parts';
+import type { punchingFields } from './schema';
+import type { MemberOf } from '../member';
 
-/** Lengths mm, forces N, moments N mm. The column's centre is the origin, x to the right and y up on the plan. */
-
-export type PunchingColumn = Extract<SectionShape, { kind: 'rectangle' | 'circle' | 'L' }>;
-
-export type SlabOpening =
-  | { readonly kind: 'rectangle'; readonly x: number; readonly y: number; readonly b: number; readonly h: number }
-  | { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly diameter: number };
-
-/** Forces of one combination: the shear, and the moments that the slab brings to the column about x and y. */
-export interface PunchingForces {
-  readonly name: string;
-  readonly V: number;
-  readonly Mx: number;
-  readonly My: number;
-}
-
-/** Legs in the slab: links on perimeters, each with so many legs, or rails of studs. */
-export interface PunchingLegs {
-  readonly kind: 'links' | 'studs';
-  /** Perimeters of links: at one distance from the column all round, or with square corners. */
-  readonly layout?: 'round' | 'rectangular';
-  readonly size: string;
-  /** Legs on the first perimeter, or rails around the column. */
-  readonly legs: number;
-  readonly perimeters: number;
-  /** From the column to the first legs, and from each perimeter to the next. */
-  readonly first: number;
-  readonly spacing: number;
-}
-
-export interface PunchingInput {
-  readonly materials: Materials;
-  readonly catalogue: CatalogueId;
-  readonly h: number;
-  /** To the outer layer of the top bars. */
-  readonly cover: number;
-  readonly outer: 'x' | 'y';
-  readonly barsX: SlabBars;
-  readonly barsY: SlabBars;
-  readonly column: PunchingColumn;
-  /** From the faces of the column to the edges of the slab; null where it goes on. */
-  readonly edges: Readonly<Record<SlabSide, number | null>>;
-  /** Where a corner of the slab points inwards. */
-  readonly corner: { readonly x: number; readonly y: number } | null;
-  /** A thicker part of the slab around the column, below it. */
-  readonly drop: { readonly cx: number; readonly cy: number; readonly depth: number } | null;
-  /** Sizes of a footing on soil, with the column in its middle; null for a slab. */
-  readonly base: { readonly b: number; readonly h: number } | null;
-  readonly openings: readonly SlabOpening[];
-  readonly sets: readonly PunchingForces[];
-  readonly momentsBy: MomentsBy;
-  readonly beta: number;
-  /** Mean compression in the slab (MPa). */
-  readonly inPlane: number;
-  readonly legs: PunchingLegs | null;
-}
+export type PunchingInput = InputOf<typeof punchingFields>;
+/** A slab at a column in a project. */
+export type PunchingMember = MemberOf<'punching', PunchingInput>;
+export type PunchingColumn = PunchingInput['column'];
+export type SlabOpening = PunchingInput['openings'][number];
+export type PunchingForces = PunchingInput['sets'][number];
+export type PunchingLegs = NonNullable<PunchingInput['legs']>;
 
 /** Half extents of the column, to which distances from its faces are added. */
 export function columnSize(column: PunchingColumn): { readonly cx: number; readonly cy: number } {

@@ -1,15 +1,10 @@
-import type { Combination } from '../../analysis/combination';
-import type { HandCheck } from '../../analysis/hand-check';
+import { type ResultBase } from '../../checks/result';
 import type { ColumnPosition } from '../../codes/punching-rules';
-import type { Check } from '../check';
-import type { Fault } from '../fault';
+import type { Fault } from '../../checks/fault';
 
 /** Everything that the design of a slab at a column gives. Plain data. */
-export interface PunchingResult {
+export interface PunchingResult extends ResultBase {
   readonly type: 'punching';
-  readonly faults: readonly Fault[];
-  readonly checks: readonly Check[];
-  readonly governing: Check | null;
   /** The sections checked, the one at the column first: where it stands, effective depth, ratio of steel, distance of its perimeter. */
   readonly stages: readonly {
     readonly id: 'column' | 'drop';
@@ -23,8 +18,6 @@ export interface PunchingResult {
   /** Legs that are there, and the length of one (mm); null without any. */
   readonly legs: { readonly count: number; readonly length: number } | null;
   readonly quantities: { readonly concrete: number; readonly bars: number; readonly links: number; readonly formwork: number } | null;
-  readonly combinations: readonly Combination[];
-  readonly handChecks: readonly HandCheck[];
 }
 
 export const emptyPunchingResult = (faults: readonly Fault[]): PunchingResult => ({

@@ -48,7 +48,7 @@ function makeBeam(strip: StripInput, width: number): BeamInput {
     cases,
     loads: strip.loads.map((l) => loadOn(l, width)),
     forces: [],
-    bars: { bottom: [], top: [], links: [], support: [] },
+    bars: { bottom: [], top: [], links: [], support: [], side: null },
     barRules: { mainSizes: [], linkSizes: [], leastBars: null, mostBars: null, legs: [], spacings: [], singlyReinforced: true },
     frame: 'none',
     service,

@@ -5,7 +5,7 @@ import { formatQuantity } from '../../units/format';
 import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
 
@@ -125,7 +125,7 @@ function anchorageCheck(basis: StripBasis, support: number): DerivableCheck[] {
       d: h - fromFace,
       area,
       spanArea: Math.max(...inSpan.map((k) => strips.providedBottom[k]!)),
-      moment: code.settings.id === 'aci318' ? moment / 0.9 : moment,
+      moment: code.anchorage.fullMoment(moment),
       available: Math.max(1, width - strip.cover.bottom),
       leg: Math.max(0, h - strip.cover.top - strip.cover.bottom),
       width,

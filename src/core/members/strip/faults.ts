@@ -1,8 +1,8 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabBarFaults, type SlabBars } from '../../reinforcement/slab-bars';
 import { loadFaults, serviceFaults, supportFaults } from '../beam/faults';
-import type { Fault } from '../fault';
-import { materialFaults } from '../material-faults';
+import type { Fault } from '../../checks/fault';
+import { materialFaults } from '../parts/material-faults';
 import { stripAsBeam } from './as-beam';
 import type { StripInput } from './input';
 

@@ -1,7 +1,7 @@
 import type { HandCheck } from '../../analysis/hand-check';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind, UnitSystem } from '../../units/quantity';
-import type { DerivableCheck, Measured } from '../check';
+import type { DerivableCheck, Measured } from '../../checks/check';
 
 /** Kinds of quantities of a strip, as they are said per length of slab. */
 const perLength: Partial<Record<QuantityKind, QuantityKind>> = { moment: 'lineTorque', force: 'lineLoad', area: 'areaPerWidth' };

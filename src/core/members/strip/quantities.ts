@@ -1,11 +1,11 @@
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { barMass } from '../../materials/bars';
 import type { StripInput } from './input';
-import type { BeamQuantities } from '../beam/result';
+import type { Quantities } from '../../checks/result';
 import type { StripSteel } from './steel';
 
 /** Volume, mass and formwork of the whole slab. Bars are counted over their runs, without laps and hooks. */
-export function stripQuantities(strip: StripInput, steel: StripSteel): BeamQuantities {
+export function stripQuantities(strip: StripInput, steel: StripSteel): Quantities {
   const { breadth, catalogue } = strip;
   const mass = (bars: SlabBars | null, length: number) => (bars ? barMass(layerOf(bars, catalogue).area * breadth) * length : 0);
   const total = strip.spans.reduce((sum, s) => sum + s.length, 0);

@@ -1,5 +1,5 @@
 import { derive, silent } from '../../calc/calc';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { shearBetween, shearLimits } from '../beam/demand';
 import { supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';

@@ -1,7 +1,7 @@
 import { derive, silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
-import { makeCheck, type DerivableCheck } from '../check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { formatQuantity } from '../../units/format';
 import { outlineOf } from '../beam/input';
 import { plainSection, tensionFace } from '../beam/section-at';

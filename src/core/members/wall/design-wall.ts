@@ -1,13 +1,14 @@
+import type { Quantities } from '../../checks/result';
 import { derive, silent, type Calc } from '../../calc/calc';
 import type { DesignCode, Limit } from '../../codes/design-code';
 import { barMass, catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck, type DesignOptions } from '../check';
+import { makeCheck, type DerivableCheck, type DesignOptions } from '../../checks/check';
 import { nowhere, type ColumnBasis } from '../column/checks';
 import { designUpright } from '../column/design-column';
 import { leastClear } from '../../reinforcement/column-bars';
-import { emptyColumnResult, type ColumnQuantities, type ColumnResult } from '../column/result';
+import { emptyColumnResult, type ColumnResult } from '../column/result';
 import { wallAsColumn } from './as-column';
 import { wallFaults } from './faults';
 import { wallLength, type WallInput } from './input';
@@ -121,7 +122,7 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
 }
 
 /** Concrete, steel and formwork of the wall or of its metre over the clear height; without laps. */
-function wallQuantities(wall: WallInput): ColumnQuantities {
+function wallQuantities(wall: WallInput): Quantities {
   const catalogue = catalogues[wall.catalogue];
   const length = wallLength(wall);
   const mesh = (m: WallInput['vertical'], bar: number, across: number) =>

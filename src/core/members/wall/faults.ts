@@ -1,7 +1,7 @@
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
 import { columnFaults } from '../column/faults';
-import type { Fault } from '../fault';
+import type { Fault } from '../../checks/fault';
 import { wallAsColumn } from './as-column';
 import type { WallInput } from './input';
 

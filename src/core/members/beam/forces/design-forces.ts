@@ -1,5 +1,5 @@
 import { missingFor, type DesignCode } from '../../../codes/design-code';
-import { finishChecks, governing, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../check';
+import { finishChecks, governing, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../../checks/check';
 import type { BeamInput } from '../input';
 import { ResistanceMap } from '../resistance';
 import { emptyBeamResult, type BeamResult } from '../result';

@@ -1,7 +1,7 @@
 import { derive, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck, type DesignOptions } from '../../check';
+import { makeCheck, type DerivableCheck, type DesignOptions } from '../../../checks/check';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, sectionAt, tensionFace, type Sense } from '../section-at';
@@ -74,7 +74,7 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
   });
   const zone = resistance.map.linkZoneAt(0, 0);
   const links = linksOf(zone, resistance.map);
-  const none: GivenForces = { place: '', combination: '', moment: 0, shear: 0 };
+  const none: GivenForces = { place: '', combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 };
   const strongest = beam.forces.reduce((a, b) => (Math.abs(b.shear) > Math.abs(a.shear) ? b : a), none);
   const section = shearUnder(resistance, strongest);
   const need = code.linkRequirement(silent, Math.abs(strongest.shear), section, beam.materials);

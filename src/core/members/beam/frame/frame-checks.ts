@@ -2,7 +2,7 @@ import { derive, silent, type Calc } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../check';
+import { makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../../checks/check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf, supportName } from '../input';

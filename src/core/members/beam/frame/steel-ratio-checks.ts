@@ -1,7 +1,7 @@
 import { derive, silent } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf } from '../input';
 import { compressionFace, plainSection, tensionFace, type Sense } from '../section-at';

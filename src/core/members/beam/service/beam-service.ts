@@ -1,5 +1,5 @@
 import type { DesignCode } from '../../../codes/design-code';
-import { makeCheck, type DerivableCheck } from '../../check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import type { BeamInput } from '../input';

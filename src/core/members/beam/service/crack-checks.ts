@@ -1,7 +1,7 @@
 import { derive, silent, type Calc } from '../../../calc/calc';
 import type { StressKind } from '../../../codes/service-rules';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
 import { groupsOf, placesOf, worstOf, type CrackPlace } from './crack-places';

@@ -1,7 +1,7 @@
 import { derive, silent, type Calc } from '../../../calc/calc';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
 import { outlineOf } from '../input';
 import { pulledWeb, tensionFace } from '../section-at';
 import { barDistance } from '../torsion';

@@ -2,7 +2,7 @@ import { derive, silent } from '../../../calc/calc';
 import type { DeflectionSum, SpanSystem } from '../../../codes/service-rules';
 import { widthAt } from '../../../geometry/beam-outline';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
 import { holdsMoment, outlineOf, type BeamInput } from '../input';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';

@@ -1,0 +1,61 @@
+import { silhouettes } from '../../drawing/silhouettes';
+import { codeChoices } from '../parts/choices';
+import { memberSchema } from '../member';
+import type { Kind } from '../kind';
+import { sizeNumber, sizeUnit } from '../parts/bar-labels';
+import { completeBeam } from './complete';
+import { beamFacts, beamFigures } from './content';
+import { designBeam } from './design-beam';
+import { withFlanges } from './effective-flange';
+import { beamFaults } from './faults';
+import { withGroupBars } from './group';
+import type { BeamMember } from './input';
+import { beamSteelLabel } from './labels';
+import { proposeBeam, type BeamSearch } from './proposals';
+import { emptyBeamResult, type BeamResult } from './result';
+import { beamSchedule } from './schedule';
+import { beamMemberFields } from './schema';
+import { withBeamSettings } from './settings';
+import { beamStarts } from './starts';
+import { beamToJson } from './to-json';
+
+/** Continuous beams, and sections whose design forces are known. */
+export const beamKind: Kind<BeamMember, BeamResult> = {
+  type: 'beam',
+  word: 'beam',
+  starts: beamStarts,
+  schema: (d) => memberSchema('beam', beamMemberFields, d),
+  complete: completeBeam,
+  faults: (beam, code) => beamFaults(withFlanges(beam, code), code),
+  empty: emptyBeamResult,
+  design: (beam, code, options, others) => designBeam(withGroupBars(beam, others, code), code, options),
+  choices: codeChoices('columns', 'strips'),
+  group: {
+    nameOf: (beam) => (beam.mode === 'loads' ? beam.group : ''),
+    shared: ['section', 'slab', 'cover', 'materials', 'catalogue', 'unitWeight', 'barRules'],
+    sharedIfAlike: ['bars'],
+    areAlike: (a, b) => a.spans.length === b.spans.length,
+  },
+  withSettings: withBeamSettings,
+  withSide: ({ section }, side, value) => ({ section: { ...section, [side]: value } }),
+  searches: [
+    { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
+    {
+      id: 'arrangements',
+      title: 'arrangements of bars',
+      none: 'No arrangement of the allowed sizes holds: look at single changes.',
+      isWeighed: true,
+    },
+  ],
+  propose: (beam, search, { code, rates }) => proposeBeam(beam, code, search as BeamSearch, rates),
+  sizeLabel: ({ section }, units) =>
+    section.shape === 'free'
+      ? `outline, ${sizeNumber(section.h, units)}${sizeUnit(units)} deep`
+      : `${sizeNumber(section.b, units)} × ${sizeNumber(section.h, units)}${sizeUnit(units)}`,
+  steelLabel: (_beam, result, project) => (result?.steel ? beamSteelLabel(project, result.steel) : ''),
+  silhouette: ({ section }) => silhouettes[section.shape],
+  facts: beamFacts,
+  figures: beamFigures,
+  schedule: beamSchedule,
+  toJson: beamToJson,
+};

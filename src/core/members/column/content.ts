@@ -1,0 +1,80 @@
+import type { DesignCode } from '../../codes/design-code';
+import { beside } from '../../drawing/frame';
+import type { ColumnBar } from '../../reinforcement/column-bars';
+import { formatQuantity, unitLabel } from '../../units/format';
+import type { UnitSystem } from '../../units/quantity';
+import type { Fact, Figure } from '../kind';
+import type { ProjectBasis } from '../member';
+import { byHand, combinationFacts } from '../parts/facts';
+import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from './drawing/views';
+import type { ColumnAxis, ColumnInput } from './input';
+import { columnPicture } from './picture';
+import type { ColumnResult } from './result';
+
+/** What columns and walls are called by their own names. */
+export interface UprightWords {
+  readonly size: string;
+  /** What the cover is measured to. */
+  readonly cover: string;
+  readonly bars: string;
+  /** Empty where there are none of their own. */
+  readonly ties: string;
+}
+
+/** What a report says of a column or a wall; what its cover is to, its bars and its ties come from the kind. */
+export function uprightFacts(
+  member: Pick<ColumnInput, 'height' | 'cover' | 'axes' | 'mode'>,
+  words: UprightWords,
+  result: ColumnResult,
+  project: ProjectBasis,
+): Fact[] {
+  const units = project.display;
+  const length = (v: number) => formatQuantity(v, 'station', units);
+  const axis = (key: 'x' | 'y', a: ColumnAxis): Fact => {
+    const s = result.slenderness[key];
+    const how = { factor: 'factor given', length: 'length given', ends: 'from the beams and columns at both ends' }[a.mode];
+    const slender = s
+      ? `, slenderness ${s.value.toFixed(1)} against ${s.limit.toFixed(1)}: ${s.isSlender ? 'slender' : 'not slender'}`
+      : '';
+    return [`Bending about ${key}`, `${a.isBraced ? 'braced' : 'unbraced'}, effective length ${s ? length(s.l0) : '–'} (${how})${slender}`];
+  };
+  return [
+    ['Section', words.size],
+    ['Clear height', length(member.height)],
+    [words.cover, formatQuantity(member.cover, 'smallLength', units)],
+    ['Bars', `${words.bars}, ${(100 * result.steelRatio).toFixed(2)} %`],
+    ...(words.ties ? [['Ties', words.ties] as Fact] : []),
+    axis('x', member.axes.x),
+    axis('y', member.axes.y),
+    ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
+    ...(member.mode === 'cases' ? [['Combinations', combinationFacts(result)] as Fact] : []),
+    ...byHand(result, units),
+  ];
+}
+/** Section, moments about both axes, all directions and interaction, for the load set that governs. */
+export function uprightFigures(
+  column: ColumnInput,
+  code: DesignCode,
+  result: ColumnResult,
+  units: UnitSystem,
+  labels: (bars: readonly ColumnBar[]) => ColumnView['labels'],
+): Figure[] {
+  if (result.summaries.length === 0) return [];
+  const { index } = result.summaries.reduce((a, b) => ((b.utilisation ?? 99) > (a.utilisation ?? 99) ? b : a));
+  const picture = columnPicture(column, code, result, index, null);
+  if (!picture) return [];
+  const { set } = picture.strength;
+  const view: ColumnView = { column, result, picture, index, units, labels: labels(picture.model.bars) };
+  const at = `load set ${[set.name, set.title].filter(Boolean).join(', ')}`;
+  const moments = (['x', 'y'] as const).map((axis) => momentsOf(view, axis, 190, 250));
+  return [
+    {
+      caption: `Section with the neutral axis of ${at}; moments about x (${curvatureOf(view, 'x')}) and y (${curvatureOf(view, 'y')}), ${unitLabel('moment', units)}`,
+      drawing: beside('Section and moments', [sectionOf(view, 380, 250), ...moments]),
+    },
+    {
+      caption: `Interaction in the direction of ${at}, other sets turned into it at their utilisation; all directions at its axial force`,
+      drawing: beside('Interaction', [sliceOf(view, 470, 260), contourOf(view, 290, 260)]),
+    },
+  ];
+}

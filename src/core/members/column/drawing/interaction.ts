@@ -1,0 +1,148 @@
+import { roundStep, shown } from '../../../drawing/scale';
+import { line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+
+export interface SlicePicture {
+  readonly curve: readonly { readonly N: number; readonly M: number }[];
+  readonly nominal: readonly { readonly N: number; readonly M: number }[];
+  readonly points: readonly { readonly N: number; readonly M: number; readonly isOver: boolean }[];
+  readonly chosen: { readonly N: number; readonly M: number; readonly name: string; readonly use: string; readonly isOver: boolean } | null;
+  /** Display units: value of one unit in N and N mm, and their names. */
+  readonly units: { readonly force: number; readonly moment: number; readonly forceName: string; readonly momentName: string };
+}
+
+/** N against M in one direction: the resistance with the load sets in it. */
+export function interactionDrawing(p: SlicePicture, width: number, height: number): Drawing {
+  const [left, right, top, bottom] = [50, 14, 12, 20];
+  const all = [...p.curve, ...p.nominal, ...p.points.filter((q) => !q.isOver), ...(p.chosen ? [p.chosen] : [])];
+  const limitM = 1.35 * Math.max(...p.curve.map((q) => q.M), 1);
+  const mostM = Math.min(Math.max(...all.map((q) => q.M)), Math.max(limitM, p.chosen?.M ?? 0)) * 1.06;
+  const [low, high] = [Math.min(...all.map((q) => q.N)), Math.max(...all.map((q) => q.N))];
+  const pad = (high - low) * 0.04;
+  const x = (M: number) => left + (Math.min(M, mostM) / mostM) * (width - left - right);
+  const y = (N: number) => top + ((high + pad - N) / (high - low + 2 * pad)) * (height - top - bottom);
+  const at = (q: { N: number; M: number }): Point => [x(q.M), y(q.N)];
+  const shapes: Shape[] = [
+    ...grid(p, { x, y, low: low - pad, high: high + pad, mostM, left, right: width - right, top, bottom: height - bottom }),
+  ];
+  shapes.push({ kind: 'path', closed: true, points: p.curve.map(at), line: 'resistance', fill: 'resistanceWash' });
+  if (p.nominal.length > 0) shapes.push({ kind: 'path', points: p.nominal.map(at), line: 'nominal' });
+  shapes.push(line([x(0), y(high + pad)], [x(0), y(low - pad)], 'axis'), line([left, y(0)], [width - right, y(0)], 'axis'));
+  for (const q of p.points) shapes.push({ kind: 'circle', at: at(q), r: 2.6, line: q.isOver ? 'excess' : 'demand', fill: 'surface' });
+  if (p.chosen) shapes.push(...chosenPoint(p.chosen, at, left, width));
+  return { width, height, title: 'Interaction', shapes };
+}
+
+function chosenPoint(
+  c: NonNullable<SlicePicture['chosen']>,
+  at: (q: { N: number; M: number }) => Point,
+  left: number,
+  width: number,
+): Shape[] {
+  const [x, y] = at(c);
+  const toLeft = x > width - 46;
+  const label = (dy: number, text: string): Shape => ({
+    kind: 'text',
+    at: [x + (toLeft ? -9 : 9), y + dy],
+    text,
+    style: c.isOver ? 'over' : 'demand',
+    anchor: toLeft ? 'end' : 'start',
+    halo: true,
+  });
+  return [
+    line([left, y], [x, y], 'tentative'),
+    { kind: 'circle', at: [x, y], r: 4.6, line: 'outline', fill: 'demandSolid' },
+    label(-3, c.name),
+    label(11, c.use),
+  ];
+}
+
+interface Axes {
+  readonly x: (M: number) => number;
+  readonly y: (N: number) => number;
+  readonly low: number;
+  readonly high: number;
+  readonly mostM: number;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+function grid(p: SlicePicture, a: Axes): Shape[] {
+  const shapes: Shape[] = [];
+  const { force, moment, forceName, momentName } = p.units;
+  const stepN = roundStep((a.high - a.low) / force, 7);
+  for (let n = Math.ceil(a.low / force / stepN) * stepN; n <= a.high / force; n += stepN) {
+    const y = a.y(n * force);
+    shapes.push(line([a.left, y], [a.right, y], 'grid'), {
+      kind: 'text',
+      at: [a.left - 5, y + 4],
+      text: shown(n),
+      style: 'small',
+      anchor: 'end',
+    });
+  }
+  const stepM = roundStep(a.mostM / moment, 5);
+  for (let m = stepM; m <= a.mostM / moment; m += stepM) {
+    const x = a.x(m * moment);
+    shapes.push(line([x, a.top], [x, a.bottom], 'grid'), {
+      kind: 'text',
+      at: [x, a.bottom + 14],
+      text: shown(m),
+      style: 'small',
+      anchor: 'middle',
+    });
+  }
+  shapes.push(
+    { kind: 'text', at: [4, a.top + 2], text: `N ${forceName}`, style: 'small' },
+    { kind: 'text', at: [a.right, a.bottom - 5], text: `M ${momentName}`, style: 'small', anchor: 'end', halo: true },
+  );
+  return shapes;
+}
+
+export interface ContourPicture {
+  readonly curve: readonly Point[];
+  /** Demand (My, Mx) of the set that is shown, and what the section carries in that direction. */
+  readonly demand: Point | null;
+  readonly capacity: Point | null;
+  readonly points: readonly Point[];
+  readonly isOver: boolean;
+  /** Direction of the slice (rad). */
+  readonly direction: number;
+  readonly units: { readonly moment: number; readonly momentName: string };
+}
+
+/** The curve of Mx and My that the section carries at one axial force. */
+export function contourDrawing(p: ContourPicture, width: number, height: number): Drawing {
+  const [cx, cy] = [width / 2, height / 2 + 2];
+  const reach = Math.max(1, ...p.curve.flatMap(([a, b]) => [Math.abs(a), Math.abs(b)]), ...(p.demand ? p.demand.map(Math.abs) : []));
+  const scale = (Math.min(width, height) / 2 - 22) / reach;
+  const at = ([my, mx]: Point): Point => [cx + my * scale, cy - mx * scale];
+  const far = reach * 1.08;
+  const shapes: Shape[] = [];
+  if (p.curve.length > 2) shapes.push({ kind: 'path', closed: true, points: p.curve.map(at), line: 'resistance', fill: 'resistanceWash' });
+  shapes.push(line(at([-far, 0]), at([far, 0]), 'axis'), line(at([0, -far]), at([0, far]), 'axis'));
+  shapes.push({ kind: 'text', at: [at([far, 0])[0] - 2, cy - 5], text: 'My', style: 'symbol', anchor: 'end', halo: true });
+  shapes.push({ kind: 'text', at: [cx + 5, at([0, far])[1] + 5], text: 'Mx', style: 'symbol', halo: true });
+  const d = p.direction;
+  shapes.push(line(at([-Math.cos(d) * far, -Math.sin(d) * far]), at([Math.cos(d) * far, Math.sin(d) * far]), 'grid'));
+  for (const q of p.points) shapes.push({ kind: 'circle', at: at(q), r: 2.2, line: 'demand', fill: 'surface' });
+  if (p.capacity) shapes.push(line(at([0, 0]), at(p.capacity), 'tentative'));
+  if (p.demand) shapes.push({ kind: 'circle', at: at(p.demand), r: 4.2, line: p.isOver ? 'excess' : 'outline', fill: 'demandSolid' });
+  const mark = roundStep((0.45 * reach) / p.units.moment, 1.6);
+  for (const [point, anchor] of [
+    [[mark * p.units.moment, 0], 'middle'],
+    [[0, -mark * p.units.moment], 'start'],
+  ] as const) {
+    const [x, y] = at(point as Point);
+    shapes.push({
+      kind: 'text',
+      at: anchor === 'middle' ? [x, y + 13] : [x + 5, y + 4],
+      text: shown(anchor === 'middle' ? mark : -mark),
+      style: 'small',
+      anchor,
+      halo: true,
+    });
+  }
+  return { width, height, title: 'All directions', shapes };
+}

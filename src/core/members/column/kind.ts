@@ -1,0 +1,99 @@
+import type { DesignCode } from '../../codes/design-code';
+import { silhouettes } from '../../drawing/silhouettes';
+import { catalogues, findBar } from '../../materials/bars';
+import { placeColumnBars } from '../../reinforcement/column-bars';
+import type { Kind, Way } from '../kind';
+import { codeOf, memberSchema, type ProjectBasis } from '../member';
+import { linkLabel, shapeLabel, sizeUnit } from '../parts/bar-labels';
+import { codeChoices } from '../parts/choices';
+import { withConcrete } from '../parts/settings';
+import { proposeColumnSteps } from './changes';
+import { uprightFacts, uprightFigures } from './content';
+import { designColumn } from './design-column';
+import { columnFaults } from './faults';
+import type { ColumnMember } from './input';
+import { columnBarsLabel, columnLabels, tieLabel } from './labels';
+import { proposeColumn, type ColumnProposal, type Search } from './proposals';
+import { emptyColumnResult, type ColumnResult } from './result';
+import { columnFields } from './schema';
+import { columnToJson } from './to-json';
+
+const NONE = 'Nothing among the usual bars holds: try a larger size, or another concrete.';
+
+/** Columns of any section. */
+export const columnKind: Kind<ColumnMember, ColumnResult> = {
+  type: 'column',
+  word: 'column',
+  starts: [
+    {
+      id: 'column',
+      title: 'column',
+      mark: 'C',
+      // Braced, with one load set; its sustained part is left open, so that it is asked for.
+      fields: ({ display }) => {
+        const isUS = display === 'US';
+        return {
+          title: 'Column',
+          shape: isUS ? { kind: 'rectangle', b: '16 in', h: '16 in' } : { kind: 'rectangle', b: 350, h: 350 },
+          height: isUS ? '12 ft' : 3500,
+          cover: isUS ? '1.5 in' : 30,
+          ties: { spacing: isUS ? '8 in' : 200 },
+          sets: [{ name: 'L1', N: isUS ? '250 kip' : 1000, mxTop: isUS ? '60 kip-ft' : 60, mxBottom: isUS ? '-30 kip-ft' : -30 }],
+        };
+      },
+    },
+  ],
+  schema: (d) => memberSchema('column', columnFields, d),
+  faults: columnFaults,
+  empty: (faults) => emptyColumnResult('column', faults),
+  design: designColumn,
+  choices: codeChoices('beams', 'strips'),
+  withSettings: (column, s) => ({ ...withConcrete(column, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
+  withSide: ({ shape }, side, value) => (side in shape ? { shape: { ...shape, [side]: value } } : undefined),
+  searches: [
+    { id: 'steps', title: 'single changes', none: NONE },
+    { id: 'bars', title: 'bars for this size', none: NONE },
+    { id: 'square', title: 'least square', none: NONE },
+    { id: 'rectangle', title: 'least rectangle', none: NONE },
+    { id: 'circle', title: 'least circle', none: NONE },
+  ],
+  propose: (column, search, { project, code, rates }) =>
+    search === 'steps'
+      ? proposeColumnSteps(column, code, rates)
+      : proposeColumn(column, code, search as Search, rates).map((p) => asWay(p, column, project)),
+  sizeLabel: ({ shape }, units) => `${shapeLabel(shape, units)}${sizeUnit(units)}`,
+  steelLabel: (column, result, project) =>
+    result && result.bars.length > 0 ? `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, column)}` : '',
+  silhouette: ({ shape }) => (shape.kind === 'L' ? silhouettes.cornerL : silhouettes[shape.kind]),
+  facts: (column, result, project) => {
+    const words = {
+      size: `${shapeLabel(column.shape, project.display)}${sizeUnit(project.display)}`,
+      cover: 'Cover to ties',
+      bars: columnBarsLabel(project, result.bars),
+      ties: tieLabel(project, column),
+    };
+    return uprightFacts(column, words, result, project);
+  },
+  figures: (column, result, project) => {
+    const code: DesignCode = codeOf(project, column);
+    return uprightFigures(column, code, result, project.display, (bars) => columnLabels(project, column, bars));
+  },
+  toJson: columnToJson,
+};
+
+/** Bars or a size with its bars, under the name of what they are. */
+function asWay(p: ColumnProposal, column: ColumnMember, project: ProjectBasis): Way<ColumnMember> {
+  const { shape, bars: laid, ties } = p.change;
+  const catalogue = catalogues[column.catalogue];
+  const bars = placeColumnBars(shape, laid, column.cover, findBar(catalogue, ties.size)?.diameter ?? 8, catalogue);
+  const isSameShape = JSON.stringify(shape) === JSON.stringify(column.shape);
+  const size = isSameShape ? '' : `${shapeLabel(shape, project.display)}${sizeUnit(project.display)}, `;
+  const layout = laid.kind === 'sides' && laid.alongX !== laid.alongY ? ` in ${laid.alongX + 2} × ${laid.alongY + 2}` : '';
+  return {
+    ...p,
+    title: `${size}${columnBarsLabel(project, bars)}${layout}, ${linkLabel({ ...ties, legs: 2 }, project)}`,
+    // Only what holds is proposed.
+    holds: true,
+    detail: `${(100 * p.steelRatio).toFixed(1)} %, ${p.barCount} bars`,
+  };
+}

@@ -1,0 +1,31 @@
+import { beamKind } from './beam/kind';
+import { columnKind } from './column/kind';
+import type { Kind, MemberIn, ResultIn } from './kind';
+import { panelKind } from './panel/kind';
+import { punchingKind } from './punching/kind';
+import { stripKind } from './strip/kind';
+import { wallKind } from './wall/kind';
+
+/** Every kind of member, in the order in which they are offered. A new kind is a folder and a line here. */
+const list = [beamKind, columnKind, wallKind, stripKind, panelKind, punchingKind] as const;
+
+type Listed = (typeof list)[number];
+export type Member = MemberIn<Listed>;
+export type MemberResult = ResultIn<Listed>;
+/** The result of a member, as its kind gives it. */
+export type ResultOf<M extends Member> = ResultIn<Extract<Listed, { readonly type: M['type'] }>>;
+export type AnyKind = Kind<Member, MemberResult>;
+
+// A record takes members and results of its own kind only; that it is the record of the member at hand is what finding it by the type says.
+export const kinds = list as unknown as readonly AnyKind[];
+
+const byType = new Map(kinds.map((kind) => [kind.type as string, kind]));
+
+/** The record of a kind by its name; undefined when there is no such kind. */
+export const findKind = (type: string): AnyKind | undefined => byType.get(type);
+
+/** The record of a member's kind. */
+export const kindOf = ({ type }: Pick<Member, 'type'>): AnyKind => byType.get(type)!;
+
+/** What a member without a type is, in files from before there were others. */
+export const firstKind: AnyKind = kinds[0]!;

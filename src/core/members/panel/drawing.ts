@@ -1,0 +1,210 @@
+import { panelEdges, type PanelEdge } from '../../analysis/panel';
+import { placeTitle, type PanelInput, type PanelPlace } from './input';
+import type { PanelResult } from './result';
+import type { SlabBars } from '../../reinforcement/slab-bars';
+import { dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
+
+export interface PanelPicture {
+  readonly panel: PanelInput;
+  readonly result: Pick<PanelResult, 'sections' | 'moments'>;
+  readonly labels: {
+    readonly lx: string;
+    readonly ly: string;
+    readonly depth: string;
+    readonly bars: (bars: SlabBars) => string;
+    /** A moment per length in figures. */
+    readonly moment: (value: number) => string;
+    readonly share: string;
+  };
+}
+
+/** Where the panel stands on the sheet. */
+interface Stand {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The panel from above to scale: edges with how they are held, bars with their moments, sides, and how the load is shared. */
+export function panelPlan(p: PanelPicture, width: number, height: number): Drawing {
+  const { lx, ly } = p.panel;
+  const scale = Math.min((width - 330) / lx, (height - 190) / ly);
+  const centre: Point = [width / 2 + 20, height / 2 - 6];
+  const at: Stand = {
+    left: centre[0] - (lx * scale) / 2,
+    right: centre[0] + (lx * scale) / 2,
+    top: centre[1] - (ly * scale) / 2,
+    bottom: centre[1] + (ly * scale) / 2,
+  };
+  const corners: Point[] = [
+    [at.left, at.top],
+    [at.right, at.top],
+    [at.right, at.bottom],
+    [at.left, at.bottom],
+  ];
+  const shapes: Shape[] = [
+    { kind: 'path', closed: true, fill: 'concreteLight', line: 'outline', points: corners },
+    ...panelEdges.flatMap((e) => edgeShapes(p.panel, e, at)),
+    ...(p.panel.method === 'yieldLines' ? yieldLines(p.panel, at) : []),
+    ...(p.panel.isHeldDown ? corners.map((c, i) => cornerMark(c, i)) : []),
+    ...barsOf(p, at),
+    ...dimension([at.left, at.bottom + 74], [at.right, at.bottom + 74], p.labels.lx, 'lx', 'Side along x'),
+    ...dimension([at.left - 104, at.bottom], [at.left - 104, at.top], p.labels.ly, 'ly', 'Side along y'),
+    ...words(p, at),
+  ];
+  return { width, height, title: 'Plan', shapes };
+}
+
+/** An edge: a line over its support, with hatching where the slab goes on or is held; its word changes it. */
+function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape[] {
+  const isUpright = edge === 'left' || edge === 'right';
+  const x = edge === 'left' ? at.left : at.right;
+  const y = edge === 'top' ? at.top : at.bottom;
+  const [a, b]: [Point, Point] = isUpright
+    ? [
+        [x, at.top],
+        [x, at.bottom],
+      ]
+    : [
+        [at.left, y],
+        [at.right, y],
+      ];
+  const out = edge === 'left' || edge === 'top' ? -1 : 1;
+  const length = isUpright ? at.bottom - at.top : at.right - at.left;
+  const hatch =
+    edges[edge] === 'continuous'
+      ? Array.from({ length: Math.floor(length / 12) }, (_, i): Shape => {
+          const t = (i + 0.5) * 12;
+          return isUpright
+            ? line([x, at.top + t], [x + 8 * out, at.top + t - 8], 'dim')
+            : line([at.left + t, y], [at.left + t + 8, y + 8 * out], 'dim');
+        })
+      : [];
+  const word: Shape = {
+    kind: 'text',
+    at: isUpright ? [x + out * 14, at.top + 14] : [at.left + 52, y + (out < 0 ? -14 : 22)],
+    text: edges[edge],
+    style: 'plain',
+    anchor: isUpright ? (out < 0 ? 'end' : 'start') : 'middle',
+    edit: `edges.${edge}`,
+    label: `The ${edge} edge is ${edges[edge]}`,
+    halo: true,
+  };
+  return [...hatch, line(a, b, edges[edge] === 'continuous' ? 'cut' : 'outline'), word];
+}
+
+/** Corners that are kept from lifting. */
+function cornerMark([x, y]: Point, i: number): Shape {
+  const [sx, sy] = [i === 0 || i === 3 ? 1 : -1, i < 2 ? 1 : -1];
+  return {
+    kind: 'path',
+    closed: true,
+    fill: 'ebony',
+    points: [
+      [x, y],
+      [x + 9 * sx, y],
+      [x, y + 9 * sy],
+    ],
+  };
+}
+
+/** The lines along which the panel folds at collapse: a ridge along the longer side, reached from the corners. */
+function yieldLines({ lx, ly }: PanelInput, at: Stand): Shape[] {
+  const isWide = lx >= ly;
+  const inset = (isWide ? at.bottom - at.top : at.right - at.left) / 2;
+  const [cx, cy] = [(at.left + at.right) / 2, (at.top + at.bottom) / 2];
+  const [a, b]: [Point, Point] = isWide
+    ? [
+        [at.left + inset, cy],
+        [at.right - inset, cy],
+      ]
+    : [
+        [cx, at.top + inset],
+        [cx, at.bottom - inset],
+      ];
+  const from: readonly (readonly [Point, Point])[] = isWide
+    ? [
+        [[at.left, at.top], a],
+        [[at.left, at.bottom], a],
+        [[at.right, at.top], b],
+        [[at.right, at.bottom], b],
+      ]
+    : [
+        [[at.left, at.top], a],
+        [[at.right, at.top], a],
+        [[at.left, at.bottom], b],
+        [[at.right, at.bottom], b],
+      ];
+  return [...from.map(([p, q]) => line(p, q, 'shifted')), line(a, b, 'shifted')];
+}
+
+/** One bar at each place, with its name and the moment that it carries; below solid, over edges short and heavy. */
+function barsOf({ result, labels }: PanelPicture, at: Stand): Shape[] {
+  const [w, h] = [at.right - at.left, at.bottom - at.top];
+  const reach = 0.22 * Math.min(w, h);
+  const lines: Record<PanelPlace, readonly [Point, Point]> = {
+    x: [
+      [at.left + 0.08 * w, at.top + 0.66 * h],
+      [at.right - 0.08 * w, at.top + 0.66 * h],
+    ],
+    y: [
+      [at.left + 0.34 * w, at.top + 0.08 * h],
+      [at.left + 0.34 * w, at.bottom - 0.08 * h],
+    ],
+    left: [
+      [at.left - 12, at.top + 0.4 * h],
+      [at.left + reach, at.top + 0.4 * h],
+    ],
+    right: [
+      [at.right - reach, at.top + 0.4 * h],
+      [at.right + 12, at.top + 0.4 * h],
+    ],
+    bottom: [
+      [at.left + 0.66 * w, at.bottom - reach],
+      [at.left + 0.66 * w, at.bottom + 12],
+    ],
+    top: [
+      [at.left + 0.66 * w, at.top - 12],
+      [at.left + 0.66 * w, at.top + reach],
+    ],
+  };
+  const texts: Record<PanelPlace, readonly [Point, 'start' | 'middle' | 'end']> = {
+    x: [[at.left + 0.68 * w, at.top + 0.66 * h - 22], 'middle'],
+    y: [[at.left + 0.34 * w + 6, at.top + 0.22 * h], 'start'],
+    left: [[at.left - 18, at.top + 0.4 * h + 4], 'end'],
+    right: [[at.right + 18, at.top + 0.4 * h + 4], 'start'],
+    bottom: [[at.left + 0.66 * w, at.bottom + 27], 'middle'],
+    top: [[at.left + 0.66 * w, at.top - 32], 'middle'],
+  };
+  return result.sections.flatMap((s): Shape[] => {
+    const isBelow = s.place === 'x' || s.place === 'y';
+    const [a, b] = lines[s.place];
+    const [[tx, ty], anchor] = texts[s.place];
+    const edit = `bars.${s.place}`;
+    const name = `Bars ${placeTitle(s.place)}`;
+    return [
+      { kind: 'path', points: [a, b], line: isBelow ? 'bar' : 'barHeavy', edit },
+      { kind: 'text', at: [tx, ty], text: labels.bars(s.bars), style: 'strong', anchor, edit, label: name, halo: true },
+      { kind: 'text', at: [tx, ty + 15], text: labels.moment(s.moment), style: 'demand', anchor, halo: true },
+    ];
+  });
+}
+
+/** What is said beside the plan and can be changed there: depth, corners, the share of the load. */
+function words({ panel, labels }: PanelPicture, at: Stand): Shape[] {
+  const text = (y: number, words: string, edit: string, label: string): Shape => ({
+    kind: 'text',
+    at: [at.right + 18, y],
+    text: words,
+    style: 'plain',
+    edit,
+    label,
+    halo: true,
+  });
+  return [
+    text(at.bottom - 34, labels.depth, 'h', 'Depth of the slab'),
+    text(at.bottom - 16, panel.isHeldDown ? 'corners held down' : 'corners may lift', 'isHeldDown', 'How the corners are held'),
+    ...(panel.method === 'strips' ? [text(at.bottom + 2, labels.share, 'share', 'Part of the load that strips along x carry')] : []),
+  ];
+}

@@ -1,0 +1,19 @@
+import type { DesignCode, Materials } from '../../codes/design-code';
+import type { Fault } from '../../checks/fault';
+
+/** What no concrete or steel can be, by the code and by its nature: each fault at its field. */
+export function materialFaults(m: Materials, code: DesignCode): Fault[] {
+  const { humidity, loadingAge, dryingAge } = m.timeDependent;
+  const isDay = (v: number) => v >= 0 && v <= 36_500;
+  const rules: readonly (readonly [holds: boolean, field: string, reason: string])[] = [
+    [m.aggregateSize >= 2 && m.aggregateSize <= 100, 'aggregateSize', 'The largest aggregate must lie between 2 and 100 mm.'],
+    [m.density >= 1e-6 && m.density <= 4e-6, 'density', 'The density of concrete must lie between 1000 and 4000 kg/m3.'],
+    [humidity >= 0.2 && humidity <= 1, 'timeDependent.humidity', 'The relative humidity must lie between 20 and 100 %.'],
+    [isDay(loadingAge) && loadingAge >= 1, 'timeDependent.loadingAge', 'The age at loading must lie between a day and 100 years.'],
+    [isDay(dryingAge), 'timeDependent.dryingAge', 'The age at the beginning of drying must lie between none and 100 years.'],
+  ];
+  return [
+    ...code.materialFaults(m).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
+    ...rules.flatMap(([holds, field, reason]) => (holds ? [] : [{ path: `materials.${field}`, reason }])),
+  ];
+}

@@ -1,0 +1,50 @@
+import type { DesignCode } from '../../codes/design-code';
+import { designPunching } from './design-punching';
+import type { PunchingInput } from './input';
+import { chooseLegs } from './suggest-legs';
+import type { ProjectRates } from '../../advice/rates';
+import { FAILED, lengthTitle, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+
+export type PunchingProposal = Change<Partial<PunchingInput>>;
+
+/** Legs of each kind, deeper slabs, closer bars, a wider column. */
+function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<PunchingInput>>[] {
+  const step = p.catalogue === 'us' ? 25.4 : 25;
+  const length = (v: number) => lengthTitle(v, p.catalogue);
+  const legs = (['links', 'studs'] as const).flatMap((kind) => {
+    const found = chooseLegs(p, code, kind);
+    if (!found) return [];
+    const name = `${found.legs} ${kind === 'links' ? 'legs' : 'rails'} of ${found.size}, ${found.perimeters} perimeters`;
+    return [{ title: name, change: { legs: found } }];
+  });
+  const closer = (key: 'barsX' | 'barsY') => ({ ...p[key], spacing: p[key].spacing * 0.75 });
+  const { column } = p;
+  const wider =
+    column.kind === 'circle'
+      ? { ...column, diameter: column.diameter + 2 * step }
+      : { ...column, b: column.b + 2 * step, h: column.h + 2 * step };
+  return [
+    ...legs,
+    ...(p.legs ? [{ title: 'no legs', change: { legs: null } }] : []),
+    { title: `slab ${length(p.h + step)} deep`, change: { h: p.h + step } },
+    { title: `slab ${length(p.h + 2 * step)} deep`, change: { h: p.h + 2 * step } },
+    { title: 'top bars a quarter closer', change: { barsX: closer('barsX'), barsY: closer('barsY') } },
+    { title: `column ${length(2 * step)} wider each way`, change: { column: wider } },
+  ];
+}
+
+/** Single changes of a slab at a column, each designed in full, in the order in which they are thought of. Empty with faults. */
+export function proposePunching(place: PunchingInput, code: DesignCode, rates: ProjectRates): PunchingProposal[] {
+  return tryChanges(
+    {
+      now: place,
+      rates,
+      design: (p: PunchingInput) => designPunching(p, code, { derive: [], units: 'SI' }),
+      applied: (p, change: Partial<PunchingInput>) => ({ ...p, ...change }),
+      strength: (p) => p.materials.concreteStrength,
+      // The fewer legs, the easier.
+      buildability: (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
+    },
+    candidates(place, code),
+  ).filter((p) => p.utilisation < FAILED);
+}

@@ -1,0 +1,58 @@
+import type { Kind } from '../kind';
+import { memberSchema } from '../member';
+import { shapeLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
+import { withConcrete } from '../parts/settings';
+import { makeCode } from '../../codes/registry';
+import { proposePunching } from './changes';
+import { punchingFacts, punchingFigures } from './content';
+import { designPunching } from './design-punching';
+import { punchingFaults } from './faults';
+import type { PunchingMember } from './input';
+import { punchingLabel } from './labels';
+import { emptyPunchingResult, type PunchingResult } from './result';
+import { punchingFields } from './schema';
+import { punchingToJson } from './to-json';
+
+/** Slabs and footings at columns. */
+export const punchingKind: Kind<PunchingMember, PunchingResult> = {
+  type: 'punching',
+  word: 'slab',
+  starts: [
+    {
+      id: 'punching',
+      title: 'punching',
+      isUncounted: true,
+      mark: 'P',
+      // A flat slab at an inner column with one set of forces.
+      fields: ({ code, display }) => {
+        const isUS = display === 'US';
+        return {
+          title: 'Slab at a column',
+          h: isUS ? '10 in' : 250,
+          cover: isUS ? '1 in' : 25,
+          column: isUS ? { kind: 'rectangle', b: '16 in', h: '16 in' } : { kind: 'rectangle', b: 350, h: 350 },
+          barsX: isUS ? { spacing: '6 in' } : {},
+          barsY: isUS ? { spacing: '6 in' } : {},
+          sets: [{ name: 'U1', V: isUS ? '110 kip' : 450 }],
+          momentsBy: makeCode(code).punching.usualMomentsBy,
+        };
+      },
+    },
+  ],
+  schema: (d) => memberSchema('punching', punchingFields, d),
+  faults: punchingFaults,
+  empty: emptyPunchingResult,
+  design: designPunching,
+  choices: (code) => code.punching.choices,
+  withSettings: withConcrete,
+  withSide: (_place, side, h) => (side === 'h' ? { h } : undefined),
+  searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
+  propose: (place, _search, { code, rates }) => proposePunching(place, code, rates),
+  sizeLabel: ({ column, base, h }, units) =>
+    `${shapeLabel(column, units)}${sizeUnit(units)} ${base ? 'on' : 'in'} ${sizeNumber(h, units)}${sizeUnit(units)}`,
+  steelLabel: (place, _result, project) => punchingLabel(project, place),
+  silhouette: () => 'M1 2h14v3h-4l-1.500 2.500V13h-3V7.500L5 5H1z',
+  facts: (place, _result, project) => punchingFacts(place, project),
+  figures: punchingFigures,
+  toJson: punchingToJson,
+};

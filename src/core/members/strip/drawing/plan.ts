@@ -1,0 +1,116 @@
+import { supportPositions } from '../../beam/input';
+import type { StripInput } from '../input';
+import type { StripSteel } from '../steel';
+import type { SlabBars } from '../../../reinforcement/slab-bars';
+import type { Frame } from '../../../drawing/frame';
+import { dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
+
+export interface StripPlanPicture {
+  readonly strip: StripInput;
+  readonly steel: StripSteel | null;
+  readonly barLabel: (bars: SlabBars) => string;
+  /** The breadth of the slab in figures. */
+  readonly breadth: string;
+}
+
+export const PLAN_HEIGHT = 118;
+const TOP = 10;
+const BOTTOM = 100;
+
+/** A piece of the slab from above, on the axis of the elevation: supports, one bar of each layer, and the bars across. */
+export function stripPlan(p: StripPlanPicture, frame: Frame): Drawing {
+  const { strip } = p;
+  const starts = supportPositions(strip);
+  const length = starts[starts.length - 1]!;
+  const toX = (x: number) => frame.left + (Math.max(0, Math.min(length, x)) / length) * (frame.right - frame.left);
+  const shapes: Shape[] = [
+    {
+      kind: 'path',
+      closed: true,
+      line: 'outline',
+      fill: 'concreteLight',
+      points: [
+        [frame.left, TOP],
+        [frame.right, TOP],
+        [frame.right, BOTTOM],
+        [frame.left, BOTTOM],
+      ],
+    },
+    ...supports(strip, starts, toX),
+    ...(p.steel ? barsAlong(p, p.steel, starts, toX) : []),
+    ...(p.steel ? barsAcross(p, p.steel, starts, toX) : []),
+    ...dimension([frame.right + 14, BOTTOM], [frame.right + 14, TOP], p.breadth, 'breadth', 'Breadth of the slab'),
+  ];
+  return { width: frame.width, height: PLAN_HEIGHT, title: 'Plan, breadth\nnot to scale', shapes };
+}
+
+/** Supports below the slab: their edges dashed. */
+function supports(strip: StripInput, starts: readonly number[], toX: (x: number) => number): Shape[] {
+  return strip.supports.flatMap((s, j): Shape[] => {
+    if (s.type === 'free') return [];
+    const half = Math.max(s.width / 2, 1);
+    return [starts[j]! - half, starts[j]! + half].map((x) => line([toX(x), TOP], [toX(x), BOTTOM], 'grid'));
+  });
+}
+
+const LOWER = 78;
+const UPPER = 34;
+
+/** One bar of each layer along the span: below in the lower half, above in the upper half. */
+function barsAlong(p: StripPlanPicture, steel: StripSteel, starts: readonly number[], toX: (x: number) => number): Shape[] {
+  const tick = (x: number, y: number, way: 1 | -1) => line([x, y], [x, y + 4 * way], 'bar');
+  const run = (from: number, to: number, y: number, way: 1 | -1, style: 'bar' | 'barHeavy', edit: string): Shape[] => [
+    {
+      kind: 'path',
+      points: [
+        [toX(from) + 2, y],
+        [toX(to) - 2, y],
+      ],
+      line: style,
+      edit,
+    },
+    tick(toX(from) + 2, y, way),
+    tick(toX(to) - 2, y, way),
+  ];
+  return [
+    ...p.strip.spans.flatMap((_, i) => {
+      const { main, extra } = steel.bottom[i]!;
+      const through = steel.top[i]!.main;
+      return [
+        ...(main ? run(starts[i]!, starts[i + 1]!, LOWER, -1, 'bar', `bars.bottom[${i}].main`) : []),
+        ...(extra ? run(extra.from, extra.to, LOWER + 8, -1, 'barHeavy', `bars.bottom[${i}].extra.bars`) : []),
+        ...(through ? run(starts[i]!, starts[i + 1]!, UPPER - 8, 1, 'bar', `bars.top[${i}].main`) : []),
+      ];
+    }),
+    ...steel.support.flatMap((r, j) => (r ? run(r.from, r.to, UPPER, 1, 'barHeavy', `bars.support[${j}].bars`) : [])),
+  ];
+}
+
+/** One bar of each layer across: that below through the middle of the longest span, that above beside the widest run of top bars. */
+function barsAcross(p: StripPlanPicture, steel: StripSteel, starts: readonly number[], toX: (x: number) => number): Shape[] {
+  const longest = p.strip.spans.reduce((best, s, i) => (s.length > p.strip.spans[best]!.length ? i : best), 0);
+  const below = toX((starts[longest]! + starts[longest + 1]!) / 2);
+  const label = (at: number, y: number, text: string, edit: string, name: string): Shape => ({
+    kind: 'text',
+    at: [at + 6, y],
+    text,
+    style: 'strong',
+    edit,
+    label: name,
+    halo: true,
+  });
+  const runs = steel.support.flatMap((r) => (r ? [r] : []));
+  const widest = runs.reduce<(typeof runs)[number] | null>((a, b) => (!a || b.to - b.from > a.to - a.from ? b : a), null);
+  const { bottom, top } = steel.across;
+  const above = widest ? toX(widest.from + 0.3 * (widest.to - widest.from)) : null;
+  return [
+    line([below, TOP + 3], [below, BOTTOM - 3], 'bar'),
+    label(below, LOWER - 12, `${p.barLabel(bottom)} across`, 'bars.across.bottom', 'Bars across, bottom'),
+    ...(top && above !== null
+      ? [
+          line([above, TOP + 3], [above, (TOP + BOTTOM) / 2], 'barHeavy'),
+          label(above, UPPER + 16, `${p.barLabel(top)} across`, 'bars.across.top', 'Bars across, top'),
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,67 @@
+import { codeChoices } from '../parts/choices';
+import type { Kind } from '../kind';
+import { memberSchema } from '../member';
+import { sizeNumber, sizeUnit } from '../parts/bar-labels';
+import { withConcrete, withLineService, withSlabSizes } from '../parts/settings';
+import { usualCases } from '../parts/usual-cases';
+import { completeStrip } from './complete';
+import { stripFacts, stripFigures } from './content';
+import { designStrip } from './design-strip';
+import { stripFaults } from './faults';
+import type { StripMember } from './input';
+import { stripSteelLabel } from './labels';
+import { proposeStrip, type StripSearch } from './proposals';
+import { emptyStripResult, type StripResult } from './result';
+import { stripSchedule } from './schedule';
+import { stripFields } from './schema';
+import { stripToJson } from './to-json';
+
+/** Slabs that span one way. */
+export const stripKind: Kind<StripMember, StripResult> = {
+  type: 'strip',
+  word: 'slab',
+  starts: [
+    {
+      id: 'strip',
+      title: 'slab',
+      mark: 'S',
+      fields: ({ display }) => {
+        const isUS = display === 'US';
+        const support = { width: isUS ? '8 in' : 200 };
+        return {
+          title: 'Slab',
+          h: isUS ? '8 in' : 200,
+          breadth: isUS ? '20 ft' : 6000,
+          cover: isUS ? { top: '0.75 in', bottom: '0.75 in' } : {},
+          spans: [{ length: isUS ? '15 ft' : 4500 }, { length: isUS ? '15 ft' : 4500 }],
+          supports: [support, support, support],
+          cases: usualCases,
+          loads: [
+            { type: 'uniform', case: 'G', value: isUS ? '25 psf' : 1.5 },
+            { type: 'uniform', case: 'Q', value: isUS ? '60 psf' : 3 },
+          ],
+        };
+      },
+    },
+  ],
+  schema: (d) => memberSchema('strip', stripFields, d),
+  complete: completeStrip,
+  faults: stripFaults,
+  empty: emptyStripResult,
+  design: designStrip,
+  choices: codeChoices('columns'),
+  withSettings: (strip, s) => ({ ...withConcrete(strip, s), ...withLineService(strip, s), ...withSlabSizes(strip, s) }),
+  withSide: (_strip, side, h) => (side === 'h' ? { h } : undefined),
+  searches: [
+    { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
+    { id: 'arrangements', title: 'spacings of bars', none: 'With none of the allowed spacings the slab holds: look at single changes.' },
+  ],
+  propose: (strip, search, { code, rates }) => proposeStrip(strip, code, search as StripSearch, rates),
+  sizeLabel: ({ h }, units) => `${sizeNumber(h, units)}${sizeUnit(units)} deep`,
+  steelLabel: (_strip, result, project) => (result?.steel ? stripSteelLabel(project, result.steel) : ''),
+  silhouette: () => 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',
+  facts: stripFacts,
+  figures: stripFigures,
+  schedule: stripSchedule,
+  toJson: stripToJson,
+};

@@ -1,0 +1,62 @@
+import { codeChoices } from '../parts/choices';
+import { uprightFacts, uprightFigures } from '../column/content';
+import { emptyColumnResult, type ColumnResult } from '../column/result';
+import { columnToJson } from '../column/to-json';
+import type { Kind } from '../kind';
+import { codeOf, memberSchema } from '../member';
+import { withConcrete } from '../parts/settings';
+import { wallAsColumn } from './as-column';
+import { proposeWallSteps } from './changes';
+import { designWall } from './design-wall';
+import { wallFaults } from './faults';
+import type { WallMember } from './input';
+import { wallBarsLabel, wallLabels, wallSize } from './labels';
+import { wallFields } from './schema';
+
+/** Walls: a metre, or a whole one. */
+export const wallKind: Kind<WallMember, ColumnResult> = {
+  type: 'wall',
+  word: 'wall',
+  starts: [
+    {
+      id: 'wall',
+      title: 'wall',
+      mark: 'W',
+      // A metre of a braced wall with one load set.
+      fields: ({ display }) => {
+        const isUS = display === 'US';
+        return {
+          title: 'Wall',
+          thickness: isUS ? '8 in' : 200,
+          height: isUS ? '10 ft' : 3000,
+          cover: isUS ? '1 in' : 25,
+          vertical: isUS ? { spacing: '10 in' } : {},
+          horizontal: isUS ? { spacing: '10 in' } : {},
+          restraint: 'twoSides',
+          sets: [{ name: 'L1', N: isUS ? '25 kip' : 400, mxTop: isUS ? '3 kip-ft' : 12, mxBottom: 0 }],
+        };
+      },
+    },
+  ],
+  schema: (d) => memberSchema('wall', wallFields, d),
+  faults: wallFaults,
+  empty: (faults) => emptyColumnResult('wall', faults),
+  design: designWall,
+  choices: codeChoices('beams', 'strips'),
+  withSettings: (wall, s) => ({ ...withConcrete(wall, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
+  withSide: (_wall, side, thickness) => (side === 'h' ? { thickness } : undefined),
+  searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
+  propose: (wall, _search, { code, rates }) => proposeWallSteps(wall, code, rates),
+  sizeLabel: wallSize,
+  steelLabel: (wall, result, project) => (result ? wallBarsLabel(project, wall) : ''),
+  silhouette: () => 'M1 5h14v4H1z',
+  facts: (wall, result, project) => {
+    const words = { size: wallSize(wall, project.display), cover: 'Cover to the outer bars', bars: wallBarsLabel(project, wall), ties: '' };
+    return uprightFacts(wall, words, result, project);
+  },
+  figures: (wall, result, project) => {
+    const code = codeOf(project, wall);
+    return uprightFigures(wallAsColumn(wall, code), code, result, project.display, () => wallLabels(project, wall));
+  },
+  toJson: columnToJson,
+};

@@ -1,0 +1,17 @@
+'use client';
+import { useSearchParams } from 'next/navigation';
+import { Missing } from '@/ui/Missing';
+import { useLoadedProject } from '@/ui/use-loaded-project';
+import { screens } from './screens';
+
+/** The sheet of the member that the address names, once its project is there; what is missing is said. */
+export function MemberScreen() {
+  const loaded = useLoadedProject();
+  const id = useSearchParams().get('m') ?? '';
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
+  const member = loaded.project.members.find((m) => m.id === id);
+  if (!member) return <Missing reason="There is no such member in this project." />;
+  const Screen = screens[member.type];
+  return <Screen key={id} project={loaded.project} id={id} />;
+}

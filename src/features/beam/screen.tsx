@@ -1,0 +1,142 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { withFlanges } from '@/core/members/beam/effective-flange';
+import type { BeamMember } from '@/core/members/beam/input';
+import { codeOf } from '@/core/members/member';
+import { CombinationsPanel } from '@/ui/CombinationsPanel';
+import { HandChecks } from '@/ui/HandChecks';
+import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/member-screen';
+import { ScheduleTable } from '@/ui/ScheduleTable';
+import { useBox } from '@/ui/use-box';
+import { spansLabel, supportEditor, useLineSheet, type LineSheet } from '@/ui/use-line-sheet';
+import { BarsPanel } from './BarsPanel';
+import { BasisPanel } from './BasisPanel';
+import { fieldAt } from './fields';
+import { ForcesPanel } from './ForcesPanel';
+import { LoadsPanel } from './LoadsPanel';
+import { SectionPanel } from './SectionPanel';
+import { Strips } from './Strips';
+
+/** Loaded when it is opened. */
+const CagePanel = dynamic(() => import('./CagePanel').then((m) => m.CagePanel), { ssr: false });
+
+type Panel = PanelPart<BeamMember, LineSheet>;
+
+const forLoads: Pick<Panel, 'isHidden'> = { isHidden: ({ mode }) => mode === 'forces' };
+
+const panels: readonly Panel[] = [
+  {
+    id: 'strips',
+    title: ({ mode }) => (mode === 'forces' ? 'Section' : 'Drawing'),
+    show: (sheet, line) => {
+      const { project, member, result, drawn, editing } = sheet;
+      return member.mode === 'loads' ? (
+        <Centre sheet={sheet} line={line} shows="strength" />
+      ) : (
+        <ForcesPanel {...{ project, member, result, editing }} onEdit={drawn.open} />
+      );
+    },
+  },
+  {
+    id: 'service',
+    title: 'In service',
+    ...forLoads,
+    show: (sheet, line) => sheet.member.mode === 'loads' && <Centre sheet={sheet} line={line} shows="service" />,
+  },
+  {
+    id: 'loads',
+    title: 'Loads',
+    ...forLoads,
+    show: ({ kept, member, faults }) => <LoadsPanel project={kept} member={member} faults={faults} />,
+  },
+  {
+    id: 'bars',
+    title: 'Bars',
+    ...forLoads,
+    show: ({ kept, member, keptMember, result }) => (
+      <BarsPanel
+        project={kept}
+        member={member}
+        steel={result.steel}
+        schedule={<ScheduleTable project={kept} member={keptMember} result={result} />}
+      />
+    ),
+  },
+  {
+    id: 'combinations',
+    title: 'Combinations',
+    ...forLoads,
+    show: ({ kept, member }) => <CombinationsPanel project={kept} member={member} />,
+  },
+  {
+    id: 'basis',
+    title: 'Basis',
+    show: ({ kept, member, result, faults }) => <BasisPanel project={kept} member={member} result={result} faults={faults} />,
+  },
+  { id: 'hand', title: 'By hand', ...forLoads, show: ({ kept, result }) => <HandChecks project={kept} result={result} /> },
+  variantsPanel(),
+  {
+    // Opened from the section.
+    id: 'cage',
+    title: 'Cage',
+    isHidden: () => true,
+    show: ({ kept, keptMember, result }, { station }) => (
+      <CagePanel project={kept} member={withFlanges(keptMember, codeOf(kept, keptMember))} result={result} station={station} />
+    ),
+  },
+];
+
+/** A beam's whole screen. */
+export const BeamScreen = memberScreen<BeamMember, LineSheet>({
+  panels,
+  useOwn: useLineSheet,
+  // The same spans, and forces still forces.
+  fits: (then, now) => then.spans.length === now.spans.length && then.mode === now.mode,
+  subtitle: ({ project, member }) => [
+    codeOf(project, member).concreteLabel(member.materials.concreteStrength),
+    member.mode === 'forces' ? 'known design forces' : spansLabel(member, project.display),
+  ],
+  asideLabel: 'Section and checks',
+  above: ({ project, member, result, drawn, editing, panel, setPanel }, { station }) => (
+    <>
+      {member.mode === 'loads' && (
+        <SectionPanel
+          {...{ project, result, station, editing }}
+          member={withFlanges(member, codeOf(project, member))}
+          onEdit={drawn.open}
+          onCage={() => setPanel(panel === 'cage' ? 'strips' : 'cage')}
+        />
+      )}
+      <div className="purfling-x -mx-3.5" />
+    </>
+  ),
+  onPlace: ({ setStation }) => setStation,
+  hasWays: ({ mode }) => mode === 'loads',
+  field: (path, { kept, keptMember, result }) => fieldAt(path, { project: kept, member: keptMember, steel: result.steel }),
+  editors: (place, { member }) => supportEditor(place, member),
+});
+
+/** Elevation and strips, as wide as the middle of the screen. */
+function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember>; line: LineSheet; shows: 'strength' | 'service' }) {
+  const { project, member, result, drawn, editing, isStale } = sheet;
+  const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
+  const room = Math.max(330, size.height - 236 - 40);
+  return (
+    <div
+      ref={box}
+      className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${isStale ? 'stale' : ''}`}
+      data-stale={isStale || undefined}
+    >
+      <Strips
+        {...{ project, member, result, shows, editing, room }}
+        station={line.station}
+        onStation={line.setStation}
+        onEdit={drawn.open}
+        onMove={line.onMove}
+        width={size.width}
+        scale={size.scale}
+      />
+      {member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one, or paste a table.</p>}
+    </div>
+  );
+}

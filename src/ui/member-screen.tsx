@@ -1,0 +1,163 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Fault } from '@/core/checks/fault';
+import { kindOf, type Member, type ResultOf } from '@/core/members/kinds';
+import { newMember } from '@/core/project/new-member';
+import type { Project } from '@/core/project/project';
+import { addMember, freshId, freshMark } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { Ladder } from './Ladder';
+import { Purfling, SheetFrame } from './SheetFrame';
+import { sheetPath } from './sheet-path';
+import { SheetTitle } from './SheetTitle';
+import { useDrawnEditing, type DrawnEditing } from './use-drawn-editing';
+import { useSheet } from './use-sheet';
+import { useSheetKeys } from './use-sheet-keys';
+import type { Field } from './value-field';
+import { ValueEditor } from './ValueEditor';
+import { VariantsPanel } from './VariantsPanel';
+import { WaysForward } from './WaysForward';
+
+/** What the parts of a member's screen are given. While a value is typed, `project` and `member` are the tentative ones. */
+export interface Sheet<M extends Member> {
+  readonly project: Project;
+  readonly member: M;
+  readonly kept: Project;
+  readonly keptMember: M;
+  /** The result as it stands, or the last good one; an empty one where there is none that fits. */
+  readonly result: ResultOf<M>;
+  readonly lastGood: M | undefined;
+  readonly faults: readonly Fault[];
+  readonly isStale: boolean;
+  readonly panel: string;
+  setPanel(panel: string): void;
+  readonly drawn: DrawnEditing;
+  /** The path that is open for editing on the drawings. */
+  readonly editing: string | null;
+}
+
+/** What an editor that hangs on the drawing is given. */
+export interface EditorPlace {
+  readonly project: Project;
+  readonly path: string;
+  readonly target: Element;
+  readonly onClose: () => void;
+}
+
+export interface PanelPart<M extends Member, Own> {
+  readonly id: string;
+  readonly title: string | ((member: M) => string);
+  /** Whether it is left out of the row of panels; it may still be opened. */
+  isHidden?(member: M): boolean;
+  show(sheet: Sheet<M>, own: Own): React.ReactNode;
+}
+
+/** A screen of one kind of member, as what it has of its own; the rest is the same for all. */
+export interface ScreenParts<M extends Member, Own> {
+  readonly panels: readonly PanelPart<M, Own>[];
+  /** State that only this screen has. */
+  useOwn(sheet: Sheet<M>): Own;
+  /** Whether the result of an earlier state can be shown for the member as it now stands. */
+  fits?(then: M, now: M): boolean;
+  /** Behind the title: what the member is, in a line. */
+  subtitle(sheet: Sheet<M>): readonly string[];
+  readonly asideLabel: string;
+  /** What stands above the ladder. */
+  above?(sheet: Sheet<M>, own: Own): React.ReactNode;
+  /** Goes to a place on the drawings. */
+  onPlace?(own: Own): (x: number) => void;
+  hasWays?(member: M): boolean;
+  field(path: string, sheet: Sheet<M>): Field<M> | null | undefined;
+  /** Editors of values that are more than a field. */
+  editors?(place: EditorPlace, sheet: Sheet<M>, own: Own): React.ReactNode;
+}
+
+/** The panel in which states of a member stand side by side, the same for every kind. */
+export const variantsPanel = <M extends Member, Own>(): PanelPart<M, Own> => ({
+  id: 'variants',
+  title: 'Variants',
+  show: ({ kept, keptMember, result }) => <VariantsPanel project={kept} member={keptMember} result={result} />,
+});
+
+const nowhere = () => undefined;
+
+/** Makes the screen of a kind of member from its parts. */
+export function memberScreen<M extends Member, Own>(parts: ScreenParts<M, Own>) {
+  const find = (project: Project, id: string) => project.members.find((m) => m.id === id) as M | undefined;
+  return function MemberSheet({ project: kept, id }: { project: Project; id: string }) {
+    const { good, ...shown } = useSheet(kept, id, find);
+    const { member, keptMember, faults, isStale } = shown;
+    const lastGood = good?.member as M | undefined;
+    const doesFit = lastGood !== undefined && (parts.fits?.(lastGood, member) ?? true);
+    const result = (doesFit ? good!.result : kindOf(member).empty([])) as ResultOf<M>;
+    const [panel, setPanel] = useState(parts.panels[0]!.id);
+    const drawn = useDrawnEditing();
+    const { editing } = drawn;
+    const sheet: Sheet<M> = { ...shown, kept, result, lastGood, panel, setPanel, drawn, editing: editing?.path ?? null };
+    const own = parts.useOwn(sheet);
+    const add = useAdd(kept, member);
+    const offered = parts.panels
+      .filter((p) => !p.isHidden?.(member))
+      .map((p) => [p.id, typeof p.title === 'string' ? p.title : p.title(member)] as const);
+    useSheetKeys(kept, id, { add, panels: offered.map(([p]) => p), setPanel });
+    const field = editing && parts.field(editing.path, sheet);
+    const place = editing && { project: kept, path: editing.path, target: editing.target, onClose: drawn.close };
+    const subtitle = parts.subtitle(sheet).filter(Boolean).join(' · ');
+    return (
+      <>
+        <SheetFrame
+          project={kept}
+          member={keptMember}
+          faults={faults}
+          onAdd={add}
+          asideLabel={parts.asideLabel}
+          title={<SheetTitle {...{ project: kept, member: keptMember, subtitle, panel }} panels={offered} onPanel={setPanel} />}
+          aside={
+            <>
+              {parts.above?.(sheet, own)}
+              <Ladder
+                project={kept}
+                member={keptMember}
+                checks={result.checks}
+                isStale={isStale}
+                onPlace={parts.onPlace?.(own) ?? nowhere}
+              />
+              {faults.length === 0 && (parts.hasWays?.(keptMember) ?? true) && (
+                <>
+                  <Purfling />
+                  <WaysForward project={kept} member={keptMember} />
+                </>
+              )}
+            </>
+          }
+        >
+          {parts.panels.find((p) => p.id === panel)!.show(sheet, own)}
+        </SheetFrame>
+        {editing && field && (
+          <ValueEditor<M>
+            key={editing.path}
+            path={editing.path}
+            member={keptMember}
+            field={field}
+            target={editing.target}
+            onClose={drawn.close}
+            onNext={drawn.next}
+          />
+        )}
+        {place && parts.editors?.(place, sheet, own)}
+      </>
+    );
+  };
+}
+
+/** Adds a member of the same kind and goes to it. */
+function useAdd(project: Project, like: Member) {
+  const router = useRouter();
+  const edit = useProject((s) => s.edit);
+  return () => {
+    const made = newMember(project, kindOf(like).starts[0]!.id, freshId(project), freshMark(project, like.mark), like.place);
+    edit(`add ${made.mark}`, addMember(made, like.id));
+    router.push(sheetPath(project, made));
+  };
+}
