@@ -1,7 +1,7 @@
 /** Prints the speed targets beside medians measured here. Not a test: nothing fails. */
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '../src/exchange/project-text';
-import { designMember } from '../src/core/project/design-member';
+import { designNow } from '../src/core/project/design-member';
 import type { Project } from '../src/core/project/project';
 import type { Member } from '../src/core/members/kinds';
 import { readProject } from '../src/core/project/read';
@@ -173,13 +173,13 @@ for (const code of [
   { id: 'aci318', variant: 'SI' },
 ]) {
   const project = manySets(code, 5000);
-  const t = median(() => designMember(project, { ...project.members[0]! }), 5, 4000);
+  const t = median(() => designNow(project, { ...project.members[0]! }), 5, 4000);
   rows.push([`5,000 load sets on a biaxial slender column, all checks (${code.id})`, '< 1 s', ms(t)]);
 }
 const few = manySets({ id: 'en1992', variant: 'uk' }, 12);
 const slender = few.members[0]!;
 if (slender.type === 'column') {
-  rows.push(['a column with 12 load sets, all checks', '–', ms(median(() => designMember(few, { ...slender }), 20, 800))]);
+  rows.push(['a column with 12 load sets, all checks', '–', ms(median(() => designNow(few, { ...slender }), 20, 800))]);
   rows.push([
     'proposals: bars for a column of given size',
     '–',
@@ -193,20 +193,20 @@ for (const code of [
 ]) {
   const project = threeSpans(code);
   const member = project.members[0]!;
-  const result = designMember(project, member);
+  const result = designNow(project, member);
   if (result.type !== 'beam') throw new Error('not a beam');
-  const t = median(() => designMember(project, member), 30, 1500);
+  const t = median(() => designNow(project, member), 30, 1500);
   rows.push([
     `3-span beam, 6 load cases, ${result.arrangements.length} arrangements, ${result.strips!.x.length} stations, all checks with cracks and deflection (${code.id})`,
     '< 30 ms',
     ms(t),
   ]);
-  const all = median(() => designMember(project, member, 'all'), 20, 800);
+  const all = median(() => designNow(project, member, 'all'), 20, 800);
   rows.push([`the same with every derivation (${code.id})`, '–', ms(all)]);
 }
 const demo = manyBeams(9);
 for (const member of demo.members.slice(0, 9))
-  rows.push([`demo beam ${member.mark}`, '–', ms(median(() => designMember(demo, member), 10, 200))]);
+  rows.push([`demo beam ${member.mark}`, '–', ms(median(() => designNow(demo, member), 10, 200))]);
 for (const member of demo.members.slice(0, 9)) {
   if (member.type !== 'beam' || member.mode !== 'loads') continue;
   const find = () => proposeBeam(member, codeOf(demo, member), 'arrangements', demo.rates);
@@ -217,12 +217,12 @@ for (const member of demoFile.members) {
   const names: Partial<Record<Member['type'], string>> = { punching: 'punching at', strip: 'slab', panel: 'panel' };
   const name = names[member.type];
   if (!name) continue;
-  const design = () => designMember(demoFile, { ...member });
+  const design = () => designNow(demoFile, { ...member });
   rows.push([`${name} ${member.mark}, all checks`, member.type === 'strip' ? '< 30 ms' : '–', ms(median(design, 15, 600))]);
 }
 const large = manyBeams(500);
 const one = performance.now();
-for (const member of large.members) designMember(large, member);
+for (const member of large.members) designNow(large, member);
 rows.push([
   '500 beams, one thread (two workers share it in the browser)',
   '< 10 s on two',

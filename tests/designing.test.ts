@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto';
 import type { BeamMember } from '@/core/members/beam/input';
-import type { Member, MemberResult } from '@/core/members/kinds';
-import { designMember } from '@/core/project/design-member';
+import type { MemberResult } from '@/core/members/kinds';
+import type { DesignTask } from '@/workers/design.worker';
+import type { Runner } from '@/workers/job-pool';
+import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
 import { onMember } from '@/store/commands';
 import { useProject, isCurrent } from '@/store/project-store';
@@ -9,11 +11,14 @@ import { loadProject } from '@/store/storage';
 
 const calls: { id: string; h: number; derive: readonly string[] | 'all' }[] = [];
 jest.mock('@/workers/start-worker', () => ({
-  startDesignWorker: () => ({
-    design: async (basis: Parameters<typeof designMember>[0], member: Member, derive: readonly string[] | 'all'): Promise<MemberResult> => {
+  startDesigner: (): Runner<DesignTask, MemberResult> => ({
+    run: async ({ basis, member, derive }) => {
       calls.push({ id: member.id, h: (member as BeamMember).section.h, derive });
-      return designMember(basis, member, derive);
+      return designNow(basis, member, derive);
     },
+    stop: () => undefined,
+    end: () => undefined,
+    onGone: () => undefined,
   }),
 }));
 
@@ -68,7 +73,7 @@ describe('results keep up with the project', () => {
     await settle();
     expect(calls.map((c) => c.id).sort()).toEqual(['a', 'b']);
   });
-  test('a tentative value is designed too, and the kept one again when it is left', async () => {
+  test('a tentative value is designed too; the kept one is known when it is left, and nothing is worked out twice', async () => {
     const { setActiveMember } = await import('@/store/designing');
     setActiveMember('a');
     await settle();
@@ -77,10 +82,42 @@ describe('results keep up with the project', () => {
     await settle();
     expect(calls.at(-1)).toMatchObject({ id: 'a', h: 800 });
     expect(isCurrent(state().results.a, state().project!, state().project!.members[0] as BeamMember)).toBe(false);
+    calls.length = 0;
     state().setPreview(null);
     await settle();
-    expect(calls.at(-1)).toMatchObject({ id: 'a', h: 500 });
+    expect(calls).toEqual([]);
     expect(isCurrent(state().results.a, state().project!, state().project!.members[0] as BeamMember)).toBe(true);
+  });
+  test('what is undone is known, and what was never changed by it is not asked for', async () => {
+    state().edit(
+      'deeper',
+      onMember({ id: 'b', type: 'beam' } as BeamMember, (m) => void (m.section.h = 650)),
+    );
+    await settle();
+    calls.length = 0;
+    state().undo();
+    await settle();
+    state().redo();
+    await settle();
+    expect(calls).toEqual([]);
+    expect(state().results.b!.member).toBe(state().project!.members[1]);
+  });
+  test('a change of the title block designs nothing', async () => {
+    calls.length = 0;
+    state().edit('author', (p) => ({ ...p, info: { ...p.info, author: 'E. Tester' } }));
+    await settle();
+    expect(calls).toEqual([]);
+  });
+  test('a result with all derivations serves those that ask for less', async () => {
+    const { resultOf } = await import('@/store/results');
+    const p = state().project!;
+    calls.length = 0;
+    const whole = await resultOf(p, p.members[0]!, { derive: 'all' });
+    const [again, part] = await Promise.all([
+      resultOf(p, p.members[0]!, { derive: 'all' }),
+      resultOf(p, p.members[0]!, { derive: ['shear'] }),
+    ]);
+    expect([again === whole, part === whole, calls.length]).toEqual([true, true, 1]);
   });
   test('an opened rung asks for its derivation', async () => {
     const { setActiveMember } = await import('@/store/designing');

@@ -3,12 +3,10 @@ import localforage from 'localforage';
 import { readProject } from '@/core/project/read';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
-import type { Member, MemberResult } from '@/core/members/kinds';
 import { emptyBeamResult } from '@/core/members/beam/result';
 import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
 import { isCurrent, useProject } from '@/store/project-store';
 import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
-import { DesignPool, type DesignJob } from '@/workers/design-pool';
 
 function makeProject(id = 'p1'): Project {
   const read = readProject({
@@ -131,49 +129,5 @@ describe('storage', () => {
   test('the checksum tells texts apart', () => {
     expect(checksum('abc')).not.toBe(checksum('abd'));
     expect(checksum('abc')).toBe(checksum('abc'));
-  });
-});
-
-describe('the pool of workers', () => {
-  const job = (key: string, isUrgent = false): DesignJob => ({
-    key,
-    basis: {} as DesignJob['basis'],
-    member: { id: key } as Member,
-    derive: [],
-    isUrgent,
-  });
-
-  test('newest of a key wins, urgent ones go first, nothing waits for ever', async () => {
-    const order: string[] = [];
-    const gates: (() => void)[] = [];
-    const runner = {
-      design: (_: unknown, member: Member) =>
-        new Promise<MemberResult>((resolve) => {
-          order.push(member.id);
-          gates.push(() => resolve({ type: 'beam' } as MemberResult));
-        }),
-    };
-    const pool = new DesignPool([runner]);
-    const first = pool.submit(job('a'));
-    const dropped = pool.submit(job('b'));
-    const waiting = pool.submit(job('c'));
-    const newer = pool.submit(job('b'));
-    const urgent = pool.submit(job('u', true));
-    expect(await dropped).toBeNull();
-    const step = async () => {
-      gates.shift()!();
-      await new Promise((r) => setTimeout(r, 0));
-    };
-    for (let i = 0; i < 4; i += 1) await step();
-    await Promise.all([first, waiting, newer, urgent]);
-    expect(order).toEqual(['a', 'u', 'c', 'b']);
-  });
-  test('an error of one job does not stop the next', async () => {
-    let calls = 0;
-    const pool = new DesignPool([
-      { design: () => ((calls += 1) === 1 ? Promise.reject(new Error('x')) : Promise.resolve({ type: 'beam' } as MemberResult)) },
-    ]);
-    await expect(pool.submit(job('a'))).rejects.toThrow('x');
-    await expect(pool.submit(job('b'))).resolves.toMatchObject({ type: 'beam' });
   });
 });

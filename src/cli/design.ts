@@ -51,7 +51,7 @@ const wrong = (errors: string): Run => ({ output: '', errors, exitCode: 2 });
 const listFaults = (faults: readonly Fault[]) => faults.map((f) => `  ${f.path || '(file)'}: ${f.reason}\n`).join('');
 
 /** Designs the members of a project file and prints a schedule or JSON. Pure but for `read`. */
-export function runDesign(args: readonly string[], read: (path: string) => string): Run {
+export async function runDesign(args: readonly string[], read: (path: string) => string): Promise<Run> {
   if (args.includes('--help')) return { output: USAGE, errors: '', exitCode: 0 };
   const call = readCall(args);
   if (typeof call === 'string') return wrong(`${call}\n\n${USAGE}`);
@@ -71,7 +71,8 @@ export function runDesign(args: readonly string[], read: (path: string) => strin
       : project.members.filter((m) => call.members.includes(m.mark) || call.members.includes(m.id));
   const missing = call.members.filter((name) => !project.members.some((m) => m.mark === name || m.id === name));
   if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
-  const results = chosen.map((member) => ({ member, result: designMember(project, member, call.json ? 'all' : []) }));
+  const results: { readonly member: Member; readonly result: MemberResult }[] = [];
+  for (const member of chosen) results.push({ member, result: await designMember(project, member, { derive: call.json ? 'all' : [] }) });
   const faults = results.flatMap(({ member, result }) =>
     result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
   );

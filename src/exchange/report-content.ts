@@ -1,5 +1,4 @@
 import type { Check } from '@/core/checks/check';
-import { designMember } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { kindOf } from '@/core/members/kinds';
 import { codeOf, decisionFor, type Decision, type ReportDetail } from '@/core/members/member';
@@ -19,9 +18,11 @@ export interface MemberReport {
 
 const WORKING_CHECKS = 4;
 
-/** Designs a member with all derivations and sorts out what its report shows. */
-export function memberReport(project: Project, member: Member, detail: ReportDetail = member.report): MemberReport {
-  const result = designMember(project, member, detail === 'summary' ? [] : 'all');
+/** The derivations that a report asks for. */
+export const derivedFor = (detail: ReportDetail) => (detail === 'summary' ? ([] as const) : ('all' as const));
+
+/** Sorts out what the report of a member shows of its result. */
+export function memberReport(project: Project, member: Member, result: MemberResult, detail: ReportDetail = member.report): MemberReport {
   const code = codeOf(project, member);
   const shown = result.checks.filter((c) => c.status !== 'notCovered');
   const checks = shown.map((check, i) => ({

@@ -1,15 +1,10 @@
+import { WorkerLost } from '@/workers/job-pool';
 import { companions } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
-import { DesignPool } from '@/workers/design-pool';
-import { startDesignWorker } from '@/workers/start-worker';
+import { clearStopped, hideJob, markStopped, showJob, useJobs } from './jobs';
 import { isCurrent, useProject, type ResultEntry } from './project-store';
-
-const WORKERS = 2;
-
-/** The workers; made when first needed. */
-let pool: DesignPool | undefined;
-export const getPool = () => (pool ??= new DesignPool(Array.from({ length: WORKERS }, startDesignWorker)));
+import { forgetResult, getPool, resultOf } from './results';
 
 /** What was asked for last, so that nothing is asked for twice. */
 const asked = new Map<
@@ -17,40 +12,43 @@ const asked = new Map<
   { member: Member; code: Project['code']; display: Project['display']; derive: string; shares: readonly Member[] }
 >();
 
+const isSame = (a: readonly Member[], b: readonly Member[]) => a.length === b.length && a.every((m, i) => m === b[i]);
+
 function request(project: Project, member: Member, derive: readonly string[], isUrgent: boolean): void {
   const before = asked.get(member.id);
-  const wanted = {
-    member,
-    code: project.code,
-    display: project.display,
-    derive: derive.join(),
-    shares: companions(project.members, member),
-  };
+  const { code, display } = project;
+  const wanted = { member, code, display, derive: derive.join(), shares: companions(project.members, member) };
   if (
-    before &&
-    before.member === member &&
-    before.code === wanted.code &&
-    before.display === wanted.display &&
+    before?.member === member &&
+    before.code === code &&
+    before.display === display &&
     before.derive === wanted.derive &&
-    before.shares.length === wanted.shares.length &&
-    before.shares.every((m, i) => m === wanted.shares[i])
+    isSame(before.shares, wanted.shares)
   )
     return;
   asked.set(member.id, wanted);
-  const { code, display } = project;
   const { shares } = wanted;
-  getPool()
-    .submit({ key: member.id, basis: { code, display, members: shares }, member, derive, isUrgent })
-    .then(
-      (result) => result && put({ result, member, code, display, companions: shares }, isUrgent),
-      (error: unknown) => {
-        console.error(error);
-        useProject
-          .getState()
-          .setNotice('A design stopped with an error of the program. The project is safe; the last results stay marked as old.');
-      },
-    );
+  clearStopped(member.id);
+  void resultOf({ code, display, members: shares }, member, {
+    derive,
+    isUrgent,
+    key: member.id,
+    onProgress: (progress) => showJob({ key: member.id, mark: member.mark, ...progress }),
+  })
+    .then((result) => result && put({ result, member, code, display, companions: shares }, isUrgent), tellFailure(member))
+    .finally(() => hideJob(member.id));
 }
+
+const tellFailure = (member: Member) => (error: unknown) => {
+  console.error(error);
+  useProject
+    .getState()
+    .setNotice(
+      error instanceof WorkerLost
+        ? `The design of ${member.mark} was given up: its worker stopped twice. The project is safe; the last results stay marked as old.`
+        : 'A design stopped with an error of the program. The project is safe; the last results stay marked as old.',
+    );
+};
 
 /** Results of the list are put down several at once: a list of hundreds is not drawn anew for each of them. */
 const gatherFor = (waiting: number) => (waiting > 40 ? 800 : 120);
@@ -90,6 +88,20 @@ export function stopDesigning(): void {
   for (const member of project?.members ?? []) if (project && !isCurrent(results[member.id], project, member)) asked.delete(member.id);
 }
 
+/** Stops the design of one member that takes long; its last results stay, marked as old. */
+export function stopJob(key: string): void {
+  const job = useJobs.getState().running.find((r) => r.key === key);
+  getPool().cancel(key);
+  if (job) markStopped(key, job.mark);
+}
+
+/** Begins again what was stopped by hand. */
+export function beginAgain(key: string): void {
+  asked.delete(key);
+  clearStopped(key);
+  refresh();
+}
+
 /** Goes on with what is missing. */
 export function goOnDesigning(): void {
   isStopped = false;
@@ -99,6 +111,7 @@ export function goOnDesigning(): void {
 /** Designs every member anew. */
 export function designAllAgain(): void {
   asked.clear();
+  useProject.getState().project?.members.forEach(forgetResult);
   useProject.getState().forgetResults();
   goOnDesigning();
 }
@@ -120,7 +133,10 @@ function refresh(): void {
 export function startDesigning(): () => void {
   refresh();
   return useProject.subscribe((state, before) => {
-    if (state.project?.id !== before.project?.id) asked.clear();
+    if (state.project?.id !== before.project?.id) {
+      asked.clear();
+      clearStopped();
+    }
     if (state.project !== before.project || state.preview !== before.preview || state.openChecks !== before.openChecks) refresh();
   });
 }

@@ -8,6 +8,8 @@ import type { CodeSettings } from '@/core/codes/design-code';
 import type { Project } from '@/core/project/project';
 import { downloadProject } from '@/store/files';
 import { onProject } from '@/store/commands';
+import { beginAgain, stopJob } from '@/store/designing';
+import { useJobs } from '@/store/jobs';
 import { useProject } from '@/store/project-store';
 import { saveNow } from '@/store/autosave';
 import { FindOrDo } from './FindOrDo';
@@ -69,6 +71,7 @@ export const TopBar = memo(function TopBar({ project, crumb, memberId }: { proje
           path="M12 4l3 3-3 3M14.500 7h-7a4 4 0 0 0 0 8H10"
         />
       </div>
+      <LongJobs />
       <SavedState project={project} />
       <div className="flex items-center pl-3">
         <button type="button" className="btn" onClick={() => router.push(report)}>
@@ -79,6 +82,45 @@ export const TopBar = memo(function TopBar({ project, crumb, memberId }: { proje
     </header>
   );
 });
+
+/** Designs that take long, with how far they have come and the way to stop them; and those that were stopped, with the way to go on. */
+function LongJobs() {
+  const { running, stopped } = useJobs();
+  const job = running[0];
+  const left = stopped[0];
+  if (!job && !left) return null;
+  return (
+    <div role="status" aria-label="Long designs" className="flex items-center gap-2 whitespace-nowrap px-3">
+      {job ? (
+        <>
+          <span className="small">
+            {job.mark}: {job.words}
+          </span>
+          <span
+            className="relative h-2 w-14 border border-ebony"
+            role="progressbar"
+            aria-label={`Design of ${job.mark}`}
+            aria-valuemin={0}
+            aria-valuemax={100}
+            aria-valuenow={Math.round(100 * job.share)}
+          >
+            <span className="absolute inset-y-0 left-0 bg-verdigris" style={{ width: `${100 * job.share}%` }} />
+          </span>
+          <button type="button" className="link" onClick={() => stopJob(job.key)}>
+            Stop
+          </button>
+        </>
+      ) : (
+        <>
+          <span className="small">{left!.mark}: stopped</span>
+          <button type="button" className="link" onClick={() => beginAgain(left!.key)}>
+            go on
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
 
 function useShortcuts(project: Project, memberId: string | undefined, go: (path: string) => void) {
   useEffect(() => {

@@ -6,7 +6,7 @@ import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { firstFree, replaceMember } from '@/store/commands';
-import { designOnce } from '@/store/design-once';
+import { resultOf } from '@/store/results';
 import { useProject } from '@/store/project-store';
 import { Glyph, standingOf, standingText } from './Glyph';
 import { Inlay } from './Inlay';
@@ -220,7 +220,7 @@ function useDesigned({ code, display }: Project, state: Member | undefined): Mem
   useEffect(() => {
     if (!state) return;
     let isOn = true;
-    void designOnce({ code, display }, state).then((result) => {
+    void resultOf({ code, display }, state).then((result) => {
       if (isOn && result) setKnown({ of: state, code, result });
     });
     return () => {

@@ -1,20 +1,28 @@
-import { expose } from 'comlink';
-import type { DesignOptions } from '@/core/checks/check';
+import type { Job } from '@/core/job';
 import type { Way } from '@/core/members/kind';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { designMember, type DesignBasis } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
+import { hostWorker } from './worker-host';
+
+export interface DesignTask {
+  readonly basis: DesignBasis;
+  readonly member: Member;
+  readonly derive: Job['derive'];
+}
 
 export type ProposalBasis = Pick<Project, 'code' | 'display' | 'rates'>;
+export interface SearchTask {
+  readonly project: ProposalBasis;
+  readonly member: Member;
+  readonly search: string;
+}
 
-const api = {
-  design(basis: DesignBasis, member: Member, derive: DesignOptions['derive']): MemberResult {
-    return designMember(basis, member, derive);
-  },
-  propose(project: ProposalBasis, member: Member, search: string): readonly Way<Member>[] {
-    return kindOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates });
-  },
-};
-export type DesignApi = typeof api;
-expose(api);
+export type Ways = readonly Way<Member>[];
+
+hostWorker<DesignTask | SearchTask, MemberResult | Ways>((task, job) => {
+  if ('basis' in task) return designMember(task.basis, task.member, { ...job, derive: task.derive });
+  const { project, member, search } = task;
+  return kindOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates });
+});

@@ -1,26 +1,19 @@
-import { expose } from 'comlink';
 import pdfMake from 'pdfmake/build/pdfmake.js';
 import type { Project } from '@/core/project/project';
-import type { ReportDetail } from '@/core/members/member';
-import { memberReport } from '@/exchange/report-content';
+import type { MemberReport } from '@/exchange/report-content';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
+import { hostWorker } from './worker-host';
 
-const api = {
-  /** Makes the PDF of some members. Progress runs from 0 to 1. */
-  async pdf(
-    project: Project,
-    members: readonly { readonly id: string; readonly detail: ReportDetail }[],
-    onProgress: (done: number) => void,
-  ): Promise<Uint8Array> {
-    const base = self.location.origin;
-    const font = (style: string) => `${base}/fonts/Roboto-${style}.ttf`;
-    pdfMake.setFonts({ Roboto: { normal: font('Regular'), bold: font('Medium'), italics: font('Italic'), bolditalics: font('Medium') } });
-    const reports = members.flatMap(({ id, detail }) => {
-      const member = project.members.find((m) => m.id === id);
-      return member ? [memberReport(project, member, detail)] : [];
-    });
-    return pdfMake.createPdf(reportDocument(project, reports, onProgress)).getBuffer();
-  },
-};
-export type ReportApi = typeof api;
-expose(api);
+export interface ReportTask {
+  readonly project: Project;
+  readonly reports: readonly MemberReport[];
+}
+
+/** Makes the PDF of some members from results that are there. */
+hostWorker<ReportTask, Uint8Array>(async ({ project, reports }, { progress }) => {
+  const base = self.location.origin;
+  const font = (style: string) => `${base}/fonts/Roboto-${style}.ttf`;
+  pdfMake.setFonts({ Roboto: { normal: font('Regular'), bold: font('Medium'), italics: font('Italic'), bolditalics: font('Medium') } });
+  const pages = reportDocument(project, reports, (share) => void progress({ share, words: 'setting pages' }));
+  return pdfMake.createPdf(pages).getBuffer();
+});

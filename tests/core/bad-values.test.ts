@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import { readProject } from '@/core/project/read';
@@ -62,7 +62,7 @@ describe.each(['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'])
       const changed = withNumber(member, path, wrong[Math.floor(i / 3) % wrong.length]!);
       let result: MemberResult;
       try {
-        result = designMember(project, changed);
+        result = designNow(project, changed);
       } catch (error) {
         throw new Error(`${path.join('.')} = ${wrong[Math.floor(i / 3) % wrong.length]}: ${String(error)}`);
       }

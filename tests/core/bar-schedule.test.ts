@@ -1,6 +1,6 @@
 import { beamSchedule } from '@/core/members/beam/schedule';
 import { cuttingLength } from '@/core/schedule/bar-schedule';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -35,7 +35,7 @@ function project(change: object = {}, code: object = { id: 'en1992', variant: 'u
 }
 function schedule(p: Project) {
   const beam = p.members[0] as BeamMember;
-  const result = designMember(p, beam);
+  const result = designNow(p, beam);
   return { beam, result, ...beamSchedule(beam, codeOf(p, beam), result) };
 }
 
@@ -87,7 +87,7 @@ describe('the schedule of a beam', () => {
   it('bends are named by the project, whatever the code: letters of the dimensions and deductions go with it', () => {
     const p = project();
     const beam = p.members[0] as BeamMember;
-    const result = designMember(p, beam);
+    const result = designNow(p, beam);
     const link = (bends: 'iso' | 'aci') => beamSchedule(beam, codeOf(p, beam), result, bends).items.find((k) => k.shape === 'link')!;
     expect(link('iso')).toMatchObject({ shapeCode: '51', letters: ['A', 'B', 'C'] });
     expect(link('aci')).toMatchObject({ shapeCode: 'T1', letters: ['B, D', 'C, E', 'A, G'] });
@@ -98,10 +98,10 @@ describe('the schedule of a beam', () => {
 
   it('as texts for screen and report; to ACI by its bend types', () => {
     const p = project({}, { id: 'aci318', variant: 'SI' });
-    const rows = scheduleRows(p, p.members[0] as BeamMember, designMember(p, p.members[0] as BeamMember))!;
+    const rows = scheduleRows(p, p.members[0] as BeamMember, designNow(p, p.members[0] as BeamMember))!;
     expect(rows.rows.map((r) => r[4])).toContain('T1');
     expect(rows.foot).toMatch(/^Together .* kg\. ACI bend types/);
     const forces = project({ mode: 'forces', forces: [{ place: 'a', moment: 50, shear: 20 }] });
-    expect(scheduleRows(forces, forces.members[0] as BeamMember, designMember(forces, forces.members[0] as BeamMember))).toBeNull();
+    expect(scheduleRows(forces, forces.members[0] as BeamMember, designNow(forces, forces.members[0] as BeamMember))).toBeNull();
   });
 });

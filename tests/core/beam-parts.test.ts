@@ -10,7 +10,7 @@ import { chooseLinks, legsAcross } from '@/core/members/beam/choose-links';
 import { shearBetween, shiftedMoments } from '@/core/members/beam/demand';
 import { holdsMoment, supportName } from '@/core/members/beam/input';
 import { SteelMap, type BeamSteel } from '@/core/members/beam/steel';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -239,10 +239,10 @@ describe('the shape of a check', () => {
   test('only the derivations that are asked for are made', () => {
     let made = 0;
     const withSteps = { check: draft('a', 0.5).check, derive: () => ((made += 1), []) };
-    finishChecks([withSteps], { derive: [], units: 'SI' });
+    finishChecks([withSteps], { derive: [] });
     expect(made).toBe(0);
-    expect(finishChecks([withSteps], { derive: ['a'], units: 'SI' })[0]!.derivation).toEqual([]);
-    finishChecks([withSteps], { derive: 'all', units: 'SI' });
+    expect(finishChecks([withSteps], { derive: ['a'] })[0]!.derivation).toEqual([]);
+    finishChecks([withSteps], { derive: 'all' });
     expect(made).toBe(2);
   });
   test('a calculation without an answer becomes a check that says why; other errors are not hidden', () => {
@@ -306,7 +306,7 @@ describe('known design forces', () => {
       },
       { id },
     );
-  const design = (p: Project) => designMember(p, p.members[0] as BeamMember, 'all');
+  const design = (p: Project) => designNow(p, p.members[0] as BeamMember, 'all');
   test.each(['en1992', 'aci318'])('%s: bars are chosen for both faces and all rows hold', (id) => {
     const r = design(forces({}, id));
     expect(r.faults).toEqual([]);

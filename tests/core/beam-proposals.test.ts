@@ -1,7 +1,7 @@
 import { automaticBars, proposeBeam } from '@/core/members/beam/proposals';
 import { usualRates } from '@/core/advice/rates';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -43,7 +43,7 @@ describe('ways for a beam', () => {
     expect(found.length).toBeGreaterThan(3);
     for (const way of found) {
       const taken = { ...beamOf(p), ...way.change };
-      const r = designMember(p, taken);
+      const r = designNow(p, taken);
       expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
       expect(r.governing!.utilisation).toBeCloseTo(way.utilisation, 9);
     }
@@ -92,7 +92,7 @@ describe('ways for a beam', () => {
 describe('rules for the automatic choice of bars', () => {
   const steelOf = (barRules: object, more: object = {}) => {
     const p = project({ barRules, ...more });
-    return (designMember(p, p.members[0]!) as BeamResult).steel!;
+    return (designNow(p, p.members[0]!) as BeamResult).steel!;
   };
   it('keeps to the fewest and most bars of a group', () => {
     const counts = (rules: object) => {

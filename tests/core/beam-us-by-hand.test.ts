@@ -1,5 +1,5 @@
 import { beamToJson } from '@/core/members/beam/to-json';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -38,7 +38,7 @@ const read = readProject({
 });
 if (!read.ok) throw new Error(JSON.stringify(read.faults));
 const project: Project = read.project;
-const result = designMember(project, project.members[0] as BeamMember, 'all');
+const result = designNow(project, project.members[0] as BeamMember, 'all');
 type BeamJson = ReturnType<typeof resultsToJson>['members'][number] & ReturnType<typeof beamToJson>;
 const json = resultsToJson(project, [{ member: project.members[0] as BeamMember, result }]).members[0] as unknown as BeamJson;
 const find = (id: string) => json.checks.find((c) => c.id === id)!;

@@ -1,4 +1,4 @@
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -15,7 +15,7 @@ export function project(member: Record<string, unknown>, code: Record<string, un
   return read.project;
 }
 const first = (p: Project): BeamMember => p.members[0] as BeamMember;
-const find = (p: Project, id: string) => designMember(p, first(p)).checks.find((c) => c.id === id);
+const find = (p: Project, id: string) => designNow(p, first(p)).checks.find((c) => c.id === id);
 
 const simple = {
   section: { b: 300, h: 500 },
@@ -72,14 +72,14 @@ describe('a simple beam, worked by hand', () => {
   });
 
   test('quantities', () => {
-    const q = designMember(p, first(p)).quantities!;
+    const q = designNow(p, first(p)).quantities!;
     expect(q.concrete / 1e9).toBeCloseTo(0.9, 9);
     // 4H20: 4 * 2.466 kg/m * 6 m = 59.19; 2H12: 2 * 0.888 * 6 = 10.65.
     expect(q.bars).toBeCloseTo(69.84, 1);
   });
 
   test('the derivation ends in the capacity of the check, and only the asked one is made', () => {
-    const result = designMember(p, first(p), ['bending-span-1']);
+    const result = designNow(p, first(p), ['bending-span-1']);
     const check = result.checks.find((c) => c.id === 'bending-span-1')!;
     const steps = check.derivation!.filter((s) => s.kind === 'formula' && s.symbol === 'M_Rd');
     expect(steps.map((s) => (s.kind === 'formula' ? s.value : 0))).toEqual([expect.closeTo(check.capacity!.value, 0)]);
@@ -126,7 +126,7 @@ describe('what the engineer sets', () => {
   });
   test('combinations switched off, own ones used', () => {
     const off = project({ ...simple, combinationsOff: ['U1', 'U2'] });
-    expect(designMember(off, first(off)).governing!.title).toBe('No ultimate combination');
+    expect(designNow(off, first(off)).governing!.title).toBe('No ultimate combination');
     const own = project({
       ...simple,
       combinationsOff: ['U1', 'U2'],
@@ -169,7 +169,7 @@ describe('faults are named by their field', () => {
   ])('%j', (change, path) => expect(faults(change)).toContain(path));
   test('no supports at all stand on pins; a beam that could fall is a mechanism', () => {
     const p = project({ ...simple, supports: [{ type: 'free' }, { type: 'spring', vertical: 1000 }] });
-    expect(designMember(p, first(p)).faults[0]!.reason).toMatch(/mechanism/);
+    expect(designNow(p, first(p)).faults[0]!.reason).toMatch(/mechanism/);
   });
 });
 
@@ -204,7 +204,7 @@ describe('supports and pieces', () => {
   });
   test('a cantilever hogs all along and needs top bars to its end', () => {
     const p = project({ ...simple, spans: [{ length: 5000 }, { length: 2000 }], supports: [{}, {}, { type: 'free' }], bars: {} });
-    const result = designMember(p, first(p));
+    const result = designNow(p, first(p));
     expect(result.steel!.support[1]!.to).toBe(7000);
     expect(result.checks.find((c) => c.id === 'bending-support-B')!.status).not.toBe('exceeds');
     expect(result.reactions.map((r) => r.support)).toEqual([0, 1]);

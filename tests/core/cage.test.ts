@@ -4,7 +4,7 @@ import { catalogues } from '@/core/materials/bars';
 import { beamCage, type CageBar, type CagePoint } from '@/core/members/beam/cage';
 import { outlineOf, supportPositions } from '@/core/members/beam/input';
 import { areaOf } from '@/core/reinforcement/bar-groups';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -15,7 +15,7 @@ if (!read.ok) throw new Error('the demo is broken');
 const demo = read.project;
 const beams = demo.members.filter((m): m is BeamMember => m.type === 'beam' && m.mode === 'loads');
 const cageOf = (member: BeamMember) => {
-  const { steel } = designMember(demo, member);
+  const { steel } = designNow(demo, member);
   const length = supportPositions(member).at(-1)!;
   return { steel: steel!, length, bars: beamCage(member, codeOf(demo, member), steel!, 0, length) };
 };

@@ -6,7 +6,7 @@ import { columnModel } from '@/core/members/column/section';
 import { crackQuestion, serviceStates } from '@/core/members/column/service-checks';
 import { strengthOf } from '@/core/members/column/strength';
 import { shearSection } from '@/core/members/column/checks';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { ColumnMember } from '@/core/members/column/input';
@@ -49,7 +49,7 @@ const aciBars = {
 function view(p: Project, index = 0): ColumnView {
   const column = p.members[0] as ColumnMember;
   const code = codeOf(p, column);
-  const result = designMember(p, column);
+  const result = designNow(p, column);
   return {
     column,
     result,
@@ -143,7 +143,7 @@ describe('forces that differ at the foot', () => {
   const short = { axes: { x: { factor: 0.1 }, y: { factor: 0.1 } } };
   const design = (set: object, more: object = {}) => {
     const q = project({ ...short, sets: [{ name: 'L', N: 1000, mxTop: 100, mxBottom: 100, vy: 40, ...set }], ...more }, code);
-    return { q, result: designMember(q, q.members[0]!) as ColumnResult };
+    return { q, result: designNow(q, q.members[0]!) as ColumnResult };
   };
 
   it('each place has its own axial force, mid-height the mean of both', () => {
@@ -427,7 +427,7 @@ describe('what a set brings to its places', () => {
       expect(q.utilisation!).toBeCloseTo(capacityAlongRay(model.surface, 1640e3, q.Mx, q.My), 6);
       expect(q.utilisation!).toBeLessThanOrEqual(r.worst.utilisation! + 1e-9);
     }
-    expect(designMember(p, column).checks.find((c) => c.id === 'strength-mid')!.utilisation).toBeCloseTo(
+    expect(designNow(p, column).checks.find((c) => c.id === 'strength-mid')!.utilisation).toBeCloseTo(
       r.places.find((q) => q.place === 'mid')!.utilisation!,
       9,
     );

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import { readProject } from '@/core/project/read';
@@ -25,7 +25,7 @@ function project(change: object = {}, code: object = { id: 'en1992', variant: 'r
   return read.project;
 }
 const column = (p: Project) => p.members[0] as ColumnMember;
-const design = (p: Project) => designMember(p, column(p));
+const design = (p: Project) => designNow(p, column(p));
 const find = (p: Project, id: string) => design(p).checks.find((c) => c.id === id)!;
 const aci = { id: 'aci318', variant: 'SI' };
 const aciBase = {
@@ -89,7 +89,7 @@ describe('a slender column to EN 1992', () => {
   });
 
   it('the derivation of the governing check shows both axes, the bars and the sum', () => {
-    const steps = designMember(p, column(p), ['strength-mid']).checks.find((c) => c.id === 'strength-mid')!.derivation!;
+    const steps = designNow(p, column(p), ['strength-mid']).checks.find((c) => c.id === 'strength-mid')!.derivation!;
     const symbols = steps.flatMap((s) => (s.kind === 'note' ? [] : [s.symbol]));
     for (const s of ['lambda_c', 'lambda_lim', 'e_i', 'K_r', 'K_phi', 'curv', 'e_2', 'M_2', 'theta_c', 'M_R', 'u_N'])
       expect(symbols).toContain(s);
@@ -342,7 +342,7 @@ describe('torsion of columns', () => {
       ],
     });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    return designMember(read.project, read.project.members[0]!, 'all').checks.filter((c) => c.family === 'torsion');
+    return designNow(read.project, read.project.members[0]!, 'all').checks.filter((c) => c.family === 'torsion');
   };
   it.each([
     { id: 'en1992', variant: 'uk' },

@@ -17,7 +17,7 @@ import { cracked, uncracked } from '@/core/section/elastic-section';
 import type { FlexuralSection } from '@/core/section/flexural-section';
 import { meanCurvature, type SectionStiffness } from '@/core/section/mean-curvature';
 import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamResult } from '@/core/members/beam/result';
 import { firstMember, projectOf } from '../ui/fixtures';
@@ -125,7 +125,7 @@ describe('control of cracks without their width, EN 1992 7.3.2 and 7.3.3', () =>
 
 const beamOf = (more: Record<string, unknown>, choices = {}) => {
   const project: Project = projectOf(more, { code: { id: 'en1992', variant: 'uk', choices } });
-  return designMember(project, firstMember(project), 'all') as BeamResult;
+  return designNow(project, firstMember(project), 'all') as BeamResult;
 };
 
 describe('beams and the first cracks', () => {

@@ -5,7 +5,7 @@ import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/dr
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { codeOf } from '@/core/members/member';
@@ -51,7 +51,7 @@ function expectSane(d: Drawing): void {
 
 function elevation(p: Project) {
   const member = p.members[0] as BeamMember;
-  const result = designMember(p, member);
+  const result = designNow(p, member);
   return {
     member,
     result,
@@ -103,7 +103,7 @@ describe('the elevation', () => {
 describe('the strips', () => {
   const p = project(busy);
   const member = p.members[0] as BeamMember;
-  const result = designMember(p, member);
+  const result = designNow(p, member);
   const pictures = (units: 'SI' | 'US') =>
     stripPictures({
       member,
@@ -168,7 +168,7 @@ describe('the section', () => {
   test.each(shapes)('%s: outline closed, bars inside the concrete, dimensions edited', (shape) => {
     const p = project({ ...busy, section: { ...busy.section, shape } });
     const member = p.members[0] as BeamMember;
-    const { steel } = designMember(p, member);
+    const { steel } = designNow(p, member);
     for (const sense of ['sagging', 'hogging'] as const) {
       const state = sectionState(member, codeOf(p, member), steel!, 5000, sense);
       const drawing = sectionDrawing(

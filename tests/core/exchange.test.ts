@@ -12,7 +12,7 @@ import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import { completeBeam } from '@/core/members/beam/complete';
 import { migrate } from '@/core/project/migrate';
 import { readFileQuantity, readFileUnits, writeFileQuantity, fileUnitDefaults } from '@/core/units/file-units';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -90,7 +90,7 @@ describe('drawings for the page', () => {
 describe('results as JSON', () => {
   test('a member with faults lists them and has no figures', () => {
     const p = project({ section: { h: -3 } });
-    const json = resultsToJson(p, [{ member: p.members[0]!, result: designMember(p, p.members[0]!) }]).members[0] as unknown as BeamJson;
+    const json = resultsToJson(p, [{ member: p.members[0]!, result: designNow(p, p.members[0]!) }]).members[0] as unknown as BeamJson;
     expect(json.faults).toEqual([{ path: 'section.h', reason: expect.any(String) }]);
     expect([json.governing, json.utilisation, json.strips, json.steel]).toEqual([null, null, null, null]);
     expect(json.input).toMatchObject({ section: { h: -3 } });
@@ -103,7 +103,7 @@ describe('results as JSON', () => {
       loads: [{ type: 'uniform', case: 'Q', value: 200 }],
     });
     const text = JSON.stringify(
-      resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designMember(p, p.members[0] as BeamMember) }]),
+      resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designNow(p, p.members[0] as BeamMember) }]),
     );
     expect(text).not.toMatch(/NaN|Infinity/);
   });
@@ -113,8 +113,7 @@ describe('results as JSON', () => {
       cases: [{ id: 'Q', nature: 'imposed' }],
       loads: [{ type: 'uniform', case: 'Q', value: 10 }],
     });
-    const json = resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designMember(p, p.members[0] as BeamMember) }])
-      .members[0]!;
+    const json = resultsToJson(p, [{ member: p.members[0] as BeamMember, result: designNow(p, p.members[0] as BeamMember) }]).members[0]!;
     expect(json.checks.find((c) => c.id === 'least-links')).toMatchObject({ decision: { reason: 'As agreed.' } });
   });
   test('steps: notes, given values and formulas', () => {
@@ -147,7 +146,7 @@ describe('labels', () => {
   test('the steel of a beam in a few words', () => {
     const p = project({ cases: [{ id: 'Q', nature: 'imposed' }], loads: [{ type: 'uniform', case: 'Q', value: 20 }] });
     const beam = p.members[0] as BeamMember;
-    expect(kindOf(beam).steelLabel(beam, designMember(p, beam), p)).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
+    expect(kindOf(beam).steelLabel(beam, designNow(p, beam), p)).toMatch(/^2H12 \/ \d+H\d+(\+\d+H\d+)?, H8 @ \d+$/);
   });
 });
 

@@ -4,7 +4,7 @@ import { tieRules as aciTies } from '@/core/codes/aci318/columns';
 import { tieRules as enTies } from '@/core/codes/en1992/columns';
 import { makeCode } from '@/core/codes/registry';
 import type { Check } from '@/core/checks/check';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { readProject } from '@/core/project/read';
@@ -22,7 +22,7 @@ const COUNTED =
 describe.each(['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'])('%s explains itself', (file) => {
   const project = example(file);
   test.each(project.members.map((m) => [m.mark, m] as [string, Member]))('%s: every figure has its steps', (_mark, member) => {
-    const { checks } = designMember(project, member, 'all');
+    const { checks } = designNow(project, member, 'all');
     const bare = checks.filter((c: Check) => c.utilisation !== null && !COUNTED.test(c.id) && (c.derivation ?? []).length === 0);
     expect(bare.map((c) => c.id)).toEqual([]);
   });
@@ -30,7 +30,7 @@ describe.each(['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'])
   test.each(project.members.map((m) => [m.mark, m] as [string, Member]))(
     '%s: the steps are finite, and end where the check begins',
     (_mark, member) => {
-      const { checks } = designMember(project, member, 'all');
+      const { checks } = designNow(project, member, 'all');
       for (const c of checks)
         for (const s of c.derivation ?? []) {
           if (s.kind === 'note') continue;

@@ -1,4 +1,4 @@
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import type { Check } from '@/core/checks/check';
@@ -36,7 +36,7 @@ function project(change: Record<string, unknown>, id = 'en1992', choices: Record
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }
-const checksOf = (p: Project): readonly Check[] => designMember(p, p.members[0]!).checks;
+const checksOf = (p: Project): readonly Check[] => designNow(p, p.members[0]!).checks;
 
 describe.each(['en1992', 'aci318'])('%s', (id) => {
   test('the good beam holds, and every check but those not covered has a figure', () => {
@@ -223,7 +223,7 @@ describe('ends of bars that leave nothing', () => {
       ],
     });
     if (!read.ok) throw new Error('bad');
-    return designMember(read.project, read.project.members[0]!).faults[0];
+    return designNow(read.project, read.project.members[0]!).faults[0];
   };
   const extra = (from: number, to: number) => ({
     bottom: [{ main: { count: 2, size: '16' }, extra: { bars: { count: 2, size: '16' }, from, to } }],

@@ -2,7 +2,7 @@ import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import { flangeQuestion, flangeWidth, withFlanges } from '@/core/members/beam/effective-flange';
 import { outlineOf } from '@/core/members/beam/input';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { firstMember, projectOf } from '../ui/fixtures';
 
 const en = makeCode({ id: 'en1992', variant: 'uk', choices: {} });
@@ -72,7 +72,7 @@ test('a wider slab never lowers what the beam carries in sagging; bad distances 
       selfWeight: false,
       bars: { bottom: [{ main }, { main }] },
     });
-    const result = designMember(project, firstMember(project));
+    const result = designNow(project, firstMember(project));
     if (result.type !== 'beam') throw new Error();
     const i = result.strips!.x.findIndex((x) => x >= 2500);
     return result.strips!.resistanceSagging[i]!;
@@ -80,5 +80,5 @@ test('a wider slab never lowers what the beam carries in sagging; bad distances 
   expect(sagging[1]).toBeGreaterThanOrEqual(sagging[0]! * 0.999);
   expect(sagging[2]).toBeGreaterThanOrEqual(sagging[1]! * 0.999);
   const bad = projectOf({ section: { shape: 'T', flangeDepth: 120 }, slab: { left: -1, right: 2000 } });
-  expect(designMember(bad, firstMember(bad)).faults.map((f) => f.path)).toContain('slab.left');
+  expect(designNow(bad, firstMember(bad)).faults.map((f) => f.path)).toContain('slab.left');
 });

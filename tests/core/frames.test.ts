@@ -4,7 +4,7 @@ import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
 import type { FrameClass } from '@/core/codes/frame-rules';
 import { makeCode } from '@/core/codes/registry';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { expectCase, referenceCases } from './reference';
@@ -164,7 +164,7 @@ function project(code: { id: string; variant: string }, more: object = {}): Proj
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }
-const design = (p: Project) => designMember(p, p.members[0]!, 'all') as BeamResult;
+const design = (p: Project) => designNow(p, p.members[0]!, 'all') as BeamResult;
 const frameOnes = (r: BeamResult) => r.checks.filter((c) => c.id.startsWith('frame-'));
 const EN = { id: 'en1992', variant: 'recommended' };
 const ACI = { id: 'aci318', variant: 'SI' };

@@ -13,7 +13,7 @@ import {
 import { outlineProperties, type Loop } from '@/core/geometry/polygon';
 import type { BeamResult } from '@/core/members/beam/result';
 import { plainSection } from '@/core/members/beam/section-at';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -51,7 +51,7 @@ function project(section: object, code: object = { id: 'en1992', variant: 'uk' }
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }
-const design = (p: Project) => designMember(p, p.members[0]!, 'all') as BeamResult;
+const design = (p: Project) => designNow(p, p.members[0]!, 'all') as BeamResult;
 
 describe('a free outline', () => {
   it('has the web that runs through its whole depth, and starts at its lowest corner', () => {

@@ -3,7 +3,7 @@ import type { BendingSection } from '@/core/codes/design-code';
 import { makeCode } from '@/core/codes/registry';
 import { outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { guessReadings, readTable } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces, type ForcesOptions } from '@/exchange/paste-forces';
@@ -113,7 +113,7 @@ const forcesProject = (forces: object[], bars = {}) =>
   projectOf({ mode: 'forces', spans: [{ length: 6000 }], supports: [{}, {}], forces, bars });
 const design = (forces: object[], bars = {}) => {
   const project = forcesProject(forces, bars);
-  return designMember(project, firstMember(project), 'all') as BeamResult;
+  return designNow(project, firstMember(project), 'all') as BeamResult;
 };
 const given = {
   bottom: [{ main: { count: 4, size: '20' } }],

@@ -1,7 +1,7 @@
 import { produce, type Draft } from 'immer';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { companions, groupOf, shareInGroups } from '@/core/project/groups';
 import type { BeamResult } from '@/core/members/beam/result';
 import { projectOf } from '../ui/fixtures';
@@ -21,9 +21,9 @@ function grouped(more: Record<string, unknown>[] = []): Project {
   return { ...projectOf(), members: members.map((m, i) => ({ ...m, ...more[i] })) };
 }
 const design = (project: Project, id: string) =>
-  designMember(project, project.members.find((m) => m.id === id) as BeamMember, []) as BeamResult;
+  designNow(project, project.members.find((m) => m.id === id) as BeamMember, []) as BeamResult;
 const alone = (project: Project, id: string) =>
-  designMember({ ...project, members: [] }, project.members.find((m) => m.id === id) as BeamMember);
+  designNow({ ...project, members: [] }, project.members.find((m) => m.id === id) as BeamMember);
 
 describe('beams of one group', () => {
   const project = grouped();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
 import { readProject } from '@/core/project/read';
@@ -18,7 +18,7 @@ function factsOf(project: Project, mark: string, change: (m: Member) => Member =
   const found = project.members.find((m) => m.mark === mark);
   if (!found) throw new Error(`no member ${mark}`);
   const member = change(found);
-  return Object.fromEntries(kindOf(member).facts(member, designMember(project, member), project));
+  return Object.fromEntries(kindOf(member).facts(member, designNow(project, member), project));
 }
 
 describe('what a report says of the input', () => {

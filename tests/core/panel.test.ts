@@ -8,7 +8,7 @@ import { columnStripShares, momentParts, panelByCoefficients, staticMoment } fro
 import { panelPlan } from '@/core/members/panel/drawing';
 import type { PanelResult } from '@/core/members/panel/result';
 import { proposePanel } from '@/core/members/panel/changes';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { panelLabels } from '@/core/members/panel/labels';
 import { codeOf } from '@/core/members/member';
 import type { PanelMember } from '@/core/members/panel/input';
@@ -53,7 +53,7 @@ function panel(change: object = {}, code: object = { id: 'en1992', variant: 'uk'
 }
 const design = (...args: Parameters<typeof panel>): PanelResult => {
   const { project, member } = panel(...args);
-  return designMember(project, member, 'all');
+  return designNow(project, member, 'all');
 };
 const check = (r: PanelResult, id: string) => {
   const found = r.checks.find((c) => c.id === id);
@@ -284,7 +284,7 @@ describe('bad input is named at its field', () => {
   });
   it('too thin a panel fails in words, with ways that mend it', () => {
     const { project, member } = panel({ h: 90, loads: [{ case: 'Q', value: 25 }] });
-    const r = designMember(project, member);
+    const r = designNow(project, member);
     expect(check(r, 'bending-right').status).toBe('exceeds');
     expect(check(r, 'bending-right').reason).toMatch(/needs .* has|too thin/);
     const ways = proposePanel(member, codeOf(project, member), project.rates);
@@ -297,7 +297,7 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
   const read = readProject(JSON.parse(readFileSync('examples/alderlight-playhouse.intarsia', 'utf8')));
   if (!read.ok) throw new Error('demo');
   const member = read.project.members.find((m): m is PanelMember => m.type === 'panel')!;
-  const r = designMember(read.project, member, 'all');
+  const r = designNow(read.project, member, 'all');
   expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
   const drawing = panelPlan({ panel: member, result: r, labels: panelLabels(read.project, member, r) }, 700, 560);
   for (const s of drawing.shapes)

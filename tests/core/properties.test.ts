@@ -6,7 +6,7 @@ import { analyse, makeMesh, momentAt, superpose, type LineBeam, type LineLoad } 
 import { bandsFrom, grossProperties, type BeamOutline } from '@/core/geometry/beam-outline';
 import { axialForceAt, concreteResultant, concreteStress, ultimateState } from '@/core/section/flexural-section';
 import type { ConcreteLaw } from '@/core/section/laws';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { plainSection } from '@/core/members/beam/section-at';
@@ -271,7 +271,7 @@ describe('whole members', () => {
           expect(read.faults.every((f) => f.path !== '' && f.reason !== '')).toBe(true);
           return;
         }
-        const result = designMember(read.project, read.project.members[0] as BeamMember);
+        const result = designNow(read.project, read.project.members[0] as BeamMember);
         result.faults.forEach((f) => expect(f.path).not.toBe(''));
         for (const check of result.checks) expect(Number.isNaN(check.utilisation ?? 0)).toBe(false);
       }),
@@ -306,7 +306,7 @@ describe('whole members', () => {
             },
           );
           if (!read.ok) throw new Error(JSON.stringify(read.faults));
-          const result = designMember(read.project, read.project.members[0] as BeamMember);
+          const result = designNow(read.project, read.project.members[0] as BeamMember);
           expect(
             result.checks
               // Bars are chosen for strength; the depth decides on deflection.
@@ -332,8 +332,8 @@ describe('whole members', () => {
     );
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const [member] = read.project.members;
-    const si = designMember({ ...read.project, display: 'SI' }, member!);
-    const us = designMember({ ...read.project, display: 'US' }, member!);
+    const si = designNow({ ...read.project, display: 'SI' }, member!);
+    const us = designNow({ ...read.project, display: 'US' }, member!);
     expect(us.checks.map((c) => [c.id, c.utilisation])).toEqual(si.checks.map((c) => [c.id, c.utilisation]));
   });
 });

@@ -5,7 +5,7 @@ import { baseAt } from '@/core/codes/en1992/punching-base';
 import { findAnnex } from '@/core/codes/en1992/national';
 import { stagesOf, questionOf } from '@/core/members/punching/stage';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { codeOf } from '@/core/members/member';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { punchingDrawing } from '@/core/members/punching/drawing';
@@ -40,7 +40,7 @@ function footing(change: object = {}, code: object = EN) {
 }
 const design = (...args: Parameters<typeof footing>): PunchingResult => {
   const { project, member } = footing(...args);
-  return designMember(project, member, 'all');
+  return designNow(project, member, 'all');
 };
 const check = (r: PunchingResult, id: string) => r.checks.find((c) => c.id === id)!;
 

@@ -8,7 +8,7 @@ import { isInsideLoop } from '@/core/geometry/polygon';
 import { openingLoop } from '@/core/members/punching/input';
 import type { PunchingResult } from '@/core/members/punching/result';
 import { questionOf, stagesOf } from '@/core/members/punching/stage';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { punchingLabels } from '@/core/members/punching/labels';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
@@ -47,7 +47,7 @@ function project(change: object = {}, code: object = EN): Project {
 const placeOf = (p: Project) => p.members[0] as PunchingMember;
 const design = (change: object = {}, code: object = EN): PunchingResult => {
   const p = project(change, code);
-  return designMember(p, placeOf(p), 'all');
+  return designNow(p, placeOf(p), 'all');
 };
 const check = (r: PunchingResult, id: string) => r.checks.find((c) => c.id === id)!;
 
@@ -229,7 +229,7 @@ describe('legs', () => {
       const p = project({ sets: [{ name: 'U1', V: 780 }] }, code);
       const legs = chooseLegs(placeOf(p), codeOf(p, placeOf(p)), kind)!;
       expect(legs.kind).toBe(kind);
-      const r = designMember(p, { ...placeOf(p), legs });
+      const r = designNow(p, { ...placeOf(p), legs });
       expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
     }
     const light = project({ sets: [{ name: 'U1', V: 150 }] }, code);
@@ -306,7 +306,7 @@ it('the demo’s places hold, are drawn, reported and written to a file unchange
     SP3: { plain: [0.723, 0.792], face: [1.63, 6.02] },
   };
   for (const place of places) {
-    const result = designMember(read.project, place, 'all');
+    const result = designNow(read.project, place, 'all');
     expect(result.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
     for (const [id, [demand, capacity]] of Object.entries(byHand[place.mark]!)) {
       expect(check(result, id).demand!.value / demand).toBeCloseTo(1, 2);

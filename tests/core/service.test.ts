@@ -9,7 +9,7 @@ import type { FlexuralSection } from '@/core/section/flexural-section';
 import { cracked, uncracked } from '@/core/section/elastic-section';
 import { meanCurvature, meanCurvatureOver, meanStiffness, type SectionStiffness } from '@/core/section/mean-curvature';
 import { heldSpan, integrateCurvature } from '@/core/analysis/curvature';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -358,7 +358,7 @@ describe('whole beams in service', () => {
     return read.project;
   };
   const id = (code: object, size: string) => ('id' in code && code.id === 'aci318' ? 'No.19' : size);
-  const result = (p: Project) => designMember(p, p.members[0] as BeamMember);
+  const result = (p: Project) => designNow(p, p.members[0] as BeamMember);
   const check = (p: Project, name: string) => result(p).checks.find((c) => c.id === name)!;
 
   it('the deflection of one span is that of its quasi-permanent moment and section, worked out apart', () => {
@@ -441,7 +441,7 @@ describe('whole beams in service', () => {
       { id: 'aci318', variant: 'SI' },
     ]) {
       const p = project({}, code);
-      const r = designMember(p, p.members[0] as BeamMember, 'all');
+      const r = designNow(p, p.members[0] as BeamMember, 'all');
       const service = r.checks.filter((c) => c.family === 'deflection' || c.family === 'crack');
       expect(service.length).toBeGreaterThan(3);
       for (const c of service) expect([c.id, c.derivation!.length > 0]).toEqual([c.id, true]);

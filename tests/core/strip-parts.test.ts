@@ -14,7 +14,7 @@ import { stripCut } from '@/core/members/strip/cut';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import { checkPerWidth, handCheckPerWidth, showPerWidth } from '@/core/members/strip/per-width';
 import { topLength } from '@/core/members/strip/quantities';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import { codeOf } from '@/core/members/member';
 import type { StripMember } from '@/core/members/strip/input';
@@ -56,7 +56,7 @@ function slab(change: object = {}, code: object = { id: 'en1992', variant: 'uk' 
   });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   const member = read.project.members[0] as StripMember;
-  return { project: read.project, member, result: designMember(read.project, member, 'all'), code: codeOf(read.project, member) };
+  return { project: read.project, member, result: designNow(read.project, member, 'all'), code: codeOf(read.project, member) };
 }
 
 /** Every shape stands on its sheet, give or take, at finite places. */

@@ -8,7 +8,7 @@ import { thinWall } from '@/core/geometry/thin-wall';
 import type { Loop } from '@/core/geometry/polygon';
 import { analyse, makeMesh, type LineBeam } from '@/core/analysis/line-beam';
 import { torqueAt, torqueDiagram } from '@/core/analysis/torsion';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
@@ -216,7 +216,7 @@ describe('beams in torsion', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     return read.project;
   };
-  const design = (p: Project) => designMember(p, p.members[0] as BeamMember);
+  const design = (p: Project) => designNow(p, p.members[0] as BeamMember);
 
   it.each([
     { id: 'en1992', variant: 'uk' },
@@ -285,7 +285,7 @@ describe('beams in torsion', () => {
 
   it('every torsion check derives', () => {
     const p = project();
-    const r = designMember(p, p.members[0] as BeamMember, 'all');
+    const r = designNow(p, p.members[0] as BeamMember, 'all');
     for (const c of r.checks.filter((k) => k.family === 'torsion')) expect(c.derivation!.length).toBeGreaterThan(8);
   });
 });
@@ -299,7 +299,7 @@ describe('known design forces with torsion', () => {
       members: [{ mode: 'forces', section: { b: 400, h: 600 }, forces: rows, bars }],
     });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    return designMember(read.project, read.project.members[0] as BeamMember, 'all');
+    return designNow(read.project, read.project.members[0] as BeamMember, 'all');
   };
   it.each([
     { id: 'en1992', variant: 'uk' },

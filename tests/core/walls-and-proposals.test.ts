@@ -7,7 +7,7 @@ import { weigh } from '@/core/advice/rates';
 import { silent } from '@/core/calc/calc';
 import { wallFactor, F as wallF } from '@/core/codes/en1992/walls';
 import { wallSteel as aciWallSteel } from '@/core/codes/aci318/walls';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { ColumnMember } from '@/core/members/column/input';
@@ -35,12 +35,12 @@ const wall = {
   sets: [{ name: 'L1', N: 430, mxTop: 9, mxBottom: 23, vy: 17 }],
 };
 const wallOf = (p: Project) => p.members[0] as WallMember;
-const check = (p: Project, id: string) => designMember(p, wallOf(p)).checks.find((c) => c.id === id);
+const check = (p: Project, id: string) => designNow(p, wallOf(p)).checks.find((c) => c.id === id);
 
 describe('walls', () => {
   it('a metre: steel and its limits by hand', () => {
     const p = read(wall);
-    const r = designMember(p, wallOf(p));
+    const r = designNow(p, wallOf(p));
     expect(r.faults).toEqual([]);
     // 2 x 5 bars of 201 mm2 on 220 000 mm2; least 0.002 Ac = 440 mm2
     expect(r.bars).toHaveLength(10);
@@ -53,10 +53,10 @@ describe('walls', () => {
   });
 
   it('bars lie inside the horizontal ones', () => {
-    const inner = designMember(read(wall), wallOf(read(wall))).bars[0]!.y;
+    const inner = designNow(read(wall), wallOf(read(wall))).bars[0]!.y;
     // 110 - 30 - 10 - 8
     expect(inner).toBeCloseTo(62, 9);
-    const outer = designMember(read({ ...wall, horizontalOutside: false }), wallOf(read({ ...wall, horizontalOutside: false }))).bars[0]!.y;
+    const outer = designNow(read({ ...wall, horizontalOutside: false }), wallOf(read({ ...wall, horizontalOutside: false }))).bars[0]!.y;
     expect(outer).toBeCloseTo(72, 9);
   });
 
@@ -100,7 +100,7 @@ describe('walls', () => {
     [{ restraint: 'fourSides', between: 0 }, 'between'],
   ])('%j is refused at its field', (change, path) => {
     const p = read({ ...wall, ...change });
-    expect(designMember(p, wallOf(p)).faults[0]!.path).toBe(path);
+    expect(designNow(p, wallOf(p)).faults[0]!.path).toBe(path);
   });
 });
 
@@ -126,7 +126,7 @@ describe('proposals', () => {
     expect(list.length).toBeGreaterThan(1);
     for (const q of list) {
       const member: ColumnMember = { ...columnOf(p), ...q.change };
-      const r = designMember(p, member);
+      const r = designNow(p, member);
       expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
       expect(r.steelRatio).toBeCloseTo(q.steelRatio, 9);
       expect(r.steelRatio).toBeLessThanOrEqual(0.04);
@@ -159,14 +159,14 @@ describe('single changes of a column', () => {
   it('each gives the utilisation that it promised when it is taken, and holds where it says so', () => {
     expect(list.length).toBeGreaterThan(4);
     for (const step of list) {
-      const r = designMember(p, { ...columnOf(p), ...step.change } as ColumnMember);
+      const r = designNow(p, { ...columnOf(p), ...step.change } as ColumnMember);
       expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
       expect(r.checks.some((c) => c.status === 'exceeds' || c.status === 'failed')).toBe(!step.holds);
     }
   });
 
   it('a column that fails is mended: what holds comes first, deeper against the moment among it', () => {
-    expect(designMember(p, columnOf(p)).governing!.status).toBe('exceeds');
+    expect(designNow(p, columnOf(p)).governing!.status).toBe('exceeds');
     expect(list[0]!.holds).toBe(true);
     const holds = list.map((s) => s.holds);
     expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
@@ -178,7 +178,7 @@ describe('single changes of a column', () => {
 
   it('concrete costs by hand: 5 MPa more adds 5 x 0.8 a cubic metre', () => {
     const two = read({ ...column, shape: { kind: 'rectangle', b: 600, h: 600 } });
-    const r = designMember(two, columnOf(two));
+    const r = designNow(two, columnOf(two));
     const rates = { concrete: 100, perMPa: 0.8, steel: 1.2, formwork: 35 };
     const base = weigh(r.quantities!, 35, rates);
     const more = proposeColumnSteps(columnOf(two), codeOf(two, columnOf(two)), usualRates, 30).find((s) =>
@@ -277,7 +277,7 @@ describe('single changes of a wall', () => {
   it('each gives what it promised; thickness goes to round figures', () => {
     expect(list.map((s) => s.title)).toEqual(expect.arrayContaining(['thick 220 → 225 mm', 'thick 220 → 200 mm', 'up 20 @ 200 mm']));
     for (const step of list) {
-      const r = designMember(p, { ...wallOf(p), ...step.change } as WallMember);
+      const r = designNow(p, { ...wallOf(p), ...step.change } as WallMember);
       expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
     }
   });
@@ -299,7 +299,7 @@ describe('single changes of a wall', () => {
     }));
     const q = read({ ...wall, sets });
     for (const step of proposeWallSteps(wallOf(q), codeOf(q, wallOf(q)), usualRates, 30)) {
-      const r = designMember(q, { ...wallOf(q), ...step.change } as WallMember);
+      const r = designNow(q, { ...wallOf(q), ...step.change } as WallMember);
       expect(r.governing!.utilisation).toBeCloseTo(step.utilisation, 9);
     }
   });

@@ -4,7 +4,7 @@ import { proposeColumnSteps } from '@/core/members/column/changes';
 import { usualRates } from '@/core/advice/rates';
 import { proposeStrip } from '@/core/members/strip/proposals';
 import { proposeWallSteps } from '@/core/members/wall/changes';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -50,7 +50,7 @@ function expectKept<M extends Member, W extends Way>(p: Project, ways: readonly 
   }
   const way = ways[0];
   if (!way) return;
-  const result = designMember(p, taken(way));
+  const result = designNow(p, taken(way));
   expect(result.faults).toEqual([]);
   expect(fails(result)).toBe(!way.holds);
   if (way.utilisation < 99) expect(result.governing!.utilisation).toBeCloseTo(way.utilisation, 9);
@@ -163,7 +163,7 @@ describe('ways forward of any member', () => {
           code,
         );
         const beam = p.members[0] as BeamMember;
-        const result = designMember(p, beam);
+        const result = designNow(p, beam);
         if (result.type !== 'beam') throw new Error('not a beam');
         expect(result.faults).toEqual([]);
         for (const c of result.checks) if (c.utilisation !== null) expect(Number.isNaN(c.utilisation)).toBe(false);

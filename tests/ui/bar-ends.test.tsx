@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { produce, type Draft } from 'immer';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { barEndAt, movedTo } from '@/ui/bar-ends';
 import { DrawingView } from '@/ui/DrawingView';
@@ -10,7 +10,7 @@ import { firstMember, projectOf } from './fixtures';
 
 const project = projectOf();
 const beam = firstMember(project);
-const { steel } = designMember(project, beam, []) as BeamResult;
+const { steel } = designNow(project, beam, []) as BeamResult;
 const after = (change: (m: Draft<BeamMember>) => void) => produce(beam, change);
 
 describe('ends of bars on the elevation', () => {
@@ -27,7 +27,7 @@ describe('ends of bars on the elevation', () => {
   });
   test('no end passes the other end of its bars, or the ends of the beam', () => {
     const set = after((m) => void Object.assign(m.bars.bottom[0]!.extra, { bars: { count: 2, size: '16' }, from: 1000, to: 4000 }));
-    const { steel } = designMember(project, set, []) as BeamResult;
+    const { steel } = designNow(project, set, []) as BeamResult;
     expect(movedTo(barEndAt('bars.bottom[0].extra.from', set, steel)!, 5500, set, 0).value).toBe(4000);
     expect(movedTo(barEndAt('bars.bottom[0].extra.to', set, steel)!, 9000, set, 0).value).toBe(6000);
     expect(movedTo(barEndAt('bars.support[1].left', set, steel)!, -500, set, 0).value).toBe(6000);
@@ -39,7 +39,7 @@ describe('ends of bars on the elevation', () => {
         { to: 6000, size: '8', legs: 2, spacing: 250 },
       ];
     });
-    const { steel } = designMember(project, own, []) as BeamResult;
+    const { steel } = designNow(project, own, []) as BeamResult;
     const end = barEndAt('bars.links[0].zones[0].to', own, steel)!;
     const moved = produce(own, movedTo(end, 2010, own, 0).change);
     expect(moved.bars.links[0]!.zones!.map((z) => z.to)).toEqual([2000, 6000]);

@@ -5,7 +5,7 @@ import { BarRulesFields } from '@/features/beam/BarRulesFields';
 import { BasisPanel } from '@/features/beam/BasisPanel';
 import { CagePanel } from '@/features/beam/CagePanel';
 import type { BeamResult } from '@/core/members/beam/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
@@ -67,7 +67,7 @@ describe('rules for bars', () => {
 
 describe('the basis of a beam', () => {
   const show = () => {
-    const result = designMember(current(), now()) as BeamResult;
+    const result = designNow(current(), now()) as BeamResult;
     return render(<BasisPanel project={current()} member={now()} result={result} faults={result.faults} />);
   };
   it('offers the frame classes of its code, and still shows one of another', () => {
@@ -90,7 +90,7 @@ describe('the basis of a beam', () => {
     pick('free');
     expect(now().section).toMatchObject({ shape: 'free', b: 300, h: 500 });
     expect(now().section.points).toHaveLength(8);
-    const result = designMember(current(), now()) as BeamResult;
+    const result = designNow(current(), now()) as BeamResult;
     rerender(<BasisPanel project={current()} member={now()} result={result} faults={[]} />);
     const corners = screen.getByLabelText('Corners of the outline');
     act(() => void fireEvent.change(corners, { target: { value: '-150 0\n150 0\n150 600\n\n-150 600' } }));
@@ -105,7 +105,7 @@ describe('the basis of a beam', () => {
 describe('the cage', () => {
   it('shows a stretch around the station, more or less of it, and turns by the arrow keys', () => {
     const project = open();
-    const result = designMember(project, now()) as BeamResult;
+    const result = designNow(project, now()) as BeamResult;
     render(<CagePanel project={project} member={now()} result={result} station={6000} />);
     const count = () => document.querySelectorAll('svg path').length;
     const around = count();

@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { ColumnEnd } from '@/core/codes/column-rules';
 import type { ColumnResult } from '@/core/members/column/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { UprightMember } from '@/core/members/wall/upright';
@@ -27,7 +27,7 @@ function open<M extends UprightMember>(
 const current = () => useProject.getState().project!;
 const column = () => current().members[0] as ColumnMember;
 const wall = () => current().members[0] as WallMember;
-const resultOf = (m: UprightMember) => designMember(current(), m) as ColumnResult;
+const resultOf = (m: UprightMember) => designNow(current(), m) as ColumnResult;
 const basis = () => (
   <BasisPanel
     project={current()}

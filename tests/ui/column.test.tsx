@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { produce } from 'immer';
 import type { SectionShape } from '@/core/geometry/section-shapes';
 import type { ColumnResult } from '@/core/members/column/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { UprightMember } from '@/core/members/wall/upright';
@@ -27,10 +27,10 @@ import { openWithResults, projectOf, stubBrowser, newColumn, newWall } from './f
 
 const proposed = jest.fn();
 jest.mock('@/store/proposing', () => ({ propose: (...args: unknown[]): unknown => proposed(...args) }));
-jest.mock('@/store/design-once', () => ({
-  designOnce: (basis: Project, member: UprightMember) =>
+jest.mock('@/store/results', () => ({
+  resultOf: (basis: Project, member: UprightMember) =>
     Promise.resolve(
-      jest.requireActual<typeof import('@/core/project/design-member')>('@/core/project/design-member').designMember(basis, member),
+      jest.requireActual<typeof import('@/core/project/design-member')>('@/core/project/design-member').designNow(basis, member),
     ),
 }));
 
@@ -58,7 +58,7 @@ const open = (change: object = {}): Project => {
 };
 const now = () => useProject.getState().project!.members[0] as ColumnMember;
 const listed = () => (now().bars as ColumnBars & { kind: 'list' }).bars;
-const resultOf = (p: Project): ColumnResult => designMember(p, p.members[0] as ColumnMember);
+const resultOf = (p: Project): ColumnResult => designNow(p, p.members[0] as ColumnMember);
 const place = () => {
   const target = document.createElement('button');
   document.body.append(target);
@@ -274,10 +274,10 @@ describe('tables and panels', () => {
     render(<BasisPanel project={p} member={now()} result={resultOf(p)} faults={[]} />);
     fireEvent.change(screen.getByLabelText('Section'), { target: { value: 'circle' } });
     expect(now()).toMatchObject({ shape: { kind: 'circle', diameter: 450 }, bars: { kind: 'ring' } });
-    expect(designMember(useProject.getState().project!, now()).faults).toEqual([]);
+    expect(designNow(useProject.getState().project!, now()).faults).toEqual([]);
     for (const kind of ['L', 'T', 'cross', 'I', 'ring', 'free', 'rectangle']) {
       fireEvent.change(screen.getByLabelText('Section'), { target: { value: kind } });
-      expect([kind, designMember(useProject.getState().project!, now()).faults]).toEqual([kind, []]);
+      expect([kind, designNow(useProject.getState().project!, now()).faults]).toEqual([kind, []]);
     }
   });
 
@@ -346,13 +346,13 @@ describe('variants and ways forward', () => {
       const p = { ...projectOf({}, { code }), display: code.variant === 'US' ? ('US' as const) : ('SI' as const) };
       for (const make of [newColumn, newWall]) {
         const m = make(p, 'n', 'N1', 'Hall');
-        const r = designMember(p, m as UprightMember);
+        const r = designNow(p, m as UprightMember);
         expect([m.type, code.id, r.faults]).toEqual([m.type, code.id, []]);
         expect(m.sustained).toBeNull();
         const asked = r.checks.filter((c) => c.status === 'failed');
         for (const c of asked) expect(c.reason).toMatch(/sustained/);
         if (code.id === 'en1992') expect(asked).toHaveLength(1);
-        const told = designMember(p, { ...m, sustained: 0.6 } as UprightMember);
+        const told = designNow(p, { ...m, sustained: 0.6 } as UprightMember);
         expect(told.checks.filter((c) => c.status === 'failed')).toEqual([]);
       }
     }

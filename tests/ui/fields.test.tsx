@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { fieldAt } from '@/features/beam/fields';
 import { parseBars, parseLinks } from '@/ui/value-field';
@@ -21,7 +21,7 @@ const project = projectOf({
   ],
 });
 const member = firstMember(project);
-const result = designMember(project, member);
+const result = designNow(project, member);
 const place = { project, member, steel: result.steel };
 const at = (path: string) => fieldAt(path, place)!;
 

@@ -1,4 +1,4 @@
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { newMember } from '@/core/project/new-member';
@@ -54,7 +54,7 @@ export function openWithResults(project: Project, derive: readonly string[] | 'a
   for (const member of project.members) {
     useProject
       .getState()
-      .putResults([{ result: designMember(project, member, derive), member, code: project.code, display: project.display }]);
+      .putResults([{ result: designNow(project, member, derive), member, code: project.code, display: project.display }]);
   }
 }
 

@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/Ladder';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
@@ -13,7 +13,7 @@ function show(member: Record<string, unknown> = {}, derive: readonly string[] | 
   const project = projectOf(member);
   openWithResults(project, derive);
   const onPlace = jest.fn();
-  const checks = designMember(project, firstMember(project), derive).checks;
+  const checks = designNow(project, firstMember(project), derive).checks;
   const view = render(<Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} onPlace={onPlace} />);
   return { ...view, project, checks, onPlace };
 }
@@ -76,7 +76,7 @@ test('a decision needs a reason; with one it is recorded with name and figure', 
 test('a decided excess shows the butterfly key and the reason', () => {
   const project = projectOf({ ...weak, decisions: [{ check: 'bending-span-1', reason: 'Accepted.', utilisation: 9 }] });
   openWithResults(project);
-  const checks = designMember(project, firstMember(project)).checks;
+  const checks = designNow(project, firstMember(project)).checks;
   const { container } = render(
     <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} onPlace={() => undefined} />,
   );
@@ -87,7 +87,7 @@ test('a decided excess shows the butterfly key and the reason', () => {
 
 test('old results are marked as old', () => {
   const project = projectOf();
-  const checks = designMember(project, firstMember(project)).checks;
+  const checks = designNow(project, firstMember(project)).checks;
   const { container } = render(
     <Ladder project={project} member={firstMember(project)} checks={checks} isStale onPlace={() => undefined} />,
   );

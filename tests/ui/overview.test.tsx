@@ -1,5 +1,5 @@
 import { hasText, rowsOf, sortRows } from '@/features/project/rows';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { ResultEntry } from '@/store/project-store';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
@@ -10,7 +10,7 @@ const project = read.project;
 const results: Record<string, ResultEntry> = Object.fromEntries(
   project.members.map((member) => [
     member.id,
-    { result: designMember(project, member), member, code: project.code, display: project.display, companions: [] },
+    { result: designNow(project, member), member, code: project.code, display: project.display, companions: [] },
   ]),
 );
 const rows = rowsOf(project, results);

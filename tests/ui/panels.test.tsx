@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { BeamResult } from '@/core/members/beam/result';
 import { newMember } from '@/core/project/new-member';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { BarsPanel } from '@/features/beam/BarsPanel';
 import { BasisPanel } from '@/features/beam/BasisPanel';
@@ -141,7 +141,7 @@ describe('combinations', () => {
 describe('bars as a table', () => {
   const show = (member: Record<string, unknown> = {}) => {
     const project = open(member);
-    render(<BarsPanel project={project} member={firstMember(project)} steel={designMember(project, firstMember(project)).steel} />);
+    render(<BarsPanel project={project} member={firstMember(project)} steel={designNow(project, firstMember(project)).steel} />);
   };
   test('the automatic choice stands in grey; what is typed is set, emptied it is automatic again', () => {
     show();
@@ -181,7 +181,7 @@ describe('basis', () => {
       <BasisPanel
         project={project}
         member={firstMember(project)}
-        result={designMember(project, firstMember(project))}
+        result={designNow(project, firstMember(project))}
         faults={[{ path: 'cover.top', reason: 'A cover must lie between 5 and 300 mm.' }]}
       />,
     );
@@ -211,7 +211,7 @@ describe('basis', () => {
     change(field, '600');
     act(() => void fireEvent.blur(field));
     expect(now().spans[1]!.section).toEqual({ h: 600 });
-    expect(designMember(useProject.getState().project!, now()).faults).toEqual([]);
+    expect(designNow(useProject.getState().project!, now()).faults).toEqual([]);
   });
   test('inputs for creep and shrinkage are kept within their range', () => {
     show();
@@ -244,7 +244,7 @@ describe('other panels', () => {
   });
   test('hand checks agree and reactions are listed', () => {
     const project = open();
-    render(<HandChecks project={project} result={designMember(project, firstMember(project))} />);
+    render(<HandChecks project={project} result={designNow(project, firstMember(project))} />);
     expect(screen.getAllByText('agrees')).toHaveLength(3);
     expect(within(screen.getByRole('table', { name: 'Reactions' })).getAllByRole('row')).toHaveLength(4);
   });
@@ -254,7 +254,7 @@ describe('other panels', () => {
       <ForcesPanel
         project={project}
         member={firstMember(project)}
-        result={designMember(project, firstMember(project))}
+        result={designNow(project, firstMember(project))}
         onEdit={() => undefined}
         editing={null}
       />,
@@ -286,7 +286,7 @@ describe('other panels', () => {
       <ForcesPanel
         project={project}
         member={firstMember(project)}
-        result={designMember(project, firstMember(project)) as BeamResult}
+        result={designNow(project, firstMember(project)) as BeamResult}
         onEdit={() => undefined}
         editing={null}
       />,
@@ -315,7 +315,7 @@ describe('other panels', () => {
     const project = projectOf({}, { code, display, members: [] });
     for (const mode of ['beam', 'forces']) {
       const beam = newMember(project, mode, 'x', 'B9', 'Hall');
-      const result = designMember(project, beam);
+      const result = designNow(project, beam);
       expect(result.faults).toEqual([]);
       expect(result.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed').map((c) => c.title)).toEqual([]);
     }

@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
@@ -49,7 +49,7 @@ function open(change: object = {}, code: object = { id: 'en1992', variant: 'uk' 
 const current = () => useProject.getState().project!;
 const now = () => current().members[0] as PunchingMember;
 const last = () => useProject.getState().past.at(-1)?.label;
-const resultOf = (p: Project) => designMember(p, p.members[0] as PunchingMember) as PunchingResult;
+const resultOf = (p: Project) => designNow(p, p.members[0] as PunchingMember) as PunchingResult;
 const type = (name: string, value: string) => {
   const field = screen.getByRole('textbox', { name });
   act(() => void fireEvent.change(field, { target: { value } }));

@@ -2,12 +2,13 @@ import 'fake-indexeddb/auto';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { ProjectScreen } from '@/features/project/ProjectScreen';
 import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';
-import { memberReport } from '@/exchange/report-content';
+import { derivedFor, memberReport } from '@/exchange/report-content';
+import type { ReportDetail } from '@/core/members/member';
 import { listProjects, saveProject } from '@/store/storage';
 import { useProject } from '@/store/project-store';
 import { FindOrDo } from '@/ui/FindOrDo';
@@ -16,7 +17,11 @@ import { TopBar } from '@/ui/TopBar';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn(), useSearchParams: jest.fn() }));
-jest.mock('@/workers/start-worker', () => ({ startDesignWorker: () => ({ design: () => new Promise(() => undefined) }) }));
+// Workers that never answer.
+jest.mock('@/workers/start-worker', () => {
+  const idle = () => ({ run: () => new Promise(() => undefined), stop: () => undefined, end: () => undefined, onGone: () => undefined });
+  return { startDesigner: idle, startSearcher: idle, startReporter: idle };
+});
 
 const push = jest.fn();
 beforeAll(() => {
@@ -141,7 +146,7 @@ describe('the overview', () => {
     expect(rows[1]!.textContent).toContain('B2');
     expect(rows[1]!.textContent).toMatch(/needs .* mm², has/);
     expect(rows[2]!.textContent).toContain('B1');
-    const q = project.members.map((m) => designMember(project, m).quantities!);
+    const q = project.members.map((m) => designNow(project, m).quantities!);
     expect(screen.getByText('Concrete').parentElement!.textContent).toContain((q.reduce((s, x) => s + x.concrete, 0) / 1e9).toFixed(1));
     fireEvent.click(rows[1]!);
     expect(push).toHaveBeenCalledWith('/beam?p=p&m=b');
@@ -167,15 +172,17 @@ describe('the report on the screen', () => {
       report: 'full',
       decisions: [{ check: 'least-links', reason: 'Agreed with the checker.', by: 'E. Tester', date: '2026-03-01', utilisation: 2 }],
     });
-    const { container, rerender } = render(<ReportPage project={project} report={memberReport(project, firstMember(project))} />);
+    const reportOf = (detail: ReportDetail = 'full') =>
+      memberReport(project, firstMember(project), designNow(project, firstMember(project), derivedFor(detail)), detail);
+    const { container, rerender } = render(<ReportPage project={project} report={reportOf()} />);
     expect(container.textContent).toContain('Test house');
     expect(container.textContent).toContain('E. Tester');
     expect(container.textContent).toContain('Agreed with the checker.');
     expect(container.textContent).toContain('Not covered by this calculation: fire (EN 1992-1-2)');
     const full = container.querySelectorAll('math').length;
-    rerender(<ReportPage project={project} report={memberReport(project, firstMember(project), 'summary')} />);
+    rerender(<ReportPage project={project} report={reportOf('summary')} />);
     expect(container.querySelectorAll('math')).toHaveLength(0);
-    rerender(<ReportPage project={project} report={memberReport(project, firstMember(project), 'working')} />);
+    rerender(<ReportPage project={project} report={reportOf('working')} />);
     expect(container.querySelectorAll('math').length).toBeGreaterThan(0);
     expect(container.querySelectorAll('math').length).toBeLessThan(full);
   });

@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PanelResult } from '@/core/members/panel/result';
 import type { StripResult } from '@/core/members/strip/result';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import type { PanelMember } from '@/core/members/panel/input';
@@ -43,7 +43,7 @@ const keep = (el: Element, value: string) =>
 const click = (el: Element) => act(() => void fireEvent.click(el));
 
 describe('a strip', () => {
-  const result = (p: Project) => designMember(p, p.members[0] as StripMember);
+  const result = (p: Project) => designNow(p, p.members[0] as StripMember);
 
   test('elevation, plan and strips stand on one axis, per metre, and what is drawn opens its field', () => {
     const { project, member } = open(newStrip);
@@ -164,7 +164,7 @@ describe('a strip', () => {
     keep(screen.getByLabelText('Sizes of slab bars'), '10, 12');
     keep(screen.getByLabelText('Spacings of slab bars'), '150 300 x');
     expect(now<StripMember>().barRules).toEqual({ sizes: ['10', '12'], spacings: [150, 300] });
-    const narrow = designMember(useProject.getState().project!, now<StripMember>()) as StripResult;
+    const narrow = designNow(useProject.getState().project!, now<StripMember>()) as StripResult;
     expect(narrow.steel!.bottom.every((b) => ['10', '12'].includes(b.main.size) && [150, 300].includes(b.main.spacing))).toBe(true);
   });
 
@@ -186,7 +186,7 @@ describe('a strip', () => {
 });
 
 describe('a panel', () => {
-  const result = (p: Project) => designMember(p, p.members[0] as PanelMember) as PanelResult;
+  const result = (p: Project) => designNow(p, p.members[0] as PanelMember) as PanelResult;
 
   test('the plan is the form: words turn at a click, values open their field', () => {
     const { project, member } = open(newPanel);

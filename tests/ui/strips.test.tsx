@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { designMember } from '@/core/project/design-member';
+import { designNow } from '@/core/project/design-member';
 import { SectionPanel } from '@/features/beam/SectionPanel';
 import { Strips } from '@/features/beam/Strips';
 import { firstMember, projectOf, stubBrowser } from './fixtures';
@@ -8,7 +8,7 @@ beforeAll(stubBrowser);
 
 const project = projectOf();
 const member = firstMember(project);
-const result = designMember(project, member);
+const result = designNow(project, member);
 
 function show(station = 3000) {
   const onStation = jest.fn();

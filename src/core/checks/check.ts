@@ -1,6 +1,7 @@
 import type { Step } from '../calc/calc';
 import { CalcError } from '../calc/calc';
-import type { QuantityKind, UnitSystem } from '../units/quantity';
+import type { DesignOptions } from '../job';
+import type { QuantityKind } from '../units/quantity';
 
 export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing';
 
@@ -98,15 +99,8 @@ export function topicsNotCovered(topics: readonly { readonly title: string; read
   );
 }
 
-export interface DesignOptions {
-  /** Checks to derive in full: their ids, or all. */
-  readonly derive: readonly string[] | 'all';
-  /** The units in which sentences are written. */
-  readonly units: UnitSystem;
-}
-
 /** Sorts checks worst first and attaches the derivations that are asked for. */
-export function finishChecks(list: readonly DerivableCheck[], options: DesignOptions): Check[] {
+export function finishChecks(list: readonly DerivableCheck[], options: Pick<DesignOptions, 'derive'>): Check[] {
   const wanted = (id: string) => options.derive === 'all' || options.derive.includes(id);
   return list.map(({ check, derive }) => (derive && wanted(check.id) ? { ...check, derivation: derive() } : check)).sort(worstFirst);
 }

@@ -2,7 +2,7 @@ import type { ObjectSchema } from 'yup';
 import type { ProjectRates } from '../advice/rates';
 import type { Change } from '../advice/single-changes';
 import type { Fault } from '../checks/fault';
-import type { DesignOptions } from '../checks/check';
+import type { DesignOptions, Steps } from '../job';
 import type { ResultBase } from '../checks/result';
 import type { Choice, DesignCode, MaterialDefaults } from '../codes/design-code';
 import type { Drawing } from '../drawing/shapes';
@@ -94,8 +94,11 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   faults(member: M, code: DesignCode): Fault[];
   /** A result with nothing in it but faults. */
   empty(faults: readonly Fault[]): R;
-  /** Designs a member from its input alone. Never throws on bad input. `others` share what a group shares. */
-  design(member: M, code: DesignCode, options: DesignOptions, others: readonly M[]): R;
+  /**
+   * Designs a member from its input alone: at once, or in steps where it may take long. Never throws on bad input. `others` share what a group
+   * shares.
+   */
+  design(member: M, code: DesignCode, options: DesignOptions, others: readonly M[]): R | Steps<R>;
   /** What the code leaves open for such a member. */
   choices(code: DesignCode): readonly Choice[];
 

@@ -5,7 +5,7 @@ import type { Check } from '@/core/checks/check';
 import { companions } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
-import { designOnce } from '@/store/design-once';
+import { resultOf } from '@/store/results';
 import { CheckSteps } from '@/ui/CheckSteps';
 
 interface ExplainedProps {
@@ -54,7 +54,7 @@ function Steps({ project, member, check }: ExplainedProps) {
   useEffect(() => {
     let isWanted = true;
     const basis = { code: project.code, display: project.display, members: companions(project.members, member) };
-    void designOnce(basis, member, [check.id]).then((result) => {
+    void resultOf(basis, member, { derive: [check.id], isUrgent: true }).then((result) => {
       const found = result?.checks.find((c) => c.id === check.id);
       if (isWanted && found) setDerived(found);
     });

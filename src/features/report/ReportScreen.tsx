@@ -1,11 +1,11 @@
 'use client';
-import { proxy } from 'comlink';
 import { useSearchParams } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Project, ProjectInfo } from '@/core/project/project';
 import { decisionFor, type ReportDetail } from '@/core/members/member';
 import { formatUtilisation } from '@/core/units/format';
-import { memberReport } from '@/exchange/report-content';
+import { derivedFor, memberReport } from '@/exchange/report-content';
+import { useResults } from '@/store/use-results';
 import { onProject } from '@/store/commands';
 import { downloadBlob, fileName } from '@/store/files';
 import { setActiveMember } from '@/store/designing';
@@ -14,7 +14,9 @@ import { Glyph } from '@/ui/Glyph';
 import { Missing, Notice } from '@/ui/Missing';
 import { TopBar } from '@/ui/TopBar';
 import { useLoadedProject } from '@/ui/use-loaded-project';
-import { startReportWorker } from '@/workers/start-worker';
+import { JobPool } from '@/workers/job-pool';
+import type { ReportTask } from '@/workers/report.worker';
+import { startReporter } from '@/workers/start-worker';
 import { ReportPage } from './ReportPage';
 
 export function ReportScreen() {
@@ -25,6 +27,10 @@ export function ReportScreen() {
   return <Report project={loaded.project} first={id} />;
 }
 
+/** The worker that sets pages; made when first needed. */
+let reporter: JobPool<ReportTask, Uint8Array> | undefined;
+const getReporter = () => (reporter ??= new JobPool(startReporter, 1));
+
 const details: Record<ReportDetail, string> = { summary: 'one page', working: 'working', full: 'every step' };
 
 /** What goes into the report, how it will look, and the way to paper. */
@@ -32,34 +38,29 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const { notice, setNotice, edit } = useProject();
   const [chosen, setChosen] = useState<readonly string[]>(() => (first ? [first] : project.members.map((m) => m.id)));
   const [progress, setProgress] = useState<number | null>(null);
-  const worker = useRef<ReturnType<typeof startReportWorker> | null>(null);
   useEffect(() => setActiveMember(null), []);
-  useEffect(() => () => worker.current?.stop(), []);
+  useEffect(() => () => getReporter().cancel('pdf'), []);
   const members = useMemo(() => project.members.filter((m) => chosen.includes(m.id)), [project, chosen]);
-  const reports = useMemo(() => members.map((m) => memberReport(project, m)), [project, members]);
+  const wanted = useMemo(() => members.map((member) => ({ member, derive: derivedFor(member.report) })), [members]);
+  const results = useResults(project, wanted);
+  const reports = members.flatMap((m, i) => (results[i] ? [memberReport(project, m, results[i])] : []));
+  const missing = members.length - reports.length;
   const stop = () => {
-    worker.current?.stop();
-    worker.current = null;
+    getReporter().cancel('pdf');
     setProgress(null);
   };
   const savePdf = async () => {
-    stop();
     setProgress(0);
-    const made = startReportWorker();
-    worker.current = made;
     try {
-      const bytes = await made.api.pdf(
-        project,
-        members.map((m) => ({ id: m.id, detail: m.report })),
-        proxy(setProgress),
-      );
+      const task = { project: { ...project, members: [] }, reports };
+      const bytes = await getReporter().submit({ key: 'pdf', task, isUrgent: true, onProgress: ({ share }) => setProgress(share) });
       const name = members.length === 1 ? `${fileName(project.name)}-${fileName(members[0]!.mark)}` : fileName(project.name);
-      downloadBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${name}.pdf`);
+      if (bytes) downloadBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${name}.pdf`);
     } catch (error) {
       console.error(error);
       setNotice('The PDF could not be made. The project is not touched; Print still works.');
     }
-    stop();
+    setProgress(null);
   };
   const setInfo = (key: keyof ProjectInfo, value: string) =>
     value !== project.info[key] &&
@@ -114,7 +115,12 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           {reports.map((report) => (
             <ReportPage key={report.member.id} project={project} report={report} />
           ))}
-          {reports.length === 0 && <p>Choose a member on the left.</p>}
+          {missing > 0 && (
+            <p role="status" className="no-print">
+              Designing {missing} of {members.length} members.
+            </p>
+          )}
+          {members.length === 0 && <p>Choose a member on the left.</p>}
         </main>
         <aside className="no-print overflow-y-auto border-l border-ebony p-3.5" aria-label="Title block and files">
           <h2>Title block</h2>
@@ -162,7 +168,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               <Glyph standing="open" /> Checker: empty.
             </p>
           )}
-          {over.length === 0 && (
+          {over.length === 0 && missing === 0 && (
             <p className="py-0.5">
               Nothing is over the limit; largest utilisation{' '}
               {formatUtilisation(Math.max(0, ...reports.map((r) => r.result.governing?.utilisation ?? 0)))}.
@@ -172,7 +178,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
             <button
               type="button"
               className="btn btn-solid"
-              disabled={members.length === 0 || progress !== null}
+              disabled={members.length === 0 || missing > 0 || progress !== null}
               onClick={() => void savePdf()}
             >
               Save as PDF

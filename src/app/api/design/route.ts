@@ -1,3 +1,5 @@
+import { Stopped, type Job } from '@/core/job';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { designMember } from '@/core/project/design-member';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
@@ -20,15 +22,28 @@ export async function POST(request: Request): Promise<Response> {
   if (!read.ok) return refuse(422, read.faults);
   const derive = new URL(request.url).searchParams.get('derive') === 'none' ? [] : ('all' as const);
   const end = Date.now() + MOST_TIME;
-  const results = [];
-  for (const member of read.project.members) {
-    if (Date.now() > end)
-      return refuse(503, [
-        { path: '', reason: `The design takes longer than ${MOST_TIME / 1000} s here: post fewer members, or use the command line.` },
-      ]);
-    results.push({ member, result: designMember(read.project, member, derive) });
-    // Other requests get their turn between members.
-    await new Promise((resolve) => setImmediate(resolve));
+  // Other requests get their turn between members, and between the steps of a long one.
+  const turn = () => new Promise<void>((resolve) => setImmediate(resolve));
+  const job: Omit<Job, 'units'> = {
+    derive,
+    progress: turn,
+    signal: {
+      get aborted() {
+        return Date.now() > end;
+      },
+    },
+  };
+  const results: { readonly member: Member; readonly result: MemberResult }[] = [];
+  try {
+    for (const member of read.project.members) {
+      if (job.signal!.aborted) throw new Stopped();
+      results.push({ member, result: await designMember(read.project, member, job) });
+      await turn();
+    }
+  } catch (error) {
+    if (!(error instanceof Stopped)) throw error;
+    const reason = `The design takes longer than ${MOST_TIME / 1000} s here: post fewer members, or use the command line.`;
+    return refuse(503, [{ path: '', reason }]);
   }
   return Response.json(resultsToJson(read.project, results));
 }

@@ -1,7 +1,8 @@
 import { zeros } from '../../analysis/envelope';
 import { MechanismError } from '../../analysis/line-beam';
 import { missingFor, type DesignCode } from '../../codes/design-code';
-import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../../checks/check';
+import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
+import type { DesignOptions } from '../../job';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { anchorageChecks } from './anchorage-checks';
 import { flangeChecks } from './flange-checks';

@@ -3,7 +3,8 @@ import { missingFor, type DesignCode } from '../../codes/design-code';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { outlineProperties } from '../../geometry/polygon';
 import { barMass } from '../../materials/bars';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../checks/check';
+import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck } from '../../checks/check';
+import { atOnce, inSteps, type DesignOptions, type Steps } from '../../job';
 import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type ColumnBasis } from './checks';
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
@@ -16,27 +17,34 @@ import { columnModel, type ColumnModel } from './section';
 import { serviceChecks } from './service-checks';
 import { strengthOf, type SetResult } from './strength';
 
-/** Designs a column from its input alone. Never throws on bad input; the result then lists its faults. */
-export function designColumn(column: ColumnInput, code: DesignCode, options: DesignOptions): ColumnResult {
+/** Load sets of one step: a few hundredths of a second. */
+const SETS_A_STEP = 200;
+
+/** Designs a column from its input alone, step by step. Never throws on bad input; the result then lists its faults. */
+export function* columnSteps(column: ColumnInput, code: DesignCode, options: DesignOptions): Steps<ColumnResult> {
   const faults = columnFaults(column, code);
   if (faults.length > 0) return emptyColumnResult('column', faults);
   const detailing = (basis: ColumnBasis) => [...steelChecks(basis), ...placingChecks(basis), lapCheck(basis)];
-  return designUpright('column', column, code, options, detailing, (model) => columnQuantities(column, model));
+  return yield* uprightSteps('column', column, code, options, detailing, (model) => columnQuantities(column, model));
 }
 
+/** The same at once. */
+export const designColumn = (column: ColumnInput, code: DesignCode, options: DesignOptions): ColumnResult =>
+  atOnce(columnSteps(column, code, options));
+
 /** What columns and walls have in common: strength, growth, shear and service; each with its own rules of detailing. */
-export function designUpright(
+export function* uprightSteps(
   type: ColumnResult['type'],
   column: ColumnInput,
   code: DesignCode,
   options: DesignOptions,
   detailing: (basis: ColumnBasis) => DerivableCheck[],
   quantities: (model: ColumnModel) => Quantities,
-): ColumnResult {
+): Steps<ColumnResult> {
   const model = columnModel(column, code);
   const sets = loadSets(column, code);
   const ultimate = sets.flatMap((set, index) => (set.kind === 'ultimate' ? [{ set, index }] : []));
-  const results = ultimate.map(({ set, index }) => strengthOf(set, index, column, model, code));
+  const results = yield* inSteps(ultimate, SETS_A_STEP, 'load sets', ({ set, index }) => strengthOf(set, index, column, model, code));
   const basis: ColumnBasis = { column, code, model, results, units: options.units };
   const checks = finishChecks(
     results.length === 0

@@ -9,7 +9,7 @@ import { codeChoices } from '../parts/choices';
 import { withConcrete } from '../parts/settings';
 import { proposeColumnSteps } from './changes';
 import { uprightFacts, uprightFigures } from './content';
-import { designColumn } from './design-column';
+import { columnSteps } from './design-column';
 import { columnFaults } from './faults';
 import type { ColumnMember } from './input';
 import { columnBarsLabel, columnLabels, tieLabel } from './labels';
@@ -46,7 +46,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
   schema: (d) => memberSchema('column', columnFields, d),
   faults: columnFaults,
   empty: (faults) => emptyColumnResult('column', faults),
-  design: designColumn,
+  design: columnSteps,
   choices: codeChoices('beams', 'strips'),
   withSettings: (column, s) => ({ ...withConcrete(column, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: ({ shape }, side, value) => (side in shape ? { shape: { ...shape, [side]: value } } : undefined),

@@ -6,7 +6,8 @@ import { barMass } from '../../materials/bars';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { SELF_WEIGHT } from '../beam/input';
 import { nothingCheck } from '../beam/nothing-check';
-import { finishChecks, governing, topicsNotCovered, type DesignOptions } from '../../checks/check';
+import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
+import type { DesignOptions } from '../../job';
 import {
   coefficientChecks,
   panelBending,

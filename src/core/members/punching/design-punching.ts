@@ -4,15 +4,8 @@ import type { Comparison, PunchingQuestion } from '../../codes/punching-rules';
 import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import {
-  finishChecks,
-  governing,
-  makeCheck,
-  topicsNotCovered,
-  type CheckFamily,
-  type DerivableCheck,
-  type DesignOptions,
-} from '../../checks/check';
+import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck } from '../../checks/check';
+import type { DesignOptions } from '../../job';
 import { punchingFaults } from './faults';
 import { layerOf } from '../../reinforcement/slab-bars';
 import type { PunchingInput } from './input';

@@ -11,15 +11,8 @@ import { beamService } from '../beam/service/beam-service';
 import { serviceMoments, type ServiceMoments } from '../beam/service/service-moments';
 import { maximumSteelCheck, spacingCheck } from '../beam/steel-checks';
 import { beamStrips } from '../beam/strips';
-import {
-  finishChecks,
-  governing,
-  makeCheck,
-  topicsNotCovered,
-  type Check,
-  type DerivableCheck,
-  type DesignOptions,
-} from '../../checks/check';
+import { finishChecks, governing, makeCheck, topicsNotCovered, type Check, type DerivableCheck } from '../../checks/check';
+import type { DesignOptions } from '../../job';
 import { stripAsBeam, stripWidth } from './as-beam';
 import type { StripBasis } from './basis';
 import { chooseStripSteel, type MoreSteel } from './choose-steel';

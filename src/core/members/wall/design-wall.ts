@@ -4,9 +4,10 @@ import type { DesignCode, Limit } from '../../codes/design-code';
 import { barMass, catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck, type DesignOptions } from '../../checks/check';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { atOnce, type DesignOptions, type Steps } from '../../job';
 import { nowhere, type ColumnBasis } from '../column/checks';
-import { designUpright } from '../column/design-column';
+import { uprightSteps } from '../column/design-column';
 import { leastClear } from '../../reinforcement/column-bars';
 import { emptyColumnResult, type ColumnResult } from '../column/result';
 import { wallAsColumn } from './as-column';
@@ -14,10 +15,10 @@ import { wallFaults } from './faults';
 import { wallLength, type WallInput } from './input';
 
 /** Designs a wall from its input alone: strength with second order as a column's, then the rules of walls for both meshes. */
-export function designWall(wall: WallInput, code: DesignCode, options: DesignOptions): ColumnResult {
+export function* wallSteps(wall: WallInput, code: DesignCode, options: DesignOptions): Steps<ColumnResult> {
   const faults = wallFaults(wall, code);
   if (faults.length > 0) return emptyColumnResult('wall', faults);
-  return designUpright(
+  return yield* uprightSteps(
     'wall',
     wallAsColumn(wall, code),
     code,
@@ -26,6 +27,10 @@ export function designWall(wall: WallInput, code: DesignCode, options: DesignOpt
     () => wallQuantities(wall),
   );
 }
+
+/** The same at once. */
+export const designWall = (wall: WallInput, code: DesignCode, options: DesignOptions): ColumnResult =>
+  atOnce(wallSteps(wall, code, options));
 
 /** Least and most steel both ways, spacings, and links where there is much steel. */
 function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): DerivableCheck[] {

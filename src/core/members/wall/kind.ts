@@ -7,7 +7,7 @@ import { codeOf, memberSchema } from '../member';
 import { withConcrete } from '../parts/settings';
 import { wallAsColumn } from './as-column';
 import { proposeWallSteps } from './changes';
-import { designWall } from './design-wall';
+import { wallSteps } from './design-wall';
 import { wallFaults } from './faults';
 import type { WallMember } from './input';
 import { wallBarsLabel, wallLabels, wallSize } from './labels';
@@ -41,7 +41,7 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
   schema: (d) => memberSchema('wall', wallFields, d),
   faults: wallFaults,
   empty: (faults) => emptyColumnResult('wall', faults),
-  design: designWall,
+  design: wallSteps,
   choices: codeChoices('beams', 'strips'),
   withSettings: (wall, s) => ({ ...withConcrete(wall, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: (_wall, side, thickness) => (side === 'h' ? { thickness } : undefined),

@@ -1,5 +1,6 @@
 import { missingFor, type DesignCode } from '../../../codes/design-code';
-import { finishChecks, governing, topicsNotCovered, type DerivableCheck, type DesignOptions } from '../../../checks/check';
+import { finishChecks, governing, topicsNotCovered, type DerivableCheck } from '../../../checks/check';
+import type { DesignOptions } from '../../../job';
 import type { BeamInput } from '../input';
 import { ResistanceMap } from '../resistance';
 import { emptyBeamResult, type BeamResult } from '../result';

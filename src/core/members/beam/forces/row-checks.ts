@@ -1,7 +1,8 @@
 import { CalcError, derive, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { formatQuantity } from '../../../units/format';
-import { guarded, makeCheck, type DerivableCheck, type DesignOptions } from '../../../checks/check';
+import { guarded, makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, tensionFace } from '../section-at';

@@ -1,7 +1,8 @@
 import { derive, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck, type DesignOptions } from '../../../checks/check';
+import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, sectionAt, tensionFace, type Sense } from '../section-at';
