@@ -114,7 +114,7 @@ test('variants: kept, compared, adopted; a proposal is tried with one click', as
 
 test('a column and a wall from nothing', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a column' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Column C1');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Column DC2');
   // The sustained part has no default: it is asked for, and given where the loads are.
   await expect(page.locator('[data-check="no-answer-1"]')).toContainText('State which part of the load is sustained');
   await page.getByRole('radio', { name: 'Load sets' }).click();

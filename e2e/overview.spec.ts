@@ -66,6 +66,8 @@ test('the list is sorted by any column, and every figure explains itself', async
 
 test('settings for several beams at once, and a group that shares its bars', async ({ page }) => {
   await openDemo(page);
+  // The list stands still when all is designed.
+  await expect(page.getByRole('group', { name: 'Design of the project' })).toBeHidden();
   for (const mark of ['FB1', 'FB2']) await page.getByRole('checkbox', { name: `Select ${mark}` }).check();
   const form = page.getByRole('form', { name: 'Settings of the selected members' });
   await form.getByLabel('Main sizes').fill('16, 20');

@@ -3,7 +3,9 @@ import type { Step } from '@/core/calc/calc';
 import { printStep, symbolText } from '@/core/calc/typeset';
 import type { HandCheck } from '@/core/analysis/hand-check';
 import type { Check } from '@/core/checks/check';
+import type { Block, Cell } from '@/core/document/blocks';
 import { finite, measured } from '@/core/document/measured';
+import { memberPaper } from '@/core/project/member-paper';
 import type { Project } from '@/core/project/project';
 import { codeOf, decisionFor } from '@/core/members/member';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
@@ -42,8 +44,35 @@ export function resultsToJson(project: Project, results: readonly { readonly mem
       },
       handChecks: handChecksToJson(result.handChecks, system),
       ...kindOf(member).toJson(result, system),
+      paper: memberPaper(project, member, result, 'summary').map((block) => blockToJson(block, system)),
     })),
   };
+}
+
+const cellToJson = (cell: Cell, system: UnitSystem) => (typeof cell === 'string' ? cell : measured(cell, system));
+
+/** A block of the one-page paper: numbers beside their units, checks by their ids, drawings by their captions. */
+function blockToJson(block: Block, system: UnitSystem) {
+  switch (block.kind) {
+    case 'facts':
+      return { ...block, rows: block.rows.map(([label, value]) => [label, cellToJson(value, system)]) };
+    case 'table':
+      return {
+        ...block,
+        columns: block.columns.map((c) => c.title),
+        rows: block.rows.map((row) => row.map((cell) => cellToJson(cell, system))),
+      };
+    case 'figure':
+      return { kind: block.kind, caption: block.caption };
+    case 'governs':
+      return { kind: block.kind, check: block.check.id };
+    case 'checks':
+      return { ...block, rows: block.rows.map((r) => r.check.id) };
+    case 'steps':
+      return { kind: block.kind, check: block.check.id };
+    default:
+      return block;
+  }
 }
 
 const handChecksToJson = (checks: readonly HandCheck[], system: UnitSystem) =>

@@ -11,17 +11,18 @@ function Maths({ source, display = false }: { source: string; display?: boolean 
 }
 
 /** The lines of a derivation: formula, numbers put in, result, clause. */
-export function Derivation({ steps, units }: { steps: readonly Step[]; units: UnitSystem }) {
+export function Derivation({ steps, units, isNamed = false }: { steps: readonly Step[]; units: UnitSystem; isNamed?: boolean }) {
   return (
     <div className="overflow-x-auto">
       {steps.map((step, i) => (
-        <DerivationStep key={i} step={step} units={units} />
+        <DerivationStep key={i} step={step} units={units} isNamed={isNamed} />
       ))}
     </div>
   );
 }
 
-function DerivationStep({ step, units }: { step: Step; units: UnitSystem }) {
+/** On paper a given value says its name; on the screen it is asked for with the pointer. */
+function DerivationStep({ step, units, isNamed }: { step: Step; units: UnitSystem; isNamed: boolean }) {
   if (step.kind === 'note') {
     return (
       <p className="small py-0.5">
@@ -47,7 +48,9 @@ function DerivationStep({ step, units }: { step: Step; units: UnitSystem }) {
           = <b className="font-semibold">{text.result}</b> {text.unit}
         </span>
       </span>
-      <span className="small shrink-0 text-right">{step.kind === 'formula' ? step.clause : step.source}</span>
+      <span className="small shrink-0 text-right">
+        {step.kind === 'formula' ? step.clause : isNamed ? [step.name, step.source].filter(Boolean).join('; ') : step.source}
+      </span>
     </div>
   );
 }

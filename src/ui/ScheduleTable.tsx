@@ -1,18 +1,18 @@
 'use client';
+import { codeOf } from '@/core/members/member';
+import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import type { Project } from '@/core/project/project';
-import type { Member, MemberResult } from '@/core/members/kinds';
-import { scheduleRows } from '@/exchange/schedule-rows';
+import { scheduleTable } from '@/core/schedule/schedule-table';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { BlockTable } from './Blocks';
 import { Select } from './Select';
 
-const RIGHT = new Set([3, 6, 7]);
-
-/** The bars as they are to be cut and bent, mark by mark, with their mass. */
+/** The bars as they are to be cut and bent, with the way to name their bends. */
 export function ScheduleTable({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {
   const edit = useProject((s) => s.edit);
-  const schedule = scheduleRows(project, member, result);
-  if (!schedule) return null;
+  const schedule = kindOf(member).schedule?.(member, codeOf(project, member), result, project.bends);
+  if (!schedule || schedule.items.length === 0) return null;
   return (
     <section className="mt-4 pb-3">
       <div className="flex items-center gap-3">
@@ -37,29 +37,7 @@ export function ScheduleTable({ project, member, result }: { project: Project; m
           />
         </label>
       </div>
-      <table className="grid-table" aria-label="Bar schedule">
-        <thead>
-          <tr>
-            {schedule.head.map((h, i) => (
-              <th key={h} className={RIGHT.has(i) ? '!text-right' : ''}>
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {schedule.rows.map((row) => (
-            <tr key={row[0]}>
-              {row.map((cell, i) => (
-                <td key={i} className={RIGHT.has(i) ? 'text-right' : i === 1 ? 'max-w-64' : ''}>
-                  {cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="small">{schedule.foot}</p>
+      <BlockTable block={scheduleTable(schedule, project.display)} units={project.display} />
     </section>
   );
 }

@@ -5,7 +5,7 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
-import { scheduleRows } from '@/exchange/schedule-rows';
+import { scheduleTable } from '@/core/schedule/schedule-table';
 
 function project(change: object = {}, code: object = { id: 'en1992', variant: 'uk' }): Project {
   const size = (metric: string, soft: string) => ('id' in code && code.id === 'aci318' ? soft : metric);
@@ -93,15 +93,18 @@ describe('the schedule of a beam', () => {
     expect(link('aci')).toMatchObject({ shapeCode: 'T1', letters: ['B, D', 'C, E', 'A, G'] });
     // 2 (440 + 240 + 74) = 1508 without deductions, in steps of 10 mm; less 2.5 r + 5 d = 80 otherwise, in steps of 25 mm
     expect([link('aci').length, link('iso').length]).toEqual([1510, 1450]);
-    expect(scheduleRows({ ...p, bends: 'aci' }, beam, result)!.foot).toMatch(/ACI bend types/);
+    expect(scheduleTable(beamSchedule(beam, codeOf(p, beam), result, 'aci'), 'SI').foot).toMatch(/ACI bend types/);
   });
 
-  it('as texts for screen and report; to ACI by its bend types', () => {
+  it('as a table for screen and report, numbers as numbers; to ACI by its bend types', () => {
     const p = project({}, { id: 'aci318', variant: 'SI' });
-    const rows = scheduleRows(p, p.members[0] as BeamMember, designNow(p, p.members[0] as BeamMember))!;
-    expect(rows.rows.map((r) => r[4])).toContain('T1');
-    expect(rows.foot).toMatch(/^Together .* kg\. ACI bend types/);
+    const beam = p.members[0] as BeamMember;
+    const table = scheduleTable(beamSchedule(beam, codeOf(p, beam), designNow(p, beam)), 'SI');
+    expect(table.rows.map((r) => r[4])).toContain('T1');
+    expect(table.rows[0]![6]).toEqual({ value: expect.any(Number), kind: 'length' });
+    expect(table.foot).toMatch(/^Together .* kg\. ACI bend types/);
     const forces = project({ mode: 'forces', forces: [{ place: 'a', moment: 50, shear: 20 }] });
-    expect(scheduleRows(forces, forces.members[0] as BeamMember, designNow(forces, forces.members[0] as BeamMember))).toBeNull();
+    const given = forces.members[0] as BeamMember;
+    expect(beamSchedule(given, codeOf(forces, given), designNow(forces, given)).items).toEqual([]);
   });
 });

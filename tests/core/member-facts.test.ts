@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { printCell } from '@/core/document/blocks';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
@@ -18,7 +19,8 @@ function factsOf(project: Project, mark: string, change: (m: Member) => Member =
   const found = project.members.find((m) => m.mark === mark);
   if (!found) throw new Error(`no member ${mark}`);
   const member = change(found);
-  return Object.fromEntries(kindOf(member).facts(member, designNow(project, member), project));
+  const facts = kindOf(member).facts(member, designNow(project, member), project);
+  return Object.fromEntries(facts.map(([label, value]) => [label, printCell(value, project.display)]));
 }
 
 describe('what a report says of the input', () => {
@@ -41,6 +43,9 @@ describe('what a report says of the input', () => {
     expect(facts['Cover to links']).toMatch(/^top .*, bottom .*, sides /);
     expect(facts['Load cases']).toMatch(/^G .* \(permanent\); Q .* \(imposed, category C\)/);
     expect(facts['Combinations']).toContain('U1: 1.35 ');
+    expect(facts['Section']).toMatch(/wide, .* deep/);
+    expect(facts['Crack width allowed']).toMatch(/ mm$/);
+    expect(facts['Bars, span 1']).toMatch(/^bottom \d+H\d+.*; top \d+H\d+.*; H\d+ @ \d+/);
     expect(Object.entries(facts).filter(([, text]) => text.startsWith('by hand')).length).toBeGreaterThan(2);
     for (const [, text] of Object.entries(facts).filter(([, t]) => t.startsWith('by hand'))) expect(text).toMatch(/: agrees$/);
   });
@@ -82,7 +87,8 @@ describe('what a report says of the input', () => {
     const facts = factsOf(demo, 'SP2');
     expect(facts['Edges from the column']).not.toBe('none near');
     expect(facts['Openings']).toMatch(/ at /);
-    expect(facts['Forces']).toMatch(/V \d+\.?\d* kN, Mx .* kNm, My .* kNm/);
+    expect(facts['Concrete']).toMatch(/^C\d+\/\d+$/);
+    expect(facts['Top bars']).toMatch(/^along x H\d+ @ \d+, along y/);
     const bare = factsOf(demo, 'SP1', (m) =>
       m.type === 'punching' ? { ...m, openings: [], edges: { left: null, right: null, bottom: null, top: null } } : m,
     );

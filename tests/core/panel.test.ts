@@ -15,7 +15,6 @@ import type { PanelMember } from '@/core/members/panel/input';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 import { resultsToJson } from '@/exchange/result-json';
-import { scheduleRows } from '@/exchange/schedule-rows';
 import { expectCase, referenceCases } from './reference';
 
 const simple: PanelEdges = { left: 'simple', right: 'simple', bottom: 'simple', top: 'simple' };
@@ -308,7 +307,7 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
       .facts(member, r, read.project)
       .map(([title]) => title),
   ).toContain('Method');
-  expect(scheduleRows(read.project, member, r)!.rows).toHaveLength(4);
+  expect(kindOf(member).schedule!(member, codeOf(read.project, member), r, 'byCode').items).toHaveLength(4);
   expect(JSON.stringify(resultsToJson(read.project, [{ member, result: r }]))).not.toMatch(/NaN/);
   const again = readProject(JSON.parse(writeProject(read.project)));
   expect(again.ok && again.project.members).toEqual(read.project.members);

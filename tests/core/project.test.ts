@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';
 import { readLoads } from '@/exchange/paste-loads';
 import { parseTable } from '@/exchange/paste-table';
-import { derivedFor, memberReport } from '@/exchange/report-content';
+import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { ReportDetail } from '@/core/members/member';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
 import { drawingSvg } from '@/exchange/pdf/drawing-svg';
@@ -181,16 +181,22 @@ describe('pasted tables', () => {
 describe('the report', () => {
   const project = open(demoText);
   const [g2] = project.members;
-  const reportOf = (detail: ReportDetail) => memberReport(project, g2!, designNow(project, g2!, derivedFor(detail)), detail);
-  test('detail decides which derivations are shown', () => {
-    const steps = (detail: 'summary' | 'working' | 'full') => reportOf(detail).checks.filter((c) => c.showsSteps).length;
+  const paperOf = (level: ReportDetail) => memberPaper(project, g2!, designNow(project, g2!, derivedFor(level)), level);
+  test('the level decides which derivations are shown; assumptions stand with what is usual and what is set', () => {
+    const steps = (level: ReportDetail) => paperOf(level).filter((b) => b.kind === 'steps').length;
     expect(steps('summary')).toBe(0);
     expect(steps('working')).toBeGreaterThan(0);
     expect(steps('full')).toBeGreaterThan(steps('working'));
-    expect(reportOf('full').assumptions.find((a) => a.clause === '3.1.7')).toMatchObject({ value: 'rectangular block', isDefault: true });
+    const assumptions = paperOf('full').find((b) => b.kind === 'table' && b.title === 'Assumptions');
+    expect(assumptions?.kind === 'table' && assumptions.rows.find((r) => r[2] === '3.1.7')).toMatchObject([
+      expect.any(String),
+      'rectangular block',
+      '3.1.7',
+      'default',
+    ]);
   });
   test('the document holds title block, numbers as text and vector drawings', () => {
-    const text = JSON.stringify(reportDocument(project, [reportOf('working')]));
+    const text = JSON.stringify(reportDocument(project, [{ codeTitle: 'EN', level: 'working', blocks: paperOf('working') }]));
     for (const part of ['Gallery beam G2', 'EN 1992-1-1 with UK annex', '439.1 kNm', 'Not covered by this calculation', '<svg'])
       expect(text).toContain(part);
     expect(text).not.toContain('NaN');

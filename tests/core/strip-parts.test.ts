@@ -23,7 +23,7 @@ import { groupsIn, layerOf, layingScore, slabBarFaults, slabOptions } from '@/co
 import { stripSchedule } from '@/core/members/strip/schedule';
 import { readSlabLoads } from '@/exchange/paste-slab-loads';
 import { resultsToJson } from '@/exchange/result-json';
-import { scheduleRows } from '@/exchange/schedule-rows';
+import { scheduleTable } from '@/core/schedule/schedule-table';
 
 function slab(change: object = {}, code: object = { id: 'en1992', variant: 'uk' }, rest: object = {}) {
   const read = readProject({
@@ -227,7 +227,7 @@ describe('drawings', () => {
 
 describe('schedule and amounts by hand', () => {
   const layer = { size: '12', spacing: 200 };
-  const { project, member, result, code } = slab({
+  const { member, result, code } = slab({
     bars: {
       bottom: [{ main: layer }, { main: layer }],
       support: [{}, { bars: { size: '12', spacing: 150 }, left: 1000, right: 1000 }, {}],
@@ -257,9 +257,9 @@ describe('schedule and amounts by hand', () => {
     expect(q.links).toBe(0);
   });
   it('is written for the screen and the report', () => {
-    const rows = scheduleRows(project, member, result)!;
-    expect(rows.rows).toHaveLength(items.length);
-    expect(rows.foot).toMatch(/Together/);
+    const table = scheduleTable(stripSchedule(member, code, result), 'SI');
+    expect(table.rows).toHaveLength(items.length);
+    expect(table.foot).toMatch(/Together/);
   });
   it('ends that are held bend their top bars down', () => {
     const held = slab();
@@ -274,7 +274,8 @@ describe('what is said of a slab', () => {
   it('facts, labels and JSON', () => {
     const facts = Object.fromEntries(kindOf(member).facts(member, result, project));
     expect(facts.Slab).toMatch(/200 mm deep, a strip a metre wide/);
-    expect(facts.Loads).toMatch(/Q 9.0 kN over 900 mm/);
+    const [loads] = kindOf(member).inputTables(member, result, project, 'full');
+    expect(loads?.kind === 'table' && loads.rows.map((r) => `${String(r[0])} ${String(r[3])}`)).toContain('Q 9.0 kN over 900 mm');
     expect(facts['Cover to the outer bars']).toMatch(/along the span/);
     expect(kindOf(member).sizeLabel(member, 'SI')).toBe('200 deep');
     expect(kindOf(member).steelLabel(member, result, project)).toMatch(/ \/ .*across/);

@@ -7,7 +7,7 @@ import type { BeamMember } from '@/core/members/beam/input';
 import { ProjectScreen } from '@/features/project/ProjectScreen';
 import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';
-import { derivedFor, memberReport } from '@/exchange/report-content';
+import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { ReportDetail } from '@/core/members/member';
 import { listProjects, saveProject } from '@/store/storage';
 import { useProject } from '@/store/project-store';
@@ -172,17 +172,23 @@ describe('the report on the screen', () => {
       report: 'full',
       decisions: [{ check: 'least-links', reason: 'Agreed with the checker.', by: 'E. Tester', date: '2026-03-01', utilisation: 2 }],
     });
-    const reportOf = (detail: ReportDetail = 'full') =>
-      memberReport(project, firstMember(project), designNow(project, firstMember(project), derivedFor(detail)), detail);
-    const { container, rerender } = render(<ReportPage project={project} report={reportOf()} />);
+    const member = firstMember(project);
+    const page = (level: ReportDetail) => (
+      <ReportPage
+        project={project}
+        member={member}
+        blocks={memberPaper(project, member, designNow(project, member, derivedFor(level)), level)}
+      />
+    );
+    const { container, rerender } = render(page('full'));
     expect(container.textContent).toContain('Test house');
     expect(container.textContent).toContain('E. Tester');
     expect(container.textContent).toContain('Agreed with the checker.');
     expect(container.textContent).toContain('Not covered by this calculation: fire (EN 1992-1-2)');
     const full = container.querySelectorAll('math').length;
-    rerender(<ReportPage project={project} report={reportOf('summary')} />);
+    rerender(page('summary'));
     expect(container.querySelectorAll('math')).toHaveLength(0);
-    rerender(<ReportPage project={project} report={reportOf('working')} />);
+    rerender(page('working'));
     expect(container.querySelectorAll('math').length).toBeGreaterThan(0);
     expect(container.querySelectorAll('math').length).toBeLessThan(full);
   });

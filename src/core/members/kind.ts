@@ -5,11 +5,12 @@ import type { Fault } from '../checks/fault';
 import type { DesignOptions, Steps } from '../job';
 import type { ResultBase } from '../checks/result';
 import type { Choice, DesignCode, MaterialDefaults } from '../codes/design-code';
+import type { Block, Fact } from '../document/blocks';
 import type { Drawing } from '../drawing/shapes';
 import type { BarSchedule } from '../schedule/bar-schedule';
 import type { BendSetting } from '../schedule/bend-types';
 import type { UnitSystem } from '../units/quantity';
-import type { MemberBase, ProjectBasis, Variant } from './member';
+import type { MemberBase, ProjectBasis, ReportDetail, Variant } from './member';
 
 /** What a new member of a kind may begin as: something to change, not an empty form. */
 export interface Start {
@@ -44,9 +45,6 @@ export interface SearchBasis {
   readonly code: DesignCode;
   readonly rates: ProjectRates;
 }
-
-/** A line of what is said of a member: its title and its text. */
-export type Fact = readonly [title: string, text: string];
 
 export interface Figure {
   readonly caption: string;
@@ -118,8 +116,10 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   /** Its section, small and solid, as a path in a field of 16 by 14. */
   silhouette(member: M): string;
 
-  /** What a report says of its input and of how it was designed. */
+  /** What was put in, in lines: geometry, materials, covers, loads or load sets, and the bars. With how it was designed where that belongs to it. */
   facts(member: M, result: R, project: ProjectBasis): Fact[];
+  /** What was put in as tables: loads, load sets, known forces. */
+  inputTables(member: M, result: R, project: ProjectBasis, level: ReportDetail): Block[];
   /** The drawings of its report. */
   figures(member: M, result: R, project: ProjectBasis): Figure[];
   schedule?(member: M, code: DesignCode, result: R, bends: BendSetting): BarSchedule;

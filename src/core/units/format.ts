@@ -49,6 +49,7 @@ const pretty: Record<string, string> = {
   'kg/m3': 'kg/m³',
   'lb/yd3': 'lb/yd³',
   'kN/m3': 'kN/m³',
+  'lbf/ft3': 'lbf/ft³',
   deg: '°',
   'kip-ft': 'kip ft',
   'kip-ft/ft': 'kip ft/ft',

@@ -38,7 +38,7 @@ const styles = {
   springRotation: { SI: ['kNm/rad', 0, 1000], US: ['kip-ft/rad', 0, 1000] },
   springVertical: { SI: ['kN/m', 0, 1000], US: ['kip/ft', 0, 100] },
   density: { SI: ['kg/m3', 0, 50], US: ['pcf', 0, 1] },
-  unitWeight: { SI: ['kN/m3', 1, 0.5], US: ['kN/m3', 1, 0.5] },
+  unitWeight: { SI: ['kN/m3', 1, 0.5], US: ['lbf/ft3', 0, 5] },
   mass: { SI: ['kg', 0, 1], US: ['lbm', 0, 1] },
   massPerVolume: { SI: ['kg/m3', 0, 1], US: ['lb/yd3', 0, 1] },
 } satisfies Record<string, QuantityStyle>;

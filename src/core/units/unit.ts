@@ -86,6 +86,7 @@ const table = [
   unit('kip-in2', KIP * IN ** 2, 1, 2),
   unit('N/mm3', 1, 1, -3),
   unit('kN/m3', 1e-6, 1, -3),
+  unit('lbf/ft3', LBF / FT ** 3, 1, -3),
   unit('lbf/in3', LBF / IN ** 3, 1, -3),
   unit('kg', 1, 0, 0, 1),
   unit('t', 1000, 0, 0, 1),

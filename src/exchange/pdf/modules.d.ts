@@ -1,3 +1,6 @@
+declare module 'pdfmake' {
+  export { default } from 'pdfmake/build/pdfmake.js';
+}
 declare module 'pdfmake/build/pdfmake.js' {
   interface PdfDocument {
     getBuffer(): Promise<Uint8Array>;

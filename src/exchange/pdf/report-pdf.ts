@@ -1,12 +1,21 @@
 import { tex } from '@/core/calc/notations';
 import { printStep } from '@/core/calc/typeset';
 import type { Step } from '@/core/calc/calc';
-import type { Measured } from '@/core/checks/check';
+import {
+  CHECK_COLUMNS,
+  printCell,
+  printCheck,
+  printCompared,
+  printGoverning,
+  printHead,
+  printStanding,
+  type Block,
+  type Fact,
+} from '@/core/document/blocks';
+import type { ReportDetail } from '@/core/members/member';
 import type { Project } from '@/core/project/project';
-import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
-import { formatQuantity, formatUtilisation } from '@/core/units/format';
-import { scheduleRows } from '../schedule-rows';
-import type { MemberReport } from '../report-content';
+import type { UnitSystem } from '@/core/units/quantity';
+import { formatUtilisation } from '@/core/units/format';
 import { drawingSvg } from './drawing-svg';
 import { formulaSvg } from './formula-svg';
 
@@ -32,17 +41,24 @@ function withPlainSpaces<T>(value: T): T {
   return value;
 }
 
-/** The document for pdfmake: title block on every page, members with drawings, checks and steps, assumptions and decisions. */
+/** A member's paper, as it is handed to be set on pages. */
+export interface MemberPages {
+  readonly codeTitle: string;
+  readonly level: ReportDetail;
+  readonly blocks: readonly Block[];
+}
+
+/** The document for pdfmake: title block on every page, and the blocks of every member. */
 export function reportDocument(
-  project: Project,
-  reports: readonly MemberReport[],
+  project: Pick<Project, 'name' | 'info' | 'paper' | 'display'>,
+  members: readonly MemberPages[],
   onProgress: (done: number) => void = () => undefined,
 ): Record<string, unknown> {
   const { info } = project;
   const cells = (page: number, pages: number) => [
     ['Project', project.name],
     ['Number', info.number],
-    ['Code', reports[0]?.codeTitle ?? ''],
+    ['Code', members[0]?.codeTitle ?? ''],
     ['By', info.author],
     ['Checked', info.checker],
     ['Revision', info.revision],
@@ -50,9 +66,9 @@ export function reportDocument(
     ['Page', `${page} / ${pages}`],
   ];
   const content: Content[] = [];
-  reports.forEach((report, i) => {
-    content.push(...memberContent(project, report, i > 0));
-    onProgress((i + 1) / reports.length);
+  members.forEach((member, i) => {
+    content.push(...memberContent(member, project.display, i > 0));
+    onProgress((i + 1) / members.length);
   });
   return {
     pageSize: project.paper === 'Letter' ? 'LETTER' : 'A4',
@@ -79,118 +95,144 @@ export function reportDocument(
   };
 }
 
-function heading(text: string, level: 1 | 2): Content {
-  return { text, fontSize: level === 1 ? 16 : 11.5, bold: level === 2, margin: [0, level === 1 ? 0 : 10, 0, 4], headlineLevel: level };
-}
-
-function memberContent(project: Project, report: MemberReport, isNext: boolean): Content[] {
-  const { member, result } = report;
-  const g = result.governing;
-  const units = project.display;
-  const out: Content[] = [
-    { ...(heading(`${member.title} ${member.mark}`, 1) as Record<string, unknown>), ...(isNext ? { pageBreak: 'before' } : {}) },
-    {
-      text: [report.codeTitle, kindOf(member).sizeLabel(member, units), kindOf(member).steelLabel(member, result, project)]
-        .filter(Boolean)
-        .join(' · '),
-      color: '#51473C',
-      margin: [0, 0, 0, 6],
-    },
-  ];
-  if (result.faults.length > 0) {
-    out.push({ ul: result.faults.map((f) => `${f.path}: ${f.reason}`), color: '#A30F38' });
-    return out;
-  }
-  for (const { caption, drawing } of kindOf(member).figures(member, result, project)) {
-    out.push({ text: caption, fontSize: 7.5, color: '#51473C', margin: [0, 3, 0, 0] });
-    out.push({ svg: drawingSvg(drawing, FONT), fit: [505, 180], margin: [0, 1, 0, 3] });
-  }
-  if (g)
-    out.push({
-      text: [
-        { text: 'Governs: ', bold: true },
-        `${g.title}, utilisation ${formatUtilisation(g.utilisation)}`,
-        g.reason ? `. ${g.reason}` : '',
-      ],
-      margin: [0, 4, 0, 4],
-    });
-  out.push(checksTable(project, report));
-  if (report.detail !== 'summary') {
-    out.push(...inputTables(project, report));
-    for (const { check, showsSteps } of report.checks) {
-      if (!showsSteps) continue;
-      out.push(heading(`${check.title} · ${formatUtilisation(check.utilisation)}`, 2));
-      out.push({
-        text: `${show(check.demand, units)} against ${show(check.capacity, units)} · ${[check.place.label, check.combination].filter(Boolean).join(' · ')}`,
-        color: '#51473C',
-        margin: [0, 0, 0, 3],
-      });
-      out.push({ table: { widths: [150, '*', 64, 50], body: check.derivation!.map((s) => stepRow(s, units)) }, layout: ROWS });
-    }
-  }
-  if (report.detail !== 'summary') out.push(...schedule(project, member, result));
-  out.push(...closing(report));
-  return out;
-}
-
-/** The bars as they are to be cut and bent. */
-function schedule(project: Project, member: Member, result: MemberResult): Content[] {
-  const rows = scheduleRows(project, member, result);
-  if (!rows) return [];
-  return [
-    heading('Bar schedule', 2),
-    {
-      table: {
-        headerRows: 1,
-        widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'],
-        body: [rows.head.map((text) => ({ text, bold: true })), ...rows.rows.map((r) => [...r])],
-      },
-      layout: ROWS,
-      fontSize: 7.8,
-    },
-    { text: rows.foot, fontSize: 7.5, color: '#51473C' },
-  ];
-}
-
-function show(m: Measured | null, units: Project['display']): string {
-  if (!m || !Number.isFinite(m.value)) return '–';
-  if (m.kind === 'strain') return m.value.toFixed(4);
-  return formatQuantity(m.value, m.kind, units);
-}
-
-function checksTable(project: Project, report: MemberReport): Content {
-  const units = project.display;
-  const head = ['Check', 'Clause', 'Demand', 'Capacity', 'Place', 'Combination', 'Utilisation'].map((text) => ({ text, bold: true }));
-  const rows = report.checks.map(({ check, decision }) => [
-    check.title,
-    check.clause,
-    show(check.demand, units),
-    show(check.capacity, units),
-    check.place.x === null ? check.place.label : `${formatQuantity(check.place.x, 'station', units)}, ${check.place.label}`,
-    check.combination,
-    {
-      text: formatUtilisation(check.utilisation) + (decision ? ' decided' : check.status === 'exceeds' ? ' over' : ''),
-      bold: check.status === 'exceeds',
-      color: check.status === 'exceeds' ? '#A30F38' : '#231E19',
-    },
-  ]);
+function heading(text: string, level: 1 | 2, above = 10): Content {
+  const size = above < 10 ? 9 : 11.5;
   return {
-    table: { headerRows: 1, widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto'], body: [head, ...rows] },
-    layout: ROWS,
-    fontSize: 7.8,
+    text,
+    fontSize: level === 1 ? 16 : size,
+    bold: level === 2,
+    margin: [0, level === 1 ? 0 : above, 0, above < 10 ? 1 : 4],
+    headlineLevel: level,
   };
 }
 
-function inputTables(project: Project, { member, result }: MemberReport): Content[] {
-  const lines = kindOf(member).facts(member, result, project);
-  return [
-    heading('Basis, loads and checks by hand', 2),
-    { table: { widths: [150, '*'], body: lines.map(([a, b]) => [{ text: a, color: '#51473C' }, b || '–']) }, layout: ROWS },
-  ];
+const QUIET = '#51473C';
+const OVER = '#A30F38';
+
+function memberContent({ blocks, level }: MemberPages, units: UnitSystem, isNext: boolean): Content[] {
+  const setting = level === 'summary' ? onePage : usual;
+  const content = blocks.flatMap((block) => blockContent(block, units, setting));
+  const [first, ...rest] = content;
+  return [isNext ? { ...(first as Record<string, unknown>), pageBreak: 'before' } : first!, ...rest];
+}
+
+/** How blocks are set: sizes in points. */
+interface Setting {
+  readonly figure: number;
+  readonly table: number;
+  readonly above: number;
+  /** Facts in two columns. */
+  readonly isPaired: boolean;
+  readonly layout: object;
+}
+
+const usual: Setting = { figure: 180, table: 7.8, above: 10, isPaired: false, layout: ROWS };
+/** One page is one page: all stands closer, and drawings give way. */
+const onePage: Setting = {
+  figure: 140,
+  table: 6.8,
+  above: 4,
+  isPaired: true,
+  layout: { ...ROWS, paddingTop: () => 0.8, paddingBottom: () => 0.8 },
+};
+
+/** A block as pdfmake sets it. */
+function blockContent(block: Block, units: UnitSystem, setting: Setting): Content[] {
+  switch (block.kind) {
+    case 'heading':
+      return [heading(block.text, block.level, setting.above)];
+    case 'text':
+      return [
+        { text: block.text, color: block.tone === 'fault' ? OVER : block.tone === 'quiet' ? QUIET : undefined, margin: [0, 2, 0, 4] },
+      ];
+    case 'facts':
+      return [heading(block.title, 2, setting.above), factsTable(block.rows, units, setting)];
+    case 'table':
+      return [heading(block.title, 2, setting.above), tableContent(block, units, setting), ...foot(block.foot)];
+    case 'figure':
+      return [
+        { text: block.caption, fontSize: 7.5, color: QUIET, margin: [0, 3, 0, 0] },
+        { svg: drawingSvg(block.drawing, FONT), fit: [505, setting.figure], margin: [0, 1, 0, 3] },
+      ];
+    case 'governs':
+      return [{ text: [{ text: 'Governs: ', bold: true }, printGoverning(block.check)], margin: [0, 4, 0, 4] }];
+    case 'checks':
+      return [heading('Checks', 2, setting.above), checksTable(block, units, setting), ...foot(block.foot)];
+    case 'steps':
+      return [
+        heading(`${block.check.title} · ${printStanding(block.check, block.isDecided)}`, 2),
+        { text: printCompared(block.check, units), color: QUIET, margin: [0, 0, 0, 3] },
+        { table: { widths: [150, '*', 64, 50], body: block.steps.map((s) => stepRow(s, units)) }, layout: ROWS },
+      ];
+    case 'decision': {
+      const { title, utilisation, reason, by } = block.decision;
+      const said = { text: `Engineer’s decision. ${title} accepted at ${formatUtilisation(utilisation)}. `, bold: true };
+      return [{ text: [said, reason, ` ${by}`], margin: [0, 4, 0, 3] }];
+    }
+  }
+}
+
+const factCells = ([label, value]: Fact, units: UnitSystem): Content[] => [{ text: label, color: QUIET }, printCell(value, units) || '–'];
+
+/** Label and value; on one page short ones side by side. */
+function factsTable(rows: readonly Fact[], units: UnitSystem, { isPaired, table, layout }: Setting): Content {
+  if (!isPaired) return { table: { widths: [120, '*'], body: rows.map((row) => factCells(row, units)) }, layout, fontSize: table + 0.2 };
+  const isLong = (row: Fact) => printCell(row[1], units).length > 62;
+  const short = rows.filter((r) => !isLong(r));
+  const body = Array.from({ length: Math.ceil(short.length / 2) }, (_, i) => [
+    ...factCells(short[2 * i]!, units),
+    ...(short[2 * i + 1] ? factCells(short[2 * i + 1]!, units) : ['', '']),
+  ]);
+  const long = rows.filter(isLong).map((row) => {
+    const [label, value] = factCells(row, units);
+    return [label!, { text: value, colSpan: 3 }, '', ''];
+  });
+  return { table: { widths: [82, '*', 82, '*'], body: [...body, ...long] }, layout, fontSize: table };
+}
+
+const foot = (text: string | undefined): Content[] => (text ? [{ text, fontSize: 7.5, color: QUIET }] : []);
+
+function tableContent({ columns, rows }: Block & { readonly kind: 'table' }, units: UnitSystem, { table, layout }: Setting): Content {
+  // The widest words take what is left.
+  const long = columns.findIndex((_, i) => rows.some((r) => typeof r[i] === 'string' && r[i].length > 24));
+  const widest = long >= 0 ? long : columns.length - 1;
+  return {
+    table: {
+      headerRows: 1,
+      widths: columns.map((_, i) => (i === widest ? '*' : 'auto')),
+      body: [
+        columns.map((c) => ({ text: printHead(c, units), bold: true })),
+        ...rows.map((row) =>
+          row.map((cell, i) => ({ text: printCell(cell, units, columns[i]), alignment: columns[i]!.isNumber ? 'right' : 'left' })),
+        ),
+      ],
+    },
+    layout,
+    fontSize: table,
+  };
+}
+
+function checksTable({ rows }: Block & { readonly kind: 'checks' }, units: UnitSystem, { table, layout }: Setting): Content {
+  return {
+    table: {
+      headerRows: 1,
+      widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto'],
+      body: [
+        CHECK_COLUMNS.map(({ title }) => ({ text: title, bold: true })),
+        ...rows.map(({ check, isDecided }) => {
+          const cells = printCheck(check, isDecided, units);
+          const isOver = check.status === 'exceeds';
+          return [...cells.slice(0, -1), { text: cells.at(-1)!, bold: isOver, color: isOver ? OVER : undefined }];
+        }),
+      ],
+    },
+    layout,
+    fontSize: table,
+  };
 }
 
 /** One line of a derivation: formula and numbers as vectors, the result as text that can be searched. */
-function stepRow(step: Step, units: Project['display']): Content[] {
+function stepRow(step: Step, units: UnitSystem): Content[] {
   if (step.kind === 'note')
     return [
       { text: step.text, colSpan: 3, italics: true, color: '#51473C' },
@@ -211,46 +253,4 @@ function stepRow(step: Step, units: Project['display']): Content[] {
     { text: `${text.result} ${text.unit}`, bold: true, alignment: 'right' },
     { text: step.kind === 'formula' ? step.clause : '', fontSize: 8, color: '#51473C', alignment: 'right' },
   ];
-}
-
-/** Assumptions, decisions and what is not covered. */
-function closing({ member, result, assumptions }: MemberReport): Content[] {
-  const out: Content[] = [
-    heading('Assumptions', 2),
-    {
-      table: {
-        widths: [150, '*', 70, 50],
-        body: assumptions.map((a) => [
-          { text: a.title, color: '#51473C' },
-          a.value,
-          { text: a.clause, fontSize: 8 },
-          { text: a.isDefault ? 'default' : 'set', fontSize: 8 },
-        ]),
-      },
-      layout: ROWS,
-    },
-  ];
-  if (member.decisions.length > 0) {
-    out.push(heading('Engineer’s decisions', 2));
-    for (const d of member.decisions)
-      out.push({
-        text: [
-          {
-            text: `${result.checks.find((c) => c.id === d.check)?.title ?? d.check}, accepted at ${formatUtilisation(d.utilisation)}. `,
-            bold: true,
-          },
-          d.reason,
-          ` ${[d.by, d.date].filter(Boolean).join(', ')}`,
-        ],
-        margin: [0, 0, 0, 3],
-      });
-  }
-  const missing = result.checks.filter((c) => c.status === 'notCovered');
-  if (missing.length > 0)
-    out.push({
-      text: `Not covered by this calculation: ${missing.map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ')}.`,
-      margin: [0, 8, 0, 0],
-      color: '#51473C',
-    });
-  return out;
 }

@@ -2,9 +2,11 @@
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Project, ProjectInfo } from '@/core/project/project';
-import { decisionFor, type ReportDetail } from '@/core/members/member';
+import { codeOf, decisionFor, type ReportDetail } from '@/core/members/member';
 import { formatUtilisation } from '@/core/units/format';
-import { derivedFor, memberReport } from '@/exchange/report-content';
+import type { Block } from '@/core/document/blocks';
+import type { Member, MemberResult } from '@/core/members/kinds';
+import { derivedFor, memberPaper, type PaperBasis } from '@/core/project/member-paper';
 import { useResults } from '@/store/use-results';
 import { onProject } from '@/store/commands';
 import { downloadBlob, fileName } from '@/store/files';
@@ -33,6 +35,26 @@ const getReporter = () => (reporter ??= new JobPool(startReporter, 1));
 
 const details: Record<ReportDetail, string> = { summary: 'one page', working: 'working', full: 'every step' };
 
+interface Paper {
+  readonly member: Member;
+  readonly result: MemberResult;
+  readonly blocks: readonly Block[];
+}
+
+/** The papers of members whose results are there; each is made once for what it depends on. */
+function usePapers(basis: PaperBasis, members: readonly Member[], results: readonly (MemberResult | undefined)[]): readonly Paper[] {
+  const [made] = useState(() => new WeakMap<MemberResult, { readonly basis: PaperBasis; readonly paper: Paper }>());
+  return members.flatMap((member, i) => {
+    const result = results[i];
+    if (!result) return [];
+    const known = made.get(result);
+    if (known?.basis === basis && known.paper.member === member) return [known.paper];
+    const paper: Paper = { member, result, blocks: memberPaper(basis, member, result) };
+    made.set(result, { basis, paper });
+    return [paper];
+  });
+}
+
 /** What goes into the report, how it will look, and the way to paper. */
 function Report({ project, first }: { project: Project; first: string | null }) {
   const { notice, setNotice, edit } = useProject();
@@ -43,7 +65,11 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const members = useMemo(() => project.members.filter((m) => chosen.includes(m.id)), [project, chosen]);
   const wanted = useMemo(() => members.map((member) => ({ member, derive: derivedFor(member.report) })), [members]);
   const results = useResults(project, wanted);
-  const reports = members.flatMap((m, i) => (results[i] ? [memberReport(project, m, results[i])] : []));
+  const basis = useMemo(
+    () => ({ code: project.code, display: project.display, bends: project.bends }),
+    [project.code, project.display, project.bends],
+  );
+  const reports = usePapers(basis, members, results);
   const missing = members.length - reports.length;
   const stop = () => {
     getReporter().cancel('pdf');
@@ -52,7 +78,9 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const savePdf = async () => {
     setProgress(0);
     try {
-      const task = { project: { ...project, members: [] }, reports };
+      const { name: title, info, paper, display } = project;
+      const pages = reports.map((r) => ({ codeTitle: codeOf(project, r.member).title, level: r.member.report, blocks: r.blocks }));
+      const task = { project: { name: title, info, paper, display }, members: pages };
       const bytes = await getReporter().submit({ key: 'pdf', task, isUrgent: true, onProgress: ({ share }) => setProgress(share) });
       const name = members.length === 1 ? `${fileName(project.name)}-${fileName(members[0]!.mark)}` : fileName(project.name);
       if (bytes) downloadBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${name}.pdf`);
@@ -68,13 +96,13 @@ function Report({ project, first }: { project: Project; first: string | null }) 
       `${key} of the title block`,
       onProject((p) => void (p.info[key] = value.slice(0, 200))),
     );
-  const over = reports.flatMap((r) =>
-    r.checks.filter((c) => c.check.status === 'exceeds' && !c.decision).map((c) => `${r.member.mark}: ${c.check.title}`),
+  const exceeding = reports.flatMap(({ member, result }) =>
+    result.checks.filter((c) => c.status === 'exceeds').map((check) => ({ member, check })),
   );
-  const decisions = reports.reduce(
-    (sum, r) => sum + r.checks.filter((c) => c.check.status === 'exceeds' && decisionFor(r.member, c.check)).length,
-    0,
-  );
+  const over = exceeding
+    .filter(({ member, check }) => !decisionFor(member, check))
+    .map(({ member, check }) => `${member.mark}: ${check.title}`);
+  const decisions = exceeding.length - over.length;
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] print:block print:h-auto">
       <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
@@ -112,8 +140,8 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           ))}
         </aside>
         <main className="overflow-auto bg-sycamore p-6 print:overflow-visible print:bg-white print:p-0" aria-label="Report" tabIndex={0}>
-          {reports.map((report) => (
-            <ReportPage key={report.member.id} project={project} report={report} />
+          {reports.map(({ member, blocks }) => (
+            <ReportPage key={member.id} project={project} member={member} blocks={blocks} />
           ))}
           {missing > 0 && (
             <p role="status" className="no-print">

@@ -2,16 +2,18 @@ import { stripDrawing } from '../../drawing/strip-drawing';
 import { beside, onPaper, PAPER_FRAME as FRAME } from '../../drawing/frame';
 import { formatQuantity, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import type { Fact, Figure } from '../kind';
-import { codeOf, type ProjectBasis } from '../member';
-import { barLabel } from '../parts/bar-labels';
-import { byHand, caseFacts, combinationFacts } from '../parts/facts';
+import { amount, type Block, type Cell, type Fact } from '../../document/blocks';
+import type { Figure } from '../kind';
+import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
+import type { BarGroup } from '../../reinforcement/bar-groups';
+import { barLabel, linkLabel } from '../parts/bar-labels';
+import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, serviceFacts, spanText, weightFact } from '../parts/facts';
 import { elevationDrawing } from './drawing/elevation';
 import { sectionDrawing } from '../../drawing/section-drawing';
 import { beamSectionPicture, senseAt } from './drawing/section-picture';
 import { servicePictures, stripPictures } from './drawing/strips';
 import { withFlanges } from './effective-flange';
-import { supportName, supportPositions, type BeamInput, type BeamMember } from './input';
+import { supportName, supportPositions, type BeamInput, type BeamLoad, type BeamMember } from './input';
 import { sectionLabels } from './labels';
 import type { BeamResult } from './result';
 import { sectionState } from './section-state';
@@ -28,21 +30,123 @@ export const lineFacts = (
   ],
 ];
 
+const shapes = { rectangular: 'rectangle', T: 'T', L: 'L', invertedT: 'inverted T', free: 'outline' };
+
+/** The section with its flange, and the spans that differ. */
+function sectionFacts({ section, spans }: BeamInput, units: UnitSystem): Fact[] {
+  const length = (v: number) => formatQuantity(v, 'length', units);
+  const { shape, b, h, flangeWidth, flangeDepth } = section;
+  const hasFlange = shape === 'T' || shape === 'L' || shape === 'invertedT';
+  const flange = hasFlange ? `, flange ${length(flangeWidth)} wide, ${length(flangeDepth)} deep` : '';
+  const other = spans.flatMap((s, i) => {
+    const own = (['b', 'h'] as const).flatMap((key) => (s.section[key] === undefined ? [] : [`${key} ${length(s.section[key])}`]));
+    return own.length > 0 ? [`span ${i + 1} ${own.join(', ')}`] : [];
+  });
+  return [
+    ['Section', `${shapes[shape]}, ${length(b)} wide, ${length(h)} deep${flange}`],
+    ...(other.length > 0 ? [['Sections that differ', other.join('; ')] as Fact] : []),
+  ];
+}
+
+/** The bars as designed; those set by hand are said to be. */
+function barFacts({ bars }: BeamInput, { steel }: BeamResult, project: ProjectBasis): Fact[] {
+  if (!steel) return [];
+  const name = (g: BarGroup, isSet: boolean) => (g.count > 0 ? `${barLabel(g, project)}${isSet ? ' (set)' : ''}` : '');
+  const spans = steel.bottom.map((b, i) => {
+    const own = bars.bottom[i];
+    const below = [name(b.main, own?.main != null), b.extra ? name(b.extra.bars, own?.extra.bars != null) : ''].filter(Boolean).join(' + ');
+    const above = name(steel.top[i]!.main, bars.top[i]?.main != null);
+    const links = steel.links[i]!.map((z) => linkLabel(z, project)).join(', ');
+    const areSet = bars.links[i]?.zones != null ? ' (set)' : '';
+    return [
+      `Bars, span ${i + 1}`,
+      [below && `bottom ${below}`, above && `top ${above}`, links && `${links}${areSet}`].filter(Boolean).join('; '),
+    ] as Fact;
+  });
+  const supports = steel.support.flatMap((run, j) => (run ? [`${supportName(j)} ${name(run.bars, bars.support[j]?.bars != null)}`] : []));
+  return [...spans, ...(supports.length > 0 ? [['Bars over supports', supports.join(', ')] as Fact] : [])];
+}
+
 /** What a report says of a beam. */
 export function beamFacts(member: BeamMember, result: BeamResult, project: ProjectBasis): Fact[] {
   const units = project.display;
-  const loads = member.mode === 'loads' ? caseFacts(member) : 'known design forces';
+  const code = codeOf(project, member);
+  const { cover, frame } = member;
+  const show = (v: number) => formatQuantity(v, 'smallLength', units);
+  const hasLoads = member.mode === 'loads';
   return [
+    ...sectionFacts(member, units),
     ...lineFacts(member, units),
-    [
-      'Cover to links',
-      `top ${formatQuantity(member.cover.top, 'smallLength', units)}, bottom ${formatQuantity(member.cover.bottom, 'smallLength', units)}, sides ${formatQuantity(member.cover.side, 'smallLength', units)}`,
-    ],
-    ['Load cases', loads],
+    ...materialFacts(member.materials, code, code.linkTitles.beam),
+    ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
+    ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes.find((k) => k.value === frame)?.label ?? frame] as Fact]),
+    ...(hasLoads ? [weightFact(member), ...serviceFacts(member.service)] : []),
+    ['Load cases', hasLoads ? caseFacts(member) : 'known design forces'],
     // Known forces are combined already.
-    ...(member.mode === 'loads' ? [['Combinations', combinationFacts(result)] as Fact] : []),
+    ...(hasLoads ? [['Combinations', combinationFacts(result)] as Fact] : []),
+    ...barFacts(member, result, project),
     ...byHand(result, units),
   ];
+}
+
+/** What a load is called, and its figures behind the case and the span. */
+function loadCells(load: BeamLoad): readonly [type: string, value: Cell, where: string | readonly [number, number] | number] {
+  switch (load.type) {
+    case 'uniform':
+      return ['uniform', amount(load.value, 'lineLoad'), ''];
+    case 'partial':
+      return ['partial', amount(load.value, 'lineLoad'), [load.from, load.to]];
+    case 'trapezoidal':
+      return ['trapezoidal, start', amount(load.start, 'lineLoad'), [load.from, load.to]];
+    case 'point':
+      return ['point', amount(load.force, 'force'), load.at];
+    case 'moment':
+      return ['moment', amount(load.moment, 'moment'), load.at];
+    case 'torque':
+      return ['torque', amount(load.value, 'force'), ''];
+    case 'pointTorque':
+      return ['torque, at a point', amount(load.torque, 'moment'), load.at];
+  }
+}
+
+/** The loads by case as they were typed, or the known forces. */
+export function beamInputs(member: BeamMember, _result: BeamResult, { display }: ProjectBasis, level: ReportDetail): Block[] {
+  if (member.mode === 'forces')
+    return inputTable(
+      'Design forces',
+      [
+        { title: 'Place' },
+        { title: 'Combination' },
+        { title: 'M', kind: 'moment' },
+        { title: 'V', kind: 'force' },
+        { title: 'T', kind: 'moment' },
+        { title: 'N', kind: 'force' },
+      ],
+      member.forces,
+      (f) => [
+        f.place,
+        f.combination,
+        amount(f.moment, 'moment'),
+        amount(f.shear, 'force'),
+        amount(f.torsion, 'moment'),
+        amount(f.axial, 'force'),
+      ],
+      level,
+    );
+  const station = (v: number) => formatQuantity(v, 'station', display);
+  const where = (at: ReturnType<typeof loadCells>[2]) =>
+    typeof at === 'string' ? at : typeof at === 'number' ? `at ${station(at)}` : `${station(at[0])} to ${station(at[1])}`;
+  return inputTable(
+    'Loads',
+    [{ title: 'Case' }, { title: 'Load' }, { title: 'Span' }, { title: 'Value' }, { title: 'Where, from the left end' }, { title: 'Note' }],
+    member.loads,
+    (load) => {
+      const [type, value, at] = loadCells(load);
+      const end = load.type === 'trapezoidal' ? `, ${formatQuantity(load.end, 'lineLoad', display)} at its end` : '';
+      return [load.case, type, spanText(load.span), value, `${where(at)}${end}`, load.note];
+    },
+    level,
+  );
 }
 
 /** The drawings of a beam's report: elevation, strips, sections. */

@@ -4,7 +4,7 @@ import { memberSchema } from '../member';
 import type { Kind } from '../kind';
 import { sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { completeBeam } from './complete';
-import { beamFacts, beamFigures } from './content';
+import { beamFacts, beamFigures, beamInputs } from './content';
 import { designBeam } from './design-beam';
 import { withFlanges } from './effective-flange';
 import { beamFaults } from './faults';
@@ -55,6 +55,7 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
   steelLabel: (_beam, result, project) => (result?.steel ? beamSteelLabel(project, result.steel) : ''),
   silhouette: ({ section }) => silhouettes[section.shape],
   facts: beamFacts,
+  inputTables: beamInputs,
   figures: beamFigures,
   schedule: beamSchedule,
   toJson: beamToJson,

@@ -1,13 +1,14 @@
 import type { DesignCode } from '../../codes/design-code';
 import { beside } from '../../drawing/frame';
 import type { ColumnBar } from '../../reinforcement/column-bars';
-import { formatQuantity, unitLabel } from '../../units/format';
+import { formatQuantity, formatUtilisation, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import type { Fact, Figure } from '../kind';
-import type { ProjectBasis } from '../member';
-import { byHand, combinationFacts } from '../parts/facts';
+import { amount, type Block, type Cell, type Column, type Fact } from '../../document/blocks';
+import type { Figure } from '../kind';
+import { codeOf, type MemberBase, type ProjectBasis, type ReportDetail } from '../member';
+import { byHand, combinationFacts, inputTable, materialFacts } from '../parts/facts';
 import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from './drawing/views';
-import type { ColumnAxis, ColumnInput } from './input';
+import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 import { columnPicture } from './picture';
 import type { ColumnResult } from './result';
 
@@ -21,14 +22,59 @@ export interface UprightWords {
   readonly ties: string;
 }
 
+type UprightShared = Pick<
+  ColumnInput,
+  'height' | 'cover' | 'axes' | 'mode' | 'materials' | 'sets' | 'cases' | 'caseForces' | 'crackLimit' | 'sustained'
+> &
+  Pick<MemberBase, 'choices'>;
+
+const FORCES: readonly Column[] = [
+  { title: 'N', kind: 'force' },
+  { title: 'Mx top', kind: 'moment' },
+  { title: 'Mx foot', kind: 'moment' },
+  { title: 'My top', kind: 'moment' },
+  { title: 'My foot', kind: 'moment' },
+  { title: 'Vx', kind: 'force' },
+  { title: 'Vy', kind: 'force' },
+];
+const forceCells = (f: ColumnForces): Cell[] => [
+  amount(f.N, 'force'),
+  ...[f.mxTop, f.mxBottom, f.myTop, f.myBottom].map((v) => amount(v, 'moment')),
+  amount(f.vx, 'force'),
+  amount(f.vy, 'force'),
+];
+
+const GOVERNING_SETS = 6;
+
+/** All load sets as typed, or the forces by case; on one page the sets that use the section most. */
+export function uprightInputs(member: UprightShared, { summaries, sets }: ColumnResult, level: ReportDetail): Block[] {
+  if (level === 'summary') {
+    const worst = [...summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, GOVERNING_SETS);
+    return [
+      {
+        kind: 'table',
+        title: 'Governing load sets',
+        columns: [{ title: 'Set' }, ...FORCES, { title: 'Uses', isNumber: true }],
+        rows: worst.map((s) => [sets[s.index]!.name, ...forceCells(sets[s.index]!), formatUtilisation(s.utilisation)]),
+        ...(sets.length > worst.length ? { foot: `Of ${sets.length} load sets; all of them in the working.` } : {}),
+      },
+    ];
+  }
+  return member.mode === 'cases'
+    ? inputTable('Forces by load case', [{ title: 'Case' }, ...FORCES], member.caseForces, (f) => [f.case, ...forceCells(f)], level)
+    : inputTable(
+        'Load sets',
+        [{ title: 'Set' }, { title: 'Kind' }, ...FORCES],
+        member.sets,
+        (s) => [s.name, s.kind, ...forceCells(s)],
+        level,
+      );
+}
+
 /** What a report says of a column or a wall; what its cover is to, its bars and its ties come from the kind. */
-export function uprightFacts(
-  member: Pick<ColumnInput, 'height' | 'cover' | 'axes' | 'mode'>,
-  words: UprightWords,
-  result: ColumnResult,
-  project: ProjectBasis,
-): Fact[] {
+export function uprightFacts(member: UprightShared, words: UprightWords, result: ColumnResult, project: ProjectBasis): Fact[] {
   const units = project.display;
+  const code = codeOf(project, member);
   const length = (v: number) => formatQuantity(v, 'station', units);
   const axis = (key: 'x' | 'y', a: ColumnAxis): Fact => {
     const s = result.slenderness[key];
@@ -40,12 +86,15 @@ export function uprightFacts(
   };
   return [
     ['Section', words.size],
-    ['Clear height', length(member.height)],
-    [words.cover, formatQuantity(member.cover, 'smallLength', units)],
+    ['Clear height', amount(member.height, 'station')],
+    ...materialFacts(member.materials, code, words.ties ? code.linkTitles.column : code.linkTitles.beam),
+    [words.cover, amount(member.cover, 'smallLength')],
     ['Bars', `${words.bars}, ${(100 * result.steelRatio).toFixed(2)} %`],
     ...(words.ties ? [['Ties', words.ties] as Fact] : []),
     axis('x', member.axes.x),
     axis('y', member.axes.y),
+    ['Crack width allowed', amount(member.crackLimit, 'crack')],
+    ...(member.sustained === null ? [] : [['Sustained part of the load', amount(member.sustained, 'ratio')] as Fact]),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
     ...(member.mode === 'cases' ? [['Combinations', combinationFacts(result)] as Fact] : []),
     ...byHand(result, units),

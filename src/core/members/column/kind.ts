@@ -8,7 +8,7 @@ import { linkLabel, shapeLabel, sizeUnit } from '../parts/bar-labels';
 import { codeChoices } from '../parts/choices';
 import { withConcrete } from '../parts/settings';
 import { proposeColumnSteps } from './changes';
-import { uprightFacts, uprightFigures } from './content';
+import { uprightFacts, uprightFigures, uprightInputs } from './content';
 import { columnSteps } from './design-column';
 import { columnFaults } from './faults';
 import type { ColumnMember } from './input';
@@ -74,6 +74,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     };
     return uprightFacts(column, words, result, project);
   },
+  inputTables: (column, result, _project, level) => uprightInputs(column, result, level),
   figures: (column, result, project) => {
     const code: DesignCode = codeOf(project, column);
     return uprightFigures(column, code, result, project.display, (bars) => columnLabels(project, column, bars));

@@ -5,7 +5,7 @@ import { layerLabel } from '../parts/bar-labels';
 import { withConcrete, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
 import { proposePanel } from './changes';
-import { panelFacts, panelFigures } from './content';
+import { panelFacts, panelFigures, panelInputs } from './content';
 import { designPanel } from './design-panel';
 import { panelFaults } from './faults';
 import type { PanelMember } from './input';
@@ -65,6 +65,7 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
       .join(', '),
   silhouette: () => 'M1 1h14v12H1zM3 3v8h10V3z',
   facts: panelFacts,
+  inputTables: panelInputs,
   figures: panelFigures,
   schedule: panelSchedule,
   toJson: panelToJson,

@@ -2,7 +2,10 @@ import type { LoadCase } from '../../analysis/combination';
 import type { ResultBase } from '../../checks/result';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import type { Fact } from '../kind';
+import type { DesignCode, Materials } from '../../codes/design-code';
+import { amount, type Block, type Column, type Fact } from '../../document/blocks';
+import type { ReportDetail } from '../member';
+import type { Part, service } from './schema-parts';
 
 /** Load cases with their nature, and the use of imposed ones. */
 export const caseFacts = ({ cases }: { readonly cases: readonly LoadCase[] }): string =>
@@ -21,3 +24,47 @@ export const combinationFacts = ({ combinations }: Pick<ResultBase, 'combination
     .filter((c) => c.kind === 'ultimate')
     .map((c) => `${c.id}: ${c.factors.map((f) => `${Number(f.factor.toFixed(3))} ${f.caseId}`).join(' + ')}`)
     .join('; ');
+
+/** Concrete, bars, transverse bars and aggregate. */
+export const materialFacts = (m: Materials, code: DesignCode, links: string): Fact[] => [
+  ['Concrete', code.concreteLabel(m.concreteStrength)],
+  ['Reinforcing steel', code.steelLabel(m.steelStrength, m.ductility)],
+  [`${links}, ${code.strengthSymbols.links}`, amount(m.linkStrength, 'steelStress')],
+  ['Largest aggregate', amount(m.aggregateSize, 'smallLength')],
+];
+
+/** Own weight, or that it is left out. */
+export const weightFact = ({ selfWeight, unitWeight }: { readonly selfWeight: boolean; readonly unitWeight: number }): Fact => [
+  'Self-weight',
+  selfWeight ? amount(unitWeight, 'unitWeight') : 'not counted',
+];
+
+/** What is allowed in service. */
+export function serviceFacts({ crackWidth, limits, hasPartitions, partitionAge }: Part<typeof service>): Fact[] {
+  const own = (['total', 'after', 'live'] as const).filter((key) => limits[key] !== null);
+  return [
+    ['Crack width allowed', amount(crackWidth, 'crack')],
+    ['Partitions', hasPartitions ? `can be damaged, there after ${partitionAge} days` : 'none that can be damaged'],
+    ...(own.length > 0 ? [['Deflection limits set', own.map((key) => `${key} span/${limits[key]}`).join(', ')] as Fact] : []),
+  ];
+}
+
+/** Rows of a table that one page has room for. */
+const ROOM = 8;
+
+/** A table of what was put in: whole, or on one page its first rows and how many follow. */
+export function inputTable<T>(
+  title: string,
+  columns: readonly Column[],
+  list: readonly T[],
+  row: (entry: T) => (Block & { readonly kind: 'table' })['rows'][number],
+  level: ReportDetail,
+): Block[] {
+  if (list.length === 0) return [];
+  const shown = level === 'summary' ? list.slice(0, ROOM) : list;
+  const left = list.length - shown.length;
+  return [{ kind: 'table', title, columns, rows: shown.map(row), ...(left > 0 ? { foot: `And ${left} more, in the working.` } : {}) }];
+}
+
+/** "all", "2". */
+export const spanText = (span: number | 'all'): string => (span === 'all' ? 'all' : String(span + 1));

@@ -1,8 +1,11 @@
 import { PAPER_FRAME as FRAME } from '../../drawing/frame';
 import { slabSides } from '../../geometry/control-perimeter';
 import { formatQuantity } from '../../units/format';
-import type { Fact, Figure } from '../kind';
-import { codeOf, type ProjectBasis } from '../member';
+import { amount, type Block, type Fact } from '../../document/blocks';
+import type { Figure } from '../kind';
+import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
+import { layerLabel, shapeLabel, sizeUnit } from '../parts/bar-labels';
+import { inputTable, materialFacts } from '../parts/facts';
 import { punchingDrawing } from './drawing';
 import type { PunchingMember } from './input';
 import { punchingLabels } from './labels';
@@ -11,10 +14,13 @@ import type { PunchingResult } from './result';
 /** What a report says of a slab at a column. */
 export function punchingFacts(member: PunchingMember, project: ProjectBasis): Fact[] {
   const units = project.display;
+  const code = codeOf(project, member);
   const length = (v: number) => formatQuantity(v, 'length', units);
   const edges = slabSides.filter((s) => member.edges[s] !== null).map((s) => `${s} ${length(member.edges[s]!)}`);
   return [
     ['Slab', `${length(member.h)} deep, cover to the outer top bars ${formatQuantity(member.cover, 'smallLength', units)}`],
+    ['Column', `${shapeLabel(member.column, units)}${sizeUnit(units)}`],
+    ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Edges from the column', edges.join(', ') || 'none near'],
     [
       'Openings',
@@ -25,16 +31,33 @@ export function punchingFacts(member: PunchingMember, project: ProjectBasis): Fa
         .join('; ') || 'none',
     ],
     [
-      'Forces',
-      member.sets
-        .map(
-          (s) =>
-            `${s.name}: V ${formatQuantity(s.V, 'force', units)}, Mx ${formatQuantity(s.Mx, 'moment', units)}, My ${formatQuantity(s.My, 'moment', units)}`,
-        )
-        .join('; '),
+      'Top bars',
+      `along x ${layerLabel(member.barsX, project)}, along y ${layerLabel(member.barsY, project)}, outermost along ${member.outer}`,
     ],
+    ['Legs', legsText(member, project)],
+    ['Moments count', countedBy[member.momentsBy] + (member.momentsBy === 'given' ? ` ${member.beta}` : '')],
   ];
 }
+
+const countedBy = { position: 'by the usual factors of the code', moments: 'from the moments', given: 'by the factor' };
+
+function legsText({ legs }: PunchingMember, project: ProjectBasis): string {
+  if (!legs) return 'none';
+  const what =
+    legs.kind === 'links' ? `legs, perimeters ${legs.layout === 'round' ? 'all round' : 'with square corners'}` : 'rails of studs';
+  const layer = layerLabel({ size: legs.size, alternate: null, spacing: legs.spacing }, project);
+  return `${legs.legs} ${what}, ${layer}, ${legs.perimeters} perimeters, first at ${formatQuantity(legs.first, 'length', project.display)}`;
+}
+
+/** The forces as they were typed. */
+export const punchingInputs = (member: PunchingMember, _result: PunchingResult, _project: ProjectBasis, level: ReportDetail): Block[] =>
+  inputTable(
+    'Forces',
+    [{ title: 'Combination' }, { title: 'V', kind: 'force' }, { title: 'Mx', kind: 'moment' }, { title: 'My', kind: 'moment' }],
+    member.sets,
+    (s) => [s.name, amount(s.V, 'force'), amount(s.Mx, 'moment'), amount(s.My, 'moment')],
+    level,
+  );
 
 /** The plan of a slab at a column, as on its sheet. */
 export function punchingFigures(member: PunchingMember, result: PunchingResult, project: ProjectBasis): Figure[] {

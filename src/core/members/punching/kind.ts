@@ -4,7 +4,7 @@ import { shapeLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { withConcrete } from '../parts/settings';
 import { makeCode } from '../../codes/registry';
 import { proposePunching } from './changes';
-import { punchingFacts, punchingFigures } from './content';
+import { punchingFacts, punchingFigures, punchingInputs } from './content';
 import { designPunching } from './design-punching';
 import { punchingFaults } from './faults';
 import type { PunchingMember } from './input';
@@ -53,6 +53,7 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   steelLabel: (place, _result, project) => punchingLabel(project, place),
   silhouette: () => 'M1 2h14v3h-4l-1.500 2.500V13h-3V7.500L5 5H1z',
   facts: (place, _result, project) => punchingFacts(place, project),
+  inputTables: punchingInputs,
   figures: punchingFigures,
   toJson: punchingToJson,
 };

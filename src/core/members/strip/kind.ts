@@ -5,7 +5,7 @@ import { sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { withConcrete, withLineService, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
 import { completeStrip } from './complete';
-import { stripFacts, stripFigures } from './content';
+import { stripFacts, stripFigures, stripInputs } from './content';
 import { designStrip } from './design-strip';
 import { stripFaults } from './faults';
 import type { StripMember } from './input';
@@ -61,6 +61,7 @@ export const stripKind: Kind<StripMember, StripResult> = {
   steelLabel: (_strip, result, project) => (result?.steel ? stripSteelLabel(project, result.steel) : ''),
   silhouette: () => 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',
   facts: stripFacts,
+  inputTables: stripInputs,
   figures: stripFigures,
   schedule: stripSchedule,
   toJson: stripToJson,

@@ -1,5 +1,5 @@
 import { codeChoices } from '../parts/choices';
-import { uprightFacts, uprightFigures } from '../column/content';
+import { uprightFacts, uprightFigures, uprightInputs } from '../column/content';
 import { emptyColumnResult, type ColumnResult } from '../column/result';
 import { columnToJson } from '../column/to-json';
 import type { Kind } from '../kind';
@@ -54,6 +54,7 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
     const words = { size: wallSize(wall, project.display), cover: 'Cover to the outer bars', bars: wallBarsLabel(project, wall), ties: '' };
     return uprightFacts(wall, words, result, project);
   },
+  inputTables: (wall, result, _project, level) => uprightInputs(wall, result, level),
   figures: (wall, result, project) => {
     const code = codeOf(project, wall);
     return uprightFigures(wallAsColumn(wall, code), code, result, project.display, () => wallLabels(project, wall));
