@@ -117,10 +117,10 @@ export function beamInputs(member: BeamMember, _result: BeamResult, { display }:
       [
         { title: 'Place' },
         { title: 'Combination' },
-        { title: 'M', kind: 'moment' },
-        { title: 'V', kind: 'force' },
-        { title: 'T', kind: 'moment' },
-        { title: 'N', kind: 'force' },
+        { title: 'M', kind: 'moment', isNumber: true },
+        { title: 'V', kind: 'force', isNumber: true },
+        { title: 'T', kind: 'moment', isNumber: true },
+        { title: 'N', kind: 'force', isNumber: true },
       ],
       member.forces,
       (f) => [

@@ -29,13 +29,13 @@ type UprightShared = Pick<
   Pick<MemberBase, 'choices'>;
 
 const FORCES: readonly Column[] = [
-  { title: 'N', kind: 'force' },
-  { title: 'Mx top', kind: 'moment' },
-  { title: 'Mx foot', kind: 'moment' },
-  { title: 'My top', kind: 'moment' },
-  { title: 'My foot', kind: 'moment' },
-  { title: 'Vx', kind: 'force' },
-  { title: 'Vy', kind: 'force' },
+  { title: 'N', kind: 'force', isNumber: true },
+  { title: 'Mx top', kind: 'moment', isNumber: true },
+  { title: 'Mx foot', kind: 'moment', isNumber: true },
+  { title: 'My top', kind: 'moment', isNumber: true },
+  { title: 'My foot', kind: 'moment', isNumber: true },
+  { title: 'Vx', kind: 'force', isNumber: true },
+  { title: 'Vy', kind: 'force', isNumber: true },
 ];
 const forceCells = (f: ColumnForces): Cell[] => [
   amount(f.N, 'force'),

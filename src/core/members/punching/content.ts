@@ -53,7 +53,12 @@ function legsText({ legs }: PunchingMember, project: ProjectBasis): string {
 export const punchingInputs = (member: PunchingMember, _result: PunchingResult, _project: ProjectBasis, level: ReportDetail): Block[] =>
   inputTable(
     'Forces',
-    [{ title: 'Combination' }, { title: 'V', kind: 'force' }, { title: 'Mx', kind: 'moment' }, { title: 'My', kind: 'moment' }],
+    [
+      { title: 'Combination' },
+      { title: 'V', kind: 'force', isNumber: true },
+      { title: 'Mx', kind: 'moment', isNumber: true },
+      { title: 'My', kind: 'moment', isNumber: true },
+    ],
     member.sets,
     (s) => [s.name, amount(s.V, 'force'), amount(s.Mx, 'moment'), amount(s.My, 'moment')],
     level,
