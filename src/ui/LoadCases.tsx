@@ -2,8 +2,7 @@
 import type { Draft } from 'immer';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
 import type { Fault } from '@/core/checks/fault';
-import type { LineMember } from '@/core/members/strip/input';
-import type { PanelMember } from '@/core/members/panel/input';
+import type { Member } from '@/core/members/kinds';
 import { firstFree, onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
@@ -28,11 +27,13 @@ const categories: Record<ImposedCategory, string> = {
   H: 'H roofs',
 };
 
+/** Members whose loads belong to cases. */
+type CasedMember = Extract<Member, { readonly loads: readonly { readonly case: string }[] }>;
+
 /** The load cases of a beam or a strip of slab as a table. */
-export function LoadCases({ member, faults }: { readonly member: LineMember | PanelMember; readonly faults: readonly Fault[] }) {
+export function LoadCases({ member, faults }: { readonly member: CasedMember; readonly faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<LineMember | PanelMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = (label: string, recipe: (m: Draft<CasedMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;

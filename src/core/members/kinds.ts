@@ -6,10 +6,10 @@ import { punchingKind } from './punching/kind';
 import { stripKind } from './strip/kind';
 import { wallKind } from './wall/kind';
 
-/** Every kind of member, in the order in which they are offered. A new kind is a folder and a line here. */
-const list = [beamKind, columnKind, wallKind, stripKind, panelKind, punchingKind] as const;
+/** Every kind of member under its name, in the order in which they are offered. A new kind is a folder and a line here. */
+const list = { beam: beamKind, column: columnKind, wall: wallKind, strip: stripKind, panel: panelKind, punching: punchingKind };
 
-type Listed = (typeof list)[number];
+type Listed = (typeof list)[keyof typeof list];
 export type Member = MemberIn<Listed>;
 export type MemberResult = ResultIn<Listed>;
 /** The result of a member, as its kind gives it. */
@@ -17,7 +17,7 @@ export type ResultOf<M extends Member> = ResultIn<Extract<Listed, { readonly typ
 export type AnyKind = Kind<Member, MemberResult>;
 
 // A record takes members and results of its own kind only; that it is the record of the member at hand is what finding it by the type says.
-export const kinds = list as unknown as readonly AnyKind[];
+export const kinds = Object.values(list) as unknown as readonly AnyKind[];
 
 const byType = new Map(kinds.map((kind) => [kind.type as string, kind]));
 
