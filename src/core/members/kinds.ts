@@ -7,7 +7,14 @@ import { stripKind } from './strip/kind';
 import { wallKind } from './wall/kind';
 
 /** Every kind of member under its name, in the order in which they are offered. A new kind is a folder and a line here. */
-const list = { beam: beamKind, column: columnKind, wall: wallKind, strip: stripKind, panel: panelKind, punching: punchingKind };
+const list = {
+  beam: beamKind, // continuous beams, sections with known forces
+  column: columnKind,
+  wall: wallKind, // a column by its section, with meshes
+  strip: stripKind, // slabs that span one way
+  panel: panelKind, // slabs on four edges
+  punching: punchingKind, // slabs and footings at columns
+};
 
 type Listed = (typeof list)[keyof typeof list];
 export type Member = MemberIn<Listed>;
