@@ -312,3 +312,20 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
   const again = readProject(JSON.parse(writeProject(read.project)));
   expect(again.ok && again.project.members).toEqual(read.project.members);
 });
+
+it('the report says how a panel was worked out', () => {
+  const read = readProject(JSON.parse(readFileSync('examples/alderlight-playhouse.intarsia', 'utf8')));
+  if (!read.ok) throw new Error('demo');
+  const demo = read.project;
+  const found = demo.members.find((m): m is PanelMember => m.type === 'panel')!;
+  const factsOf = (change: Partial<PanelMember> = {}): Record<string, unknown> => {
+    const member = { ...found, ...change };
+    return Object.fromEntries(kindOf(member).facts(member, designNow(demo, member), demo));
+  };
+  expect(factsOf()['Edges']).toMatch(/^left \w+, right \w+, /);
+  const by = (method: PanelMember['method']) => factsOf({ method, isHeldDown: false, supportRatio: 1.2 });
+  expect(by('strips')['Method']).toMatch(/^strips both ways, \d+ % of the load along x/);
+  expect(by('yieldLines')['Method']).toMatch(/^yield lines, hogging over sagging 1\.2, along y over along x \d\.\d\d$/);
+  expect(by('coefficients')['Method']).toBe('coefficients of the code for stiff beams along all edges');
+  expect(by('strips')['Corners']).toBe('may lift');
+});

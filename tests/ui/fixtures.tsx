@@ -6,7 +6,6 @@ import type { Member } from '@/core/members/kinds';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { WallMember } from '@/core/members/wall/input';
 import type { StripMember } from '@/core/members/strip/input';
-import type { PanelMember } from '@/core/members/panel/input';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import { useProject } from '@/store/project-store';
@@ -71,12 +70,21 @@ export function stubBrowser(): void {
   globalThis.CSS ??= { escape: (s: string) => s.replace(/["\\]/g, '\\$&') } as typeof CSS;
 }
 
-const starting =
+export const starting =
   <M extends Member>(start: string) =>
   (project: Project, id: string, mark: string, place: string) =>
     newMember(project, start, id, mark, place) as M;
 export const newColumn = starting<ColumnMember>('column');
 export const newWall = starting<WallMember>('wall');
 export const newStrip = starting<StripMember>('strip');
-export const newPanel = starting<PanelMember>('panel');
 export const newPunching = starting<PunchingMember>('punching');
+
+/** A project of one new member, open with its results. */
+export function openNew<M extends Member>(
+  make: (p: Project, id: string, mark: string, place: string) => M,
+): { project: Project; member: M } {
+  const empty = projectOf({}, { members: [] });
+  const project: Project = { ...empty, members: [make(empty, 'a', 'S1', 'Hall')] };
+  openWithResults(project, 'all');
+  return { project, member: project.members[0] as M };
+}

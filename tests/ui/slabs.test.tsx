@@ -1,16 +1,10 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
-import type { PanelResult } from '@/core/members/panel/result';
 import type { StripResult } from '@/core/members/strip/result';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
-import type { PanelMember } from '@/core/members/panel/input';
 import type { StripMember } from '@/core/members/strip/input';
-import { readProject } from '@/core/project/read';
-import { panelField, toggled } from '@/features/panel/fields';
-import { PanelBasis, PanelLoads } from '@/features/panel/PanelPanels';
-import { PanelPlan } from '@/features/panel/PanelPlan';
 import { BasisPanel } from '@/features/strip/BasisPanel';
 import { stripField } from '@/features/strip/fields';
 import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
@@ -19,7 +13,7 @@ import { SlabSheet } from '@/features/strip/SlabSheet';
 import { StripLoads } from '@/features/strip/StripLoads';
 import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
-import { openWithResults, stubBrowser, newPanel, newStrip } from './fixtures';
+import { newStrip, openNew, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));
 // No workers here: the same searches, at once.
@@ -27,13 +21,6 @@ jest.mock('@/store/proposing', () => jest.requireActual<object>('./propose-now')
 beforeAll(stubBrowser);
 beforeEach(() => (useRouter as jest.Mock).mockReturnValue({ push: jest.fn() }));
 
-function open<M extends Member>(make: (p: Project, id: string, mark: string, place: string) => M): { project: Project; member: M } {
-  const read = readProject({ format: 'intarsia', version: 1, id: 'p', name: 'Test house', code: { id: 'en1992', variant: 'uk' } });
-  if (!read.ok) throw new Error('bad');
-  const project = { ...read.project, members: [make(read.project, 'a', 'S1', 'Hall')] };
-  openWithResults(project, 'all');
-  return { project, member: project.members[0] as M };
-}
 const now = <M extends Member>() => useProject.getState().project!.members[0] as M;
 const keep = (el: Element, value: string) =>
   act(() => {
@@ -46,7 +33,7 @@ describe('a strip', () => {
   const result = (p: Project) => designNow(p, p.members[0] as StripMember);
 
   test('elevation, plan and strips stand on one axis, per metre, and what is drawn opens its field', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     const onEdit = jest.fn();
     const { container } = render(
       <SlabSheet
@@ -72,7 +59,7 @@ describe('a strip', () => {
   });
 
   test('the cut shows bars at their spacing and what they carry', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     render(<SlabSection {...{ project, member }} result={result(project)} station={2000} onEdit={jest.fn()} editing={null} />);
     expect(screen.getByText(/carries .* kNm\/m/)).toBeTruthy();
     expect(screen.getByRole('button', { name: /^Depth of the slab/ })).toBeTruthy();
@@ -98,7 +85,7 @@ describe('a strip', () => {
     ['bars.across.bottom', 'H10 @ 250', (m: StripMember) => m.bars.across.bottom, { size: '10', alternate: null, spacing: 250 }],
     ['bars.across.top', 'auto', (m: StripMember) => m.bars.across.top, null],
   ])('%s typed as "%s"', (path, text, read, value) => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     const field = stripField(path, { project, member, steel: result(project).steel })!;
     const parsed = field.parse(text);
     if (!parsed.ok) throw new Error(parsed.reason);
@@ -111,7 +98,7 @@ describe('a strip', () => {
   });
 
   test('arrows move the spacing by 25 mm', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     const field = stripField('bars.across.bottom', { project, member, steel: result(project).steel })!;
     expect(field.step!('H8 @ 200', 1, 1)).toBe('H8 @ 225');
     expect(field.step!('H8 @ 200', -1, 10)).toBe('H8 @ 100');
@@ -119,7 +106,7 @@ describe('a strip', () => {
   });
 
   test('loads change their type at the same place, and are pasted with reasons for what is refused', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     render(<StripLoads project={project} member={member} faults={[{ path: 'loads[0].value', reason: 'No such load.' }]} />);
     expect(screen.getByText('No such load.')).toBeTruthy();
     act(() => void fireEvent.change(screen.getAllByRole('combobox', { name: 'Type' })[0]!, { target: { value: 'point' } }));
@@ -135,7 +122,7 @@ describe('a strip', () => {
   });
 
   test('bars are typed in the table, refused in words, given back, and copied to all spans', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     const view = render(<SlabBarsPanel project={project} member={member} steel={result(project).steel} schedule={null} />);
     const input = screen.getByRole('textbox', { name: 'Bottom bars, span 1' });
     keep(input, 'H13 @ 150');
@@ -157,7 +144,7 @@ describe('a strip', () => {
   });
 
   test('spans come and go with their supports, bars and loads; sizes and spacings are limited', () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     render(<BasisPanel project={project} member={member} result={result(project)} faults={[]} />);
     act(() => void fireEvent.change(screen.getByLabelText('Spans, with cantilevers'), { target: { value: '3' } }));
     expect([now<StripMember>().spans.length, now<StripMember>().supports.length, now<StripMember>().bars.top.length]).toEqual([3, 4, 3]);
@@ -169,7 +156,7 @@ describe('a strip', () => {
   });
 
   test('ways forward: spacings that hold, and single changes, taken with one click', async () => {
-    const { project, member } = open(newStrip);
+    const { project, member } = openNew(newStrip);
     render(<WaysForward project={project} member={member} />);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'spacings of bars' })));
     expect(screen.getAllByRole('button', { name: /^Try all bars @/ }).length).toBeGreaterThan(1);
@@ -179,64 +166,8 @@ describe('a strip', () => {
   });
 
   test('a new slab has something to change in either unit system', () => {
-    const { project } = open(newStrip);
+    const { project } = openNew(newStrip);
     const us = newStrip({ ...project, code: { id: 'aci318', variant: 'US', choices: {} }, display: 'US' }, 'x', 'S2', 'Hall');
     expect([us.h, us.spans[0]!.length, us.catalogue]).toEqual([203.2, 4572, 'us']);
-  });
-});
-
-describe('a panel', () => {
-  const result = (p: Project) => designNow(p, p.members[0] as PanelMember) as PanelResult;
-
-  test('the plan is the form: words turn at a click, values open their field', () => {
-    const { project, member } = open(newPanel);
-    const onEdit = jest.fn();
-    render(<PanelPlan {...{ project, member, onEdit }} result={result(project)} isStale={false} editing={null} />);
-    click(screen.getByRole('button', { name: /^The left edge is simple/ }));
-    expect(onEdit.mock.calls[0][0]).toBe('edges.left');
-    const turn = toggled('edges.left', member)!;
-    expect(turn.change(member).edges.left).toBe('continuous');
-    expect(toggled('isHeldDown', member)!.change(member).isHeldDown).toBe(false);
-    expect(toggled('h', member)).toBeNull();
-  });
-
-  test.each([
-    ['lx', '5.5 m', (m: PanelMember) => m.lx, 5500],
-    ['h', '200', (m: PanelMember) => m.h, 200],
-    ['share', '60', (m: PanelMember) => m.share, 0.6],
-    ['bars.top', 'H10 @ 150', (m: PanelMember) => m.bars.top, { size: '10', alternate: null, spacing: 150 }],
-  ])('%s typed as "%s"', (path, text, read, value) => {
-    const { project, member } = open(newPanel);
-    const parsed = panelField(path, project, member, result(project))!.parse(text);
-    if (!parsed.ok) throw new Error(parsed.reason);
-    const draft = JSON.parse(JSON.stringify(member)) as never;
-    parsed.apply(draft);
-    expect(read(draft)).toEqual(value);
-    expect(panelField('bars.nowhere', project, member, result(project))).toBeUndefined();
-  });
-
-  test('loads and basis are edited, and the method changes what is asked', () => {
-    const { project, member } = open(newPanel);
-    const loads = render(<PanelLoads project={project} member={member} faults={[]} />);
-    keep(screen.getByRole('textbox', { name: 'Value of load 2' }), '5');
-    expect(now<PanelMember>().loads[1]!.value).toBeCloseTo(5e-3, 12);
-    click(screen.getByRole('button', { name: 'Add a load' }));
-    expect(now<PanelMember>().loads).toHaveLength(3);
-    loads.unmount();
-    const view = render(<PanelBasis project={project} member={now()} faults={[{ path: 'h', reason: 'Too thin.' }]} />);
-    expect(screen.getByText('Too thin.')).toBeTruthy();
-    expect(screen.getByLabelText('Load along x')).toBeTruthy();
-    act(() => void fireEvent.change(screen.getByLabelText('Method'), { target: { value: 'yieldLines' } }));
-    view.rerender(<PanelBasis project={useProject.getState().project!} member={now()} faults={[]} />);
-    keep(screen.getByLabelText('Hogging over sagging'), '1.3');
-    expect(now<PanelMember>()).toMatchObject({ method: 'yieldLines', supportRatio: 1.3 });
-  });
-
-  test('ways forward are taken with one click', async () => {
-    const { project, member } = open(newPanel);
-    render(<WaysForward project={project} member={member} />);
-    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
-    click(screen.getByRole('button', { name: 'Try moments by yield lines' }));
-    expect(now<PanelMember>().method).toBe('yieldLines');
   });
 });
