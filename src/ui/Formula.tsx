@@ -35,10 +35,14 @@ function DerivationStep({ step, units, isNamed }: { step: Step; units: UnitSyste
   return (
     <div className={`flex items-center justify-between gap-2 ${hasFraction ? 'py-[3px]' : 'py-px'}`} title={step.name}>
       <span className="flex flex-wrap items-center gap-x-1.5 whitespace-nowrap">
-        <Maths
-          source={text.formula ? `<mrow>${text.symbol}<mo>=</mo>${text.formula}</mrow>` : `<mrow>${text.symbol}</mrow>`}
-          display={hasFraction}
-        />
+        {step.symbol === '' ? (
+          <span>{step.name}</span>
+        ) : (
+          <Maths
+            source={text.formula ? `<mrow>${text.symbol}<mo>=</mo>${text.formula}</mrow>` : `<mrow>${text.symbol}</mrow>`}
+            display={hasFraction}
+          />
+        )}
         {text.numbers && (
           <span className="text-walnut">
             <Maths source={`<mrow><mo>=</mo>${text.numbers}</mrow>`} display={hasFraction} />
@@ -49,7 +53,11 @@ function DerivationStep({ step, units, isNamed }: { step: Step; units: UnitSyste
         </span>
       </span>
       <span className="small shrink-0 text-right">
-        {step.kind === 'formula' ? step.clause : isNamed ? [step.name, step.source].filter(Boolean).join('; ') : step.source}
+        {step.kind === 'formula'
+          ? step.clause
+          : isNamed && step.symbol !== ''
+            ? [step.name, step.source].filter(Boolean).join('; ')
+            : step.source}
       </span>
     </div>
   );

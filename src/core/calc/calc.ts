@@ -1,3 +1,4 @@
+import { displayUnit, type QuantityKind, type UnitSystem } from '../units/quantity';
 import type { Expr, Values } from './expression';
 import { workingUnit, type Formula, type SymbolDef } from './formula';
 
@@ -5,6 +6,7 @@ import { workingUnit, type Formula, type SymbolDef } from './formula';
 export type Step =
   | {
       readonly kind: 'given';
+      /** Empty where the value has only a name. */
       readonly symbol: string;
       readonly name: string;
       readonly value: number;
@@ -54,6 +56,8 @@ export interface Calc {
   let(formula: Formula, values: Values): number;
   /** States a value that comes from outside this derivation, and where from. Returns the value. */
   given(symbol: SymbolDef, value: number, source?: string): number;
+  /** States a value that has no symbol: what it is, and where it came from. Returns the value. */
+  state(name: string, value: number, kind: QuantityKind, source: string): number;
   note(text: string, clause?: string): void;
 }
 
@@ -68,7 +72,13 @@ function evaluate(formula: Formula, values: Values): number {
 }
 
 /** A calculation that keeps no record. */
-export const silent: Calc = { recording: false, let: evaluate, given: (_symbol, value) => value, note: () => undefined };
+export const silent: Calc = {
+  recording: false,
+  let: evaluate,
+  given: (_symbol, value) => value,
+  state: (_name, value) => value,
+  note: () => undefined,
+};
 
 /** A calculation that records each statement as a step. */
 export class Recorder implements Calc {
@@ -109,6 +119,12 @@ export class Recorder implements Calc {
       unitUS: unitUS.name,
       ...(source ? { source } : {}),
     });
+    return value;
+  }
+
+  state(name: string, value: number, kind: QuantityKind, source: string): number {
+    const unit = (system: UnitSystem) => displayUnit(kind, system).unit.name;
+    this.steps.push({ kind: 'given', symbol: '', name, value, unit: unit('SI'), unitUS: unit('US'), source });
     return value;
   }
 

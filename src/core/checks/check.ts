@@ -42,10 +42,13 @@ const NEAR = 0.945;
 /** A rule of detailing is kept or broken: bars at just the spacing allowed are not near to anything. Other checks measure. */
 export const isRule = ({ family }: Pick<Check, 'family'>): boolean => family === 'detailing';
 
+/** Whether a utilisation is over the limit as it is shown. */
+export const isOver = (utilisation: number): boolean => utilisation > ROUNDING;
+
 /** State by the figure as it is shown: rounded first, then judged. */
 export function statusOf(utilisation: number | null, family: CheckFamily = 'bending'): CheckStatus {
   if (utilisation === null || Number.isNaN(utilisation)) return 'failed';
-  if (utilisation > ROUNDING) return 'exceeds';
+  if (isOver(utilisation)) return 'exceeds';
   return utilisation >= NEAR && !isRule({ family }) ? 'near' : 'holds';
 }
 

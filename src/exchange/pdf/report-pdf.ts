@@ -241,6 +241,13 @@ function stepRow(step: Step, units: UnitSystem): Content[] {
       { text: step.clause ?? '', fontSize: 8, alignment: 'right' },
     ];
   const text = printStep(step, tex, units)!;
+  if (step.symbol === '')
+    return [
+      { text: step.name, fontSize: 8 },
+      { text: step.kind === 'given' ? (step.source ?? '') : '', color: '#51473C', fontSize: 8 },
+      { text: `${text.result} ${text.unit}`, bold: true, alignment: 'right' },
+      '',
+    ];
   const picture = (source: string, most: number) => {
     const p = formulaSvg(`\\displaystyle ${source}`, 8.5);
     return p.width > most ? { svg: p.svg, width: most } : { svg: p.svg };

@@ -1,7 +1,7 @@
-import { derive, silent } from '../../calc/calc';
+import { silent } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { barOf } from '../../reinforcement/bar-groups';
-import { formatQuantity } from '../../units/format';
+import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
@@ -95,45 +95,48 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): D
   const end = code.anchorage.endSupport(silent, q);
   const name = supportName(support);
   const { clauses } = code.anchorage;
-  const length = (v: number) => formatQuantity(v, 'length', units);
   const place = { x: face, label: labelOf(support) };
-  const steps = () => derive((c) => void code.anchorage.endSupport(c, q));
   return [
-    makeCheck(
-      {
-        id: `anchorage-${name}`,
-        family: 'detailing',
-        title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
-        clause: clauses.end,
-        demand: { value: end.needed, kind: 'length' },
-        capacity: { value: end.available, kind: 'length' },
-        utilisation: end.needed / end.available,
-        place,
-        ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
-        ...(end.needed > end.available
-          ? {
-              reason: `Bottom bars at ${labelOf(support)} need ${length(end.needed)}, even bent, and have ${length(end.available)}: more or thinner bars, or a wider support.`,
-            }
-          : {}),
+    compareCheck({
+      id: `anchorage-${name}`,
+      family: 'detailing',
+      title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
+      clause: clauses.end,
+      place,
+      ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
+      kind: 'length',
+      units,
+      compare: (c) => {
+        const found = code.anchorage.endSupport(c, q);
+        return {
+          demand: found.needed,
+          demandIs: ['length needed', 'anchored by the force or for the strength above, the longer that counts'],
+          capacity: found.available,
+          capacityIs: [
+            'length there',
+            `from the face to the end cover${found.isBent && code.anchorage.legCounts ? ', with the leg of the bend' : ''}`,
+          ],
+        };
       },
-      steps,
-    ),
-    makeCheck(
-      {
-        id: `end-bars-${name}`,
-        family: 'detailing',
-        title: `Bottom bars that reach ${name}`,
-        clause: clauses.leastBars,
-        demand: { value: end.leastBars * area, kind: 'area' },
-        capacity: { value: area, kind: 'area' },
-        utilisation: end.leastBars,
-        place,
-        ...(end.leastBars > 1
-          ? { reason: `Too few bottom bars reach ${labelOf(support)}: ${formatQuantity(end.leastBars * area, 'area', units)} are needed.` }
-          : {}),
-      },
-      steps,
-    ),
+      fails: (needed, has) =>
+        `Bottom bars at ${labelOf(support)} need ${needed}, even bent, and have ${has}: more or thinner bars, or a wider support.`,
+    }),
+    compareCheck({
+      id: `end-bars-${name}`,
+      family: 'detailing',
+      title: `Bottom bars that reach ${name}`,
+      clause: clauses.leastBars,
+      place,
+      kind: 'area',
+      units,
+      compare: (c) => ({
+        demand: code.anchorage.endSupport(c, q).leastBars * area,
+        demandIs: ['area that has to reach the support', 'the part of the span bars that the code asks for'],
+        capacity: area,
+        capacityIs: ['area of the bars that reach it', 'of the bars as they are laid out'],
+      }),
+      fails: (needed) => `Too few bottom bars reach ${labelOf(support)}: ${needed} are needed.`,
+    }),
   ];
 }
 
@@ -169,26 +172,23 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): Deri
   const isBent = needed(false) > available;
   const leg = isBent && code.anchorage.legCounts ? Math.max(0, h - beam.cover.top - beam.cover.bottom) : 0;
   const name = supportName(support);
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    makeCheck(
-      {
-        id: `anchorage-top-${name}`,
-        family: 'detailing',
-        title: `Anchorage of top bars${isBent ? ', bent down' : ''}, ${name}`,
-        clause: code.anchorage.clauses.anchorage,
-        demand: { value: needed(isBent), kind: 'length' },
-        capacity: { value: available + leg, kind: 'length' },
-        utilisation: needed(isBent) / (available + leg),
-        place: { x: face, label: labelOf(support) },
-        ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent down.'] } : {}),
-        ...(needed(isBent) > available + leg
-          ? {
-              reason: `Top bars at ${labelOf(support)} need ${length(needed(isBent))} and have ${length(available + leg)}: thinner bars, or a wider support.`,
-            }
-          : {}),
-      },
-      () => derive((c) => void code.anchorage.length(c, question(isBent))),
-    ),
+    compareCheck({
+      id: `anchorage-top-${name}`,
+      family: 'detailing',
+      title: `Anchorage of top bars${isBent ? ', bent down' : ''}, ${name}`,
+      clause: code.anchorage.clauses.anchorage,
+      place: { x: face, label: labelOf(support) },
+      ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent down.'] } : {}),
+      kind: 'length',
+      units,
+      compare: (c) => ({
+        demand: use * code.anchorage.length(c, question(isBent)),
+        demandIs: ['length needed', `for ${(100 * use).toFixed(0)} % of the strength, which the moment at the face uses`],
+        capacity: available + leg,
+        capacityIs: ['length there', `from the face to the end cover${leg > 0 ? ', with the leg of the bend' : ''}`],
+      }),
+      fails: (needed, has) => `Top bars at ${labelOf(support)} need ${needed} and have ${has}: thinner bars, or a wider support.`,
+    }),
   ];
 }

@@ -1,7 +1,9 @@
 import { derive, silent } from '../../calc/calc';
 import type { ShearSection } from '../../codes/design-code';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type CheckDraft, type DerivableCheck } from '../../checks/check';
+import type { QuantityKind } from '../../units/quantity';
+import { compareCheck, type Compared, type Comparison } from '../../checks/compare';
+import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, type ShearDemand, shearLimits } from './demand';
@@ -109,28 +111,25 @@ function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableChec
   );
   const s = worst(nearFaces, (t) => t.force / resistance.shearAt(t.section, t.zone).limit);
   if (!s || s.force <= 0) return [];
-  const { limit } = resistance.shearAt(s.section, s.zone);
   return [
-    makeCheck(
-      {
-        id: 'shear-crushing',
-        family: 'shear',
-        title: 'Shear, concrete section',
-        clause: code.shearClauses.crushing,
-        demand: { value: s.force, kind: 'force' },
-        capacity: { value: limit, kind: 'force' },
-        utilisation: s.force / limit,
-        place: { x: s.x, label: `span ${s.span + 1}` },
-        combination: governingShear(basis, s.i),
-        assumptions: shearKeys(basis),
-        ...(s.force > limit
-          ? {
-              reason: `The section is too small for ${formatQuantity(s.force, 'force', units)}: it carries ${formatQuantity(limit, 'force', units)} with any ${code.linkWord}.`,
-            }
-          : {}),
-      },
-      () => derive((c) => void code.linkRequirement(c, s.force, s.section, beam.materials)),
-    ),
+    compareCheck({
+      id: 'shear-crushing',
+      family: 'shear',
+      title: 'Shear, concrete section',
+      clause: code.shearClauses.crushing,
+      place: { x: s.x, label: `span ${s.span + 1}` },
+      combination: governingShear(basis, s.i),
+      assumptions: shearKeys(basis),
+      kind: 'force',
+      units,
+      compare: (c) => ({
+        demand: s.force,
+        demandIs: ['shear near the face', 'from the analysis'],
+        capacity: code.shearResistance(c, s.section, linksOf(s.zone, resistance.map), beam.materials).limit,
+        capacityIs: ['most that the section carries', 'limit of the resistance above'],
+      }),
+      fails: (force, most) => `The section is too small for ${force}: it carries ${most} with any ${code.linkWord}.`,
+    }),
   ];
 }
 
@@ -144,61 +143,68 @@ function linkRules(basis: CheckBasis, stations: readonly ShearStation[]): Deriva
     links: linksOf(s.zone, resistance.map),
   }));
   type Row = (typeof withNeeds)[number];
+  type Need = Row['need'];
   const make = (
     id: string,
     title: string,
     clause: string,
-    ratio: (r: Row) => number,
-    figures: (r: Row) => Pick<CheckDraft, 'demand' | 'capacity'>,
-    words: (r: Row) => string,
+    kind: QuantityKind,
+    compare: (r: Row, need: Need) => Compared,
+    fails: (r: Row) => Comparison['fails'],
   ): DerivableCheck => {
-    const row = worst(withNeeds, ratio)!;
-    const utilisation = ratio(row);
-    return makeCheck(
-      {
-        id,
-        family: 'detailing',
-        title,
-        clause,
-        ...figures(row),
-        utilisation,
-        place: { x: row.s.x, label: `span ${row.s.span + 1}` },
-        ...(utilisation > 1 + 1e-9 ? { reason: words(row) } : {}),
-      },
-      () => derive((c) => void code.linkRequirement(c, row.s.force, row.s.section, beam.materials)),
-    );
+    const row = worst(withNeeds, (r) => {
+      const { demand, capacity } = compare(r, r.need);
+      return demand / capacity;
+    })!;
+    return compareCheck({
+      id,
+      family: 'detailing',
+      title,
+      clause,
+      place: { x: row.s.x, label: `span ${row.s.span + 1}` },
+      kind,
+      units,
+      compare: (c) => compare(row, code.linkRequirement(c, row.s.force, row.s.section, beam.materials)),
+      fails: fails(row),
+    });
   };
-  const length = (v: number) => formatQuantity(v, 'length', units);
   const word = code.linkWord;
+  const inZone = 'of the zone there, as typed or chosen';
+  const limit = 'as the code asks for this shear and depth';
   return [
     make(
       'least-links',
       `Least ${word}`,
       code.shearClauses.minimum,
-      (r) => r.need.minimum / (r.links.area / r.links.spacing),
-      (r) => ({
-        demand: { value: r.need.minimum, kind: 'areaPerLength' },
-        capacity: { value: r.links.area / r.links.spacing, kind: 'areaPerLength' },
-      }),
-      (r) =>
-        `${word} in span ${r.s.span + 1} need at least ${formatQuantity(r.need.minimum, 'areaPerLength', units)}, have ${formatQuantity(r.links.area / r.links.spacing, 'areaPerLength', units)}.`,
+      'areaPerLength',
+      (r, need) => ({ demand: need.minimum, capacity: r.links.area / r.links.spacing, capacityIs: [`area of ${word} per length`, inZone] }),
+      (r) => (need, has) => `${word} in span ${r.s.span + 1} need at least ${need}, have ${has}.`,
     ),
     make(
       'link-spacing',
       `Spacing of ${word}`,
       code.shearClauses.along,
-      (r) => r.links.spacing / r.need.maxAlong,
-      (r) => ({ demand: { value: r.links.spacing, kind: 'length' }, capacity: { value: r.need.maxAlong, kind: 'length' } }),
-      (r) => `${word} in span ${r.s.span + 1} stand ${length(r.links.spacing)} apart, at most ${length(r.need.maxAlong)} allowed.`,
+      'length',
+      (r, need) => ({
+        demand: r.links.spacing,
+        demandIs: [`spacing of ${word}`, inZone],
+        capacity: need.maxAlong,
+        capacityIs: ['largest spacing along', limit],
+      }),
+      (r) => (has, most) => `${word} in span ${r.s.span + 1} stand ${has} apart, at most ${most} allowed.`,
     ),
     make(
       'leg-spacing',
       'Legs across',
       code.shearClauses.across,
-      (r) => legDistance(basis, r.s) / r.need.maxAcross,
-      (r) => ({ demand: { value: legDistance(basis, r.s), kind: 'length' }, capacity: { value: r.need.maxAcross, kind: 'length' } }),
-      (r) =>
-        `Legs in span ${r.s.span + 1} stand ${length(legDistance(basis, r.s))} apart across, at most ${length(r.need.maxAcross)} allowed: more legs.`,
+      'length',
+      (r, need) => ({
+        demand: legDistance(basis, r.s),
+        demandIs: ['distance of legs across', 'between the covers, as many legs as the zone has'],
+        capacity: need.maxAcross,
+        capacityIs: ['largest distance across', limit],
+      }),
+      (r) => (has, most) => `Legs in span ${r.s.span + 1} stand ${has} apart across, at most ${most} allowed: more legs.`,
     ),
   ];
 }

@@ -1,15 +1,15 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { PlacedBar, Placement } from '../../reinforcement/bar-groups';
-import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck } from '../../checks/compare';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
 import { plainSection, tensionFace } from './section-at';
 import type { Face, SteelAlong } from './steel';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
-export function minimumSteelCheck({ beam, code, strips, resistance, regions, show }: CheckBasis<SteelAlong>): DerivableCheck[] {
+export function minimumSteelCheck({ beam, code, strips, resistance, regions, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const found = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
     const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
@@ -24,27 +24,26 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, sho
   const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
   const face = tensionFace(w.region.sense) === 'top' ? 'Top' : 'Bottom';
   return [
-    makeCheck(
-      {
-        id: 'minimum-steel',
-        family: 'detailing',
-        title: 'Least steel',
-        clause: code.steelClauses.minimum,
-        demand: { value: w.least, kind: 'area' },
-        capacity: { value: w.area, kind: 'area' },
-        utilisation: w.ratio,
-        place: { x: w.x, label: w.region.label },
-        ...(w.ratio > 1
-          ? { reason: `${face} bars at ${w.region.label}: at least ${show(w.least, 'area')}, has ${show(w.area, 'area')}.` }
-          : {}),
-      },
-      () => derive((c) => void code.minimumSteel(c, w.section, w.d, beam.materials)),
-    ),
+    compareCheck({
+      id: 'minimum-steel',
+      family: 'detailing',
+      title: 'Least steel',
+      clause: code.steelClauses.minimum,
+      place: { x: w.x, label: w.region.label },
+      kind: 'area',
+      units,
+      compare: (c) => ({
+        demand: code.minimumSteel(c, w.section, w.d, beam.materials),
+        capacity: w.area,
+        capacityIs: ['area of the tension bars there', 'of the bars as they are laid out'],
+      }),
+      fails: (least, has) => `${face} bars at ${w.region.label}: at least ${least}, has ${has}.`,
+    }),
   ];
 }
 
 /** Most steel in a face, where the code limits it. */
-export function maximumSteelCheck({ beam, code, strips, show }: CheckBasis<SteelAlong>): DerivableCheck[] {
+export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
   const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainSection(outlineOf(beam, span), 'sagging'), beam.materials));
   strips.x.forEach((_x, i) => {
@@ -55,23 +54,24 @@ export function maximumSteelCheck({ beam, code, strips, show }: CheckBasis<Steel
     }
   });
   if (!worst) return [];
-  const { i, sense, area, most, ratio } = worst;
+  const { i, sense, area } = worst;
   const span = strips.span[i]!;
   return [
-    makeCheck(
-      {
-        id: 'maximum-steel',
-        family: 'detailing',
-        title: 'Most steel',
-        clause: code.steelClauses.maximum,
-        demand: { value: area, kind: 'area' },
-        capacity: { value: most, kind: 'area' },
-        utilisation: ratio,
-        place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
-        ...(ratio > 1 ? { reason: `${show(area, 'area')} in one face, at most ${show(most, 'area')} outside laps.` } : {}),
-      },
-      () => derive((c) => void code.maximumSteel(c, plainSection(outlineOf(beam, span), sense), beam.materials)),
-    ),
+    compareCheck({
+      id: 'maximum-steel',
+      family: 'detailing',
+      title: 'Most steel',
+      clause: code.steelClauses.maximum,
+      place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
+      kind: 'area',
+      units,
+      compare: (c) => ({
+        demand: area,
+        demandIs: ['area of the bars of the face', 'of the bars as they are laid out'],
+        capacity: code.maximumSteel(c, plainSection(outlineOf(beam, span), 'sagging'), beam.materials)!,
+      }),
+      fails: (has, most) => `${has} in one face, at most ${most} outside laps.`,
+    }),
   ];
 }
 
@@ -98,24 +98,22 @@ export function spacingCheck({ beam, code, strips, resistance, units }: CheckBas
     }
   });
   if (!worst) return [];
-  const { placed, label, ratio, x } = worst;
-  const length = (v: number) => formatQuantity(v, 'smallLength', units);
-  return [
-    makeCheck(
-      {
-        id: 'bar-spacing',
-        family: 'detailing',
-        title: 'Clear bar spacing',
-        clause: code.clearSpacing(20, beam.materials.aggregateSize).clause,
-        demand: { value: placed.clearRequired, kind: 'smallLength' },
-        capacity: Number.isFinite(placed.clear) ? { value: placed.clear, kind: 'smallLength' } : null,
-        utilisation: ratio,
-        place: { x, label },
-        ...(ratio > 1 + 1e-9
-          ? { reason: `${label}: ${placed.misfit ?? `${length(placed.clear)} clear, needs ${length(placed.clearRequired)}`}.` }
-          : {}),
-      },
-      () => derive((c) => void clearDistance(c, code, placed, beam.materials.aggregateSize)),
-    ),
-  ];
+  const { placed, label, x } = worst;
+  const check = compareCheck({
+    id: 'bar-spacing',
+    family: 'detailing',
+    title: 'Clear bar spacing',
+    clause: code.clearSpacing(20, beam.materials.aggregateSize).clause,
+    place: { x, label },
+    kind: 'smallLength',
+    units,
+    compare: (c) => ({
+      demand: clearDistance(c, code, placed, beam.materials.aggregateSize),
+      capacity: placed.clear,
+      ...(placed.misfit ? { utilisation: Infinity } : {}),
+      capacityIs: ['clear distance of the bars', 'of the fullest layer as it is laid out'],
+    }),
+    fails: (need, has) => `${label}: ${placed.misfit ?? `${has} clear, needs ${need}`}.`,
+  });
+  return [check];
 }

@@ -1,103 +1,94 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent } from '../../calc/calc';
 import { leastClear } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck, type Compared, type Comparison, type Origin } from '../../checks/compare';
 import { nowhere, type ColumnBasis } from './checks';
 import { axialAt, isRound } from './input';
 import type { SetResult } from './strength';
 
-interface Rule {
-  readonly id: string;
-  readonly title: string;
-  readonly clause: string;
-  readonly demand: number;
-  readonly capacity: number;
-  readonly kind: QuantityKind;
-  /** Said when it does not hold. */
-  readonly fails?: string;
-  readonly combination?: string;
-  /** A size or a number: meeting the limit exactly is not near it. */
-  readonly isDiscrete?: boolean;
-}
+type Rule = Omit<Comparison, 'family' | 'place' | 'units' | 'kind'> & { readonly kind: QuantityKind };
 
-const rule = (r: Rule, run?: Parameters<typeof derive>[0]): DerivableCheck => {
-  const utilisation = r.capacity === 0 ? (r.demand > 0 ? Infinity : 0) : r.demand / r.capacity;
-  return makeCheck(
-    {
-      id: r.id,
-      family: 'detailing',
-      title: r.title,
-      clause: r.clause,
-      demand: { value: r.demand, kind: r.kind },
-      capacity: { value: r.capacity, kind: r.kind },
-      utilisation,
-      place: nowhere,
-      combination: r.combination ?? '',
-      ...(r.isDiscrete && utilisation <= 1.0005 ? { status: 'holds' as const } : {}),
-      ...(utilisation > 1.0005 && r.fails ? { reason: r.fails } : {}),
-    },
-    run ? () => derive(run) : undefined,
-  );
-};
+const SET: Origin[1] = 'as typed';
+const LAID = 'of the bars as they are laid out';
+const LIMIT = 'as the code asks';
+
+/** A rule of detailing for the whole column. */
+const rule = (r: Rule, { units }: Pick<ColumnBasis, 'units'>): DerivableCheck =>
+  compareCheck({ family: 'detailing', place: nowhere, units, ...r });
 
 const mostN = ({ set }: SetResult) => Math.max(set.N, axialAt(set, 'foot'));
 
 /** Least and most steel, the office's limit apart from the code's, and laps. */
 export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { column, code, model, results, units } = basis;
+  const { column, code, model, results } = basis;
   const { area } = model.section.gross;
   const steel = model.section.steelArea;
   const worst = results.reduce((a, b) => (mostN(b) > mostN(a) ? b : a));
-  const least = code.column.leastSteel(silent, mostN(worst), area, column.materials);
-  const most = code.column.mostSteel(silent, area);
-  const show = (v: number) => formatQuantity(v, 'area', units);
   const percent = (v: number) => `${(v * 100).toFixed(1)} %`;
+  const there: Origin = ['area of all bars', LAID];
+  const part: Origin = ['area of all bars over the section', LAID];
   return [
     rule(
       {
         id: 'least-steel',
         title: 'Least steel',
-        clause: least.clause,
-        demand: least.value,
-        capacity: steel,
-        kind: 'area',
+        clause: code.column.leastSteel(silent, mostN(worst), area, column.materials).clause,
         combination: worst.set.name,
-        fails: `Bars: needs ${show(least.value)}, has ${show(steel)}.`,
+        kind: 'area',
+        compare: (c) => {
+          const least = code.column.leastSteel(c, mostN(worst), area, column.materials);
+          return { demand: least.value, capacity: steel, capacityIs: there };
+        },
+        fails: (needed, has) => `Bars: needs ${needed}, has ${has}.`,
       },
-      (c) => void code.column.leastSteel(c, mostN(worst), area, column.materials),
+      basis,
     ),
     rule(
       {
         id: 'most-steel',
         title: 'Most steel',
-        clause: most.clause,
-        demand: steel,
-        capacity: most.value,
+        clause: code.column.mostSteel(silent, area).clause,
         kind: 'area',
-        fails: `${percent(steel / area)} of steel; the code allows ${percent(most.value / area)}.`,
+        compare: (c) => ({ demand: steel, demandIs: there, capacity: code.column.mostSteel(c, area).value }),
+        fails: () => `${percent(steel / area)} of steel; the code allows ${percent(code.column.mostSteel(silent, area).value / area)}.`,
       },
-      (c) => void code.column.mostSteel(c, area),
+      basis,
     ),
-    rule({
-      id: 'steel-practice',
-      title: 'Most steel, office',
-      clause: 'practice',
-      demand: steel / area,
-      capacity: column.steelLimit,
-      kind: 'percent',
-      fails: `${percent(steel / area)} of steel; above ${percent(column.steelLimit)} bars are hard to place.`,
-    }),
-    rule({
-      id: 'steel-at-laps',
-      title: 'Most steel at laps',
-      clause: code.column.mostAtLaps.clause,
-      demand: (2 * steel) / area,
-      capacity: code.column.mostAtLaps.value,
-      kind: 'percent',
-      fails: `Laps of all bars at once bring ${percent((2 * steel) / area)}: stagger them or use couplers.`,
-    }),
+    rule(
+      {
+        id: 'steel-practice',
+        title: 'Most steel, office',
+        clause: 'practice',
+        kind: 'percent',
+        compare: () => ({
+          demand: steel / area,
+          demandIs: part,
+          capacity: column.steelLimit,
+          capacityIs: ['most steel by the office', 'typed on the basis, 4 % unless it is changed'],
+        }),
+        fails: (has, limit) => `${has} of steel; above ${limit} bars are hard to place.`,
+      },
+      basis,
+    ),
+    rule(
+      {
+        id: 'steel-at-laps',
+        title: 'Most steel at laps',
+        clause: code.column.mostAtLaps.clause,
+        kind: 'percent',
+        compare: () => ({
+          demand: (2 * steel) / area,
+          demandIs: ['twice the area of all bars over the section', 'all bars lap at one level'],
+          capacity: code.column.mostAtLaps.value,
+          capacityIs: ['most steel at laps', LIMIT],
+        }),
+        fails: (has) => `Laps of all bars at once bring ${has}: stagger them or use couplers.`,
+      },
+      basis,
+    ),
   ];
 }
 
@@ -105,87 +96,99 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
 export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const { column, code, model, units } = basis;
   const { bars, tieRules, tieDiameter, tieQuestion } = model;
-  const ties = (c: Calc) => void code.column.ties(c, tieQuestion);
-  const length = (v: number) => formatQuantity(v, 'smallLength', units);
   const least = code.column.leastBars;
   const needed =
     column.transverse === 'spiral' ? least.spiral : isRound(column.shape) ? least.circular : Math.max(least.rectangular, cornersOf(basis));
   const thinnest = Math.min(...bars.map((b) => b.diameter));
   const gap = leastClear(bars);
   const thick = Math.max(bars[gap.pair[0]]!.diameter, bars[gap.pair[1]]!.diameter);
-  const clear = code.column.clearSpacing(thick, column.materials.aggregateSize);
   const ends = column.ties.spacingEnds ?? Math.min(column.ties.spacing, tieRules.spacingNearEnds.value);
   const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
   const one = word === 'spiral' ? 'the spiral' : word;
+  /** A rule of the ties: what they are against what the rules for them give. */
+  const tie = (
+    id: string,
+    title: string,
+    kind: QuantityKind,
+    clause: string,
+    compare: (r: typeof tieRules) => Compared,
+    fails: Rule['fails'],
+  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(code.column.ties(c, tieQuestion)) }, basis);
   return [
-    rule({
-      id: 'bar-count',
-      title: 'Number of bars',
-      clause: least.clause,
-      demand: needed,
-      capacity: bars.length,
-      kind: 'number',
-      isDiscrete: true,
-    }),
-    rule({
-      id: 'bar-size',
-      title: 'Least bar size',
-      clause: code.column.leastBarDiameter.clause,
-      demand: code.column.leastBarDiameter.value,
-      capacity: thinnest,
-      kind: 'diameter',
-      isDiscrete: true,
-    }),
+    rule(
+      {
+        id: 'bar-count',
+        title: 'Number of bars',
+        clause: least.clause,
+        kind: 'number',
+        compare: () => ({
+          demand: needed,
+          demandIs: ['least number of bars', `${LIMIT}, and one in every corner`],
+          capacity: bars.length,
+          capacityIs: ['number of bars', LAID],
+        }),
+      },
+      basis,
+    ),
+    rule(
+      {
+        id: 'bar-size',
+        title: 'Least bar size',
+        clause: code.column.leastBarDiameter.clause,
+        kind: 'diameter',
+        compare: () => ({
+          demand: code.column.leastBarDiameter.value,
+          demandIs: ['least diameter of bars', LIMIT],
+          capacity: thinnest,
+          capacityIs: ['diameter of the thinnest bar', LAID],
+        }),
+      },
+      basis,
+    ),
     rule(
       {
         id: 'clear-spacing',
         title: 'Clear distance of bars',
-        clause: clear.clause,
-        demand: clear.value,
-        capacity: gap.clear,
+        clause: code.column.clearSpacing(thick, column.materials.aggregateSize).clause,
         kind: 'smallLength',
-        fails: `Two bars stand ${length(gap.clear)} apart, they need ${length(clear.value)}.`,
+        compare: (c) => ({
+          demand: code.column.clearSpacing(thick, column.materials.aggregateSize, c).value,
+          capacity: gap.clear,
+          capacityIs: ['clear distance of the two closest bars', LAID],
+        }),
+        fails: (need, has) => `Two bars stand ${has} apart, they need ${need}.`,
       },
-      (c) => void code.column.clearSpacing(thick, column.materials.aggregateSize, c),
+      basis,
     ),
-    rule(
-      {
-        id: 'tie-size',
-        title: `Size of ${word}`,
-        clause: tieRules.leastDiameter.clause,
-        demand: tieRules.leastDiameter.value,
-        capacity: tieDiameter,
-        kind: 'smallLength',
-        isDiscrete: true,
-        fails: `${one} of ${length(tieDiameter)}; bars of this size need ${length(tieRules.leastDiameter.value)}.`,
-      },
-      ties,
+    tie(
+      'tie-size',
+      `Size of ${word}`,
+      'smallLength',
+      tieRules.leastDiameter.clause,
+      (r) => ({ demand: r.leastDiameter.value, capacity: tieDiameter, capacityIs: [`diameter of the ${word}`, SET] }),
+      (need, has) => `${one} of ${has}; bars of this size need ${need}.`,
     ),
-    rule(
-      {
-        id: 'tie-spacing',
-        title: `Spacing of ${word}`,
-        clause: tieRules.spacing.clause,
-        demand: column.ties.spacing,
-        capacity: tieRules.spacing.value,
-        kind: 'length',
-        fails: `${length(column.ties.spacing)} apart; at most ${length(tieRules.spacing.value)}.`,
-      },
-      ties,
+    tie(
+      'tie-spacing',
+      `Spacing of ${word}`,
+      'length',
+      tieRules.spacing.clause,
+      (r) => ({ demand: column.ties.spacing, demandIs: [`spacing of the ${word}`, SET], capacity: r.spacing.value }),
+      (has, most) => `${has} apart; at most ${most}.`,
     ),
     ...(tieRules.nearEnds > 0
       ? [
-          rule(
-            {
-              id: 'tie-spacing-ends',
-              title: `Spacing near ends`,
-              clause: tieRules.spacingNearEnds.clause,
+          tie(
+            'tie-spacing-ends',
+            'Spacing near ends',
+            'length',
+            tieRules.spacingNearEnds.clause,
+            (r) => ({
               demand: ends,
-              capacity: tieRules.spacingNearEnds.value,
-              kind: 'length',
-              fails: `${length(ends)} apart within ${length(tieRules.nearEnds)} of the ends; at most ${length(tieRules.spacingNearEnds.value)}.`,
-            },
-            ties,
+              demandIs: ['spacing near the ends', column.ties.spacingEnds === null ? 'as close as the rule asks' : SET],
+              capacity: r.spacingNearEnds.value,
+            }),
+            (has, most) => `${has} apart within ${formatQuantity(tieRules.nearEnds, 'smallLength', units)} of the ends; at most ${most}.`,
           ),
         ]
       : []),
@@ -195,7 +198,8 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
 }
 
 /** The volume of a spiral against what confinement needs, where the code counts on it. */
-function spiralCheck({ column, code, model }: ColumnBasis): DerivableCheck[] {
+function spiralCheck(basis: ColumnBasis): DerivableCheck[] {
+  const { column, code, model } = basis;
   const { spiral } = code.column;
   if (column.transverse !== 'spiral' || !spiral) return [];
   const q = {
@@ -205,45 +209,52 @@ function spiralCheck({ column, code, model }: ColumnBasis): DerivableCheck[] {
     barArea: model.tieArea,
     pitch: column.ties.spacing,
   };
-  const { needed, there, clause } = spiral(silent, q);
+  const percent = (v: number) => `${(100 * v).toFixed(2)} %`;
   return [
     rule(
       {
         id: 'spiral-ratio',
         title: 'Volume of the spiral',
-        clause,
-        demand: needed,
-        capacity: there,
+        clause: spiral(silent, q).clause,
         kind: 'percent',
-        fails: `The spiral has ${(100 * there).toFixed(2)} % of the core, it needs ${(100 * needed).toFixed(2)} %.`,
+        compare: (c) => {
+          const { needed, there } = spiral(c, q);
+          return { demand: needed, capacity: there };
+        },
+        fails: () => `The spiral has ${percent(spiral(silent, q).there)} of the core, it needs ${percent(spiral(silent, q).needed)}.`,
       },
-      (c) => void spiral(c, q),
+      basis,
     ),
   ];
 }
 
 /** Cross ties that are there against those needed for every bar to be held, or near one that is. */
-function heldCheck({ column, model }: ColumnBasis, word: string): DerivableCheck {
+function heldCheck(basis: ColumnBasis, word: string): DerivableCheck {
+  const { column, model } = basis;
   const { bars, tieRules, legs } = model;
   const reach = tieRules.unheldDistance.value;
   const needed = holdBars(bars, reach, tieRules.holdsAlternate, null).cross.length;
   const loose = looseBars(bars, legs.held, reach).length;
   const there = legs.cross.length;
-  const short = loose > 0 || (column.ties.cross !== null && there < needed);
-  return makeCheck({
-    id: 'bars-held',
-    family: 'detailing',
-    title: 'Cross ties',
-    clause: tieRules.unheldDistance.clause,
-    demand: { value: needed, kind: 'number' },
-    capacity: { value: there, kind: 'number' },
-    utilisation: needed === 0 ? 0 : needed / there,
-    status: short ? 'exceeds' : 'holds',
-    place: nowhere,
-    ...(short
-      ? { reason: `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.` }
-      : {}),
-  });
+  const isShort = loose > 0 || (column.ties.cross !== null && there < needed);
+  const check = rule(
+    {
+      id: 'bars-held',
+      title: 'Cross ties',
+      clause: tieRules.unheldDistance.clause,
+      kind: 'number',
+      compare: () => ({
+        demand: needed,
+        demandIs: ['cross ties needed in each set', 'for every bar to be held, or near one that is'],
+        capacity: there,
+        capacityIs: ['cross ties in each set', column.ties.cross === null ? 'as many as are needed' : SET],
+      }),
+    },
+    basis,
+  );
+  // A bar may be loose although there are as many ties as are needed elsewhere.
+  const reason = `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.`;
+  return { ...check, check: { ...check.check, status: isShort ? 'exceeds' : 'holds', ...(isShort ? { reason } : {}) } };
 }
 
 /** Corners that stick out: each needs its bar. */
@@ -258,7 +269,8 @@ function cornersOf({ model }: ColumnBasis): number {
 }
 
 /** Length of the laps of the bars at the floor, all at one level, against the clear height that they have to end in. */
-export function lapCheck({ column, code, model, units }: ColumnBasis): DerivableCheck {
+export function lapCheck(basis: ColumnBasis): DerivableCheck {
+  const { column, code, model } = basis;
   const thickest = model.bars.reduce((a, b) => (b.diameter > a.diameter ? b : a));
   const question = {
     materials: column.materials,
@@ -269,19 +281,15 @@ export function lapCheck({ column, code, model, units }: ColumnBasis): Derivable
     clear: leastClear(model.bars).clear,
     isBent: false,
   };
-  const lap = code.anchorage.lap(silent, question, 1);
-  return makeCheck(
+  return rule(
     {
       id: 'lap-length',
-      family: 'detailing',
       title: `Laps of ${thickest.size} at the floor, all at once`,
       clause: code.anchorage.clauses.lap,
-      demand: { value: lap, kind: 'length' },
-      capacity: { value: column.height, kind: 'length' },
-      utilisation: lap / column.height,
-      place: nowhere,
-      ...(lap > column.height ? { reason: `A lap of ${formatQuantity(lap, 'length', units)} is longer than the clear height.` } : {}),
+      kind: 'length',
+      compare: (c) => ({ demand: code.anchorage.lap(c, question, 1), capacity: column.height, capacityIs: ['clear height', SET] }),
+      fails: (lap) => `A lap of ${lap} is longer than the clear height.`,
     },
-    () => derive((c) => void code.anchorage.lap(c, question, 1)),
+    basis,
   );
 }

@@ -1,10 +1,10 @@
 import type { Quantities } from '../../checks/result';
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode, Limit } from '../../codes/design-code';
 import { barMass, catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
-import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck, type Compared, type Origin } from '../../checks/compare';
 import { atOnce, type DesignOptions, type Steps } from '../../job';
 import { nowhere, type ColumnBasis } from '../column/checks';
 import { uprightSteps } from '../column/design-column';
@@ -41,22 +41,21 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
   const horizontal = (2 * h.area * wallLength(wall)) / wall.horizontal.spacing;
   const rules = (c: Calc) => code.column.wallSteel(c, area, vertical, wall.thickness);
   const r = rules(silent);
-  const show = (v: number, kind: QuantityKind) => formatQuantity(v, kind, units);
-  const make = (id: string, title: string, limit: Limit, demand: number, capacity: number, kind: QuantityKind, what: string) =>
-    makeCheck(
-      {
-        id,
-        family: 'detailing',
-        title,
-        clause: limit.clause,
-        demand: { value: demand, kind },
-        capacity: { value: capacity, kind },
-        utilisation: demand / capacity,
-        place: nowhere,
-        ...(demand > capacity * 1.0005 ? { reason: `${what}: ${show(demand, kind)} against ${show(capacity, kind)}.` } : {}),
-      },
-      () => derive((c) => void rules(c)),
-    );
+  type Found = ReturnType<typeof rules>;
+  const make = (id: string, title: string, limit: Limit, kind: QuantityKind, compare: (found: Found) => Compared, what: string) =>
+    compareCheck({
+      id,
+      family: 'detailing',
+      title,
+      clause: limit.clause,
+      place: nowhere,
+      kind,
+      units,
+      compare: (c) => compare(rules(c)),
+      fails: (demand, capacity) => `${what}: ${demand} against ${capacity}.`,
+    });
+  const upright: Origin = ['area of the vertical bars', 'of both faces, as typed'];
+  const lying: Origin = ['area of the horizontal bars', 'of both faces, over a height equal to the length'];
   const gap = leastClear(model.bars);
   const clear = code.column.clearSpacing(model.bars[0]!.diameter, wall.materials.aggregateSize);
   return [
@@ -64,9 +63,8 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       'least-vertical',
       'Least vertical steel',
       r.leastVertical,
-      r.leastVertical.value,
-      vertical,
       'area',
+      (f) => ({ demand: f.leastVertical.value, capacity: vertical, capacityIs: upright }),
       'Vertical bars needed and there',
     ),
     ...(Number.isFinite(r.mostVertical.value)
@@ -75,9 +73,8 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
             'most-vertical',
             'Most vertical steel',
             r.mostVertical,
-            vertical,
-            r.mostVertical.value,
             'area',
+            (f) => ({ demand: vertical, demandIs: upright, capacity: f.mostVertical.value }),
             'Vertical bars there and allowed',
           ),
         ]
@@ -86,42 +83,55 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       'least-horizontal',
       'Least horizontal steel',
       r.leastHorizontal,
-      r.leastHorizontal.value,
-      horizontal,
       'area',
+      (f) => ({ demand: f.leastHorizontal.value, capacity: horizontal, capacityIs: lying }),
       'Horizontal bars needed and there',
     ),
-    make(
-      'vertical-spacing',
-      'Spacing, vertical bars',
-      r.verticalSpacing,
-      wall.vertical.spacing,
-      r.verticalSpacing.value,
-      'length',
-      'Spacing and its limit',
+    ...(['vertical', 'horizontal'] as const).map((way) =>
+      make(
+        `${way}-spacing`,
+        way === 'vertical' ? 'Spacing, vertical bars' : 'Spacing, horizontal',
+        r[`${way}Spacing`],
+        'length',
+        (f) => ({
+          demand: wall[way].spacing,
+          demandIs: [`spacing of the ${way} bars`, 'as typed'],
+          capacity: f[`${way}Spacing`].value,
+          capacityIs: ['largest spacing', 'as the code asks for this thickness'],
+        }),
+        'Spacing and its limit',
+      ),
     ),
-    make(
-      'horizontal-spacing',
-      'Spacing, horizontal',
-      r.horizontalSpacing,
-      wall.horizontal.spacing,
-      r.horizontalSpacing.value,
-      'length',
-      'Spacing and its limit',
-    ),
-    make('clear-spacing', 'Clear distance of bars', clear, clear.value, gap.clear, 'smallLength', 'Clear distance needed and there'),
-    makeCheck({
+    compareCheck({
+      id: 'clear-spacing',
+      family: 'detailing',
+      title: 'Clear distance of bars',
+      clause: clear.clause,
+      place: nowhere,
+      kind: 'smallLength',
+      units,
+      compare: (c) => ({
+        demand: code.column.clearSpacing(model.bars[0]!.diameter, wall.materials.aggregateSize, c).value,
+        capacity: gap.clear,
+        capacityIs: ['clear distance of the two closest bars', 'of the bars as they are laid out'],
+      }),
+      fails: (demand, capacity) => `Clear distance needed and there: ${demand} against ${capacity}.`,
+    }),
+    compareCheck({
       id: 'links-through',
       family: 'detailing',
       title: 'Links through the wall',
       clause: code.column.wallLinks.clause,
-      demand: { value: vertical / area, kind: 'percent' },
-      capacity: { value: code.column.wallLinks.value, kind: 'percent' },
-      utilisation: vertical / area / code.column.wallLinks.value,
       place: nowhere,
-      ...(vertical / area > code.column.wallLinks.value
-        ? { reason: 'So much vertical steel needs links through the wall: they are not designed here.' }
-        : {}),
+      kind: 'percent',
+      units,
+      compare: () => ({
+        demand: vertical / area,
+        demandIs: ['vertical steel over the section', 'of both faces, as typed'],
+        capacity: code.column.wallLinks.value,
+        capacityIs: ['most without links', 'as the code has it'],
+      }),
+      fails: () => 'So much vertical steel needs links through the wall: they are not designed here.',
     }),
   ];
 }

@@ -1,7 +1,8 @@
-import { derive, silent, type Calc } from '../../../calc/calc';
+import { silent, type Calc } from '../../../calc/calc';
 import type { StressKind } from '../../../codes/service-rules';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DerivableCheck } from '../../../checks/check';
+import { compareCheck } from '../../../checks/compare';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
 import { groupsOf, placesOf, worstOf, type CrackPlace } from './crack-places';
@@ -55,28 +56,27 @@ function widthChecks(
   const limit = beam.service.crackWidth;
   return groupsOf(basis, places).map((g) => {
     const p = worstOf(g.places, (q) => widths.get(q)!);
-    const w = widths.get(p)!;
-    const show = (v: number) => formatQuantity(v, 'crack', units);
-    return makeCheck(
-      {
-        id: `crack-${g.id}`,
-        family: 'crack',
-        title: `Crack width, ${g.label}`,
-        clause: code.service.crackClause,
-        demand: { value: w, kind: 'crack' },
-        capacity: { value: limit, kind: 'crack' },
-        utilisation: w / limit,
-        place: { x: p.x, label: g.label },
-        combination: p.name,
-        ...(w > limit ? { reason: `Cracks of ${show(w)} at ${g.label}; ${show(limit)} is allowed: more or thinner bars.` } : {}),
+    return compareCheck({
+      id: `crack-${g.id}`,
+      family: 'crack',
+      title: `Crack width, ${g.label}`,
+      clause: code.service.crackClause,
+      place: { x: p.x, label: g.label },
+      combination: p.name,
+      kind: 'crack',
+      units,
+      compare: (c) => {
+        states.alpha(p.span, c);
+        if (!p.isCracked) c.note('The section is not cracked by the largest service moment.');
+        return {
+          demand: widthOf(p, c),
+          ...(p.isCracked ? {} : { demandIs: ['crack width', 'none in a section that is not cracked'] as const }),
+          capacity: limit,
+          capacityIs: ['crack width allowed', 'typed on the basis, 0.3 mm unless it is changed'],
+        };
       },
-      () =>
-        derive((c) => {
-          states.alpha(p.span, c);
-          if (!p.isCracked) return c.note('The section is not cracked by the largest service moment.');
-          widthOf(p, c);
-        }),
-    );
+      fails: (width, allowed) => `Cracks of ${width} at ${g.label}; ${allowed} is allowed: more or thinner bars.`,
+    });
   });
 }
 
@@ -96,23 +96,27 @@ function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): Deriva
     const isBySize = ratios(p).bySize <= ratios(p).bySpacing;
     const { diameter, spacing: own } = p.cut.question;
     const length = (v: number) => formatQuantity(v, 'length', units);
-    return makeCheck(
-      {
-        id: `crack-${g.id}`,
-        family: 'crack',
-        title: `${isBySize ? 'Bar size' : 'Bar spacing'} for cracks, ${g.label}`,
-        clause,
-        demand: { value: isBySize ? diameter : own, kind: 'length' },
-        capacity: { value: isBySize ? bar : spacing, kind: 'length' },
-        utilisation: utilisation(p),
-        place: { x: p.x, label: g.label },
-        combination: p.name,
-        ...(utilisation(p) > 1
-          ? { reason: `Bars at ${g.label}: at most ${length(bar)} thick, or ${length(spacing)} apart: more or thinner bars.` }
-          : {}),
+    return compareCheck({
+      id: `crack-${g.id}`,
+      family: 'crack',
+      title: `${isBySize ? 'Bar size' : 'Bar spacing'} for cracks, ${g.label}`,
+      clause,
+      place: { x: p.x, label: g.label },
+      combination: p.name,
+      kind: 'length',
+      units,
+      compare: (c) => {
+        const found = limitOf(p, c);
+        return {
+          demand: isBySize ? diameter : own,
+          demandIs: [isBySize ? 'diameter of the thickest bar' : 'spacing of the bars', 'of the bars as they are laid out'],
+          capacity: isBySize ? found.bar : found.spacing,
+          capacityIs: [isBySize ? 'largest bar' : 'largest spacing', 'by the table for this stress and crack width'],
+          utilisation: utilisation(p),
+        };
       },
-      () => derive((c) => void limitOf(p, c)),
-    );
+      fails: () => `Bars at ${g.label}: at most ${length(bar)} thick, or ${length(spacing)} apart: more or thinner bars.`,
+    });
   });
 }
 
@@ -123,39 +127,37 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
       code.service.crackSpacing!(c, Math.max(p.cut.steel, 1), p.cut.question.cover, beam.materials);
     const spacing = (p: CrackPlace) => (Number.isFinite(p.cut.question.spacing) ? p.cut.question.spacing : beam.section.b);
     const p = worstOf(g.places, (q) => spacing(q) / limitOf(q).value);
-    const { value, clause } = limitOf(p);
-    const length = (v: number) => formatQuantity(v, 'length', units);
     const estimate = worstOf(g.places, (q) => widths.get(q)!);
-    return makeCheck(
-      {
-        id: `crack-${g.id}`,
-        family: 'crack',
-        title: `Bar spacing for cracks, ${g.label}`,
-        clause,
-        demand: { value: spacing(p), kind: 'length' },
-        capacity: { value, kind: 'length' },
-        utilisation: spacing(p) / value,
-        place: { x: p.x, label: g.label },
-        combination: p.name,
-        warnings: [
-          `Estimated crack width ${formatQuantity(widths.get(estimate)!, 'crack', units)}: for information, the code limits the spacing.`,
-        ],
-        ...(spacing(p) > value
-          ? { reason: `Bars at ${g.label} stand ${length(spacing(p))} apart; ${length(value)} is allowed: more bars.` }
-          : {}),
+    const isOne = !Number.isFinite(p.cut.question.spacing);
+    return compareCheck({
+      id: `crack-${g.id}`,
+      family: 'crack',
+      title: `Bar spacing for cracks, ${g.label}`,
+      clause: limitOf(p).clause,
+      place: { x: p.x, label: g.label },
+      combination: p.name,
+      warnings: [
+        `Estimated crack width ${formatQuantity(widths.get(estimate)!, 'crack', units)}: for information, the code limits the spacing.`,
+      ],
+      kind: 'length',
+      units,
+      compare: (c) => {
+        const most = limitOf(p, c).value;
+        code.service.crackEstimate?.(c, estimate.cut.question);
+        return {
+          demand: spacing(p),
+          demandIs: ['spacing of the bars', isOne ? 'one bar: the width of the face' : 'of the bars as they are laid out'],
+          capacity: most,
+        };
       },
-      () =>
-        derive((c) => {
-          limitOf(p, c);
-          code.service.crackEstimate?.(c, estimate.cut.question);
-        }),
-    );
+      fails: (has, most) => `Bars at ${g.label} stand ${has} apart; ${most} is allowed: more bars.`,
+    });
   });
 }
 
 /** Stresses of concrete and bars under a kind of service loads, by the cracked section; creep counts as far as the loads are sustained. */
 function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' | 'quasiPermanent')): DerivableCheck[] {
-  const { beam, code, largest, crackMoments, fullNames, crackNames } = basis;
+  const { beam, code, units, largest, crackMoments, fullNames, crackNames } = basis;
   const limits = code.service.stressLimits(beam.materials, kind);
   if (!limits.concrete && !limits.steel) return [];
   const isFull = kind === 'characteristic';
@@ -165,20 +167,28 @@ function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' 
   const name = isFull ? 'char.' : 'quasi-perm.';
   const make = (id: string, title: string, value: (p: CrackPlace) => number, limit: { value: number; clause: string }) => {
     const p = worstOf(places, value);
-    return makeCheck(
-      {
-        id: `stress-${id}-${kind}`,
-        family: 'crack',
-        title: `${title}, ${name}`,
-        clause: limit.clause,
-        demand: { value: value(p), kind: 'stress' },
-        capacity: { value: limit.value, kind: 'stress' },
-        utilisation: value(p) / limit.value,
-        place: { x: p.x, label: `span ${p.span + 1}` },
-        combination: p.name,
+    return compareCheck({
+      id: `stress-${id}-${kind}`,
+      family: 'crack',
+      title: `${title}, ${name}`,
+      clause: limit.clause,
+      place: { x: p.x, label: `span ${p.span + 1}` },
+      combination: p.name,
+      kind: 'stress',
+      units,
+      compare: (c) => {
+        states.alpha(p.span, c);
+        return {
+          demand: value(p),
+          demandIs: [
+            title.toLowerCase(),
+            `of the cracked section under ${formatQuantity(p.moment, 'moment', units)}, with the ratio of moduli above`,
+          ],
+          capacity: limit.value,
+          capacityIs: ['stress allowed', 'the part of the strength that the code allows'],
+        };
       },
-      () => derive((c) => void states.alpha(p.span, c)),
-    );
+    });
   };
   return [
     ...(limits.concrete ? [make('concrete', 'Concrete stress', (p) => p.cut.concrete, limits.concrete)] : []),
