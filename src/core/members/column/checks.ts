@@ -3,6 +3,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
+import { compareCheck } from '../../checks/compare';
 import { guarded, makeCheck, type DerivableCheck } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
@@ -104,7 +105,7 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
 }
 
 /** Axial force alone against the squash load, and against the bars in tension. */
-export function axialChecks({ results, model, code, column }: ColumnBasis): DerivableCheck[] {
+export function axialChecks({ results, model, code, column, units }: ColumnBasis): DerivableCheck[] {
   const all = results.map((r) => r.set);
   const list: DerivableCheck[] = [];
   const larger = (s: LoadSet) => Math.max(s.N, axialAt(s, 'foot'));
@@ -112,21 +113,29 @@ export function axialChecks({ results, model, code, column }: ColumnBasis): Deri
   const most = worstBy(all, larger);
   const least = worstBy(all, (s) => -smaller(s));
   const make = (id: string, title: string, N: number, capacity: number, combination: string) =>
-    makeCheck(
-      {
-        id,
-        family: 'bending',
-        title,
-        clause: code.column.clauses.squash,
-        demand: { value: Math.abs(N), kind: 'force' },
-        capacity: { value: Math.abs(capacity), kind: 'force' },
-        utilisation: N / capacity,
-        place: nowhere,
-        combination,
-        assumptions: code.choices.filter((k) => k.key === 'columnDisplaced' || k.key === 'displaced').map((k) => k.key),
+    compareCheck({
+      id,
+      family: 'bending',
+      title,
+      clause: code.column.clauses.squash,
+      place: nowhere,
+      combination,
+      assumptions: code.choices.filter((k) => k.key === 'columnDisplaced' || k.key === 'displaced').map((k) => k.key),
+      kind: 'force',
+      units,
+      compare: (c) => {
+        code.column.ultimateBasis(c, column.materials, column.transverse);
+        return {
+          demand: Math.abs(N),
+          demandIs: ['axial force', `of load set ${combination}`],
+          capacity: Math.abs(capacity),
+          capacityIs:
+            N > 0
+              ? ['largest axial resistance', 'concrete and all bars at the strain of pure compression, as far as the code counts it']
+              : ['resistance to tension', 'all bars at their design strength'],
+        };
       },
-      () => derive((c) => void code.column.ultimateBasis(c, column.materials, column.transverse)),
-    );
+    });
   if (most && larger(most) > 0) list.push(make('axial-force', 'Axial force alone', larger(most), model.surface.most, most.name));
   if (least && smaller(least) < 0) list.push(make('axial-tension', 'Tension alone', smaller(least), model.surface.least, least.name));
   return list;
@@ -139,7 +148,7 @@ function momentsAbout(c: Calc, { column, model }: ColumnBasis, r: SetResult, axi
 
 /** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
 export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results, code } = basis;
+  const { results, code, units } = basis;
   const good = results.filter((r) => !r.refusal);
   const list: DerivableCheck[] = [];
   const limit = code.column.mostGrowth;
@@ -150,20 +159,25 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
     );
     if (buckling)
       list.push(
-        makeCheck(
-          {
-            id: `buckling-${axis}`,
-            family: 'bending',
-            title: `Buckling about ${axis}`,
-            clause: code.column.clauses.growth,
-            demand: { value: buckling.set.N, kind: 'force' },
-            capacity: { value: buckling.set.N / buckling[axis].buckling!, kind: 'force' },
-            utilisation: buckling[axis].buckling,
-            place: nowhere,
-            combination: buckling.set.name,
+        compareCheck({
+          id: `buckling-${axis}`,
+          family: 'bending',
+          title: `Buckling about ${axis}`,
+          clause: code.column.clauses.growth,
+          place: nowhere,
+          combination: buckling.set.name,
+          kind: 'force',
+          units,
+          compare: (c) => {
+            momentsAbout(c, basis, buckling, axis);
+            return {
+              demand: buckling.set.N,
+              demandIs: ['axial force', `of load set ${buckling.set.name}`],
+              capacity: buckling.set.N / buckling[axis].buckling!,
+              capacityIs: ['axial force at which the moments grow without end', 'from the growth above'],
+            };
           },
-          () => derive((c) => momentsAbout(c, basis, buckling, axis)),
-        ),
+        }),
       );
     if (limit === null) continue;
     const ratio = (r: SetResult) => {
@@ -174,23 +188,26 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
     const r = worstBy(good, ratio);
     if (r && ratio(r) > 1)
       list.push(
-        makeCheck(
-          {
-            id: `growth-${axis}`,
-            family: 'bending',
-            title: `Second-order growth, ${axis}`,
-            clause: code.column.clauses.growth,
-            demand: { value: ratio(r), kind: 'ratio' },
-            capacity: { value: limit, kind: 'ratio' },
-            utilisation: ratio(r) / limit,
-            place: nowhere,
-            combination: r.set.name,
-            ...(ratio(r) > limit
-              ? { reason: `Second order makes the moment ${ratio(r).toFixed(2)} times as large; at most ${limit} is allowed.` }
-              : {}),
+        compareCheck({
+          id: `growth-${axis}`,
+          family: 'bending',
+          title: `Second-order growth, ${axis}`,
+          clause: code.column.clauses.growth,
+          place: nowhere,
+          combination: r.set.name,
+          kind: 'ratio',
+          units,
+          compare: (c) => {
+            momentsAbout(c, basis, r, axis);
+            return {
+              demand: ratio(r),
+              demandIs: ['largest moment over the largest of first order', 'of the moments above'],
+              capacity: limit,
+              capacityIs: ['most growth allowed', 'as the code has it'],
+            };
           },
-          () => derive((c) => momentsAbout(c, basis, r, axis)),
-        ),
+          fails: (growth, most) => `Second order makes the moment ${growth} times as large; at most ${most} is allowed.`,
+        }),
       );
   }
   return list;
@@ -212,7 +229,7 @@ function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
 
 /** Shear along x and along y with the ties, and both together where the code joins them. */
 export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results, code, column, model } = basis;
+  const { results, code, column, model, units } = basis;
   const list: DerivableCheck[] = [];
   const use = { x: new Map<SetResult, number>(), y: new Map<SetResult, number>() };
   for (const axis of ['x', 'y'] as const) {
@@ -231,17 +248,19 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
         const ratio = ({ N, V }: Shearing) => V / code.column.shear(silent, { ...section, N, V });
         for (const s of loaded) use[axis].set(s.r, Math.max(use[axis].get(s.r) ?? 0, ratio(s)));
         const { r, N, V } = worstBy(loaded, ratio)!;
-        return makeCheck(
-          {
-            ...base,
-            demand: { value: V, kind: 'force' },
-            capacity: { value: V / use[axis].get(r)!, kind: 'force' },
-            utilisation: use[axis].get(r)!,
-            combination: r.set.name,
-            assumptions: code.choices.filter((k) => k.topic === 'shear' && k.only !== 'beams').map((k) => k.key),
-          },
-          () => derive((c) => void code.column.shear(c, { ...section, N, V })),
-        );
+        const end = N === r.set.N ? 'top' : 'foot';
+        return compareCheck({
+          ...base,
+          combination: r.set.name,
+          assumptions: code.choices.filter((k) => k.topic === 'shear' && k.only !== 'beams').map((k) => k.key),
+          kind: 'force',
+          units,
+          compare: (c) => ({
+            demand: V,
+            demandIs: [`shear along ${axis}`, `of load set ${r.set.name} at the ${end}`],
+            capacity: code.column.shear(c, { ...section, N, V }),
+          }),
+        });
       }),
     );
   }
@@ -250,20 +269,21 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
     const joined = (r: SetResult) => join(use.x.get(r) ?? 0, use.y.get(r) ?? 0);
     const r = worstBy(results, (s) => joined(s).utilisation)!;
     list.push(
-      makeCheck(
-        {
-          id: 'shear-both',
-          family: 'shear',
-          title: 'Shear both ways together',
-          clause: joined(r).clause,
-          demand: { value: joined(r).utilisation, kind: 'ratio' },
-          capacity: { value: 1, kind: 'ratio' },
-          utilisation: joined(r).utilisation,
-          place: nowhere,
-          combination: r.set.name,
-        },
-        () => derive((c) => void join(use.x.get(r) ?? 0, use.y.get(r) ?? 0, c)),
-      ),
+      compareCheck({
+        id: 'shear-both',
+        family: 'shear',
+        title: 'Shear both ways together',
+        clause: joined(r).clause,
+        place: nowhere,
+        combination: r.set.name,
+        kind: 'ratio',
+        units,
+        compare: (c) => ({
+          demand: join(use.x.get(r) ?? 0, use.y.get(r) ?? 0, c).utilisation,
+          capacity: 1,
+          capacityIs: ['limit', 'both ways together use the section up'],
+        }),
+      }),
     );
   }
   return list;

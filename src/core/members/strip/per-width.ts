@@ -1,3 +1,4 @@
+import { derive } from '../../calc/calc';
 import type { HandCheck } from '../../analysis/hand-check';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind, UnitSystem } from '../../units/quantity';
@@ -12,10 +13,22 @@ function measuredPerWidth<T extends Measured | null>(m: T, width: number): T {
   return m && kind ? { ...m, value: m.value / width, kind } : m;
 }
 
-export const checkPerWidth = ({ check, ...rest }: DerivableCheck, width: number): DerivableCheck => ({
-  ...rest,
-  check: { ...check, demand: measuredPerWidth(check.demand, width), capacity: measuredPerWidth(check.capacity, width) },
-});
+/** A check of a strip, its figures per length of slab; its steps are those of the strip, and end with both figures per length. */
+export function checkPerWidth({ check, derive: steps }: DerivableCheck, width: number): DerivableCheck {
+  const { demand, capacity } = check;
+  const per = { demand: measuredPerWidth(demand, width), capacity: measuredPerWidth(capacity, width) };
+  const shared = [
+    ['demand', demand, per.demand],
+    ['capacity', capacity, per.capacity],
+  ] as const;
+  const perLengthSteps = () =>
+    derive((c) => {
+      for (const [name, whole, part] of shared)
+        if (part && whole && part.kind !== whole.kind && Number.isFinite(part.value))
+          c.state(`${name} per length of slab`, part.value, part.kind, 'that of the strip over its width');
+    });
+  return { check: { ...check, ...per }, ...(steps ? { derive: () => [...steps(), ...perLengthSteps()] } : {}) };
+}
 
 export function handCheckPerWidth(check: HandCheck, width: number): HandCheck {
   const kind = perLength[check.kind];

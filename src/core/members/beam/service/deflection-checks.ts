@@ -1,8 +1,8 @@
-import { derive, silent } from '../../../calc/calc';
+import { silent } from '../../../calc/calc';
 import type { DeflectionSum, SpanSystem } from '../../../codes/service-rules';
 import { widthAt } from '../../../geometry/beam-outline';
-import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DerivableCheck } from '../../../checks/check';
+import { compareCheck } from '../../../checks/compare';
 import { holdsMoment, outlineOf, type BeamInput } from '../input';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
@@ -106,25 +106,20 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
   const limit = limitOf(basis, sum, span);
   const w = size(at);
   const x = criticalPlace(beam, span);
-  const show = (v: number) => formatQuantity(v, 'smallLength', units);
   const label = isCantilever(beam, span) ? `cantilever, span ${span + 1}` : `span ${span + 1}`;
-  return makeCheck(
-    {
-      id: `deflection-${sum.id}-${span + 1}`,
-      family: 'deflection',
-      title: `${sum.title}, span ${span + 1}`,
-      clause: sum.clause,
-      demand: { value: w, kind: 'smallLength' },
-      capacity: { value: limit, kind: 'smallLength' },
-      utilisation: w / limit,
-      place: { x: beam.spans.slice(0, span).reduce((s, q) => s + q.length, 0) + (at * length) / STEPS, label },
-      assumptions: code.choices.filter((c) => c.topic === 'service' && c.only !== 'strips').map((c) => c.key),
-      ...(w > limit
-        ? { reason: `${sum.title} of ${label}: ${show(w)}, that is span/${Math.round(reach / w)}; ${show(limit)} is allowed.` }
-        : {}),
-    },
-    () =>
-      derive((c) => {
+  const part = basis.beam.service.limits[sum.id];
+  const byOffice = basis.beam.service.most !== null && limit === basis.beam.service.most;
+  return compareCheck({
+    id: `deflection-${sum.id}-${span + 1}`,
+    family: 'deflection',
+    title: `${sum.title}, span ${span + 1}`,
+    clause: sum.clause,
+    place: { x: beam.spans.slice(0, span).reduce((s, q) => s + q.length, 0) + (at * length) / STEPS, label },
+    assumptions: code.choices.filter((c) => c.topic === 'service' && c.only !== 'strips').map((c) => c.key),
+    kind: 'smallLength',
+    units,
+    compare: (c) => {
+      if (c.recording) {
         c.note(
           'Curvature is integrated along the span; here for the section that matters most, at midspan or at the root of a cantilever.',
         );
@@ -139,38 +134,57 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
         const most = sense === 'sagging' ? basis.largest.max[i]! : -basis.largest.min[i]!;
         code.service.curvature(c, s, Math.max(0, moment), stage.crackedBy === 'largest' ? most : 0);
         code.service.sums(c, longTerm(basis, span));
-      }),
-  );
+      }
+      return {
+        demand: w,
+        demandIs: [
+          sum.title.toLowerCase(),
+          `curvature integrated over ${STEPS} steps of the span for every stage, the stages added up; largest ${Math.round((100 * at) / STEPS)} % along it`,
+        ],
+        capacity: limit,
+        capacityIs: [
+          'deflection allowed',
+          byOffice
+            ? 'most that the office allows'
+            : `span/${part ?? sum.usual}, ${part === null ? 'the usual one of the code' : 'typed on the basis'}`,
+        ],
+      };
+    },
+    fails: (has, allowed) => `${sum.title} of ${label}: ${has}, that is span/${Math.round(reach / w)}; ${allowed} is allowed.`,
+  });
 }
 
 /** Span over depth: a check of its own where it decides, otherwise information beside the calculation. */
 function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
-  const { beam, code } = basis;
+  const { beam, code, units } = basis;
   const q = spanDepthQuestion(basis, span);
   const { actual, limit, clause } = code.service.spanDepth(silent, q);
   const decides = code.service.deflectionBy !== 'curvature';
   const over = actual > limit;
-  return makeCheck(
-    {
-      id: `span-depth-${span + 1}`,
-      family: 'deflection',
-      title: `${code.service.spanDepthTitle}, span ${span + 1}`,
-      clause,
-      demand: { value: actual, kind: 'ratio' },
-      capacity: { value: limit, kind: 'ratio' },
-      utilisation: decides ? actual / limit : null,
-      place: { x: criticalPlace(beam, span), label: `span ${span + 1}` },
-      ...(decides
-        ? over
-          ? { reason: `Span ${span + 1} is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection.` }
-          : {}
-        : {
-            status: 'notApplicable' as const,
-            reason: `${actual.toFixed(1)} against ${limit.toFixed(1)}: ${over ? 'the calculated deflection decides' : 'deflection would not have to be calculated'}.`,
-          }),
+  const check = compareCheck({
+    id: `span-depth-${span + 1}`,
+    family: 'deflection',
+    title: `${code.service.spanDepthTitle}, span ${span + 1}`,
+    clause,
+    place: { x: criticalPlace(beam, span), label: `span ${span + 1}` },
+    kind: 'ratio',
+    units,
+    compare: (c) => {
+      const found = code.service.spanDepth(c, q);
+      return {
+        demand: found.actual,
+        demandIs: ['span over depth', 'of the span and the depth to the bars that carry it'],
+        capacity: found.limit,
+        capacityIs: ['limit', 'by the rule above'],
+      };
     },
-    () => derive((c) => void code.service.spanDepth(c, q)),
-  );
+    fails: () => `Span ${span + 1} is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection.`,
+  });
+  if (decides) return check;
+  // Beside a calculation it is information.
+  const decided = over ? 'the calculated deflection decides' : 'deflection would not have to be calculated';
+  const reason = `${actual.toFixed(1)} against ${limit.toFixed(1)}: ${decided}.`;
+  return { ...check, check: { ...check.check, utilisation: null, status: 'notApplicable', reason } };
 }
 
 function systemOf(beam: BeamInput, span: number): SpanSystem {
