@@ -216,19 +216,11 @@ export function ductilityCheck(basis: CheckBasis<SteelAlong>): DerivableCheck[] 
           : {}),
       },
       () =>
-        derive(
-          (c) =>
-            void code.ductility(
-              c,
-              code.bendingResistance(
-                c,
-                sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense).section,
-                beam.materials,
-              ) ?? state,
-              beam.materials,
-              region.delta,
-            ),
-        ),
+        derive((c) => {
+          const { section } = sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense);
+          const found = code.ductility(c, code.bendingResistance(c, section, beam.materials) ?? state, beam.materials, region.delta);
+          if (found) c.state('limit', found.capacity, found.kind, 'as the code has it for this redistribution and steel');
+        }),
     ),
   ];
 }

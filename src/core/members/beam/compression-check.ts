@@ -1,7 +1,7 @@
-import { CalcError, derive, silent } from '../../calc/calc';
+import { CalcError, silent } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
-import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck } from '../../checks/compare';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
 import { compressionFace, plainSection } from './section-at';
@@ -21,13 +21,13 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
     const run = (c: typeof silent) => code.bendingSteel(c, moment(i), section, d, d2, beam.materials, region.delta, false);
     try {
       const { compression } = run(silent);
-      return compression > 0 ? [{ region, span, x, compression, run }] : [];
+      return compression > 0 ? [{ region, span, x, run }] : [];
     } catch (error) {
       if (error instanceof CalcError) return [];
       throw error;
     }
   });
-  return needs.flatMap(({ region, span, x, compression, run }) => {
+  return needs.flatMap(({ region, span, x, run }) => {
     const face = compressionFace(region.sense);
     const bars = resistance.map.barsAt(face, span, x);
     const has = bars.groups.reduce((sum, g, k) => sum + bars.shares[k]! * g.count * barOf(g, resistance.map.catalogue).area, 0);
@@ -39,42 +39,36 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
     const place = { x, label: region.label };
     const word = face === 'top' ? 'Top' : 'Bottom';
     return [
-      makeCheck(
-        {
-          id: `compression-${region.id}`,
-          family: 'bending',
-          title: `Compression steel, ${region.label}`,
-          clause: code.steelClauses.bending,
-          demand: { value: compression, kind: 'area' },
-          capacity: { value: has, kind: 'area' },
-          utilisation: compression / has,
-          place,
-          ...(compression > has
-            ? {
-                reason: `${word} bars at ${region.label} in compression: needs ${formatQuantity(compression, 'area', units)}, has ${formatQuantity(has, 'area', units)}.`,
-              }
-            : {}),
-        },
-        () => derive((c) => void run(c)),
-      ),
-      makeCheck(
-        {
-          id: `compression-hold-${region.id}`,
-          family: 'detailing',
-          title: `Hold of compression bars, ${region.label}`,
-          clause: hold.clause,
-          demand: { value: zone.spacing, kind: 'length' },
-          capacity: { value: hold.value, kind: 'length' },
-          utilisation: zone.spacing / hold.value,
-          place,
-          ...(zone.spacing > hold.value
-            ? {
-                reason: `${code.linkWord} at ${region.label} stand ${formatQuantity(zone.spacing, 'length', units)} apart, at most ${formatQuantity(hold.value, 'length', units)} to hold bars in compression.`,
-              }
-            : {}),
-        },
-        () => derive((c) => void code.compressionLinkSpacing(thinnest, link, Math.min(o.b, o.h), c)),
-      ),
+      compareCheck({
+        id: `compression-${region.id}`,
+        family: 'bending',
+        title: `Compression steel, ${region.label}`,
+        clause: code.steelClauses.bending,
+        place,
+        kind: 'area',
+        units,
+        compare: (c) => ({
+          demand: run(c).compression,
+          capacity: has,
+          capacityIs: ['area of the bars in compression', 'as far as they are anchored there'],
+        }),
+        fails: (needs, is) => `${word} bars at ${region.label} in compression: needs ${needs}, has ${is}.`,
+      }),
+      compareCheck({
+        id: `compression-hold-${region.id}`,
+        family: 'detailing',
+        title: `Hold of compression bars, ${region.label}`,
+        clause: hold.clause,
+        place,
+        kind: 'length',
+        units,
+        compare: (c) => ({
+          demand: zone.spacing,
+          demandIs: [`spacing of ${code.linkWord}`, 'of the zone there, as typed or chosen'],
+          capacity: code.compressionLinkSpacing(thinnest, link, Math.min(o.b, o.h), c).value,
+        }),
+        fails: (is, most) => `${code.linkWord} at ${region.label} stand ${is} apart, at most ${most} to hold bars in compression.`,
+      }),
     ];
   });
 }

@@ -1,3 +1,4 @@
+import { compareCheck } from '../../checks/compare';
 import { derive } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
@@ -141,7 +142,6 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
 function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableCheck[] {
   const { beam, code, resistance, units } = basis;
   const levels = resistance.map.steel.side?.count ?? 0;
-  const length = (v: number) => formatQuantity(v, 'length', units);
   const make = (
     id: string,
     title: string,
@@ -151,18 +151,21 @@ function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableChe
     what: string,
   ) => {
     const s = worstOf(working, (t) => has(t) / most(t));
-    return makeCheck({
+    return compareCheck({
       id,
       family: 'detailing',
       title,
       clause,
-      demand: { value: has(s), kind: 'length' },
-      capacity: { value: most(s), kind: 'length' },
-      utilisation: has(s) / most(s),
       place: { x: s.x, label: `span ${s.span + 1}` },
-      ...(has(s) > most(s) * (1 + 1e-9)
-        ? { reason: `${what} in span ${s.span + 1} stand ${length(has(s))} apart; ${length(most(s))} is allowed with torsion.` }
-        : {}),
+      kind: 'length',
+      units,
+      compare: () => ({
+        demand: has(s),
+        demandIs: [`distance of ${what.toLowerCase()}`, 'as they are laid out'],
+        capacity: most(s),
+        capacityIs: ['largest distance with torsion', 'as the code asks for this section'],
+      }),
+      fails: (is, allowed) => `${what} in span ${s.span + 1} stand ${is} apart; ${allowed} is allowed with torsion.`,
     });
   };
   const first = working[0]!.answer;

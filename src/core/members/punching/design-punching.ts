@@ -1,4 +1,5 @@
-import { CalcError, derive, silent, type Calc } from '../../calc/calc';
+import { compareCheck, type Compared, type Comparison as Told, type Origin } from '../../checks/compare';
+import { CalcError, silent, type Calc } from '../../calc/calc';
 import { missingFor, type DesignCode, Limit } from '../../codes/design-code';
 import type { Comparison, PunchingQuestion } from '../../codes/punching-rules';
 import { catalogues, findBar } from '../../materials/bars';
@@ -86,22 +87,21 @@ function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: stri
     });
     if (rows.length === 0) return [];
     const w = rows.reduce((a, b) => (b.ratio > a.ratio ? b : a));
-    const show = (v: number) => formatQuantity(v, w.found.kind, units);
     return [
-      makeCheck(
-        {
-          ...base,
-          title: stage.id === 'drop' ? `${w.found.title}, thicker part` : w.found.title,
-          clause: w.found.clause,
-          demand: { value: w.found.demand, kind: w.found.kind },
-          capacity: { value: w.found.capacity, kind: w.found.kind },
-          utilisation: w.ratio,
-          combination: w.set.name,
-          assumptions: code.punching.choices.map((k) => k.key),
-          ...(w.ratio > 1.0005 ? { reason: `${w.found.words}: ${show(w.found.demand)} against ${show(w.found.capacity)}.` } : {}),
+      compareCheck({
+        ...base,
+        title: stage.id === 'drop' ? `${w.found.title}, thicker part` : w.found.title,
+        clause: w.found.clause,
+        combination: w.set.name,
+        assumptions: code.punching.choices.map((k) => k.key),
+        kind: w.found.kind,
+        units,
+        compare: (c) => {
+          const { demand, capacity } = compare(c, w.q)!;
+          return { demand, capacity, ...(capacity > 0 ? {} : { utilisation: Infinity }) };
         },
-        () => derive((c) => void compare(c, w.q)),
-      ),
+        fails: (demand, capacity) => `${w.found.words}: ${demand} against ${capacity}.`,
+      }),
     ];
   } catch (error) {
     if (!(error instanceof CalcError)) throw error;
@@ -141,94 +141,126 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
       }),
     ];
   const q = questionOf(p, stage, p.sets[0]!);
+  type Rules = ReturnType<typeof code.punching.detailing>;
   const rules = code.punching.detailing(silent, q, steel);
-  const show = (v: number, kind: QuantityKind) => formatQuantity(v, kind, units);
-  const make = (id: string, title: string, limit: Limit, demand: number, kind: QuantityKind, words: string): DerivableCheck[] =>
-    Number.isFinite(limit.value) && limit.value > 0
-      ? [
-          makeCheck(
-            {
-              id,
-              family: 'detailing',
-              title,
-              clause: limit.clause,
-              demand: { value: demand, kind },
-              capacity: { value: limit.value, kind },
-              utilisation: demand / limit.value,
-              place,
-              ...(demand > limit.value * 1.0005 ? { reason: `${words}: ${show(demand, kind)}, at most ${show(limit.value, kind)}.` } : {}),
-            },
-            () => derive((c) => void code.punching.detailing(c, q, steel)),
-          ),
-        ]
-      : [];
+  const legs: Origin[1] = 'of the legs as they are placed';
+  const limit: Origin = ['limit', 'as the code asks for this depth'];
+  const rule = (id: string, title: string, clause: string, kind: QuantityKind, compare: (r: Rules) => Compared, fails: Told['fails']) =>
+    compareCheck({
+      id,
+      family: 'detailing',
+      title,
+      clause,
+      place,
+      kind,
+      units,
+      compare: (c) => compare(code.punching.detailing(c, q, steel)),
+      fails,
+    });
+  /** A distance that may not be more than a limit, where there is one. */
+  const most = (id: string, title: string, of: (r: Rules) => Limit, has: number, what: string, words: string): DerivableCheck[] => {
+    const { value, clause } = of(rules);
+    if (!(Number.isFinite(value) && value > 0)) return [];
+    const compare = (r: Rules): Compared => ({ demand: has, demandIs: [what, legs], capacity: of(r).value, capacityIs: limit });
+    return [rule(id, title, clause, 'length', compare, (is, allowed) => `${words}: ${is}, at most ${allowed}.`)];
+  };
   const legArea = findBar(catalogues[p.catalogue], p.legs.size)!.area;
   const hasArea = code.punching.leastAreaOf(steel.kind) === 'line' ? steel.area : legArea;
-  const needsArea = rules.area.value;
-  const least =
-    needsArea > 0
+  const first: Origin = ['distance of the first legs from the column', legs];
+  const { perimeters } = p.legs;
+  return [
+    ...most(
+      'leg-first',
+      'First legs from the column',
+      (r) => r.first,
+      steel.first,
+      first[0],
+      'The first legs stand too far from the column',
+    ),
+    ...(rules.first.least > 0
       ? [
-          makeCheck(
-            {
-              id: 'leg-area',
-              family: 'detailing' as const,
-              title: 'Least legs',
-              clause: rules.area.clause,
-              demand: { value: needsArea, kind: 'area' as const },
-              capacity: { value: hasArea, kind: 'area' as const },
-              utilisation: needsArea / hasArea,
-              place,
-              ...(needsArea > hasArea * 1.0005
-                ? { reason: `Legs are too thin or too far apart: ${show(hasArea, 'area')}, at least ${show(needsArea, 'area')}.` }
-                : {}),
-            },
-            () => derive((c) => void code.punching.detailing(c, q, steel)),
+          rule(
+            'leg-first-near',
+            'First legs not too near',
+            rules.first.clause,
+            'length',
+            (r) => ({ demand: r.first.least, demandIs: ['least distance', limit[1]], capacity: steel.first, capacityIs: first }),
+            (least, is) => `The first legs stand too near the column; they should be away: ${least}, at most ${is}.`,
           ),
         ]
-      : [];
-  const close: Limit = { value: steel.first, clause: rules.first.clause };
-  return [
-    ...make('leg-first', 'First legs from the column', rules.first, steel.first, 'length', 'The first legs stand too far from the column'),
-    ...(rules.first.least > 0
-      ? make(
-          'leg-first-near',
-          'First legs not too near',
-          close,
-          rules.first.least,
-          'length',
-          'The first legs stand too near the column; they should be away',
-        )
       : []),
-    ...make('leg-spacing', 'Perimeters of legs apart', rules.spacing, steel.spacing, 'length', 'Perimeters of legs stand too far apart'),
-    ...make('leg-across', 'Legs along a perimeter', rules.across, steel.across, 'length', 'Legs along a perimeter stand too far apart'),
+    ...most(
+      'leg-spacing',
+      'Perimeters of legs apart',
+      (r) => r.spacing,
+      steel.spacing,
+      'distance of perimeters',
+      'Perimeters of legs stand too far apart',
+    ),
+    ...most(
+      'leg-across',
+      'Legs along a perimeter',
+      (r) => r.across,
+      steel.across,
+      'widest distance of legs along a perimeter',
+      'Legs along a perimeter stand too far apart',
+    ),
     ...(steel.acrossBeyond > 0
-      ? make(
+      ? most(
           'leg-across-beyond',
           'Legs along an outer perimeter',
-          rules.acrossBeyond,
+          (r) => r.acrossBeyond,
           steel.acrossBeyond,
-          'length',
+          'widest distance of legs along an outer perimeter',
           'Legs along an outer perimeter stand too far apart',
         )
       : []),
-    ...make(
+    rule(
       'leg-perimeters',
       'Perimeters of legs',
-      { value: p.legs.perimeters, clause: rules.first.clause },
-      2,
+      rules.first.clause,
       'number',
-      'Two perimeters at least are needed; there are too few',
+      () => ({
+        demand: 2,
+        demandIs: ['least number of perimeters', 'as the code asks'],
+        capacity: perimeters,
+        capacityIs: ['perimeters', 'as typed'],
+      }),
+      () => `Two perimeters at least are needed; there are too few: 2.00, at most ${perimeters.toFixed(2)}.`,
     ),
-    ...least,
+    ...(rules.area.value > 0
+      ? [
+          rule(
+            'leg-area',
+            'Least legs',
+            rules.area.clause,
+            'area',
+            (r) => ({
+              demand: r.area.value,
+              capacity: hasArea,
+              capacityIs:
+                code.punching.leastAreaOf(steel.kind) === 'line' ? ['area of the legs of a line', legs] : ['area of a leg', 'of its size'],
+            }),
+            (least, is) => `Legs are too thin or too far apart: ${is}, at least ${least}.`,
+          ),
+        ]
+      : []),
     ...(rules.depth
-      ? make(
-          'leg-depth',
-          'Depth for links',
-          { value: q.d, clause: rules.depth.clause },
-          rules.depth.value,
-          'length',
-          'The slab is not deep enough for links of this size; the effective depth they need',
-        )
+      ? [
+          rule(
+            'leg-depth',
+            'Depth for links',
+            rules.depth.clause,
+            'length',
+            (r) => ({
+              demand: r.depth!.value,
+              demandIs: ['least effective depth', 'for legs of this size'],
+              capacity: q.d,
+              capacityIs: ['mean effective depth', 'of both layers of top bars'],
+            }),
+            (least, is) => `The slab is not deep enough for links of this size; the effective depth they need: ${least}, at most ${is}.`,
+          ),
+        ]
       : []),
     ...placing(placed, place),
   ];
@@ -246,27 +278,23 @@ function leastBars({ p, code, units }: Basis, stage: PunchingStage): DerivableCh
     const limit = rule(silent, q, width);
     if (!limit) return [];
     const has = layerOf(along === 'x' ? p.barsX : p.barsY, p.catalogue).area * width;
-    const show = (v: number) => formatQuantity(v, 'area', units);
     return [
-      makeCheck(
-        {
-          id: `least-bars-${along}`,
-          family: 'detailing',
-          title: `Least top bars along ${along}`,
-          clause: limit.clause,
-          demand: { value: limit.value, kind: 'area' },
-          capacity: { value: has, kind: 'area' },
-          utilisation: limit.value / has,
-          place: { x: null, label: labelOf(stage) },
-          combination: most.name,
-          ...(limit.value > has * 1.0005
-            ? {
-                reason: `Top bars along ${along} within ${formatQuantity(width, 'length', units)}: at least ${show(limit.value)}, has ${show(has)}.`,
-              }
-            : {}),
-        },
-        () => derive((c) => void rule(c, q, width)),
-      ),
+      compareCheck({
+        id: `least-bars-${along}`,
+        family: 'detailing',
+        title: `Least top bars along ${along}`,
+        clause: limit.clause,
+        place: { x: null, label: labelOf(stage) },
+        combination: most.name,
+        kind: 'area',
+        units,
+        compare: (c) => ({
+          demand: rule(c, q, width)!.value,
+          capacity: has,
+          capacityIs: ['top bars within that width', `of the layer along ${along}, as typed`],
+        }),
+        fails: (least, is) => `Top bars along ${along} within ${formatQuantity(width, 'length', units)}: at least ${least}, has ${is}.`,
+      }),
     ];
   });
 }
