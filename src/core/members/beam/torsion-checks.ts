@@ -1,5 +1,5 @@
 import { compareCheck } from '../../checks/compare';
-import { derive } from '../../calc/calc';
+import { derive, type Calc } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
@@ -22,10 +22,7 @@ export function torsionChecks(basis: CheckBasis, analysis: BeamAnalysis): Deriva
 type Basis = CheckBasis;
 
 const nameOf = (basis: Basis, analysis: BeamAnalysis, s: TorsionStation) => basis.combinationAt(torqueEnvelope(analysis)!.by, s.i);
-const deriveOf =
-  ({ code }: Basis, s: TorsionStation) =>
-  () =>
-    derive((c) => void code.torsion.check(c, s.question));
+const record = ({ code }: Basis, s: TorsionStation, c: Calc) => void code.torsion.check(c, s.question);
 const keys = ({ code }: Basis) => code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key);
 
 function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly TorsionStation[]): DerivableCheck {
@@ -45,7 +42,7 @@ function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly Tors
       assumptions: keys(basis),
       reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
     },
-    deriveOf(basis, s),
+    () => derive((c) => record(basis, s, c)),
   );
 }
 
@@ -54,22 +51,28 @@ function strength(basis: Basis, analysis: BeamAnalysis, working: readonly Torsio
   const make = (id: string, title: string, clause: string, value: (s: TorsionStation) => number, words: (s: TorsionStation) => string) => {
     const s = worstOf(working, value);
     const utilisation = value(s);
-    return makeCheck(
-      {
-        id,
-        family: 'torsion',
-        title,
-        clause,
-        demand: { value: s.answer.design, kind: 'moment' },
-        capacity: { value: s.answer.design / utilisation, kind: 'moment' },
-        utilisation,
-        place: { x: s.x, label: `span ${s.span + 1}` },
-        combination: nameOf(basis, analysis, s),
-        assumptions: keys(basis),
-        ...(utilisation > 1 ? { reason: words(s) } : {}),
+    return compareCheck({
+      id,
+      family: 'torsion',
+      title,
+      clause,
+      place: { x: s.x, label: `span ${s.span + 1}` },
+      combination: nameOf(basis, analysis, s),
+      assumptions: keys(basis),
+      kind: 'moment',
+      units,
+      compare: (c) => {
+        record(basis, s, c);
+        return {
+          demand: s.answer.design,
+          demandIs: ['torque', 'as it has to be carried'],
+          capacity: s.answer.design / utilisation,
+          capacityIs: ['torque with the shear beside it', 'grown in proportion until both use the section up'],
+          utilisation,
+        };
       },
-      deriveOf(basis, s),
-    );
+      fails: () => words(s),
+    });
   };
   const both = (s: TorsionStation) =>
     `${formatQuantity(s.question.T, 'moment', units)} with a shear of ${formatQuantity(s.question.V, 'force', units)}`;
@@ -106,26 +109,31 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
     if (needs <= 0) return [];
     const name = face === 'side' ? 'Side bars' : `${face === 'top' ? 'Top' : 'Bottom'} bars`;
     return [
-      makeCheck(
-        {
-          id: `torsion-bars-${face}`,
-          family: 'torsion',
-          title: face === 'side' ? 'Side bars for torsion' : `${name} for bending and torsion`,
-          clause: code.torsion.clauses.longitudinal,
-          demand: { value: needs, kind: 'area' },
-          capacity: { value: has, kind: 'area' },
-          utilisation: ratio(s),
-          place: { x: s.x, label: `span ${s.span + 1}` },
-          combination: nameOf(basis, analysis, s),
-          assumptions: keys(basis),
-          ...(needs > has
-            ? {
-                reason: `${name} in span ${s.span + 1} need ${formatQuantity(needs, 'area', units)} with torsion, have ${formatQuantity(has, 'area', units)}.`,
-              }
-            : {}),
+      compareCheck({
+        id: `torsion-bars-${face}`,
+        family: 'torsion',
+        title: face === 'side' ? 'Side bars for torsion' : `${name} for bending and torsion`,
+        clause: code.torsion.clauses.longitudinal,
+        place: { x: s.x, label: `span ${s.span + 1}` },
+        combination: nameOf(basis, analysis, s),
+        assumptions: keys(basis),
+        kind: 'area',
+        units,
+        compare: (c) => {
+          record(basis, s, c);
+          return {
+            demand: needs,
+            demandIs: [
+              'area needed',
+              face === 'side' ? 'the share of the sides' : 'for bending there, with the share of this face of that for torsion',
+            ],
+            capacity: has,
+            capacityIs: ['area there', 'of the bars as they are laid out'],
+            utilisation: ratio(s),
+          };
         },
-        deriveOf(basis, s),
-      ),
+        fails: (need, is) => `${name} in span ${s.span + 1} need ${need} with torsion, have ${is}.`,
+      }),
     ];
   };
   const sideArea = side ? 2 * side.count * barOf({ count: 1, size: side.size }, resistance.map.catalogue).area : 0;

@@ -165,7 +165,12 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       `Size of ${word}`,
       'smallLength',
       tieRules.leastDiameter.clause,
-      (r) => ({ demand: r.leastDiameter.value, capacity: tieDiameter, capacityIs: [`diameter of the ${word}`, SET] }),
+      (r) => ({
+        demand: r.leastDiameter.value,
+        demandIs: ['least diameter', `${LIMIT} for the thickest bar`],
+        capacity: tieDiameter,
+        capacityIs: [`diameter of the ${word}`, SET],
+      }),
       (need, has) => `${one} of ${has}; bars of this size need ${need}.`,
     ),
     tie(

@@ -1,9 +1,9 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { CrackQuestion } from '../../codes/service-rules';
 import { clipLoop, distanceToEdges, signedArea } from '../../geometry/polygon';
 import type { PolygonSection } from '../../section/polygon-section';
 import { solvePlane, strainAt, type StrainPlane } from '../../section/strain-plane';
-import { formatQuantity } from '../../units/format';
+import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { nowhere, type ColumnBasis } from './checks';
 import { inBendingSense } from './load-sets';
@@ -125,26 +125,29 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
   const width = (s: ServiceState, c: Calc = silent) => crack(c, crackQuestion(basis, s)).width;
   const widths = new Map(cracked.map((s) => [s, width(s)]));
   const worst = cracked.reduce<ServiceState | undefined>((a, b) => (!a || widths.get(b)! > widths.get(a)! ? b : a), undefined);
-  const w = worst ? widths.get(worst)! : 0;
-  const show = (v: number) => formatQuantity(v, 'crack', units);
   return [
-    makeCheck(
-      {
-        ...base,
-        demand: { value: w, kind: 'crack' },
-        capacity: { value: column.crackLimit, kind: 'crack' },
-        utilisation: w / column.crackLimit,
-        place: { x: null, label: worst?.end ?? '' },
-        combination: worst?.set.name ?? '',
-        ...(w > column.crackLimit ? { reason: `Cracks of ${show(w)} at the ${worst!.end}; ${show(column.crackLimit)} is allowed.` } : {}),
+    compareCheck({
+      ...base,
+      place: { x: null, label: worst?.end ?? '' },
+      combination: worst?.set.name ?? '',
+      kind: 'crack',
+      units,
+      compare: (c) => {
+        if (!worst) c.note('No bar is in tension under any of these sets: nothing cracks.');
+        return {
+          demand: worst ? width(worst, c) : 0,
+          ...(worst ? {} : { demandIs: ['crack width', 'none without tension'] as const }),
+          capacity: column.crackLimit,
+          capacityIs: ['crack width allowed', 'typed on the basis, 0.3 mm unless it is changed'],
+        };
       },
-      () => derive((c) => (worst ? void width(worst, c) : c.note('No bar is in tension under any of these sets: nothing cracks.'))),
-    ),
+      fails: (w, allowed) => `Cracks of ${w} at the ${worst!.end}; ${allowed} is allowed.`,
+    }),
   ];
 }
 
 function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): DerivableCheck[] {
-  const { code, column } = basis;
+  const { code, column, units } = basis;
   const rows = states.flatMap((s) => {
     const kind = s.set.kind === 'ultimate' ? 'service' : s.set.kind;
     const limits = code.service.stressLimits(column.materials, kind);
@@ -162,20 +165,28 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
   const titles = [...new Set(rows.map((r) => r.title))];
   return titles.map((title) => {
     const r = rows.filter((q) => q.title === title).reduce((a, b) => (b.stress > a.stress ? b : a));
-    return makeCheck(
-      {
-        id: `stress-${r.what}-${r.s.set.kind}`,
-        family: 'crack',
-        title,
-        clause: r.limit.clause,
-        demand: { value: r.stress, kind: 'stress' },
-        capacity: { value: r.limit.value, kind: 'stress' },
-        utilisation: r.stress / r.limit.value,
-        place: { x: null, label: r.s.end },
-        combination: r.s.set.name,
+    return compareCheck({
+      id: `stress-${r.what}-${r.s.set.kind}`,
+      family: 'crack',
+      title,
+      clause: r.limit.clause,
+      place: { x: null, label: r.s.end },
+      combination: r.s.set.name,
+      kind: 'stress',
+      units,
+      compare: (c) => {
+        serviceModulus(c, column, code, basis.model, r.s.set);
+        return {
+          demand: r.stress,
+          demandIs: [
+            `largest stress of ${r.what === 'concrete' ? 'the concrete' : 'a bar'}`,
+            `of the cracked section under ${r.s.set.name}, with the modulus above`,
+          ],
+          capacity: r.limit.value,
+          capacityIs: ['stress allowed', 'the part of the strength that the code allows'],
+        };
       },
-      () => derive((c) => void serviceModulus(c, column, code, basis.model, r.s.set)),
-    );
+    });
   });
 }
 

@@ -4,6 +4,7 @@ import { panelEdges, type PanelMoments } from '../../analysis/panel';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
+import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
@@ -30,37 +31,37 @@ export function panelBending(basis: PanelBasis): DerivableCheck[] {
   return basis.sections
     .filter((s) => s.moment > 0)
     .map((s) => {
-      const exceeds = s.moment > s.resistance;
       const title = placeTitle(s.place);
       const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
-      return makeCheck(
-        {
-          id: `bending-${s.place}`,
-          family: 'bending',
-          title: `Bending, ${title}`,
-          clause: code.steelClauses.bending,
-          demand: { value: s.moment, kind: 'lineTorque' },
-          capacity: { value: s.resistance, kind: 'lineTorque' },
-          utilisation: s.resistance > 0 ? s.moment / s.resistance : Infinity,
-          place: here(title),
-          combination,
-          assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
-          ...(exceeds
-            ? {
-                reason: Number.isFinite(s.required)
-                  ? `${title}: needs ${show(s.required)}, has ${show(s.provided)}.`
-                  : `${title}: the slab itself is too thin for this moment.`,
-              }
-            : {}),
-        },
-        () =>
-          derive((c) => {
-            c.note(methodNote(panel));
-            code.bendingResistance(c, section, panel.materials);
+      return compareCheck({
+        id: `bending-${s.place}`,
+        family: 'bending',
+        title: `Bending, ${title}`,
+        clause: code.steelClauses.bending,
+        place: here(title),
+        combination,
+        assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
+        kind: 'lineTorque',
+        units,
+        compare: (c) => {
+          c.note(methodNote(panel));
+          const state = code.bendingResistance(c, section, panel.materials);
+          if (c.recording) {
             c.note('Steel needed for this moment on a metre:');
             code.bendingSteel(c, s.moment * WIDTH, panelSection(panel), s.d, panel.cover.top + 6, panel.materials, 1, true);
-          }),
-      );
+          }
+          return {
+            demand: s.moment,
+            demandIs: ['moment per length of slab', 'by the method above'],
+            capacity: (state?.moment ?? 0) / WIDTH,
+            capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+          };
+        },
+        fails: () =>
+          Number.isFinite(s.required)
+            ? `${title}: needs ${show(s.required)}, has ${show(s.provided)}.`
+            : `${title}: the slab itself is too thin for this moment.`,
+      });
     });
 }
 
@@ -80,41 +81,38 @@ export function panelSteel({ panel, code, units, sections }: PanelBasis): Deriva
   const thin = least.reduce((a, b) => (b.need / b.s.provided > a.need / a.s.provided ? b : a));
   const most = code.slab.spacing(panel.h, 'peak');
   const wide = sections.reduce((a, b) => (b.bars.spacing > a.bars.spacing ? b : a));
-  const area = (v: number) => formatQuantity(v, 'areaPerWidth', units);
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    makeCheck(
-      {
-        id: 'minimum-steel',
-        family: 'detailing',
-        title: 'Least steel',
-        clause: code.slab.clauses.least,
-        demand: { value: thin.need, kind: 'areaPerWidth' },
-        capacity: { value: thin.s.provided, kind: 'areaPerWidth' },
-        utilisation: thin.need / thin.s.provided,
-        place: here(placeTitle(thin.s.place)),
-        ...(thin.need > thin.s.provided * 1.0005
-          ? { reason: `Bars ${placeTitle(thin.s.place)}: at least ${area(thin.need)}, has ${area(thin.s.provided)}.` }
-          : {}),
-      },
-      () => derive((c) => void code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials)),
-    ),
-    makeCheck(
-      {
-        id: 'most-spacing',
-        family: 'detailing',
-        title: 'Largest spacing of bars',
-        clause: most.clause,
-        demand: { value: wide.bars.spacing, kind: 'length' },
-        capacity: { value: most.value, kind: 'length' },
-        utilisation: wide.bars.spacing / most.value,
-        place: here(placeTitle(wide.place)),
-        ...(wide.bars.spacing > most.value
-          ? { reason: `Bars ${placeTitle(wide.place)} stand ${length(wide.bars.spacing)} apart, at most ${length(most.value)}.` }
-          : {}),
-      },
-      () => derive((c) => void code.slab.spacing(panel.h, 'peak', c)),
-    ),
+    compareCheck({
+      id: 'minimum-steel',
+      family: 'detailing',
+      title: 'Least steel',
+      clause: code.slab.clauses.least,
+      place: here(placeTitle(thin.s.place)),
+      kind: 'areaPerWidth',
+      units,
+      compare: (c) => ({
+        demand: code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials) / WIDTH,
+        demandIs: ['least steel per length of slab', 'that of the metre over its width'],
+        capacity: thin.s.provided,
+        capacityIs: ['steel per length of slab', 'of the layer there, as typed or chosen'],
+      }),
+      fails: (least, has) => `Bars ${placeTitle(thin.s.place)}: at least ${least}, has ${has}.`,
+    }),
+    compareCheck({
+      id: 'most-spacing',
+      family: 'detailing',
+      title: 'Largest spacing of bars',
+      clause: most.clause,
+      place: here(placeTitle(wide.place)),
+      kind: 'length',
+      units,
+      compare: (c) => ({
+        demand: wide.bars.spacing,
+        demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
+        capacity: code.slab.spacing(panel.h, 'peak', c).value,
+      }),
+      fails: (has, allowed) => `Bars ${placeTitle(wide.place)} stand ${has} apart, at most ${allowed}.`,
+    }),
   ];
 }
 
@@ -133,31 +131,30 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
     return { edge, force, section, capacity };
   });
   const worst = rows.reduce((a, b) => (b.force / b.capacity > a.force / a.capacity ? b : a));
-  const show = (v: number) => formatQuantity(v, 'lineLoad', units);
   return [
-    makeCheck(
-      {
-        id: 'shear',
-        family: 'shear',
-        title: `Shear without ${code.linkWord}, ${worst.edge} edge`,
-        clause: code.slab.clauses.shear,
-        demand: { value: worst.force, kind: 'lineLoad' },
-        capacity: { value: worst.capacity, kind: 'lineLoad' },
-        utilisation: worst.force / worst.capacity,
-        place: here(`${worst.edge} edge`),
-        combination,
-        assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
-        ...(worst.force > worst.capacity
-          ? { reason: `Shear at the ${worst.edge} edge: ${show(worst.force)} against ${show(worst.capacity)}: a deeper slab.` }
-          : {}),
-      },
-      () => derive((c) => void code.slab.plainShear(c, worst.section, panel.materials)),
-    ),
+    compareCheck({
+      id: 'shear',
+      family: 'shear',
+      title: `Shear without ${code.linkWord}, ${worst.edge} edge`,
+      clause: code.slab.clauses.shear,
+      place: here(`${worst.edge} edge`),
+      combination,
+      assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
+      kind: 'lineLoad',
+      units,
+      compare: (c) => ({
+        demand: worst.force,
+        demandIs: ['shear per length of slab', 'of the strip at the edge, where the code asks for it'],
+        capacity: code.slab.plainShear(c, worst.section, panel.materials).force / WIDTH,
+        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+      }),
+      fails: (force, capacity) => `Shear at the ${worst.edge} edge: ${force} against ${capacity}: a deeper slab.`,
+    }),
   ];
 }
 
 /** Span over depth of the shorter span, in place of a calculated deflection. */
-export function panelDepth({ panel, code, sections }: PanelBasis): DerivableCheck[] {
+export function panelDepth({ panel, code, sections, units }: PanelBasis): DerivableCheck[] {
   const short = panel.lx <= panel.ly ? ('x' as const) : ('y' as const);
   const bars = sections.find((s) => s.place === short);
   if (!bars) return [];
@@ -181,26 +178,27 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
     hasPartitions: panel.hasPartitions,
     isSlab: true,
   };
-  const { actual, limit, clause } = code.slab.twoWayDepth(silent, q);
   return [
-    makeCheck(
-      {
-        id: 'span-depth',
-        family: 'deflection',
-        title: `${code.service.spanDepthTitle}, along ${short}`,
-        clause,
-        demand: { value: actual, kind: 'ratio' },
-        capacity: { value: limit, kind: 'ratio' },
-        utilisation: actual / limit,
-        place: here(`middle, along ${short}`),
-        ...(actual > limit
-          ? {
-              reason: `The panel is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection: deeper, or more bars along ${short}.`,
-            }
-          : {}),
+    compareCheck({
+      id: 'span-depth',
+      family: 'deflection',
+      title: `${code.service.spanDepthTitle}, along ${short}`,
+      clause: code.slab.twoWayDepth(silent, q).clause,
+      place: here(`middle, along ${short}`),
+      kind: 'ratio',
+      units,
+      compare: (c) => {
+        const { actual, limit } = code.slab.twoWayDepth(c, q);
+        return {
+          demand: actual,
+          demandIs: ['span over depth', 'of the shorter span'],
+          capacity: limit,
+          capacityIs: ['limit', 'by the rule above'],
+        };
       },
-      () => derive((c) => void code.slab.twoWayDepth(c, q)),
-    ),
+      fails: (actual, limit) =>
+        `The panel is ${actual} times its depth; ${limit} needs no calculation of deflection: deeper, or more bars along ${short}.`,
+    }),
   ];
 }
 
@@ -237,7 +235,12 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
                 }
               : {}),
         },
-        () => derive((c) => void code.bendingResistance(c, worst.section, panel.materials)),
+        () =>
+          derive((c) => {
+            code.bendingResistance(c, worst.section, panel.materials);
+            c.state('x/d', ratio, 'ratio', 'of the section above');
+            c.state('limit', plastic.value, 'ratio', 'for analysis at collapse');
+          }),
       ),
     ];
   }
@@ -263,7 +266,8 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
       () =>
         derive((c) => {
           const state = code.bendingResistance(c, w.section, panel.materials);
-          if (state) code.ductility(c, state, panel.materials, 1);
+          const found = state && code.ductility(c, state, panel.materials, 1);
+          if (found) c.state('limit', found.capacity, found.kind, 'as the code has it');
         }),
     ),
   ];

@@ -98,7 +98,8 @@ function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: stri
         units,
         compare: (c) => {
           const { demand, capacity } = compare(c, w.q)!;
-          return { demand, capacity, ...(capacity > 0 ? {} : { utilisation: Infinity }) };
+          const is: Origin = ['strength of the slab there', 'without legs, as above'];
+          return { demand, capacity, ...(id === 'outside' ? { capacityIs: is } : {}), ...(capacity > 0 ? {} : { utilisation: Infinity }) };
         },
         fails: (demand, capacity) => `${w.found.words}: ${demand} against ${capacity}.`,
       }),
@@ -237,6 +238,7 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
             'area',
             (r) => ({
               demand: r.area.value,
+              demandIs: ['least area', 'as the code asks at these spacings'],
               capacity: hasArea,
               capacityIs:
                 code.punching.leastAreaOf(steel.kind) === 'line' ? ['area of the legs of a line', legs] : ['area of a leg', 'of its size'],

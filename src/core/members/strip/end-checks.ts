@@ -1,10 +1,10 @@
 import { derive, silent } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
-import { formatQuantity } from '../../units/format';
 import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
+import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
@@ -75,26 +75,27 @@ function anchorageCheck(basis: StripBasis, support: number): DerivableCheck[] {
     ];
   const q = endQuestion(basis, support);
   const end = code.anchorage.endSupport(silent, q);
-  const length = (v: number) => formatQuantity(v, 'length', units);
   const i = stationNear(basis, Math.min(support, beam.spans.length - 1), base.place.x);
   return [
-    makeCheck(
-      {
-        ...base,
-        title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
-        demand: { value: end.needed, kind: 'length' },
-        capacity: { value: end.available, kind: 'length' },
-        utilisation: end.needed / end.available,
-        place: { ...base.place, x: strips.x[i]! },
-        ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
-        ...(end.needed > end.available
-          ? {
-              reason: `Bottom bars at support ${name} need ${length(end.needed)}, even bent, and have ${length(end.available)}: more or thinner bars, or a wider support.`,
-            }
-          : {}),
+    compareCheck({
+      ...base,
+      title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
+      place: { ...base.place, x: strips.x[i]! },
+      ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
+      kind: 'length',
+      units,
+      compare: (c) => {
+        const found = code.anchorage.endSupport(c, q);
+        return {
+          demand: found.needed,
+          demandIs: ['length needed', 'anchored by the force or for the strength above, the longer that counts'],
+          capacity: found.available,
+          capacityIs: ['length there', 'from the face to the end cover'],
+        };
       },
-      () => derive((c) => void code.anchorage.endSupport(c, q)),
-    ),
+      fails: (needed, has) =>
+        `Bottom bars at support ${name} need ${needed}, even bent, and have ${has}: more or thinner bars, or a wider support.`,
+    }),
   ];
 
   function endQuestion({ strip }: StripBasis, j: number): EndSupportQuestion {

@@ -1,8 +1,8 @@
 import { derive, silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
+import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
-import { formatQuantity } from '../../units/format';
 import { outlineOf } from '../beam/input';
 import { plainSection, tensionFace } from '../beam/section-at';
 import type { Region } from '../beam/bending-checks';
@@ -76,22 +76,22 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
   ];
   if (found.length === 0) return [];
   const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    makeCheck(
-      {
-        id: 'most-spacing',
-        family: 'detailing',
-        title: 'Largest spacing along the span',
-        clause: w.most.clause,
-        demand: { value: w.spacing, kind: 'length' },
-        capacity: { value: w.most.value, kind: 'length' },
-        utilisation: w.ratio,
-        place: { x: w.x, label: w.label },
-        ...(w.ratio > 1 ? { reason: `Bars at ${w.label} stand ${length(w.spacing)} apart, at most ${length(w.most.value)}.` } : {}),
-      },
-      () => derive((c) => void w.run(c)),
-    ),
+    compareCheck({
+      id: 'most-spacing',
+      family: 'detailing',
+      title: 'Largest spacing along the span',
+      clause: w.most.clause,
+      place: { x: w.x, label: w.label },
+      kind: 'length',
+      units,
+      compare: (c) => ({
+        demand: w.spacing ?? Infinity,
+        demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
+        capacity: w.run(c).value,
+      }),
+      fails: (is, most) => `Bars at ${w.label} stand ${is} apart, at most ${most}.`,
+    }),
   ];
 }
 
@@ -107,7 +107,6 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
   const { h } = outlineOf(beam, span);
   const most = code.slab.acrossSpacing(h, 'peak');
   const place = { x: null, label: 'across the span, bottom' };
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return [
     makeCheck(
       {
@@ -123,21 +122,20 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
       },
       () => derive((c) => void code.slab.leastAcross(c, main, gross)),
     ),
-    makeCheck(
-      {
-        id: 'across-spacing',
-        family: 'detailing',
-        title: 'Largest spacing across the span',
-        clause: most.clause,
-        demand: { value: bottom.spacing, kind: 'length' },
-        capacity: { value: most.value, kind: 'length' },
-        utilisation: bottom.spacing / most.value,
-        place,
-        ...(bottom.spacing > most.value
-          ? { reason: `Bars across stand ${length(bottom.spacing)} apart, at most ${length(most.value)}.` }
-          : {}),
-      },
-      () => derive((c) => void code.slab.acrossSpacing(h, 'peak', c)),
-    ),
+    compareCheck({
+      id: 'across-spacing',
+      family: 'detailing',
+      title: 'Largest spacing across the span',
+      clause: most.clause,
+      place,
+      kind: 'length',
+      units,
+      compare: (c) => ({
+        demand: bottom.spacing,
+        demandIs: ['spacing of the bars across', 'of the layer below, as typed or chosen'],
+        capacity: code.slab.acrossSpacing(h, 'peak', c).value,
+      }),
+      fails: (is, allowed) => `Bars across stand ${is} apart, at most ${allowed}.`,
+    }),
   ];
 }

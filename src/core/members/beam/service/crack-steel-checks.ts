@@ -1,7 +1,8 @@
-import { derive, silent, type Calc } from '../../../calc/calc';
+import { silent, type Calc } from '../../../calc/calc';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DerivableCheck } from '../../../checks/check';
+import { compareCheck } from '../../../checks/compare';
 import { outlineOf } from '../input';
 import { pulledWeb, tensionFace } from '../section-at';
 import { barDistance } from '../torsion';
@@ -10,7 +11,7 @@ import type { ServiceBasis } from './service-basis';
 
 /** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
 export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
-  const { beam, code, show } = basis;
+  const { beam, code } = basis;
   if (!code.service.leastCrackSteel || places.length === 0) return [];
   const least = (p: CrackPlace, c: Calc = silent) => {
     const { h, d, diameter } = p.cut.question;
@@ -27,27 +28,22 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
   const has = (p: CrackPlace) => p.cut.question.strip(p.cut.question.h / 2).steel;
   const peaks = groupsOf(basis, places).map((g) => worstOf(g.places, (q) => q.moment));
   const p = worstOf(peaks, (q) => least(q).value / has(q));
-  const { value, clause } = least(p);
-  const area = (v: number) => show(v, 'area');
   return [
-    makeCheck(
-      {
-        id: 'least-crack-steel',
-        family: 'crack',
-        title: 'Least steel for cracks',
-        clause,
-        demand: { value, kind: 'area' },
-        capacity: { value: has(p), kind: 'area' },
-        utilisation: value / has(p),
-        place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
-        ...(value > has(p)
-          ? {
-              reason: `${tensionFace(p.sense)} of span ${p.span + 1}: ${area(value)} for the first cracks, has ${area(has(p))}: more or thinner bars.`,
-            }
-          : {}),
-      },
-      () => derive((c) => void least(p, c)),
-    ),
+    compareCheck({
+      id: 'least-crack-steel',
+      family: 'crack',
+      title: 'Least steel for cracks',
+      clause: least(p).clause,
+      place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
+      kind: 'area',
+      units: basis.units,
+      compare: (c) => ({
+        demand: least(p, c).value,
+        capacity: has(p),
+        capacityIs: ['area of the bars in the pulled half', 'of the bars as they are laid out'],
+      }),
+      fails: (need, is) => `${tensionFace(p.sense)} of span ${p.span + 1}: ${need} for the first cracks, has ${is}: more or thinner bars.`,
+    }),
   ];
 }
 
@@ -82,24 +78,24 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
   if (rows.length === 0) return [];
   const { p, rule, distance, utilisation } = worstOf(rows, (r) => r.utilisation);
   return [
-    makeCheck(
-      {
-        id: 'side-bars',
-        family: 'crack',
-        title: 'Bars along the sides',
-        clause: rule.clause,
-        demand: { value: distance, kind: 'length' },
-        capacity: { value: rule.spacing, kind: 'length' },
+    compareCheck({
+      id: 'side-bars',
+      family: 'crack',
+      title: 'Bars along the sides',
+      clause: rule.clause,
+      place: { x: p.x, label: `span ${p.span + 1}` },
+      combination: p.name,
+      kind: 'length',
+      units,
+      compare: (c) => ({
+        demand: distance,
+        demandIs: ['distance of the bars up the sides', 'as they are laid out'],
+        capacity: ask(p, c)!.spacing,
+        capacityIs: ['largest distance', 'by the rule above'],
         utilisation,
-        place: { x: p.x, label: `span ${p.span + 1}` },
-        combination: p.name,
-        ...(utilisation > 1
-          ? {
-              reason: `Sides of span ${p.span + 1}: bars at most ${formatQuantity(rule.spacing, 'length', units)} apart${rule.area > 0 ? `, ${formatQuantity(rule.area, 'area', units)} on both sides in the pulled part` : ''}.`,
-            }
-          : {}),
-      },
-      () => derive((c) => void ask(p, c)),
-    ),
+      }),
+      fails: (_is, most) =>
+        `Sides of span ${p.span + 1}: bars at most ${most} apart${rule.area > 0 ? `, ${formatQuantity(rule.area, 'area', units)} on both sides in the pulled part` : ''}.`,
+    }),
   ];
 }
