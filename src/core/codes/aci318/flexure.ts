@@ -233,9 +233,3 @@ export function minimumSteel(c: Calc, s: BendingSection, d: number, fc: number, 
   const b_min = doubleWidth && s.tensionWidth > s.bw ? Math.min(s.tensionWidth, 2 * s.bw) : s.bw;
   return c.let(F.AsMin[form], { f_c_prime: fc, f_y, b_min, d });
 }
-
-/** Effective width of a flange, 6.3.2.1: `clear` distance to the next web, `span` clear (mm). Returns the width with the web. */
-export function effectiveFlangeWidth(position: 'interior' | 'edge', bw: number, hf: number, clear: number, span: number): number {
-  if (position === 'interior') return bw + 2 * Math.min(8 * hf, clear / 2, span / 8);
-  return bw + Math.min(6 * hf, clear / 2, span / 12);
-}

@@ -110,7 +110,6 @@ function withSteel(c: Calc, q: PunchingQuestion, form: Form, steel: PunchingStee
   return { f_yt, b_o, least, v_c: c.let((steel.kind === 'studs' ? F.studs : F.low)[form], values) };
 }
 
-/** Two-way shear to ACI 318-19 22.6, 8.4.4.2 and 8.7.6, 8.7.7. */
 /** A footing: the soil within the critical section takes its part of the load, 13.2.7.2. */
 function aboveSoil(c: Calc, q: PunchingQuestion): PunchingQuestion {
   if (!q.soil) return q;

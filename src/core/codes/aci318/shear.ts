@@ -26,19 +26,6 @@ export const F = {
     '(8 * lambda_s * lambda * rho_w^(1/3) * sqrt_fc + sigma_N) * b_w * d',
     'table 22.5.5.1(c)',
   ),
-  VcDetailedA: twoForms(
-    'V_c',
-    '(0.16 * lambda * sqrt_fc + 17 * rho_w * V_u * d / M_u) * b_w * d',
-    '(1.9 * lambda * sqrt_fc + 2500 * rho_w * V_u * d / M_u) * b_w * d',
-    '318-14 table 22.5.5.1(a)',
-  ),
-  VcDetailedB: twoForms(
-    'V_c',
-    '(0.16 * lambda * sqrt_fc + 17 * rho_w) * b_w * d',
-    '(1.9 * lambda * sqrt_fc + 2500 * rho_w) * b_w * d',
-    '318-14 table 22.5.5.1(b)',
-  ),
-  VcDetailedC: twoForms('V_c', '0.29 * lambda * sqrt_fc * b_w * d', '3.5 * lambda * sqrt_fc * b_w * d', '318-14 table 22.5.5.1(c)'),
   VcMax: twoForms('V_c_max', '0.42 * lambda * sqrt_fc * b_w * d', '5 * lambda * sqrt_fc * b_w * d', '22.5.5.1.1'),
   Vs: formula('V_s', 'A_v * f_yt * d / s', '22.5.8.5.3'),
   VsMax: twoForms('V_s_max', '0.66 * sqrt(f_c_prime) * b_w * d', '8 * sqrt(f_c_prime) * b_w * d', '22.5.1.2'),
@@ -101,15 +88,6 @@ export function concreteStrength(c: Calc, s: ShearSection, basis: ShearBasis, ha
     value = c.let((a >= b ? F.VcA : F.VcB)[form], common);
   } else value = c.let((row === 'a' ? F.VcA : F.VcB)[form], common);
   return Math.max(0, Math.min(value, most));
-}
-
-/** The detailed strength of concrete of the 2014 edition: the least of its three expressions (N). For checking older work. */
-export function detailedStrength2014(c: Calc, force: number, moment: number, s: ShearSection, basis: ShearBasis) {
-  const { form, fc, lambda } = basis;
-  const rho_w = c.let(F.rho, { A_s: s.tensionArea, b_w: s.bw, d: s.d });
-  const common = { lambda, sqrt_fc: c.let(F.root[form], { f_c_prime: fc }), rho_w, V_u: force, M_u: moment, b_w: s.bw, d: s.d };
-  const [a, b, last] = [F.VcDetailedA, F.VcDetailedB, F.VcDetailedC].map((f) => c.let(f[form], common)) as [number, number, number];
-  return { a, b, c: last, least: Math.min(a, b, last) };
 }
 
 /** Design shear strength with given stirrups (N), 22.5. */

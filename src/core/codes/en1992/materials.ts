@@ -32,8 +32,6 @@ export const F = {
   fctd: formula('f_ctd', 'f_ctk_005 / gamma_C', '(3.16)'),
   fcd: formula('f_cd', 'alpha_cc * f_ck / gamma_C', '(3.15)'),
   fyd: formula('f_yd', 'f_yk / gamma_S', '3.2.7'),
-  ec1: formula('epsilon_c1', 'min(0.7 * f_cm^0.31, 2.8) / 1000', 'table 3.1', { empirical: 'SI' }),
-  ecu1High: formula('epsilon_cu1', '(2.8 + 27 * ((98 - f_cm)/100)^4) / 1000', 'table 3.1', { empirical: 'SI' }),
   ec2High: formula('epsilon_c2', '(2.0 + 0.085 * (f_ck - 50)^0.53) / 1000', 'table 3.1', { empirical: 'SI' }),
   ecu2High: formula('epsilon_cu2', '(2.6 + 35 * ((90 - f_ck)/100)^4) / 1000', 'table 3.1', { empirical: 'SI' }),
   ec3High: formula('epsilon_c3', '(1.75 + 0.55 * (f_ck - 50)/40) / 1000', 'table 3.1', { empirical: 'SI' }),
@@ -80,25 +78,6 @@ export function designStrains(c: Calc, fck: number) {
 export function blockFactors(c: Calc, fck: number) {
   if (!isHigh(fck)) return { lambda: 0.8, eta: 1 };
   return { lambda: c.let(F.lambdaHigh, { f_ck: fck }), eta: c.let(F.etaHigh, { f_ck: fck }) };
-}
-
-/** Strains of the law for non-linear analysis, 3.1.5: eps_c1, eps_cu1. */
-export function nonlinearStrains(c: Calc, fck: number) {
-  const f_cm = meanStrength(c, fck);
-  return { ec1: c.let(F.ec1, { f_cm }), ecu1: isHigh(fck) ? c.let(F.ecu1High, { f_cm }) : 0.0035 };
-}
-
-/** Stress of concrete for non-linear analysis (3.14), with strain as a ratio. */
-export function nonlinearStress(strain: number, fcm: number, Ecm: number, ec1: number): number {
-  const k = (1.05 * Ecm * ec1) / fcm;
-  const eta = strain / ec1;
-  return (fcm * (k * eta - eta * eta)) / (1 + (k - 2) * eta);
-}
-
-/** Confined concrete, 3.1.9: strength and strains raised by a lateral pressure (MPa). */
-export function confined(fck: number, pressure: number, ec2: number, ecu2: number) {
-  const factor = pressure <= 0.05 * fck ? 1 + (5 * pressure) / fck : 1.125 + (2.5 * pressure) / fck;
-  return { fck: fck * factor, ec2: ec2 * factor ** 2, ecu2: ecu2 + (0.2 * pressure) / fck };
 }
 
 /** The concrete law of a section in bending, 3.1.7. */
