@@ -6,7 +6,7 @@ import type { Drawing } from '@/core/drawing/shapes';
 import { stripDrawing, type StripPicture } from '@/core/drawing/strip-drawing';
 import { supportPositions, type BeamInput } from '@/core/members/beam/input';
 import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
-import type { Check } from '@/core/checks/check';
+import { isBeyond, type Check } from '@/core/checks/check';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { useStable } from './use-stable';
@@ -104,7 +104,7 @@ function serviceStanding(member: BeamInput, service: ServiceStrips, units: UnitS
         const isLimited = !(kind === 'crack' && service.crackIsEstimate);
         return {
           text: `${formatValue(value, kind, units)}${isLimited && limit > 0 ? ` of ${formatQuantity(limit, kind, units)}` : ` ${unitLabel(kind, units)}`}`,
-          isOver: isLimited && value > limit * 1.0005,
+          isOver: isLimited && isBeyond(value, limit),
         };
       },
     };
@@ -263,7 +263,6 @@ function StationLine({
 
 /** What stands against what at a station, by strip. */
 function stationTags(s: BeamStrips, system: UnitSystem) {
-  const over = (a: number, b: number) => a > b * 1.0005;
   const isHogging = (i: number) =>
     s.shiftedHogging[i]! / Math.max(1, s.resistanceHogging[i]!) > s.shiftedSagging[i]! / Math.max(1, s.resistanceSagging[i]!);
   return {
@@ -272,13 +271,13 @@ function stationTags(s: BeamStrips, system: UnitSystem) {
         ? [s.shiftedHogging[i]!, s.resistanceHogging[i]!]
         : [s.shiftedSagging[i]!, s.resistanceSagging[i]!];
       const show = (v: number) => `${isHogging(i) ? '−' : ''}${formatValue(v, 'moment', system, 0)}`;
-      return { text: `${show(demand)} against ${show(resistance)}`, isOver: over(demand, resistance) };
+      return { text: `${show(demand)} against ${show(resistance)}`, isOver: isBeyond(demand, resistance) };
     },
     shear: (i: number) => {
       const [demand, resistance] = [s.designV[i]!, s.resistanceV[i]!];
       return {
         text: `${formatValue(demand, 'force', system, 0)} against ${formatValue(resistance, 'force', system, 0)}`,
-        isOver: over(demand, resistance),
+        isOver: isBeyond(demand, resistance),
       };
     },
     steel: (i: number) => {
@@ -287,7 +286,7 @@ function stationTags(s: BeamStrips, system: UnitSystem) {
         text: Number.isFinite(needs)
           ? `needs ${formatValue(needs, 'area', system)}, has ${formatValue(has, 'area', system)}`
           : `has ${formatValue(has, 'area', system)}, section too small`,
-        isOver: !Number.isFinite(needs) || over(needs, has),
+        isOver: !Number.isFinite(needs) || isBeyond(needs, has),
       };
     },
   };

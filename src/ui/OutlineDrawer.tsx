@@ -157,7 +157,7 @@ function Grid({ frame, step, toSheet }: { frame: Frame; step: number; toSheet: (
   const [cx, cy] = [Math.round(frame.cx / step) * step, Math.round(frame.cy / step) * step];
   const lines = Array.from({ length: 2 * across + 1 }, (_, i) => (i - across) * step);
   return (
-    <g stroke="#D9CFB6" strokeWidth={0.5}>
+    <g stroke="#CDC2AB" strokeWidth={0.5}>
       {lines.map((d) => {
         const [x, y] = toSheet([cx + d, cy + d]);
         return <path key={d} d={`M${x} 0V${HEIGHT}M0 ${y}H${WIDTH}`} />;

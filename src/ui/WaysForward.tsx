@@ -181,7 +181,7 @@ function TradeOff({ list }: { list: readonly Weighed[] }) {
       </text>
       {list.map((p, i) => (
         <g key={p.title}>
-          <circle cx={x(p)} cy={y(p)} r="3.4" fill={p.holds ? '#3C8A7A' : '#F8F4E9'} stroke={p.holds ? '#3C8A7A' : '#A3123F'} />
+          <circle cx={x(p)} cy={y(p)} r="3.4" fill={p.holds ? '#3C8A7A' : '#F8F4E9'} stroke={p.holds ? '#3C8A7A' : '#A30F38'} />
           <text x={x(p) + 6} y={y(p) + 4} fontSize="0.6875rem">
             {i + 1}
           </text>

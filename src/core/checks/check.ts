@@ -45,6 +45,9 @@ export const isRule = ({ family }: Pick<Check, 'family'>): boolean => family ===
 /** Whether a utilisation is over the limit as it is shown. */
 export const isOver = (utilisation: number): boolean => utilisation > ROUNDING;
 
+/** Whether what is needed passes what there is, by the same rounding. */
+export const isBeyond = (demand: number, capacity: number): boolean => demand > capacity * ROUNDING;
+
 /** State by the figure as it is shown: rounded first, then judged. */
 export function statusOf(utilisation: number | null, family: CheckFamily = 'bending'): CheckStatus {
   if (utilisation === null || Number.isNaN(utilisation)) return 'failed';

@@ -1,3 +1,4 @@
+import { isBeyond } from '../checks/check';
 import type { Frame } from './frame';
 import { handle, line, type Drawing, type Point, type Shape, type TextStyle } from './shapes';
 
@@ -112,7 +113,7 @@ function excess(x: ArrayLike<number>, side: StripPicture['above'], toX: (x: numb
   let upper: Point[] = [];
   let lower: Point[] = [];
   for (let i = 0; i <= x.length; i += 1) {
-    const isOver = i < x.length && demand[i]! > side.resistance[i]! * 1.0005 && demand[i]! > 0;
+    const isOver = i < x.length && isBeyond(demand[i]!, side.resistance[i]!) && demand[i]! > 0;
     if (isOver) {
       upper.push([toX(x[i]!), toY(demand[i]!)]);
       lower.push([toX(x[i]!), toY(side.resistance[i]!)]);

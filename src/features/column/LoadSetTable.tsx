@@ -6,7 +6,7 @@ import type { UprightMember } from '@/core/members/wall/upright';
 import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
-import { statusOf } from '@/core/checks/check';
+import { isOver, statusOf } from '@/core/checks/check';
 import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/MappedPaste';
 
@@ -37,7 +37,7 @@ export function LoadSetTable({
     () => (order === 'typed' ? [...result.summaries] : [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99))),
     [result.summaries, order],
   );
-  const over = result.summaries.filter((s) => (s.utilisation ?? 99) > 1.0005).length;
+  const over = result.summaries.filter((s) => isOver(s.utilisation ?? 99)).length;
   const show = (v: number, kind: 'force' | 'moment') => (Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–');
   const first = Math.max(0, Math.floor(top / ROW) - 4);
   const shown = rows.slice(first, first + 40);

@@ -1,4 +1,5 @@
 import { silent } from '../../calc/calc';
+import { isBeyond } from '../../checks/check';
 import type { DesignCode } from '../../codes/design-code';
 import type { SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar, type CatalogueId } from '../../materials/bars';
@@ -95,7 +96,7 @@ function suitableTies(column: ColumnInput, code: DesignCode, shape: SectionShape
     aggregate: column.materials.aggregateSize,
     isSpiral: column.transverse === 'spiral',
   });
-  const fits = (spacing: number, limit: number) => spacing <= limit * 1.0005;
+  const fits = (spacing: number, limit: number) => !isBeyond(spacing, limit);
   const holds =
     tie >= rules.leastDiameter.value - 1e-6 &&
     fits(ties.spacing, rules.spacing.value) &&

@@ -5,7 +5,7 @@ import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
 import { compareCheck } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { isBeyond, makeCheck, type DerivableCheck } from '../../checks/check';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
 
@@ -42,7 +42,7 @@ function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
       capacity: { value: reaching, kind: 'area' },
       utilisation: (share * all) / reaching,
       place: { x: start, label: `span ${span + 1}` },
-      ...(share * all > reaching * 1.0005
+      ...(isBeyond(share * all, reaching)
         ? { reason: `Bottom bars of span ${span + 1}: ${show(share * all, 'area')} run to the supports, has ${show(reaching, 'area')}.` }
         : {}),
     }),

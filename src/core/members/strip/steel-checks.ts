@@ -2,7 +2,7 @@ import { derive, silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { compareCheck } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { isBeyond, makeCheck, type DerivableCheck } from '../../checks/check';
 import { outlineOf } from '../beam/input';
 import { plainSection, tensionFace } from '../beam/section-at';
 import type { Region } from '../beam/bending-checks';
@@ -118,7 +118,7 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
         capacity: { value: has, kind: 'area' },
         utilisation: need / has,
         place,
-        ...(need > has * 1.0005 ? { reason: `Bars across: at least ${show(need, 'area')}, has ${show(has, 'area')}.` } : {}),
+        ...(isBeyond(need, has) ? { reason: `Bars across: at least ${show(need, 'area')}, has ${show(has, 'area')}.` } : {}),
       },
       () => derive((c) => void code.slab.leastAcross(c, main, gross)),
     ),

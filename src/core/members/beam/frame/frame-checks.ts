@@ -2,7 +2,7 @@ import { derive, silent, type Calc } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../../checks/check';
+import { isOver, makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../../checks/check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf, supportName } from '../input';
@@ -45,8 +45,7 @@ const worstOf = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined 
 
 /** A check whose reason is only given when it fails. */
 function rung(draft: CheckDraft, words: () => string, steps?: (c: Calc) => void): DerivableCheck {
-  const isOver = (draft.utilisation ?? 0) > 1.0005;
-  return makeCheck({ ...draft, ...(isOver ? { reason: words() } : {}) }, steps && (() => derive(steps)));
+  return makeCheck({ ...draft, ...(isOver(draft.utilisation ?? 0) ? { reason: words() } : {}) }, steps && (() => derive(steps)));
 }
 
 function dimensions({ beam, analysis, resistance, rules, units }: Basis): DerivableCheck[] {

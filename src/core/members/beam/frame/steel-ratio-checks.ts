@@ -1,7 +1,7 @@
 import { derive, silent } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
 import { formatQuantity } from '../../../units/format';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import { isBeyond, makeCheck, type DerivableCheck } from '../../../checks/check';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf } from '../input';
 import { compressionFace, plainSection, tensionFace, type Sense } from '../section-at';
@@ -51,7 +51,7 @@ function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
         capacity: { value: w.area, kind: 'area' },
         utilisation: needed(w) / w.area,
         place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
-        ...(needed(w) > w.area * 1.0005
+        ...(isBeyond(needed(w), w.area)
           ? { reason: `${tensionFace(w.sense)} bars in span ${w.span + 1}: at least ${area(needed(w))} everywhere, has ${area(w.area)}.` }
           : {}),
       },
@@ -86,7 +86,7 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
         capacity: { value: w.allowed, kind: 'area' },
         utilisation: w.area / w.allowed,
         place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
-        ...(w.area > w.allowed * 1.0005
+        ...(isBeyond(w.area, w.allowed)
           ? {
               reason: `${tensionFace(w.sense)} bars at the column in span ${w.span + 1}: at most ${area(w.allowed)}, has ${area(w.area)}. More in the other face, or a deeper beam.`,
             }
