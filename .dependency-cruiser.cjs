@@ -8,6 +8,7 @@ const coreRooms = [
   'schedule',
   'document',
   'drawing',
+  'model',
   'checks',
   'reinforcement',
   'codes',

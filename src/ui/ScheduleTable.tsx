@@ -1,6 +1,6 @@
 'use client';
-import { codeOf } from '@/core/members/member';
-import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
+import type { Member, MemberResult } from '@/core/members/kinds';
+import { memberSchedule } from '@/core/project/as-built';
 import type { Project } from '@/core/project/project';
 import { scheduleTable } from '@/core/schedule/schedule-table';
 import { onProject } from '@/store/commands';
@@ -11,8 +11,8 @@ import { Select } from './Select';
 /** The bars as they are to be cut and bent, with the way to name their bends. */
 export function ScheduleTable({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {
   const edit = useProject((s) => s.edit);
-  const schedule = kindOf(member).schedule?.(member, codeOf(project, member), result, project.bends);
-  if (!schedule || schedule.items.length === 0) return null;
+  const schedule = memberSchedule(project, member, result);
+  if (schedule.items.length === 0) return null;
   return (
     <section className="mt-4 pb-3">
       <div className="flex items-center gap-3">

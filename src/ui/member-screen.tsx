@@ -1,8 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Fault } from '@/core/checks/fault';
 import { kindOf, type Member, type ResultOf } from '@/core/members/kinds';
+import { emptyModel, type MemberModel } from '@/core/model/member-model';
+import { modelOf } from '@/core/project/as-built';
 import { newMember } from '@/core/project/new-member';
 import type { Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
@@ -28,6 +30,8 @@ export interface Sheet<M extends Member> {
   /** The result as it stands, or the last good one; an empty one where there is none that fits. */
   readonly result: ResultOf<M>;
   readonly lastGood: M | undefined;
+  /** The member as it is to be built, by that result. */
+  readonly model: MemberModel;
   readonly faults: readonly Fault[];
   readonly isStale: boolean;
   readonly panel: string;
@@ -91,10 +95,11 @@ export function memberScreen<M extends Member, Own>(parts: ScreenParts<M, Own>) 
     const lastGood = good?.member as M | undefined;
     const doesFit = lastGood !== undefined && (parts.fits?.(lastGood, member) ?? true);
     const result = (doesFit ? good!.result : kindOf(member).empty([])) as ResultOf<M>;
+    const model = useMemo(() => (doesFit ? modelOf(kept, lastGood, result) : emptyModel), [doesFit, lastGood, kept, result]);
     const [panel, setPanel] = useState(parts.panels[0]!.id);
     const drawn = useDrawnEditing();
     const { editing } = drawn;
-    const sheet: Sheet<M> = { ...shown, kept, result, lastGood, panel, setPanel, drawn, editing: editing?.path ?? null };
+    const sheet: Sheet<M> = { ...shown, kept, result, lastGood, model, panel, setPanel, drawn, editing: editing?.path ?? null };
     const own = parts.useOwn(sheet);
     const add = useAdd(kept, member);
     const offered = parts.panels

@@ -5,9 +5,11 @@ import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/dr
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
+import { modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
+import { barsCut } from '@/core/members/beam/model';
 import { codeOf } from '@/core/members/member';
 import { readProject } from '@/core/project/read';
 import { readFileSync } from 'node:fs';
@@ -55,7 +57,16 @@ function elevation(p: Project) {
   return {
     member,
     result,
-    drawing: elevationDrawing({ beam: member, steel: result.steel, units: p.display, barLabel: (g) => `${g.count}H${g.size}` }, frame),
+    drawing: elevationDrawing(
+      {
+        beam: member,
+        steel: result.steel,
+        bars: modelOf(p, member, result).bars,
+        units: p.display,
+        barLabel: (g) => `${g.count}H${g.size}`,
+      },
+      frame,
+    ),
   };
 }
 
@@ -85,7 +96,7 @@ describe('the elevation', () => {
     heavy.forEach((bar) => expect(bar.points[1]![0]).toBeGreaterThan(bar.points[0]![0]));
   });
   test('without a result it still shows beam and loads', () => {
-    const bare = elevationDrawing({ beam: member, steel: null, units: 'SI', barLabel: () => '' }, frame);
+    const bare = elevationDrawing({ beam: member, steel: null, bars: [], units: 'SI', barLabel: () => '' }, frame);
     expectSane(bare);
     expect(edits(bare)).toContain('loads[0]');
   });
@@ -168,7 +179,9 @@ describe('the section', () => {
   test.each(shapes)('%s: outline closed, bars inside the concrete, dimensions edited', (shape) => {
     const p = project({ ...busy, section: { ...busy.section, shape } });
     const member = p.members[0] as BeamMember;
-    const { steel } = designNow(p, member);
+    const result = designNow(p, member);
+    const { steel } = result;
+    const model = modelOf(p, member, result);
     for (const sense of ['sagging', 'hogging'] as const) {
       const state = sectionState(member, codeOf(p, member), steel!, 5000, sense);
       const drawing = sectionDrawing(
@@ -177,8 +190,11 @@ describe('the section', () => {
           cover: member.cover,
           linkDiameter: state.linkDiameter,
           legs: state.zone.legs,
-          top: state.top,
-          bottom: state.bottom,
+          bars: barsCut(model, 5000, () => true).map(({ set, at: [, x, z] }) => ({
+            x,
+            y: state.outline.h + z,
+            diameter: set.bar.diameter,
+          })),
           labels: {
             top: 'T',
             bottom: 'B',

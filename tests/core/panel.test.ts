@@ -8,6 +8,7 @@ import { columnStripShares, momentParts, panelByCoefficients, staticMoment } fro
 import { panelPlan } from '@/core/members/panel/drawing';
 import type { PanelResult } from '@/core/members/panel/result';
 import { proposePanel } from '@/core/members/panel/changes';
+import { memberSchedule, modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
 import { panelLabels } from '@/core/members/panel/labels';
 import { codeOf } from '@/core/members/member';
@@ -298,7 +299,11 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
   const member = read.project.members.find((m): m is PanelMember => m.type === 'panel')!;
   const r = designNow(read.project, member, 'all');
   expect(r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed')).toEqual([]);
-  const drawing = panelPlan({ panel: member, result: r, labels: panelLabels(read.project, member, r) }, 700, 560);
+  const drawing = panelPlan(
+    { panel: member, result: r, bars: modelOf(read.project, member, r).bars, labels: panelLabels(read.project, member, r) },
+    700,
+    560,
+  );
   for (const s of drawing.shapes)
     for (const [x, y] of s.kind === 'path' ? s.points : [s.at]) expect(x >= 0 && x <= 700 && y >= 0 && y <= 560).toBe(true);
   expect(kindOf(member).figures(member, r, read.project)).toHaveLength(1);
@@ -307,7 +312,7 @@ it('the demo’s panel holds, is drawn, scheduled, reported and written to a fil
       .facts(member, r, read.project)
       .map(([title]) => title),
   ).toContain('Method');
-  expect(kindOf(member).schedule!(member, codeOf(read.project, member), r, 'byCode').items).toHaveLength(4);
+  expect(memberSchedule(read.project, member, r).items).toHaveLength(4);
   expect(JSON.stringify(resultsToJson(read.project, [{ member, result: r }]))).not.toMatch(/NaN/);
   const again = readProject(JSON.parse(writeProject(read.project)));
   expect(again.ok && again.project.members).toEqual(read.project.members);

@@ -136,8 +136,8 @@ describe('legs', () => {
   const links = { kind: 'links', size: '10', legs: 12, perimeters: 3, first: 80, spacing: 150 };
   it('a link is as long as the slab less covers and its bends, a stud ends with its heads', () => {
     const legs = { ...links, legs: 8, perimeters: 2 };
-    // 250 - 2 x 25 = 200 mm; bends of 12 x 10 = 120 mm more.
-    expect(design({ legs }).legs).toEqual({ count: 16, length: 320 });
+    // Axis 250 - 2 x 25 - 10 = 190 mm; at each end a hook of 50 and a bend by 135 degrees with a radius of 25: 3 pi/4 25 - 25 tan 67.5 = -1.45.
+    expect(design({ legs }).legs).toEqual({ count: 16, length: expect.closeTo(190 + 2 * (50 - 1.45), 2) });
     const studs = design({ legs: { ...legs, kind: 'studs' } });
     expect(studs.legs).toEqual({ count: 16, length: 200 });
     // 16 x 0.200 m x 0.617 kg/m = 1.97 kg

@@ -1,3 +1,4 @@
+import { silent } from '@/core/calc/calc';
 import { nothingDesigned } from '@/core/checks/result';
 import { kindOf } from '@/core/members/kinds';
 import fc from 'fast-check';
@@ -13,14 +14,14 @@ import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
 import { stripCut } from '@/core/members/strip/cut';
 import { stripLoadText } from '@/core/members/strip/load-text';
 import { checkPerWidth, handCheckPerWidth, showPerWidth } from '@/core/members/strip/per-width';
-import { topLength } from '@/core/members/strip/quantities';
+import { stretchesWithTop } from '@/core/members/strip/model';
 import { designNow } from '@/core/project/design-member';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import { codeOf } from '@/core/members/member';
 import type { StripMember } from '@/core/members/strip/input';
 import { readProject } from '@/core/project/read';
 import { groupsIn, layerOf, layingScore, slabBarFaults, slabOptions } from '@/core/reinforcement/slab-bars';
-import { stripSchedule } from '@/core/members/strip/schedule';
+import { memberSchedule, modelOf } from '@/core/project/as-built';
 import { readSlabLoads } from '@/exchange/paste-slab-loads';
 import { resultsToJson } from '@/exchange/result-json';
 import { scheduleTable } from '@/core/schedule/schedule-table';
@@ -164,7 +165,14 @@ describe('drawings', () => {
   it('elevation: every load by its figure, bars by size at spacing, ends with handles', () => {
     const beam = stripAsBeam(member, 1000);
     const d = elevationDrawing(
-      { beam, steel: result.steel, units: 'SI', barLabel: name, loadLabel: (k) => stripLoadText(member.loads[k]!, 'SI') },
+      {
+        beam,
+        steel: result.steel,
+        bars: modelOf(project, member, result).bars,
+        units: 'SI',
+        barLabel: name,
+        loadLabel: (k) => stripLoadText(member.loads[k]!, 'SI'),
+      },
       frame,
     );
     expectSane(d);
@@ -177,10 +185,13 @@ describe('drawings', () => {
     expect(d.shapes.filter((s) => s.kind === 'circle' && s.drag).length).toBeGreaterThan(4);
   });
   it('plan: supports, one bar of each layer, bars across and the breadth', () => {
-    const d = stripPlan({ strip: member, steel: result.steel, barLabel: name, breadth: '6.00 m' }, frame);
+    const d = stripPlan(
+      { strip: member, steel: result.steel, bars: modelOf(project, member, result).bars, barLabel: name, breadth: '6.00 m' },
+      frame,
+    );
     expectSane(d);
     expect(edits(d)).toEqual(['bars.across.bottom', 'bars.across.top', 'breadth']);
-    expectSane(stripPlan({ strip: member, steel: null, barLabel: name, breadth: '' }, frame));
+    expectSane(stripPlan({ strip: member, steel: null, bars: [], barLabel: name, breadth: '' }, frame));
   });
   it('cut: bars at their spacing, those across as a line, the compressed zone on the far face', () => {
     for (const [x, sense] of [
@@ -227,7 +238,7 @@ describe('drawings', () => {
 
 describe('schedule and amounts by hand', () => {
   const layer = { size: '12', spacing: 200 };
-  const { member, result, code } = slab({
+  const { project, member, result, code } = slab({
     bars: {
       bottom: [{ main: layer }, { main: layer }],
       support: [{}, { bars: { size: '12', spacing: 150 }, left: 1000, right: 1000 }, {}],
@@ -235,35 +246,36 @@ describe('schedule and amounts by hand', () => {
     },
     choices: { heldEnds: 'free' },
   });
-  const { items } = stripSchedule(member, code, result);
+  const { items } = memberSchedule(project, member, result);
   const of = (place: RegExp) => items.find((k) => place.test(k.place))!;
   it('numbers: one more than the spaces over the breadth', () => {
-    // 6000/200 + 1 = 31 in each of two spans, alike: one mark of 62; 6000/150 + 1 = 41
+    // Between the covers 6000 - 2 x 25 - 12 = 5938: 5938/200 = 29.7, 30 spaces and 31 bars in each of two spans, alike: one mark of 62; 5938/150 = 39.6: 41
     expect(of(/bottom, span 1/)).toMatchObject({ count: 62, size: '12' });
-    expect(of(/over B/)).toMatchObject({ count: 41, length: 2000, shapeCode: '00' });
+    expect(of(/support B/)).toMatchObject({ count: 41, length: 2000, shapeCode: '00' });
   });
   it('bars across: over the whole length, as long as the breadth less both covers', () => {
-    // 8000/250 + 1 = 33 below; over 2000 mm of top bars 2000/300 + 1 = 7: one mark of 40
-    expect(of(/across/)).toMatchObject({ count: 40, length: 5950 });
-    expect(topLength(member, result.steel!)).toBe(2000);
+    // Below (8000 - 2 x 25 - 8)/250 = 31.8: 33; over 2000 mm of top bars (2000 - 8)/300 = 6.6: 8; one mark of 41
+    expect(of(/across/)).toMatchObject({ count: 41, length: 5950 });
+    expect(stretchesWithTop(member, result.steel!)).toEqual([[3000, 5000]]);
   });
   it('concrete, formwork and steel of the whole slab', () => {
     const q = result.quantities!;
     expect(q.concrete / 1e9).toBeCloseTo(0.2 * 6 * 8, 9);
     expect(q.formwork / 1e6).toBeCloseTo(48, 9);
-    // Along: 565.5 mm2/m x 8 m + 754 x 2 m over B; across: 201.1 x 8 + 167.6 x 2: times 6 m and 7850 kg/m3.
-    const area = 565.5 * 8 + 754 * 2 + 201.1 * 8 + 167.6 * 2;
-    expect(q.bars).toBeCloseTo(area * 1e-6 * 6 * 7850, -1);
+    // 62H12 from 75 mm beyond the end support to half a lap beyond the inner one, 41H12 of 2 m over it, 41H8 across of 5.95 m.
+    const question = { materials: member.materials, diameter: 12, isTop: false, h: 200, cover: 25, clear: 188, isBent: false };
+    const lap = code.anchorage.lap(silent, question, 1) / 1000;
+    expect(q.bars).toBeCloseTo(0.8878 * (62 * (4 + 0.075 + lap / 2) + 41 * 2) + 0.3946 * 41 * 5.95, 0);
     expect(q.links).toBe(0);
   });
   it('is written for the screen and the report', () => {
-    const table = scheduleTable(stripSchedule(member, code, result), 'SI');
+    const table = scheduleTable(memberSchedule(project, member, result), 'SI');
     expect(table.rows).toHaveLength(items.length);
     expect(table.foot).toMatch(/Together/);
   });
   it('ends that are held bend their top bars down', () => {
     const held = slab();
-    const top = stripSchedule(held.member, held.code, held.result).items.find((k) => /over A/.test(k.place))!;
+    const top = memberSchedule(held.project, held.member, held.result).items.find((k) => /support A/.test(k.place))!;
     expect(top.shapeCode).toBe('11');
     expect(top.dimensions).toHaveLength(2);
   });

@@ -2,6 +2,7 @@ import { makeCode } from '@/core/codes/registry';
 import { beamSectionPicture } from '@/core/members/beam/drawing/section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
 import { outlineProperties } from '@/core/geometry/polygon';
+import { beamInSpace } from '@/core/members/beam/model';
 import { designBeam } from '@/core/members/beam/design-beam';
 import { sectionState } from '@/core/members/beam/section-state';
 import { sectionLabels } from '@/core/members/beam/labels';
@@ -43,9 +44,17 @@ function beam(torque: boolean, code: object = { id: 'en1992', variant: 'uk' }): 
 
 function picture({ project, member }: ReturnType<typeof beam>) {
   const code = codeOf(project, member);
-  const { steel } = designBeam(member, code, { derive: [], units: 'SI' });
+  const result = designBeam(member, code, { derive: [], units: 'SI' });
+  const { steel } = result;
   const state = sectionState(member, code, steel!, 3000, 'sagging');
-  return { state, drawing: sectionDrawing(beamSectionPicture(member, state, 3000, 0, sectionLabels(project)), 190, 200) };
+  return {
+    state,
+    drawing: sectionDrawing(
+      beamSectionPicture(member, state, beamInSpace(member, code, result), 3000, 0, sectionLabels(project)),
+      190,
+      200,
+    ),
+  };
 }
 
 describe('what works in torsion is drawn', () => {

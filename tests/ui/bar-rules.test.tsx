@@ -3,6 +3,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import { BarRulesFields } from '@/features/beam/BarRulesFields';
 import { BasisPanel } from '@/features/beam/BasisPanel';
+import { modelOf } from '@/core/project/as-built';
 import { CagePanel } from '@/features/beam/CagePanel';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designNow } from '@/core/project/design-member';
@@ -106,7 +107,7 @@ describe('the cage', () => {
   it('shows a stretch around the station, more or less of it, and turns by the arrow keys', () => {
     const project = open();
     const result = designNow(project, now()) as BeamResult;
-    render(<CagePanel project={project} member={now()} result={result} station={6000} />);
+    render(<CagePanel project={project} member={now()} model={modelOf(project, now(), result)} station={6000} />);
     const count = () => document.querySelectorAll('svg path').length;
     const around = count();
     act(() => void fireEvent.change(screen.getByLabelText('How much of the beam'), { target: { value: 'near' } }));

@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PanelResult } from '@/core/members/panel/result';
+import { modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
@@ -34,7 +35,15 @@ describe('a panel', () => {
   test('the plan is the form: words turn at a click, values open their field', () => {
     const { project, member } = openNew(newPanel);
     const onEdit = jest.fn();
-    render(<PanelPlan {...{ project, member, onEdit }} result={result(project)} isStale={false} editing={null} />);
+    render(
+      <PanelPlan
+        {...{ project, member, onEdit }}
+        result={result(project)}
+        model={modelOf(project, member, result(project))}
+        isStale={false}
+        editing={null}
+      />,
+    );
     click(screen.getByRole('button', { name: /^The left edge is simple/ }));
     expect(onEdit.mock.calls[0][0]).toBe('edges.left');
     const turn = toggled('edges.left', member)!;

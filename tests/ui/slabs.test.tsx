@@ -7,6 +7,7 @@ import type { Member } from '@/core/members/kinds';
 import type { StripMember } from '@/core/members/strip/input';
 import { BasisPanel } from '@/features/strip/BasisPanel';
 import { stripField } from '@/features/strip/fields';
+import { modelOf } from '@/core/project/as-built';
 import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
 import { SlabSection } from '@/features/strip/SlabSection';
 import { SlabSheet } from '@/features/strip/SlabSheet';
@@ -39,6 +40,7 @@ describe('a strip', () => {
       <SlabSheet
         {...{ project, member, onEdit }}
         result={result(project)}
+        model={modelOf(project, member, result(project))}
         isStale={false}
         shows="strength"
         station={2000}

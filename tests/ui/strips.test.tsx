@@ -1,4 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
+import { emptyModel } from '@/core/model/member-model';
+import { modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
 import { SectionPanel } from '@/features/beam/SectionPanel';
 import { Strips } from '@/features/beam/Strips';
@@ -9,6 +11,7 @@ beforeAll(stubBrowser);
 const project = projectOf();
 const member = firstMember(project);
 const result = designNow(project, member);
+const model = modelOf(project, member, result);
 
 function show(station = 3000) {
   const onStation = jest.fn();
@@ -18,6 +21,7 @@ function show(station = 3000) {
       project={project}
       member={member}
       result={result}
+      model={model}
       width={748}
       scale={1}
       station={station}
@@ -81,6 +85,7 @@ describe('the strips', () => {
         project={project}
         member={member}
         result={{ ...result, strips: null, steel: null }}
+        model={emptyModel}
         width={748}
         scale={1}
         station={0}
@@ -97,7 +102,17 @@ describe('the strips', () => {
 
 describe('the section at the station', () => {
   const at = (station: number) =>
-    render(<SectionPanel project={project} member={member} result={result} station={station} onEdit={() => undefined} editing={null} />);
+    render(
+      <SectionPanel
+        project={project}
+        member={member}
+        result={result}
+        model={model}
+        station={station}
+        onEdit={() => undefined}
+        editing={null}
+      />,
+    );
   test('over a support it hogs, in midspan it sags', () => {
     expect(at(6000).container.textContent).toContain('support B · hogging');
     expect(at(2600).container.textContent).toContain('span 1 · sagging');

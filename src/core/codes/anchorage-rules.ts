@@ -30,7 +30,7 @@ export interface EndSupportQuestion extends Omit<AnchorageQuestion, 'isBent' | '
   readonly area: number;
   readonly spanArea: number;
   readonly moment: number;
-  /** From the face of the support to the ends of the bars, the leg of a bend within the beam, and the width of the support. */
+  /** From the face of the support to the ends of the bars, what the leg of a bend adds along the bar, and the width of the support. */
   readonly available: number;
   readonly leg: number;
   readonly width: number;

@@ -1,6 +1,5 @@
 import type { Loop } from '../geometry/polygon';
 import { outlinePoints, type BeamOutline } from '../geometry/beam-outline';
-import type { Placement } from '../reinforcement/bar-groups';
 import { dimension, line, type Drawing, type Point, type Shape } from './shapes';
 
 export interface SectionPicture {
@@ -8,10 +7,8 @@ export interface SectionPicture {
   readonly cover: { readonly top: number; readonly bottom: number; readonly side: number };
   readonly linkDiameter: number;
   readonly legs: number;
-  readonly top: Placement;
-  readonly bottom: Placement;
-  /** Levels of bars up the sides, one on each side. */
-  readonly side?: { readonly levels: number; readonly diameter: number };
+  /** Bars that are cut: across from the web's axis, and up from the underside (mm). */
+  readonly bars: readonly { readonly x: number; readonly y: number; readonly diameter: number }[];
   /** The wall that carries torques: its axis, and its inside where it has a thickness. */
   readonly wall?: { readonly axis: Loop; readonly inner: Loop | null; readonly label: string };
   readonly labels: {
@@ -71,15 +68,7 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
     const x = -linkBox.x + inset / 2 + (leg * (2 * linkBox.x - inset)) / (p.legs - 1);
     shapes.push(line(at(x, linkBox.bottom), at(x, linkBox.top), 'link'));
   }
-  for (const bar of p.top.bars) shapes.push(disc(at(bar.x, o.h - bar.fromFace), bar.diameter * scale));
-  for (const bar of p.bottom.bars) shapes.push(disc(at(bar.x, bar.fromFace), bar.diameter * scale));
-
-  if (p.side)
-    for (let k = 1; k <= p.side.levels; k += 1) {
-      const y = linkBox.bottom + (k * (linkBox.top - linkBox.bottom)) / (p.side.levels + 1);
-      for (const s of [-1, 1]) shapes.push(disc(at(s * (linkBox.x - inset - p.side.diameter / 2), y), p.side.diameter * scale));
-    }
-
+  for (const bar of p.bars) shapes.push(disc(at(bar.x, bar.y), bar.diameter * scale));
   if (p.wall) {
     const loop = (points: Loop, style: 'nominal' | 'dim'): Shape => ({
       kind: 'path',

@@ -7,8 +7,7 @@ import type { ResultBase } from '../checks/result';
 import type { Choice, DesignCode, MaterialDefaults } from '../codes/design-code';
 import type { Block, Fact } from '../document/blocks';
 import type { Drawing } from '../drawing/shapes';
-import type { BarSchedule } from '../schedule/bar-schedule';
-import type { BendSetting } from '../schedule/bend-types';
+import type { MemberModel } from '../model/member-model';
 import type { UnitSystem } from '../units/quantity';
 import type { MemberBase, ProjectBasis, ReportDetail, Variant } from './member';
 
@@ -122,7 +121,8 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   inputTables(member: M, result: R, project: ProjectBasis, level: ReportDetail): Block[];
   /** The drawings of its report. */
   figures(member: M, result: R, project: ProjectBasis): Figure[];
-  schedule?(member: M, code: DesignCode, result: R, bends: BendSetting): BarSchedule;
+  /** The member as it is to be built: concrete and every bar in its place. Empty where nothing was designed. */
+  model(member: M, code: DesignCode, result: R): MemberModel;
   /** What its results hold beyond those of every kind, as numbers beside their units. */
   toJson(result: R, units: UnitSystem): object;
 }

@@ -3,6 +3,7 @@ import { readChoice } from '../codes/design-code';
 import type { Block, Column, Fact } from '../document/blocks';
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
 import { codeOf, decisionFor, type ReportDetail } from '../members/member';
+import { memberSchedule } from './as-built';
 import { scheduleTable } from '../schedule/schedule-table';
 import type { Project } from './project';
 
@@ -82,8 +83,8 @@ function derivations(member: Member, result: MemberResult, level: ReportDetail):
 }
 
 function schedule(project: PaperBasis, member: Member, result: MemberResult): Block[] {
-  const made = kindOf(member).schedule?.(member, codeOf(project, member), result, project.bends);
-  return made && made.items.length > 0 ? [scheduleTable(made, project.display)] : [];
+  const made = memberSchedule(project, member, result);
+  return made.items.length > 0 ? [scheduleTable(made, project.display)] : [];
 }
 
 const CHOICE_COLUMNS: readonly Column[] = [{ title: 'Assumption' }, { title: 'Taken' }, { title: 'Clause' }, { title: '' }];

@@ -1,12 +1,10 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { cageDrawing } from '@/core/members/beam/drawing/cage';
-import { outlinePoints } from '@/core/geometry/beam-outline';
-import { beamCage, type CagePoint } from '@/core/members/beam/cage';
-import { outlineOf, supportPositions } from '@/core/members/beam/input';
-import type { BeamResult } from '@/core/members/beam/result';
+import { cageDrawing } from '@/core/drawing/cage-drawing';
+import { cageBetween } from '@/core/model/cage';
+import type { Place } from '@/core/model/centre-line';
+import type { MemberModel } from '@/core/model/member-model';
 import type { Project } from '@/core/project/project';
-import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
 import { Select } from '@/ui/Select';
@@ -21,39 +19,36 @@ type Stretch = keyof typeof lengths;
 export function CagePanel({
   project,
   member,
-  result,
+  model,
   station,
 }: {
   project: Project;
   member: BeamMember;
-  result: BeamResult;
+  model: MemberModel;
   station: number;
 }) {
   const [stretch, setStretch] = useState<Stretch>('around');
   const [box, room] = useBox<HTMLDivElement>({ width: 740, height: 560 });
-  const { steel } = result;
   const space = useMemo(() => {
-    if (!steel) return null;
-    const starts = supportPositions(member);
-    const end = starts.at(-1)!;
-    const from = Math.max(0, station - lengths[stretch] / 2);
-    const to = Math.min(end, station + lengths[stretch] / 2);
-    const spanAt = (x: number) =>
-      Math.max(
-        0,
-        starts.findLastIndex((s, i) => s <= x && i < member.spans.length),
-      );
-    const corners = (x: number): CagePoint[] => outlinePoints(outlineOf(member, spanAt(station))).map(([y, z]) => [x, y, z]);
-    return { bars: beamCage(member, codeOf(project, member), steel, from, to), ends: [corners(from), corners(to)] as const, from, to };
-  }, [project, member, steel, station, stretch]);
+    const { concrete, bars } = model;
+    if (bars.length === 0) return null;
+    const [first, last] = [concrete[0]!, concrete[concrete.length - 1]!];
+    const half = lengths[stretch] / 2;
+    // At its ends bars run on into the supports.
+    const [from, to] = [station - half <= first.from ? -Infinity : station - half, station + half >= last.to ? Infinity : station + half];
+    const [left, right] = [Math.max(from, first.from), Math.min(to, last.to)];
+    const span = concrete.find((p) => station <= p.to) ?? last;
+    const corners = (x: number): Place[] => span.outline.outer.map(([y, z]) => [x, y, z]);
+    return { bars: cageBetween(bars, from, to), ends: [corners(left), corners(right)] as const, from: left, to: right };
+  }, [model, station, stretch]);
   if (!space) return <p className="px-3.5 py-4">There are no bars to show yet.</p>;
   const at = (v: number) => formatQuantity(v, 'station', project.display);
   return (
     <div className="flex min-h-0 flex-1 flex-col px-3.5">
       <div className="flex items-center gap-3 py-1">
         <p className="small flex-1">
-          From {at(space.from)} to {at(space.to)}, around the station line ({placeName(member, station)}), all bars to scale. Laps, hooks
-          and bends at the ends are not drawn.
+          From {at(space.from)} to {at(space.to)}, around the station line ({placeName(member, station)}), all bars to scale with their
+          bends. Bars that lap are drawn on one line.
         </p>
         <Select
           label="How much of the beam"

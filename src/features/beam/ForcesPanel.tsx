@@ -1,4 +1,7 @@
 'use client';
+import { useMemo } from 'react';
+import { beamInSpace } from '@/core/members/beam/model';
+import { codeOf } from '@/core/members/member';
 import { statusOf } from '@/core/checks/check';
 import type { GivenForces } from '@/core/members/beam/input';
 import type { BeamResult, RowUtilisations } from '@/core/members/beam/result';
@@ -32,6 +35,7 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
   const edit = useProject((s) => s.edit);
   const paste = usePaste();
   const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const model = useMemo(() => beamInSpace(member, codeOf(project, member), result), [project, member, result]);
   const shown = worstRows(member.forces, result.rows);
   return (
     <div className="overflow-auto px-3.5" onPaste={paste.onPaste}>
@@ -40,6 +44,7 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
           project={project}
           member={member}
           result={result}
+          model={model}
           station={0}
           onEdit={onEdit}
           editing={editing}

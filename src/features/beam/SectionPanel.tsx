@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { beamSectionPicture, senseAt } from '@/core/members/beam/drawing/section-picture';
 import { sectionDrawing } from '@/core/drawing/section-drawing';
+import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState, type SectionState } from '@/core/members/beam/section-state';
 import { sectionLabels } from '@/core/members/beam/labels';
@@ -18,6 +19,7 @@ interface SectionPanelProps {
   readonly project: Project;
   readonly member: BeamMember;
   readonly result: BeamResult;
+  readonly model: MemberModel;
   readonly station: number;
   readonly onEdit: (path: string, target: Element) => void;
   readonly editing: string | null;
@@ -28,7 +30,18 @@ interface SectionPanelProps {
 }
 
 /** The cut at the station: bars to scale, and strain and forces at the ultimate state. */
-export function SectionPanel({ project, member, result, station, onEdit, editing, onCage, width = 194, height = 196 }: SectionPanelProps) {
+export function SectionPanel({
+  project,
+  member,
+  result,
+  model,
+  station,
+  onEdit,
+  editing,
+  onCage,
+  width = 194,
+  height = 196,
+}: SectionPanelProps) {
   const { steel, strips } = result;
   const sense = useMemo(() => {
     if (!strips) return (member.forces[0]?.moment ?? 0) < 0 ? 'hogging' : 'sagging';
@@ -40,7 +53,7 @@ export function SectionPanel({ project, member, result, station, onEdit, editing
   );
   if (!state || !steel) return null;
   const zoneIndex = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
-  const picture = beamSectionPicture(member, state, station, zoneIndex, sectionLabels(project));
+  const picture = beamSectionPicture(member, state, model, station, zoneIndex, sectionLabels(project));
   const where = strips ? `${placeName(member, station)} · ${sense}` : sense;
   return (
     <section aria-label="Section" className="pb-1">

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { ELEVATION_HEIGHT, elevationDrawing } from '@/core/members/beam/drawing/elevation';
 import type { Frame } from '@/core/drawing/frame';
+import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
@@ -11,17 +12,26 @@ import { AlignedStrips } from '@/ui/AlignedStrips';
 type Shared = Omit<Parameters<typeof AlignedStrips>[0], 'units' | 'beam' | 'result' | 'above' | 'links'>;
 
 /** Elevation and strips of a beam. */
-export function Strips({ project, member, result, ...rest }: Shared & { project: Project; member: BeamMember; result: BeamResult }) {
+export function Strips({
+  project,
+  member,
+  result,
+  model,
+  ...rest
+}: Shared & { project: Project; member: BeamMember; result: BeamResult; model: MemberModel }) {
   const above = useMemo(
     () => [
       {
         title: 'Elevation',
         height: ELEVATION_HEIGHT,
         draw: (frame: Frame) =>
-          elevationDrawing({ beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) }, frame),
+          elevationDrawing(
+            { beam: member, steel: result.steel, bars: model.bars, units: project.display, barLabel: (g) => barLabel(g, project) },
+            frame,
+          ),
       },
     ],
-    [member, result.steel, project],
+    [member, result.steel, model, project],
   );
   const links = useMemo(
     () => ({ zones: result.steel?.links ?? [], label: (z: Parameters<typeof linkLabel>[0]) => linkLabel(z, project) }),

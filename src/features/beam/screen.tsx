@@ -80,9 +80,7 @@ const panels: readonly Panel[] = [
     id: 'cage',
     title: 'Cage',
     isHidden: () => true,
-    show: ({ kept, keptMember, result }, { station }) => (
-      <CagePanel project={kept} member={withFlanges(keptMember, codeOf(kept, keptMember))} result={result} station={station} />
-    ),
+    show: ({ kept, keptMember, model }, { station }) => <CagePanel project={kept} member={keptMember} model={model} station={station} />,
   },
 ];
 
@@ -97,11 +95,11 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet>({
     member.mode === 'forces' ? 'known design forces' : spansLabel(member, project.display),
   ],
   asideLabel: 'Section and checks',
-  above: ({ project, member, result, drawn, editing, panel, setPanel }, { station }) => (
+  above: ({ project, member, result, model, drawn, editing, panel, setPanel }, { station }) => (
     <>
       {member.mode === 'loads' && (
         <SectionPanel
-          {...{ project, result, station, editing }}
+          {...{ project, result, model, station, editing }}
           member={withFlanges(member, codeOf(project, member))}
           onEdit={drawn.open}
           onCage={() => setPanel(panel === 'cage' ? 'strips' : 'cage')}
@@ -118,7 +116,7 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet>({
 
 /** Elevation and strips, as wide as the middle of the screen. */
 function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember>; line: LineSheet; shows: 'strength' | 'service' }) {
-  const { project, member, result, drawn, editing, isStale } = sheet;
+  const { project, member, result, model, drawn, editing, isStale } = sheet;
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const room = Math.max(330, size.height - 236 - 40);
   return (
@@ -128,7 +126,7 @@ function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember>; line: LineSh
       data-stale={isStale || undefined}
     >
       <Strips
-        {...{ project, member, result, shows, editing, room }}
+        {...{ project, member, result, model, shows, editing, room }}
         station={line.station}
         onStation={line.setStation}
         onEdit={drawn.open}

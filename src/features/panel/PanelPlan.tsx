@@ -1,6 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { panelPlan } from '@/core/members/panel/drawing';
+import type { MemberModel } from '@/core/model/member-model';
 import type { PanelResult } from '@/core/members/panel/result';
 import { panelLabels } from '@/core/members/panel/labels';
 import type { Project } from '@/core/project/project';
@@ -13,6 +14,7 @@ export function PanelPlan({
   project,
   member,
   result,
+  model,
   isStale,
   onEdit,
   editing,
@@ -20,14 +22,20 @@ export function PanelPlan({
   project: Project;
   member: PanelMember;
   result: PanelResult;
+  model: MemberModel;
   isStale: boolean;
   onEdit: (path: string, target: Element) => void;
   editing: string | null;
 }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 640 });
   const drawing = useMemo(
-    () => panelPlan({ panel: member, result, labels: panelLabels(project, member, result) }, size.width, Math.max(380, size.height - 34)),
-    [project, member, result, size],
+    () =>
+      panelPlan(
+        { panel: member, result, bars: model.bars, labels: panelLabels(project, member, result) },
+        size.width,
+        Math.max(380, size.height - 34),
+      ),
+    [project, member, result, model, size],
   );
   return (
     <div ref={box} className={`min-h-0 flex-1 overflow-hidden ${isStale ? 'stale' : ''}`} data-stale={isStale || undefined}>

@@ -31,8 +31,8 @@ const panels: readonly PanelPart<PanelMember, OnEdit>[] = [
   {
     id: 'plan',
     title: 'Plan',
-    show: ({ project, member, result, isStale, editing }, onEdit) => (
-      <PanelPlan {...{ project, member, result, isStale, editing, onEdit }} />
+    show: ({ project, member, result, model, isStale, editing }, onEdit) => (
+      <PanelPlan {...{ project, member, result, model, isStale, editing, onEdit }} />
     ),
   },
   {

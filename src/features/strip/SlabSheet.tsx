@@ -5,6 +5,7 @@ import type { Frame } from '@/core/drawing/frame';
 import { PLAN_HEIGHT, stripPlan } from '@/core/members/strip/drawing/plan';
 import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
 import { stripLoadText } from '@/core/members/strip/load-text';
+import type { MemberModel } from '@/core/model/member-model';
 import type { StripResult } from '@/core/members/strip/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
@@ -23,22 +24,28 @@ export function SlabSheet({
   project,
   member,
   result,
+  model,
   isStale,
   ...rest
-}: Shared & { project: Project; member: StripMember; result: StripResult; isStale: boolean }) {
+}: Shared & { project: Project; member: StripMember; result: StripResult; model: MemberModel; isStale: boolean }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const units = project.display;
   const beam = stripAsBeam(member, stripWidth(units));
   const { steel } = result;
   const above = useMemo(() => {
     const name = (bars: Parameters<typeof layerLabel>[0]) => layerLabel(bars, project);
-    const picture = { beam, steel, units, barLabel: name, loadLabel: (k: number) => stripLoadText(member.loads[k]!, units) };
+    const { bars } = model;
+    const picture = { beam, steel, bars, units, barLabel: name, loadLabel: (k: number) => stripLoadText(member.loads[k]!, units) };
     const breadth = formatQuantity(member.breadth, 'station', units);
     return [
       { title: 'Elevation', height: ELEVATION_HEIGHT, draw: (frame: Frame) => elevationDrawing(picture, frame) },
-      { title: 'Plan', height: PLAN_HEIGHT, draw: (frame: Frame) => stripPlan({ strip: member, steel, barLabel: name, breadth }, frame) },
+      {
+        title: 'Plan',
+        height: PLAN_HEIGHT,
+        draw: (frame: Frame) => stripPlan({ strip: member, steel, bars, barLabel: name, breadth }, frame),
+      },
     ];
-  }, [project, member, beam, steel, units]);
+  }, [project, member, beam, steel, model, units]);
   return (
     <div
       ref={box}

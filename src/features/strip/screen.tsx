@@ -14,10 +14,10 @@ import { SlabSheet } from './SlabSheet';
 import { StripLoads } from './StripLoads';
 
 const drawing = (shows: 'strength' | 'service') =>
-  function show({ project, member, result, isStale, drawn, editing }: Sheet<StripMember>, line: LineSheet) {
+  function show({ project, member, result, model, isStale, drawn, editing }: Sheet<StripMember>, line: LineSheet) {
     return (
       <SlabSheet
-        {...{ project, member, result, isStale, editing, shows }}
+        {...{ project, member, result, model, isStale, editing, shows }}
         onMove={line.onMove}
         station={line.station}
         onStation={line.setStation}

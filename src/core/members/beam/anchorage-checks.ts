@@ -4,33 +4,55 @@ import { barOf } from '../../reinforcement/bar-groups';
 import { compareCheck } from '../../checks/compare';
 import { makeCheck, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
+import { addedByLeg, legOf, type BentEnds } from './bar-runs';
 import type { CheckBasis } from './bending-checks';
 import { holdsMoment, outlineOf, supportName } from './input';
 import { sensesOf } from './resistance';
 
+/** Checks of the bars at the ends of a member, and which of them are bent there. */
+export interface EndAnchorage {
+  readonly checks: readonly DerivableCheck[];
+  readonly bent: BentEnds;
+}
+
+/** What is found at one end. */
+interface AtEnd {
+  readonly checks: readonly DerivableCheck[];
+  readonly isBent: { readonly bottom: boolean; readonly top: boolean };
+}
+
+const straight = { bottom: false, top: false };
+
 /** Bottom bars at both ends of the beam, and top bars where an end is held: how many reach it, and how far they have to go in. */
-export function anchorageChecks(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
+export function endAnchorage(basis: CheckBasis, analysis: BeamAnalysis): EndAnchorage {
   const { beam } = basis;
-  return [0, beam.spans.length].flatMap((support) => {
-    if (beam.supports[support]!.type === 'free') return [];
-    if (beam.supports[support]!.width <= 0) return [noWidth(basis, support)];
-    return [...bottomAt(basis, analysis, support), ...topAt(basis, analysis, support)];
-  });
+  const [left, right] = [0, beam.spans.length].map((support): AtEnd => {
+    const { type, width } = beam.supports[support]!;
+    if (type === 'free') return { checks: [], isBent: straight };
+    if (width <= 0) return { checks: [endWithoutWidth(basis, support)], isBent: straight };
+    const [bottom, top] = [bottomAt(basis, analysis, support), topAt(basis, analysis, support)];
+    return { checks: [...bottom.checks, ...top.checks], isBent: { bottom: bottom.isBent, top: top.isBent } };
+  }) as [AtEnd, AtEnd];
+  return {
+    checks: [...left.checks, ...right.checks],
+    bent: { bottom: [left.isBent.bottom, right.isBent.bottom], top: [left.isBent.top, right.isBent.top] },
+  };
 }
 
 const labelOf = (support: number) => `support ${supportName(support)}`;
 
-function noWidth({ code }: CheckBasis, support: number): DerivableCheck {
+/** An end whose support has no width: nothing can be said of the bars there. */
+export function endWithoutWidth({ code }: Pick<CheckBasis, 'code'>, support: number, x: number | null = null): DerivableCheck {
   return makeCheck({
     id: `anchorage-${supportName(support)}`,
     family: 'detailing',
-    title: `Anchorage, ${labelOf(support)}`,
+    title: `Anchorage of bottom bars, ${supportName(support)}`,
     clause: code.anchorage.clauses.end,
     demand: null,
     capacity: null,
     utilisation: null,
     status: 'notApplicable',
-    place: { x: null, label: labelOf(support) },
+    place: { x, label: labelOf(support) },
     reason: `The width of ${labelOf(support)} is not given: the ends of the bars are not checked there.`,
   });
 }
@@ -55,7 +77,44 @@ function stationAt({ strips }: CheckBasis, span: number, x: number): number {
   return best;
 }
 
-function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): DerivableCheck[] {
+/** Bottom bars at an end, by what the code asks of them there; bent where straight ones are too long. */
+export function endSupportCheck(
+  { code, units }: Pick<CheckBasis, 'code' | 'units'>,
+  support: number,
+  x: number,
+  q: EndSupportQuestion,
+): { readonly check: DerivableCheck; readonly isBent: boolean } {
+  const { isBent } = code.anchorage.endSupport(silent, q);
+  const check = compareCheck({
+    id: `anchorage-${supportName(support)}`,
+    family: 'detailing',
+    title: `Anchorage of bottom bars${isBent ? ', bent' : ''}, ${supportName(support)}`,
+    clause: code.anchorage.clauses.end,
+    place: { x, label: labelOf(support) },
+    ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
+    kind: 'length',
+    units,
+    compare: (c) => {
+      const found = code.anchorage.endSupport(c, q);
+      return {
+        demand: found.needed,
+        demandIs: ['length needed', 'anchored by the force or for the strength above, the longer that counts'],
+        capacity: found.available,
+        capacityIs: [
+          'length there',
+          `from the face to the end cover${found.isBent && code.anchorage.legCounts ? ', along the bar round its bend' : ''}`,
+        ],
+      };
+    },
+    fails: (needed, has) =>
+      `Bottom bars at ${labelOf(support)} need ${needed}, even bent, and have ${has}: more or thinner bars, or a wider support.`,
+  });
+  return { check, isBent };
+}
+
+type OneFace = { readonly checks: readonly DerivableCheck[]; readonly isBent: boolean };
+
+function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneFace {
   const { beam, code, strips, resistance, units } = basis;
   const { span, face, width, available } = endOf(basis, analysis, support);
   const i = stationAt(basis, span, face);
@@ -88,44 +147,20 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): D
     spanArea: Math.max(...inSpan.map((k) => strips.providedBottom[k]!)),
     moment: nominalMoment(basis, span, face),
     available,
-    leg: Math.max(0, h - beam.cover.top - beam.cover.bottom),
+    leg: addedByLeg(legOf(beam, h, map.linkDiameter(span)), bar.diameter, code),
     width,
     isContinuous: holdsMoment(beam, support),
   };
-  const end = code.anchorage.endSupport(silent, q);
   const name = supportName(support);
-  const { clauses } = code.anchorage;
   const place = { x: face, label: labelOf(support) };
-  return [
-    compareCheck({
-      id: `anchorage-${name}`,
-      family: 'detailing',
-      title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
-      clause: clauses.end,
-      place,
-      ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
-      kind: 'length',
-      units,
-      compare: (c) => {
-        const found = code.anchorage.endSupport(c, q);
-        return {
-          demand: found.needed,
-          demandIs: ['length needed', 'anchored by the force or for the strength above, the longer that counts'],
-          capacity: found.available,
-          capacityIs: [
-            'length there',
-            `from the face to the end cover${found.isBent && code.anchorage.legCounts ? ', with the leg of the bend' : ''}`,
-          ],
-        };
-      },
-      fails: (needed, has) =>
-        `Bottom bars at ${labelOf(support)} need ${needed}, even bent, and have ${has}: more or thinner bars, or a wider support.`,
-    }),
+  const { check, isBent } = endSupportCheck(basis, support, face, q);
+  const checks = [
+    check,
     compareCheck({
       id: `end-bars-${name}`,
       family: 'detailing',
       title: `Bottom bars that reach ${name}`,
-      clause: clauses.leastBars,
+      clause: code.anchorage.clauses.leastBars,
       place,
       kind: 'area',
       units,
@@ -138,6 +173,7 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): D
       fails: (needed) => `Too few bottom bars reach ${labelOf(support)}: ${needed} are needed.`,
     }),
   ];
+  return { checks, isBent };
 }
 
 /** Moment strength of the bars that reach a place, without any reduction that a code takes off it (N mm). */
@@ -147,9 +183,9 @@ function nominalMoment({ code, resistance }: CheckBasis, span: number, x: number
 }
 
 /** Where an end holds a moment, its top bars are anchored in the support for their full strength, or for what the moment asks of them. */
-function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): DerivableCheck[] {
+function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneFace {
   const { beam, code, strips, resistance, units } = basis;
-  if (!holdsMoment(beam, support)) return [];
+  if (!holdsMoment(beam, support)) return { checks: [], isBent: false };
   const { span, face, available } = endOf(basis, analysis, support);
   const i = stationAt(basis, span, face);
   const { map } = resistance;
@@ -170,9 +206,9 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): Deri
   // A bar that is stressed less needs as much less.
   const needed = (isBent: boolean) => use * code.anchorage.length(silent, question(isBent));
   const isBent = needed(false) > available;
-  const leg = isBent && code.anchorage.legCounts ? Math.max(0, h - beam.cover.top - beam.cover.bottom) : 0;
+  const leg = isBent && code.anchorage.legCounts ? addedByLeg(legOf(beam, h, map.linkDiameter(span)), bar.diameter, code) : 0;
   const name = supportName(support);
-  return [
+  const checks = [
     compareCheck({
       id: `anchorage-top-${name}`,
       family: 'detailing',
@@ -186,9 +222,10 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): Deri
         demand: use * code.anchorage.length(c, question(isBent)),
         demandIs: ['length needed', `for ${(100 * use).toFixed(0)} % of the strength, which the moment at the face uses`],
         capacity: available + leg,
-        capacityIs: ['length there', `from the face to the end cover${leg > 0 ? ', with the leg of the bend' : ''}`],
+        capacityIs: ['length there', `from the face to the end cover${leg > 0 ? ', along the bar round its bend' : ''}`],
       }),
       fails: (needed, has) => `Top bars at ${labelOf(support)} need ${needed} and have ${has}: thinner bars, or a wider support.`,
     }),
   ];
+  return { checks, isBent };
 }

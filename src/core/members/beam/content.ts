@@ -15,6 +15,8 @@ import { servicePictures, stripPictures } from './drawing/strips';
 import { withFlanges } from './effective-flange';
 import { supportName, supportPositions, type BeamInput, type BeamLoad, type BeamMember } from './input';
 import { sectionLabels } from './labels';
+import type { MemberModel } from '../../model/member-model';
+import { beamInSpace } from './model';
 import type { BeamResult } from './result';
 import { sectionState } from './section-state';
 
@@ -152,14 +154,15 @@ export function beamInputs(member: BeamMember, _result: BeamResult, { display }:
 /** The drawings of a beam's report: elevation, strips, sections. */
 export function beamFigures(member: BeamMember, result: BeamResult, project: ProjectBasis): Figure[] {
   if (!result.strips || member.mode === 'forces') return [];
+  const model = beamInSpace(member, codeOf(project, member), result);
   const elevation = elevationDrawing(
-    { beam: member, steel: result.steel, units: project.display, barLabel: (g) => barLabel(g, project) },
+    { beam: member, steel: result.steel, bars: model.bars, units: project.display, barLabel: (g) => barLabel(g, project) },
     FRAME,
   );
   return [
     { caption: elevation.title, drawing: onPaper(elevation) },
     ...curves(member, result, project.display, supportPositions(member)),
-    ...sectionCuts(project, member, result),
+    ...sectionCuts(project, member, result, model),
   ];
 }
 
@@ -189,7 +192,7 @@ export function curves(
 const CUTS_IN_A_ROW = 4;
 
 /** The cuts that were chosen, or those over the supports and in the middle of each span. */
-function sectionCuts(project: ProjectBasis, member: BeamMember, result: BeamResult): Figure[] {
+function sectionCuts(project: ProjectBasis, member: BeamMember, result: BeamResult, model: MemberModel): Figure[] {
   const { steel, strips } = result;
   if (!steel || !strips) return [];
   const code = codeOf(project, member);
@@ -208,7 +211,7 @@ function sectionCuts(project: ProjectBasis, member: BeamMember, result: BeamResu
       row.map((x) => {
         const state = sectionState(beam, code, steel, x, senseAt(strips, x));
         const zone = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
-        return sectionDrawing(beamSectionPicture(beam, state, x, zone, sectionLabels(project)), FRAME.width / CUTS_IN_A_ROW, 180);
+        return sectionDrawing(beamSectionPicture(beam, state, model, x, zone, sectionLabels(project)), FRAME.width / CUTS_IN_A_ROW, 180);
       }),
       FRAME.width,
     ),

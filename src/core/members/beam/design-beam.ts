@@ -4,7 +4,7 @@ import { missingFor, type DesignCode } from '../../codes/design-code';
 import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { analyseBeam, type BeamAnalysis } from './analysis';
-import { anchorageChecks } from './anchorage-checks';
+import { endAnchorage } from './anchorage-checks';
 import { flangeChecks } from './flange-checks';
 import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bending-checks';
 import { chooseSteel } from './choose-steel';
@@ -14,7 +14,7 @@ import { withFlanges } from './effective-flange';
 import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
 import type { BeamInput } from './input';
-import { beamQuantities } from './quantities';
+import { beamFormwork, beamModel } from './model';
 import { anchorageLengths, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
 import { shearChecks } from './shear-checks';
@@ -28,6 +28,7 @@ import { hasNothing, nothingCheck } from './nothing-check';
 import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
 import { isSymmetric } from '../../geometry/beam-outline';
+import { quantitiesOf } from '../../model/member-model';
 import { formatQuantity } from '../../units/format';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
@@ -62,6 +63,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
     },
   };
+  const ends = endAnchorage(basis, analysis);
   const service = beamService(beam, code, analysis, map, moments, basis);
   const checks = finishChecks(
     [
@@ -73,7 +75,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...minimumSteelCheck(basis),
       ...maximumSteelCheck(basis),
       ...spacingCheck(basis),
-      ...anchorageChecks(basis, analysis),
+      ...ends.checks,
       ...flangeChecks(basis),
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
@@ -98,7 +100,8 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     capacities: null,
     checks,
     governing: governing(checks) ?? null,
-    quantities: beamQuantities(beam, map),
+    bent: ends.bent,
+    quantities: quantitiesOf(beamModel(beam, code, steel, ends.bent), beamFormwork(beam)),
   };
 }
 

@@ -9,11 +9,12 @@ import { designBeam } from './design-beam';
 import { withFlanges } from './effective-flange';
 import { beamFaults } from './faults';
 import { withGroupBars } from './group';
+import { emptyModel } from '../../model/member-model';
+import { beamInSpace } from './model';
 import type { BeamMember } from './input';
 import { beamSteelLabel } from './labels';
 import { proposeBeam, type BeamSearch } from './proposals';
 import { emptyBeamResult, type BeamResult } from './result';
-import { beamSchedule } from './schedule';
 import { beamMemberFields } from './schema';
 import { withBeamSettings } from './settings';
 import { beamStarts } from './starts';
@@ -57,6 +58,6 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
   facts: beamFacts,
   inputTables: beamInputs,
   figures: beamFigures,
-  schedule: beamSchedule,
+  model: (beam, code, result) => (beam.mode === 'forces' ? emptyModel : beamInSpace(beam, code, result)),
   toJson: beamToJson,
 };

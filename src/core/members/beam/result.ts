@@ -1,5 +1,6 @@
 import type { Fault } from '../../checks/fault';
 import { nothingDesigned, type ResultBase } from '../../checks/result';
+import { straightEnds, type BentEnds } from './bar-runs';
 import type { SectionCapacities } from './forces/capacities';
 import type { BeamSteel } from './steel';
 
@@ -71,6 +72,8 @@ export interface BeamResult extends ResultBase {
   /** Where the envelopes of moment cross zero (mm). */
   readonly zeros: { readonly sagging: readonly number[]; readonly hogging: readonly number[] };
   readonly steel: BeamSteel | null;
+  /** Ends of the member at which its bars are bent. */
+  readonly bent: BentEnds;
   /** Utilisations of each row of given forces; null where the row has no such force. */
   readonly rows: readonly RowUtilisations[];
   /** What the section carries with its bars, where forces are given. */
@@ -87,6 +90,7 @@ export function emptyBeamResult(faults: readonly Fault[]): BeamResult {
     reactions: [],
     zeros: { sagging: [], hogging: [] },
     steel: null,
+    bent: straightEnds,
     rows: [],
     capacities: null,
   };

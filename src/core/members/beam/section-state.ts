@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { BendingResistance, DesignCode } from '../../codes/design-code';
 import type { TorsionWall } from '../../codes/torsion-rules';
 import type { BeamOutline } from '../../geometry/beam-outline';
-import { barOf, type BarGroup, type Placement } from '../../reinforcement/bar-groups';
+import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
 import { outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
 import { anchorageLengths } from './resistance';
@@ -15,12 +15,11 @@ export interface SectionState {
   readonly span: number;
   readonly sense: Sense;
   readonly outline: BeamOutline;
-  readonly top: Placement;
-  readonly bottom: Placement;
   readonly topGroups: readonly BarGroup[];
   readonly bottomGroups: readonly BarGroup[];
+  /** The support whose bars stand at the top; null for those of the span. */
+  readonly over: number | null;
   readonly zone: LinkZone;
-  readonly side: { readonly levels: number; readonly diameter: number } | null;
   readonly linkDiameter: number;
   /** The wall that carries torques; null where there are none. */
   readonly torsionWall: TorsionWall | null;
@@ -49,12 +48,10 @@ export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel
     span,
     sense,
     outline: outlineOf(beam, span),
-    top: map.placement(top),
-    bottom: map.placement(bottom),
     topGroups: top.groups,
     bottomGroups: bottom.groups,
+    over: top.over,
     zone,
-    side: steel.side && steel.side.count > 0 ? { levels: steel.side.count, diameter: barOf(steel.side, map.catalogue).diameter } : null,
     linkDiameter,
     torsionWall: torsionWall(beam, code, span, linkDiameter),
     resistance: code.bendingResistance(silent, here.section, beam.materials) ?? null,

@@ -30,6 +30,8 @@ export interface BarsHere {
   readonly span: number;
   readonly groups: readonly BarGroup[];
   readonly shares: readonly number[];
+  /** The support whose bars these are, at the top; null for bars of the span. */
+  readonly over: number | null;
 }
 
 /** The steel along a beam or a strip of slab, as resistances and checks ask for it. */
@@ -108,7 +110,7 @@ export class SteelMap implements SteelAlong {
   ): BarsHere {
     const key = ((span * 2 + (face === 'top' ? 1 : 0)) * 3 + source) * (SHARE_STEPS + 1) + steps;
     let bars = this.known.get(key);
-    if (!bars) this.known.set(key, (bars = { key, face, span, groups, shares }));
+    if (!bars) this.known.set(key, (bars = { key, face, span, groups, shares, over: source === 0 ? null : span + source - 1 }));
     return bars;
   }
 

@@ -1,8 +1,6 @@
 import type { Quantities } from '../../checks/result';
 import { missingFor, type DesignCode } from '../../codes/design-code';
-import { outlineOfShape } from '../../geometry/section-shapes';
-import { outlineProperties } from '../../geometry/polygon';
-import { barMass } from '../../materials/bars';
+import { quantitiesOf } from '../../model/member-model';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck } from '../../checks/check';
 import { atOnce, inSteps, type DesignOptions, type Steps } from '../../job';
 import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type ColumnBasis } from './checks';
@@ -10,6 +8,7 @@ import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
 import type { ColumnInput } from './input';
 import { loadSets } from './load-sets';
+import { columnFormwork, columnInSpace } from './model';
 import { torsionChecks } from './torsion-checks';
 import { columnHandChecks } from './hand-checks';
 import { emptyColumnResult, type ColumnResult } from './result';
@@ -25,7 +24,9 @@ export function* columnSteps(column: ColumnInput, code: DesignCode, options: Des
   const faults = columnFaults(column, code);
   if (faults.length > 0) return emptyColumnResult('column', faults);
   const detailing = (basis: ColumnBasis) => [...steelChecks(basis), ...placingChecks(basis), lapCheck(basis)];
-  return yield* uprightSteps('column', column, code, options, detailing, (model) => columnQuantities(column, model));
+  return yield* uprightSteps('column', column, code, options, detailing, (model) =>
+    quantitiesOf(columnInSpace(column, code, model), columnFormwork(column)),
+  );
 }
 
 /** The same at once. */
@@ -110,20 +111,4 @@ function nothingToDesign(): DerivableCheck {
     place: nowhere,
     reason: 'There is no ultimate load set on this column: its strength is not checked.',
   });
-}
-
-/** Concrete, steel and formwork over the clear height; bars without laps, ties with hooks of ten diameters. */
-export function columnQuantities(column: ColumnInput, model: ColumnModel): Quantities {
-  const { area, perimeter } = outlineProperties(outlineOfShape(column.shape));
-  const inner = perimeter - 8 * column.cover + 20 * model.tieDiameter;
-  const cross = model.legs.cross.reduce((sum, [a, b]) => {
-    const [p, q] = [model.bars[a]!, model.bars[b]!];
-    return sum + Math.hypot(p.x - q.x, p.y - q.y) + 20 * model.tieDiameter;
-  }, 0);
-  return {
-    concrete: area * column.height,
-    bars: model.bars.reduce((sum, b) => sum + barMass(b.area), 0) * column.height,
-    links: (barMass(model.tieArea) * (inner + cross) * column.height) / column.ties.spacing,
-    formwork: perimeter * column.height,
-  };
 }

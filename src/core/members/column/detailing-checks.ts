@@ -7,6 +7,7 @@ import type { DerivableCheck } from '../../checks/check';
 import { compareCheck, type Compared, type Comparison, type Origin } from '../../checks/compare';
 import { nowhere, type ColumnBasis } from './checks';
 import { axialAt, isRound } from './input';
+import { spacingNearEnds } from './section';
 import type { SetResult } from './strength';
 
 type Rule = Omit<Comparison, 'family' | 'place' | 'units' | 'kind'> & { readonly kind: QuantityKind };
@@ -102,7 +103,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const thinnest = Math.min(...bars.map((b) => b.diameter));
   const gap = leastClear(bars);
   const thick = Math.max(bars[gap.pair[0]]!.diameter, bars[gap.pair[1]]!.diameter);
-  const ends = column.ties.spacingEnds ?? Math.min(column.ties.spacing, tieRules.spacingNearEnds.value);
+  const ends = spacingNearEnds(column, model);
   const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
   const one = word === 'spiral' ? 'the spiral' : word;
   /** A rule of the ties: what they are against what the rules for them give. */

@@ -10,7 +10,10 @@ import { withConcrete } from '../parts/settings';
 import { proposeColumnSteps } from './changes';
 import { uprightFacts, uprightFigures, uprightInputs } from './content';
 import { columnSteps } from './design-column';
+import { emptyModel } from '../../model/member-model';
 import { columnFaults } from './faults';
+import { columnInSpace } from './model';
+import { columnModel } from './section';
 import type { ColumnMember } from './input';
 import { columnBarsLabel, columnLabels, tieLabel } from './labels';
 import { proposeColumn, type ColumnProposal, type Search } from './proposals';
@@ -79,6 +82,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     const code: DesignCode = codeOf(project, column);
     return uprightFigures(column, code, result, project.display, (bars) => columnLabels(project, column, bars));
   },
+  model: (column, code, { faults }) => (faults.length > 0 ? emptyModel : columnInSpace(column, code, columnModel(column, code))),
   toJson: columnToJson,
 };
 

@@ -85,6 +85,10 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
   };
 }
 
+/** Spacing of the ties near the ends of the column: as set, else as close as the rule asks there. */
+export const spacingNearEnds = ({ ties }: Pick<ColumnInput, 'ties'>, { tieRules }: Pick<ColumnModel, 'tieRules'>): number =>
+  ties.spacingEnds ?? Math.min(ties.spacing, tieRules.spacingNearEnds.value);
+
 /** Least dimension for the spacing of ties: the thinnest part of a flanged shape. */
 function leastDimension(column: ColumnInput, width: number, depth: number): number {
   const s = column.shape;

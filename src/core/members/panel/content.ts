@@ -9,6 +9,7 @@ import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightF
 import { panelPlan } from './drawing';
 import { placeTitle, type PanelMember } from './input';
 import { panelLabels, panelSize } from './labels';
+import { panelModel } from './model';
 import type { PanelResult } from './result';
 
 /** What a report says of a panel. */
@@ -62,7 +63,11 @@ export function panelFigures(panel: PanelMember, result: PanelResult, project: P
   return [
     {
       caption: 'Plan to scale: edges, bars with the moments that they carry per length, hatched where the slab goes on',
-      drawing: panelPlan({ panel, result, labels: panelLabels(project, panel, result) }, FRAME.width, 460),
+      drawing: panelPlan(
+        { panel, result, bars: panelModel(panel, result.sections).bars, labels: panelLabels(project, panel, result) },
+        FRAME.width,
+        460,
+      ),
     },
   ];
 }

@@ -2,8 +2,7 @@ import type { LoadCase } from '../../analysis/combination';
 import { handCheck, type HandCheck } from '../../analysis/hand-check';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelMoments } from '../../analysis/panel';
 import { missingFor, type DesignCode } from '../../codes/design-code';
-import { barMass } from '../../materials/bars';
-import { layerOf } from '../../reinforcement/slab-bars';
+import { quantitiesOf } from '../../model/member-model';
 import { SELF_WEIGHT } from '../beam/input';
 import { nothingCheck } from '../beam/nothing-check';
 import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
@@ -19,8 +18,9 @@ import {
   type PanelBasis,
 } from './checks';
 import { panelFaults } from './faults';
-import { directionOf, type PanelInput } from './input';
-import { emptyPanelResult, type PanelResult, type PanelSection } from './result';
+import type { PanelInput } from './input';
+import { panelModel } from './model';
+import { emptyPanelResult, type PanelResult } from './result';
 import { panelSections } from './sections';
 
 /** Corners that may lift turn the yield lines: moments grow by about a tenth. */
@@ -68,7 +68,7 @@ export function designPanel(panel: PanelInput, code: DesignCode, options: Design
     handChecks: handChecks(panel, worst.w, moments),
     checks,
     governing: governing(checks) ?? null,
-    quantities: quantitiesOf(panel, sections),
+    quantities: quantitiesOf(panelModel(panel, sections), panel.lx * panel.ly),
   };
 }
 
@@ -115,18 +115,4 @@ function handChecks({ lx, ly, isHeldDown }: PanelInput, w: number, { x, y, suppo
       : [];
   };
   return [...strip('x', lx, share * w, x, support.left, support.right), ...strip('y', ly, (1 - share) * w, y, support.bottom, support.top)];
-}
-
-/** How far bars over an edge run into the panel, over its shorter side. */
-export const TOP_REACH = 0.3;
-
-function quantitiesOf(panel: PanelInput, sections: readonly PanelSection[]) {
-  const { lx, ly, h } = panel;
-  const bars = sections.reduce((sum, s) => {
-    const { area } = layerOf(s.bars, panel.catalogue);
-    const [along, across] = directionOf(s.place) === 'x' ? [lx, ly] : [ly, lx];
-    const length = s.place === 'x' || s.place === 'y' ? along : TOP_REACH * Math.min(lx, ly);
-    return sum + barMass(area * across) * length;
-  }, 0);
-  return { concrete: lx * ly * h, bars, links: 0, formwork: lx * ly };
 }

@@ -1,12 +1,15 @@
 import { panelEdges, type PanelEdge } from '../../analysis/panel';
 import { placeTitle, type PanelInput, type PanelPlace } from './input';
 import type { PanelResult } from './result';
+import type { BarSet } from '../../model/bar-set';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import { dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 
 export interface PanelPicture {
   readonly panel: PanelInput;
   readonly result: Pick<PanelResult, 'sections' | 'moments'>;
+  /** The bars as they are to be built, of which the plan is a view. */
+  readonly bars: readonly BarSet[];
   readonly labels: {
     readonly lx: string;
     readonly ly: string;
@@ -25,6 +28,9 @@ interface Stand {
   readonly top: number;
   readonly bottom: number;
 }
+
+/** So much of what runs into the next panels is drawn (px). */
+const BEYOND = 12;
 
 /** The panel from above to scale: edges with how they are held, bars with their moments, sides, and how the load is shared. */
 export function panelPlan(p: PanelPicture, width: number, height: number): Drawing {
@@ -48,7 +54,10 @@ export function panelPlan(p: PanelPicture, width: number, height: number): Drawi
     ...panelEdges.flatMap((e) => edgeShapes(p.panel, e, at)),
     ...(p.panel.method === 'yieldLines' ? yieldLines(p.panel, at) : []),
     ...(p.panel.isHeldDown ? corners.map((c, i) => cornerMark(c, i)) : []),
-    ...barsOf(p, at),
+    ...barsOf(p, (x, y) => [
+      Math.max(at.left - BEYOND, Math.min(at.right + BEYOND, at.left + x * scale)),
+      Math.max(at.top - BEYOND, Math.min(at.bottom + BEYOND, at.bottom - y * scale)),
+    ]),
     ...dimension([at.left, at.bottom + 74], [at.right, at.bottom + 74], p.labels.lx, 'lx', 'Side along x'),
     ...dimension([at.left - 104, at.bottom], [at.left - 104, at.top], p.labels.ly, 'ly', 'Side along y'),
     ...words(p, at),
@@ -139,54 +148,35 @@ function yieldLines({ lx, ly }: PanelInput, at: Stand): Shape[] {
   return [...from.map(([p, q]) => line(p, q, 'shifted')), line(a, b, 'shifted')];
 }
 
-/** One bar at each place, with its name and the moment that it carries; below solid, over edges short and heavy. */
-function barsOf({ result, labels }: PanelPicture, at: Stand): Shape[] {
-  const [w, h] = [at.right - at.left, at.bottom - at.top];
-  const reach = 0.22 * Math.min(w, h);
-  const lines: Record<PanelPlace, readonly [Point, Point]> = {
-    x: [
-      [at.left + 0.08 * w, at.top + 0.66 * h],
-      [at.right - 0.08 * w, at.top + 0.66 * h],
-    ],
-    y: [
-      [at.left + 0.34 * w, at.top + 0.08 * h],
-      [at.left + 0.34 * w, at.bottom - 0.08 * h],
-    ],
-    left: [
-      [at.left - 12, at.top + 0.4 * h],
-      [at.left + reach, at.top + 0.4 * h],
-    ],
-    right: [
-      [at.right - reach, at.top + 0.4 * h],
-      [at.right + 12, at.top + 0.4 * h],
-    ],
-    bottom: [
-      [at.left + 0.66 * w, at.bottom - reach],
-      [at.left + 0.66 * w, at.bottom + 12],
-    ],
-    top: [
-      [at.left + 0.66 * w, at.top - 12],
-      [at.left + 0.66 * w, at.top + reach],
-    ],
-  };
-  const texts: Record<PanelPlace, readonly [Point, 'start' | 'middle' | 'end']> = {
-    x: [[at.left + 0.68 * w, at.top + 0.66 * h - 22], 'middle'],
-    y: [[at.left + 0.34 * w + 6, at.top + 0.22 * h], 'start'],
-    left: [[at.left - 18, at.top + 0.4 * h + 4], 'end'],
-    right: [[at.right + 18, at.top + 0.4 * h + 4], 'start'],
-    bottom: [[at.left + 0.66 * w, at.bottom + 27], 'middle'],
-    top: [[at.left + 0.66 * w, at.top - 32], 'middle'],
-  };
+/** Where across the panel the bar of a place is drawn, as a part of the side, and how its name stands beside it. */
+const drawnAt: Record<
+  PanelPlace,
+  { readonly part: number; readonly text: (a: Point, b: Point) => readonly [Point, 'start' | 'middle' | 'end'] }
+> = {
+  x: { part: 0.34, text: (a, b) => [[a[0] + 0.68 * (b[0] - a[0]), a[1] - 22], 'middle'] },
+  y: { part: 0.34, text: (a, b) => [[a[0] + 6, b[1] + 0.22 * (a[1] - b[1])], 'start'] },
+  left: { part: 0.6, text: (a) => [[a[0] - 6, a[1] + 4], 'end'] },
+  right: { part: 0.6, text: (_, b) => [[b[0] + 6, b[1] + 4], 'start'] },
+  bottom: { part: 0.66, text: (a) => [[a[0], a[1] + 15], 'middle'] },
+  top: { part: 0.66, text: (_, b) => [[b[0], b[1] - 20], 'middle'] },
+};
+
+/** One bar at each place from end to end, with its name and the moment that it carries; below solid, over edges heavy. */
+function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: number) => Point): Shape[] {
   return result.sections.flatMap((s): Shape[] => {
+    const set = bars.find((b) => (b.source as { place?: PanelPlace } | null)?.place === s.place);
+    if (!set) return [];
+    const { part, text } = drawnAt[s.place];
+    const shift = set.shifts[Math.round(part * (set.shifts.length - 1))]!;
+    const [a, b] = set.corners.map(({ at: [x, y] }) => onSheet(x + shift[0], y + shift[1])) as [Point, Point];
+    const [at, anchor] = text(a, b);
     const isBelow = s.place === 'x' || s.place === 'y';
-    const [a, b] = lines[s.place];
-    const [[tx, ty], anchor] = texts[s.place];
     const edit = `bars.${s.place}`;
     const name = `Bars ${placeTitle(s.place)}`;
     return [
       { kind: 'path', points: [a, b], line: isBelow ? 'bar' : 'barHeavy', edit },
-      { kind: 'text', at: [tx, ty], text: labels.bars(s.bars), style: 'strong', anchor, edit, label: name, halo: true },
-      { kind: 'text', at: [tx, ty + 15], text: labels.moment(s.moment), style: 'demand', anchor, halo: true },
+      { kind: 'text', at, text: labels.bars(s.bars), style: 'strong', anchor, edit, label: name, halo: true },
+      { kind: 'text', at: [at[0], at[1] + 15], text: labels.moment(s.moment), style: 'demand', anchor, halo: true },
     ];
   });
 }

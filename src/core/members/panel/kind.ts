@@ -8,10 +8,11 @@ import { proposePanel } from './changes';
 import { panelFacts, panelFigures, panelInputs } from './content';
 import { designPanel } from './design-panel';
 import { panelFaults } from './faults';
+import { emptyModel } from '../../model/member-model';
+import { panelModel } from './model';
 import type { PanelMember } from './input';
 import { panelSize } from './labels';
 import { emptyPanelResult, type PanelResult } from './result';
-import { panelSchedule } from './schedule';
 import { panelFields } from './schema';
 import { panelToJson } from './to-json';
 
@@ -67,6 +68,6 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
   facts: panelFacts,
   inputTables: panelInputs,
   figures: panelFigures,
-  schedule: panelSchedule,
+  model: (panel, _code, { sections }) => (sections.length > 0 ? panelModel(panel, sections) : emptyModel),
   toJson: panelToJson,
 };

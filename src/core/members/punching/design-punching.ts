@@ -7,9 +7,13 @@ import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck } from '../../checks/check';
 import type { DesignOptions } from '../../job';
+import { countOf } from '../../model/bar-set';
+import { lengthAlong } from '../../model/centre-line';
+import { quantitiesOf } from '../../model/member-model';
 import { punchingFaults } from './faults';
 import { layerOf } from '../../reinforcement/slab-bars';
 import type { PunchingInput } from './input';
+import { punchingModel } from './model';
 import { emptyPunchingResult, type PunchingResult } from './result';
 import { questionOf, stagesOf, type PunchingStage } from './stage';
 
@@ -43,6 +47,8 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
     options,
   );
   const needs = neededLegs(basis, stages[0]!);
+  const model = punchingModel(p, code, stages[0]!);
+  const [legs] = model.bars;
   return {
     type: 'punching',
     faults: [],
@@ -50,8 +56,8 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
     governing: governing(checks) ?? null,
     stages: stages.map((s) => ({ id: s.id, position: s.position, d: s.d, ratio: s.ratio, critical: code.punching.critical(s.d) })),
     needed: needs,
-    legs: legsOf(p, stages[0]!),
-    quantities: quantitiesOf(p, stages[0]!),
+    legs: legs ? { count: countOf(legs), length: lengthAlong(legs.corners) } : null,
+    quantities: quantitiesOf(model, 0),
     combinations: [],
     handChecks: [],
   };
@@ -346,22 +352,4 @@ function neededLegs({ p, code }: Basis, stage: PunchingStage): PunchingResult['n
     if (error instanceof CalcError) return null;
     throw error;
   }
-}
-
-/** Length of a link's leg with its bends beyond the slab's depth less covers (bar diameters); a stud ends with its heads. */
-const LINK_ENDS = 12;
-
-/** All legs as they are placed, and how long each is with its ends (mm). */
-function legsOf(p: PunchingInput, { placed, h }: PunchingStage): PunchingResult['legs'] {
-  const bar = p.legs && findBar(catalogues[p.catalogue], p.legs.size);
-  if (!bar || !placed) return null;
-  const ends = p.legs?.kind === 'links' ? LINK_ENDS * bar.diameter : 0;
-  return { count: placed.legs.length, length: h - 2 * p.cover + ends };
-}
-
-/** Mass of the legs alone: the slab belongs to its own design. */
-function quantitiesOf(p: PunchingInput, stage: PunchingStage) {
-  const legs = legsOf(p, stage);
-  const bar = p.legs && findBar(catalogues[p.catalogue], p.legs.size);
-  return { concrete: 0, bars: 0, links: bar && legs ? legs.count * legs.length * bar.massPerLength : 0, formwork: 0 };
 }

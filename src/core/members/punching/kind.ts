@@ -6,7 +6,10 @@ import { makeCode } from '../../codes/registry';
 import { proposePunching } from './changes';
 import { punchingFacts, punchingFigures, punchingInputs } from './content';
 import { designPunching } from './design-punching';
+import { emptyModel } from '../../model/member-model';
 import { punchingFaults } from './faults';
+import { punchingModel } from './model';
+import { stagesOf } from './stage';
 import type { PunchingMember } from './input';
 import { punchingLabel } from './labels';
 import { emptyPunchingResult, type PunchingResult } from './result';
@@ -55,5 +58,6 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   facts: (place, _result, project) => punchingFacts(place, project),
   inputTables: punchingInputs,
   figures: punchingFigures,
+  model: (place, code, { faults }) => (faults.length > 0 ? emptyModel : punchingModel(place, code, stagesOf(place, code)[0]!)),
   toJson: punchingToJson,
 };

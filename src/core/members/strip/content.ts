@@ -13,6 +13,8 @@ import { stripAsBeam } from './as-beam';
 import { stripPlan } from './drawing/plan';
 import type { StripLoad, StripMember } from './input';
 import { stripLoadText } from './load-text';
+import { emptyModel } from '../../model/member-model';
+import { stripModel } from './model';
 import type { StripResult } from './result';
 
 /** The layers as designed; those set by hand are said to be. */
@@ -76,12 +78,13 @@ export function stripFigures(member: StripMember, result: StripResult, project: 
   const units = project.display;
   const beam = stripAsBeam(member, result.width);
   const name = (bars: SlabBars) => layerLabel(bars, project);
+  const { bars } = result.steel ? stripModel(member, codeOf(project, member), result.steel, result.bent) : emptyModel;
   const elevation = elevationDrawing(
-    { beam, steel: result.steel, units, barLabel: name, loadLabel: (k) => stripLoadText(member.loads[k]!, units) },
+    { beam, steel: result.steel, bars, units, barLabel: name, loadLabel: (k) => stripLoadText(member.loads[k]!, units) },
     FRAME,
   );
   const breadth = formatQuantity(member.breadth, 'station', units);
-  const plan = stripPlan({ strip: member, steel: result.steel, barLabel: name, breadth }, FRAME);
+  const plan = stripPlan({ strip: member, steel: result.steel, bars, barLabel: name, breadth }, FRAME);
   return [
     { caption: elevation.title, drawing: onPaper(elevation) },
     { caption: 'Plan, breadth not to scale: one bar of each layer along the span, and those across', drawing: plan },

@@ -2,6 +2,7 @@ import { MechanismError } from '../../analysis/line-beam';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
+import type { BentEnds } from '../beam/bar-runs';
 import { bendingChecks, ductilityCheck, regions } from '../beam/bending-checks';
 import { supportName, type BeamInput } from '../beam/input';
 import { hasNothing, nothingCheck } from '../beam/nothing-check';
@@ -13,6 +14,7 @@ import { maximumSteelCheck, spacingCheck } from '../beam/steel-checks';
 import { beamStrips } from '../beam/strips';
 import { finishChecks, governing, makeCheck, topicsNotCovered, type Check, type DerivableCheck } from '../../checks/check';
 import type { DesignOptions } from '../../job';
+import { quantitiesOf } from '../../model/member-model';
 import { stripAsBeam, stripWidth } from './as-beam';
 import type { StripBasis } from './basis';
 import { chooseStripSteel, type MoreSteel } from './choose-steel';
@@ -20,7 +22,7 @@ import { endChecks } from './end-checks';
 import { stripFaults } from './faults';
 import type { StripInput } from './input';
 import { checkPerWidth, handCheckPerWidth, showPerWidth } from './per-width';
-import { stripQuantities } from './quantities';
+import { stripFormwork, stripModel } from './model';
 import { emptyStripResult, type StripResult } from './result';
 import { stripShearChecks } from './shear-checks';
 import { acrossChecks, leastSteelCheck, mostSpacingCheck } from './steel-checks';
@@ -41,7 +43,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
   }
   if (hasNothing(beam, analysis)) return nothingToDesign(analysis, width);
   const designed = stiffened({ strip, beam, code, analysis, options, moments: serviceMoments(beam, code, analysis) });
-  const { basis, service, list, steel } = designed;
+  const { basis, service, list, steel, bent } = designed;
   const checks = finishChecks(
     list.map((c) => checkPerWidth(c, width)),
     options,
@@ -60,7 +62,8 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
     steel,
     checks,
     governing: governing(checks) ?? null,
-    quantities: stripQuantities(strip, steel),
+    bent,
+    quantities: quantitiesOf(stripModel(strip, code, steel, bent), stripFormwork(strip)),
   };
 }
 
@@ -152,6 +155,7 @@ function attempt(
   readonly service: ReturnType<typeof beamService>;
   readonly list: DerivableCheck[];
   readonly steel: StripSteel;
+  readonly bent: BentEnds;
 } {
   const width = beam.section.b;
   const steel = chooseStripSteel(strip, beam, code, analysis, more);
@@ -174,6 +178,7 @@ function attempt(
     },
   };
   const service = beamService(beam, code, analysis, map, moments, basis);
+  const ends = endChecks(basis);
   const list = [
     ...bendingChecks(basis),
     ...ductilityCheck(basis),
@@ -183,12 +188,12 @@ function attempt(
     ...spacingCheck(basis),
     ...mostSpacingCheck(basis),
     ...acrossChecks(basis),
-    ...endChecks(basis),
+    ...ends.checks,
     ...redistributionCheck(basis),
     ...withoutThinCracks(basis, service.checks),
     ...topicsNotCovered(missingFor(code, 'slabs')),
   ];
-  return { basis, service, list, steel };
+  return { basis, service, list, steel, bent: ends.bent };
 }
 
 /** Cracks of thin slabs are not looked at where the code says so: one line in the place of their checks. */

@@ -1,21 +1,26 @@
-import { derive, silent } from '../../calc/calc';
+import { derive } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
+import { endSupportCheck, endWithoutWidth, type EndAnchorage } from '../beam/anchorage-checks';
+import { addedByLeg, legOf } from '../beam/bar-runs';
 import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
-import { compareCheck } from '../../checks/compare';
 import { isBeyond, makeCheck, type DerivableCheck } from '../../checks/check';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
 
-/** Bottom bars that run to the supports, their anchorage at the ends, and top bars where an end is held a little. */
-export function endChecks(basis: StripBasis): DerivableCheck[] {
+/** Bottom bars that run to the supports, their anchorage at the ends, and top bars where an end is held a little. Top bars of ends turn down. */
+export function endChecks(basis: StripBasis): EndAnchorage {
   const { beam } = basis;
-  return [
-    ...beam.spans.flatMap((_, span) => toSupportCheck(basis, span)),
-    ...[0, beam.spans.length].flatMap((support) => [...anchorageCheck(basis, support), ...heldEndCheck(basis, support)]),
-  ];
+  const ends = [0, beam.spans.length].map((support) => ({ support, ...anchorageCheck(basis, support) }));
+  return {
+    checks: [
+      ...beam.spans.flatMap((_, span) => toSupportCheck(basis, span)),
+      ...ends.flatMap(({ support, checks }) => [...checks, ...heldEndCheck(basis, support)]),
+    ],
+    bent: { bottom: [ends[0]!.isBent, ends[1]!.isBent], top: [true, true] },
+  };
 }
 
 /** The share of the span's bottom bars that reaches its supports: those through the span. */
@@ -50,89 +55,53 @@ function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
 }
 
 /** How far the bottom bars have to go into an end support. */
-function anchorageCheck(basis: StripBasis, support: number): DerivableCheck[] {
-  const { beam, code, strips, resistance, analysis, units } = basis;
+function anchorageCheck(basis: StripBasis, support: number): { readonly checks: readonly DerivableCheck[]; readonly isBent: boolean } {
+  const { beam, strips, analysis } = basis;
   const { type, width } = beam.supports[support]!;
-  const name = supportName(support);
-  if (type === 'free') return [];
-  const base = {
-    id: `anchorage-${name}`,
-    family: 'detailing' as const,
-    clause: code.anchorage.clauses.end,
-    place: { x: analysis.faces[support]!.centre, label: `support ${name}` },
-  };
-  if (width <= 0)
-    return [
-      makeCheck({
-        ...base,
-        title: `Anchorage of bottom bars, ${name}`,
-        demand: null,
-        capacity: null,
-        utilisation: null,
-        status: 'notApplicable',
-        reason: `The width of support ${name} is not given: the ends of the bars are not checked there.`,
-      }),
-    ];
-  const q = endQuestion(basis, support);
-  const end = code.anchorage.endSupport(silent, q);
-  const i = stationNear(basis, Math.min(support, beam.spans.length - 1), base.place.x);
-  return [
-    compareCheck({
-      ...base,
-      title: `Anchorage of bottom bars${end.isBent ? ', bent' : ''}, ${name}`,
-      place: { ...base.place, x: strips.x[i]! },
-      ...(end.isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
-      kind: 'length',
-      units,
-      compare: (c) => {
-        const found = code.anchorage.endSupport(c, q);
-        return {
-          demand: found.needed,
-          demandIs: ['length needed', 'anchored by the force or for the strength above, the longer that counts'],
-          capacity: found.available,
-          capacityIs: ['length there', 'from the face to the end cover'],
-        };
-      },
-      fails: (needed, has) =>
-        `Bottom bars at support ${name} need ${needed}, even bent, and have ${has}: more or thinner bars, or a wider support.`,
-    }),
-  ];
+  if (type === 'free') return { checks: [], isBent: false };
+  const { centre } = analysis.faces[support]!;
+  if (width <= 0) return { checks: [endWithoutWidth(basis, support, centre)], isBent: false };
+  const i = stationNear(basis, Math.min(support, beam.spans.length - 1), centre);
+  const { check, isBent } = endSupportCheck(basis, support, strips.x[i]!, endQuestion(basis, support));
+  return { checks: [check], isBent };
+}
 
-  function endQuestion({ strip }: StripBasis, j: number): EndSupportQuestion {
-    const isLeft = j === 0;
-    const span = isLeft ? 0 : j - 1;
-    const face = isLeft ? analysis.faces[j]!.right : analysis.faces[j]!.left;
-    const at = stationNear(basis, span, face);
-    const V = Math.max(Math.abs(strips.maxV[at]!), Math.abs(strips.minV[at]!));
-    const bars = resistance.map.barsAt('bottom', span, face);
-    const placement = resistance.map.placement(bars);
-    const { area, fromFace } = resistance.map.centroid(bars);
-    const { b, h } = outlineOf(beam, span);
-    const thickest = Math.max(...placement.bars.map((p) => p.diameter));
-    const section = resistance.shearSection(span, face, sensesOf(strips.maxM[at]!, strips.minM[at]!));
-    const inSpan = [...strips.x.keys()].filter((k) => strips.span[k] === span);
-    const moment = resistance.bendingAt(span, face, 'sagging')?.moment ?? 0;
-    return {
-      materials: beam.materials,
-      diameter: thickest,
-      isTop: false,
-      h,
-      cover: fromFace - thickest / 2,
-      clear: placement.clear,
-      pressure: V / (b * width),
-      V,
-      shift: resistance.shearAt(section, null).shift,
-      z: 0.9 * (h - fromFace),
-      d: h - fromFace,
-      area,
-      spanArea: Math.max(...inSpan.map((k) => strips.providedBottom[k]!)),
-      moment: code.anchorage.fullMoment(moment),
-      available: Math.max(1, width - strip.cover.bottom),
-      leg: Math.max(0, h - strip.cover.top - strip.cover.bottom),
-      width,
-      isContinuous: holdsMoment(beam, j),
-    };
-  }
+function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
+  const { strip, beam, code, strips, resistance, analysis } = basis;
+  const { width } = beam.supports[j]!;
+  const isLeft = j === 0;
+  const span = isLeft ? 0 : j - 1;
+  const face = isLeft ? analysis.faces[j]!.right : analysis.faces[j]!.left;
+  const at = stationNear(basis, span, face);
+  const V = Math.max(Math.abs(strips.maxV[at]!), Math.abs(strips.minV[at]!));
+  const bars = resistance.map.barsAt('bottom', span, face);
+  const placement = resistance.map.placement(bars);
+  const { area, fromFace } = resistance.map.centroid(bars);
+  const { b, h } = outlineOf(beam, span);
+  const thickest = Math.max(...placement.bars.map((p) => p.diameter));
+  const section = resistance.shearSection(span, face, sensesOf(strips.maxM[at]!, strips.minM[at]!));
+  const inSpan = [...strips.x.keys()].filter((k) => strips.span[k] === span);
+  const moment = resistance.bendingAt(span, face, 'sagging')?.moment ?? 0;
+  return {
+    materials: beam.materials,
+    diameter: thickest,
+    isTop: false,
+    h,
+    cover: fromFace - thickest / 2,
+    clear: placement.clear,
+    pressure: V / (b * width),
+    V,
+    shift: resistance.shearAt(section, null).shift,
+    z: 0.9 * (h - fromFace),
+    d: h - fromFace,
+    area,
+    spanArea: Math.max(...inSpan.map((k) => strips.providedBottom[k]!)),
+    moment: code.anchorage.fullMoment(moment),
+    available: Math.max(1, width - strip.cover.bottom),
+    leg: addedByLeg(legOf(strip, h, 0), thickest, code),
+    width,
+    isContinuous: holdsMoment(beam, j),
+  };
 }
 
 /** Top bars at an end that is free to turn in the analysis but held a little by what it stands on. */

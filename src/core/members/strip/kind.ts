@@ -8,11 +8,12 @@ import { completeStrip } from './complete';
 import { stripFacts, stripFigures, stripInputs } from './content';
 import { designStrip } from './design-strip';
 import { stripFaults } from './faults';
+import { emptyModel } from '../../model/member-model';
+import { stripModel } from './model';
 import type { StripMember } from './input';
 import { stripSteelLabel } from './labels';
 import { proposeStrip, type StripSearch } from './proposals';
 import { emptyStripResult, type StripResult } from './result';
-import { stripSchedule } from './schedule';
 import { stripFields } from './schema';
 import { stripToJson } from './to-json';
 
@@ -63,6 +64,6 @@ export const stripKind: Kind<StripMember, StripResult> = {
   facts: stripFacts,
   inputTables: stripInputs,
   figures: stripFigures,
-  schedule: stripSchedule,
+  model: (strip, code, { steel, bent }) => (steel ? stripModel(strip, code, steel, bent) : emptyModel),
   toJson: stripToJson,
 };

@@ -1,4 +1,5 @@
 import { nothingDesigned, type ResultBase } from '../../checks/result';
+import { straightEnds, type BentEnds } from '../beam/bar-runs';
 import type { BeamResult, BeamStrips, ServiceStrips, SupportReaction } from '../beam/result';
 import type { Fault } from '../../checks/fault';
 import type { StripSteel } from './steel';
@@ -13,9 +14,20 @@ export interface StripResult extends ResultBase {
   readonly arrangements: BeamResult['arrangements'];
   readonly reactions: readonly SupportReaction[];
   readonly steel: StripSteel | null;
-  /** Of the whole slab; it has no links. */
+  /** Ends at which its bars are bent. */
+  readonly bent: BentEnds;
 }
 
 export function emptyStripResult(faults: readonly Fault[], width = 1000): StripResult {
-  return { type: 'strip', ...nothingDesigned(faults), width, strips: null, service: null, arrangements: [], reactions: [], steel: null };
+  return {
+    type: 'strip',
+    ...nothingDesigned(faults),
+    width,
+    strips: null,
+    service: null,
+    arrangements: [],
+    reactions: [],
+    steel: null,
+    bent: straightEnds,
+  };
 }

@@ -93,7 +93,14 @@ export class StripMap implements SteelAlong {
     let bars = this.known.get(name);
     if (!bars) {
       const split = layers.map((l) => groupsIn(l, this.width));
-      bars = { key: this.known.size, face, span, groups: split.flat(), shares: split.flatMap((groups, i) => groups.map(() => shares[i]!)) };
+      bars = {
+        key: this.known.size,
+        face,
+        span,
+        groups: split.flat(),
+        shares: split.flatMap((groups, i) => groups.map(() => shares[i]!)),
+        over: source === 'main' ? null : Number(source),
+      };
       this.known.set(name, bars);
     }
     return bars;

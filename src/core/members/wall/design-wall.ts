@@ -1,7 +1,6 @@
-import type { Quantities } from '../../checks/result';
 import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode, Limit } from '../../codes/design-code';
-import { barMass, catalogues, findBar } from '../../materials/bars';
+import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck, type Compared, type Origin } from '../../checks/compare';
@@ -11,8 +10,10 @@ import { uprightSteps } from '../column/design-column';
 import { leastClear } from '../../reinforcement/column-bars';
 import { emptyColumnResult, type ColumnResult } from '../column/result';
 import { wallAsColumn } from './as-column';
+import { quantitiesOf } from '../../model/member-model';
 import { wallFaults } from './faults';
 import { wallLength, type WallInput } from './input';
+import { wallFormwork, wallInSpace } from './model';
 
 /** Designs a wall from its input alone: strength with second order as a column's, then the rules of walls for both meshes. */
 export function* wallSteps(wall: WallInput, code: DesignCode, options: DesignOptions): Steps<ColumnResult> {
@@ -24,7 +25,7 @@ export function* wallSteps(wall: WallInput, code: DesignCode, options: DesignOpt
     code,
     options,
     (basis) => meshChecks(wall, basis),
-    () => wallQuantities(wall),
+    (model) => quantitiesOf(wallInSpace(wall, model), wallFormwork(wall)),
   );
 }
 
@@ -134,18 +135,4 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       fails: () => 'So much vertical steel needs links through the wall: they are not designed here.',
     }),
   ];
-}
-
-/** Concrete, steel and formwork of the wall or of its metre over the clear height; without laps. */
-function wallQuantities(wall: WallInput): Quantities {
-  const catalogue = catalogues[wall.catalogue];
-  const length = wallLength(wall);
-  const mesh = (m: WallInput['vertical'], bar: number, across: number) =>
-    (2 * barMass(findBar(catalogue, m.size)!.area) * bar * across) / m.spacing;
-  return {
-    concrete: length * wall.thickness * wall.height,
-    bars: mesh(wall.vertical, wall.height, length),
-    links: mesh(wall.horizontal, length, wall.height),
-    formwork: 2 * length * wall.height,
-  };
 }

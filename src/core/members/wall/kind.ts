@@ -8,7 +8,9 @@ import { withConcrete } from '../parts/settings';
 import { wallAsColumn } from './as-column';
 import { proposeWallSteps } from './changes';
 import { wallSteps } from './design-wall';
+import { emptyModel } from '../../model/member-model';
 import { wallFaults } from './faults';
+import { wallInSpace } from './model';
 import type { WallMember } from './input';
 import { wallBarsLabel, wallLabels, wallSize } from './labels';
 import { wallFields } from './schema';
@@ -59,5 +61,6 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
     const code = codeOf(project, wall);
     return uprightFigures(wallAsColumn(wall, code), code, result, project.display, () => wallLabels(project, wall));
   },
+  model: (wall, _code, { faults, bars }) => (faults.length > 0 ? emptyModel : wallInSpace(wall, { bars })),
   toJson: columnToJson,
 };

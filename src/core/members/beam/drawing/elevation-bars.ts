@@ -1,3 +1,5 @@
+import type { BarSet } from '../../../model/bar-set';
+import { pathOfBars, type BarsHandle } from './handles';
 import { supportName } from '../input';
 import type { ElevationPicture, OnElevation } from './elevation-picture';
 import { handle, line, type Point, type Shape } from '../../../drawing/shapes';
@@ -5,25 +7,56 @@ import { handle, line, type Point, type Shape } from '../../../drawing/shapes';
 /** Narrower than this (on the sheet) a span has room for its bottom bars only. */
 const WIDE = 120;
 
-export function linkLines<B>({ steel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation): Shape[] {
-  return (steel?.links ?? []).flatMap((zones, i) => {
-    let from = 0;
-    return zones.flatMap((zone) => {
-      const count = Math.max(1, Math.round((zone.to - from) / zone.spacing));
-      const step = (zone.to - from) / count;
-      const lines = Array.from({ length: count }, (_, k) => toX(starts[i]! + from + (k + 0.5) * step)).map((x) =>
-        line([x, top + 5], [x, top + depth(i) - 5], 'link'),
-      );
-      from = zone.to;
-      return lines;
+/** Links where they stand. */
+export function linkLines<B>({ bars }: ElevationPicture<B>, { toX, top, depth }: OnElevation): Shape[] {
+  return bars
+    .filter((set) => set.role === 'link' && set.bend === 'link' && !isInner(set, bars))
+    .flatMap((set) => {
+      const x = set.corners[1]!.at[0];
+      return set.shifts.map((s) => line([toX(x + s[0]), top + 5], [toX(x + s[0]), top + depth(set.span!) - 5], 'link'));
     });
-  });
 }
+
+/** Links within others of their zone are not seen from the side. */
+const isInner = (set: BarSet, all: readonly BarSet[]) => all.find((other) => other.source === set.source) !== set;
 
 /** All runs of bars with their names, and handles at the ends that can be moved. */
 export function barRuns<B>(p: ElevationPicture<B>, at: OnElevation): Shape[] {
   if (!p.steel) return [];
-  return [...p.beam.spans.flatMap((_, i) => spanBars(p, at, i)), ...p.beam.supports.flatMap((_, j) => supportBars(p, at, j))];
+  const drawn = p.bars.filter(
+    (set) => set.role === 'bar' && set.span !== undefined && set.source !== null && set.layer === outermost(set, p.bars),
+  );
+  return [
+    ...drawn.flatMap((set) => seenFromTheSide(set, at)),
+    ...p.beam.spans.flatMap((_, i) => spanBars(p, at, i)),
+    ...p.beam.supports.flatMap((_, j) => supportBars(p, at, j)),
+  ];
+}
+
+/** Of bars in several layers the outermost stand for all. */
+const outermost = (set: BarSet, all: readonly BarSet[]) => Math.min(...all.filter((o) => sameBars(o, set)).map((o) => o.layer));
+const sameBars = (a: BarSet, b: BarSet) => a.source === b.source || (a.face === b.face && a.zone === b.zone);
+
+/** Least distance of bars from the faces on the sheet, and of bars of one layer from each other, so that they are told apart. */
+const FROM_FACE = 6;
+const APART = 4;
+
+/** A bar from end to end with its bends, the depth stretched; its ends are ticked. */
+function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, depth }: OnElevation): Shape[] {
+  const h = depth(span!);
+  const handle = source as BarsHandle;
+  const { of } = handle;
+  const aside = of === 'extra' || of === 'over' ? APART : 0;
+  const level = face === 'bottom' ? top + h - FROM_FACE - aside : top + FROM_FACE + aside;
+  const tip = face === 'bottom' ? top + FROM_FACE : top + h - FROM_FACE;
+  const z = corners.find((c, i) => i + 1 < corners.length && corners[i + 1]!.at[0] !== c.at[0])!.at[2];
+  const points = corners.map(({ at }): Point => [toX(at[0]), Math.abs(at[2] - z) < 1e-6 ? level : tip]);
+  const way = face === 'bottom' ? -1 : 1;
+  const straightEnds = [points[0]!, points[points.length - 1]!].filter(([, y]) => y === level);
+  return [
+    { kind: 'path', points, line: aside > 0 ? 'barHeavy' : 'bar', edit: pathOfBars(handle) },
+    ...straightEnds.map(([x, y]) => line([x, y], [x, y + 3.5 * way], 'bar')),
+  ];
 }
 
 /** Half the width of a name, about. */
@@ -40,21 +73,16 @@ const name = (at: Point, text: string, edit: string, label: string): Shape => ({
   halo: true,
 });
 
-function run(a: Point, b: Point, line: 'bar' | 'barHeavy', edit: string): Shape {
-  return { kind: 'path', points: [a, b], line, edit };
-}
-
 function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation, i: number): Shape[] {
   const { main, extra } = steel!.bottom[i]!;
   const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
   const middle = (a + b) / 2;
   const isWide = b - a > WIDE;
-  const y = top + depth(i) - 7;
+  const y = top + depth(i) - FROM_FACE - APART;
   const nameY = top + depth(i) + 15;
   const mainPath = `bars.bottom[${i}].main`;
   const extraPath = `bars.bottom[${i}].extra`;
-  const shapes: Shape[] = [run([a + 3, y], [b - 3, y], 'bar', mainPath)];
-  if (extra) shapes.push(run([toX(extra.from), y - 4], [toX(extra.to), y - 4], 'barHeavy', `${extraPath}.bars`));
+  const shapes: Shape[] = [];
   const both = extra ? `${barLabel(main)} +` : barLabel(main);
   const added = extra ? barLabel(extra.bars) : '';
   // The two names stand side by side around the middle.
@@ -62,12 +90,11 @@ function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, to
   if (extra) {
     const title = `Extra bottom bars of span ${i + 1}`;
     shapes.push(name([middle + halfWidth(both) + 4, nameY], added, `${extraPath}.bars`, title));
-    shapes.push(handle([toX(extra.from), y - 4], `${extraPath}.from`, `${title}, left end`));
-    shapes.push(handle([toX(extra.to), y - 4], `${extraPath}.to`, `${title}, right end`));
+    shapes.push(handle([toX(extra.from), y], `${extraPath}.from`, `${title}, left end`));
+    shapes.push(handle([toX(extra.to), y], `${extraPath}.to`, `${title}, right end`));
   } else if (isWide)
     shapes.push(name([middle + halfWidth(both) + 14, nameY], '+', `${extraPath}.bars`, `Add extra bottom bars in span ${i + 1}`));
   const through = steel!.top[i]!.main;
-  if (through) shapes.push(run([a + 3, top + 7], [b - 3, top + 7], 'bar', `bars.top[${i}].main`));
   if (isWide) shapes.push(name([middle, top - 4], through ? barLabel(through) : '+', `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
   return shapes;
 }
@@ -80,11 +107,10 @@ function supportBars<B>({ steel, beam, barLabel }: ElevationPicture<B>, { toX, s
   const nameAt: Point = [toX(starts[j]!) + isEnd, top - 4];
   if (!bars)
     return beam.supports[j]!.type === 'free' ? [] : [name(nameAt, '+', `${path}.bars`, `Add top bars over support ${supportName(j)}`)];
-  const y = top + 11;
+  const y = top + FROM_FACE + APART;
   const title = `Top bars over support ${supportName(j)}`;
   const [first, last] = [starts[0]!, starts[starts.length - 1]!];
   return [
-    run([toX(bars.from), y], [toX(bars.to), y], 'barHeavy', `${path}.bars`),
     name(nameAt, barLabel(bars.bars), `${path}.bars`, title),
     ...(starts[j]! > first ? [handle([toX(bars.from), y], `${path}.left`, `${title}, left end`)] : []),
     ...(starts[j]! < last ? [handle([toX(bars.to), y], `${path}.right`, `${title}, right end`)] : []),

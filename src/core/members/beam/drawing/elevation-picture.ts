@@ -1,17 +1,10 @@
+import type { BarSet } from '../../../model/bar-set';
+import type { BarsAlong } from '../bar-runs';
 import type { BeamInput, LinkZone } from '../input';
 import type { UnitSystem } from '../../../units/quantity';
 
-interface Run<B> {
-  readonly bars: B;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Bars on an elevation: groups of a beam, or layers of a slab. */
-export interface ElevationSteel<B> {
-  readonly bottom: readonly { readonly main: B; readonly extra: Run<B> | null }[];
-  readonly top: readonly { readonly main: B | null }[];
-  readonly support: readonly (Run<B> | null)[];
+/** Bars and links on an elevation, with what is said and changed of them. */
+export interface ElevationSteel<B> extends BarsAlong<B> {
   readonly links?: readonly (readonly LinkZone[])[];
 }
 
@@ -19,6 +12,8 @@ export interface ElevationSteel<B> {
 export interface ElevationPicture<B> {
   readonly beam: BeamInput;
   readonly steel: ElevationSteel<B> | null;
+  /** The bars as they are to be built, of which the elevation is a view. */
+  readonly bars: readonly BarSet[];
   readonly units: UnitSystem;
   readonly barLabel: (bars: B) => string;
   /** A load in figures, by its number; that of a line load where it is left out. */

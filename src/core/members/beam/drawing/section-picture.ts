@@ -1,8 +1,12 @@
+import type { BarSet } from '../../../model/bar-set';
+import type { MemberModel } from '../../../model/member-model';
 import type { BarGroup } from '../../../reinforcement/bar-groups';
 import { supportPositions, type BeamInput, type LinkZone } from '../input';
+import { barsCut } from '../model';
 import type { BeamStrips } from '../result';
 import type { Sense } from '../section-at';
 import type { SectionState } from '../section-state';
+import type { BarsHandle } from './handles';
 import type { SectionPicture } from '../../../drawing/section-drawing';
 
 /** How bars, links and lengths are written. */
@@ -24,10 +28,18 @@ export function senseAt(strips: BeamStrips, x: number): Sense {
 const wallLabel = (thickness: number | null, labels: SectionLabels) =>
   thickness === null ? 'torsion: within the links' : `torsion: wall ${labels.length(thickness)}`;
 
+/** Of bars that lap, those are drawn whose strength counts there. */
+function countsIn({ face, source, span }: BarSet, state: SectionState): boolean {
+  const of = source as BarsHandle | null;
+  if (face === 'top') return state.over === null ? of?.of === 'top' && span === state.span : of?.of === 'over' && of.support === state.over;
+  return span === state.span && (of?.of !== 'extra' || state.bottomGroups.length > 1);
+}
+
 /** A cut through a beam as it is drawn, with the values that are edited on it. */
 export function beamSectionPicture(
   beam: BeamInput,
   state: SectionState,
+  model: MemberModel,
   station: number,
   zoneIndex: number,
   labels: SectionLabels,
@@ -46,9 +58,11 @@ export function beamSectionPicture(
     cover: beam.cover,
     linkDiameter: state.linkDiameter,
     legs: state.zone.legs,
-    top: state.top,
-    bottom: state.bottom,
-    ...(state.side ? { side: state.side } : {}),
+    bars: barsCut(model, station, (set) => countsIn(set, state)).map(({ set, at: [, y, z] }) => ({
+      x: y,
+      y: outline.h + z,
+      diameter: set.bar.diameter,
+    })),
     ...(state.torsionWall ? { wall: { ...state.torsionWall, label: wallLabel(state.torsionWall.thickness, labels) } } : {}),
     labels: {
       top: state.topGroups.map(labels.bars).join(' + '),

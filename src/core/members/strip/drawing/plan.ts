@@ -1,3 +1,5 @@
+import type { BarSet } from '../../../model/bar-set';
+import { pathOfBars, type BarsHandle } from '../../beam/drawing/handles';
 import { supportPositions } from '../../beam/input';
 import type { StripInput } from '../input';
 import type { StripSteel } from '../steel';
@@ -8,6 +10,8 @@ import { dimension, line, type Drawing, type Shape } from '../../../drawing/shap
 export interface StripPlanPicture {
   readonly strip: StripInput;
   readonly steel: StripSteel | null;
+  /** The bars as they are to be built, of which the plan is a view. */
+  readonly bars: readonly BarSet[];
   readonly barLabel: (bars: SlabBars) => string;
   /** The breadth of the slab in figures. */
   readonly breadth: string;
@@ -37,7 +41,7 @@ export function stripPlan(p: StripPlanPicture, frame: Frame): Drawing {
       ],
     },
     ...supports(strip, starts, toX),
-    ...(p.steel ? barsAlong(p, p.steel, starts, toX) : []),
+    ...barsAlong(p, toX),
     ...(p.steel ? barsAcross(p, p.steel, starts, toX) : []),
     ...dimension([frame.right + 14, BOTTOM], [frame.right + 14, TOP], p.breadth, 'breadth', 'Breadth of the slab'),
   ];
@@ -57,33 +61,32 @@ const LOWER = 78;
 const UPPER = 34;
 
 /** One bar of each layer along the span: below in the lower half, above in the upper half. */
-function barsAlong(p: StripPlanPicture, steel: StripSteel, starts: readonly number[], toX: (x: number) => number): Shape[] {
-  const tick = (x: number, y: number, way: 1 | -1) => line([x, y], [x, y + 4 * way], 'bar');
-  const run = (from: number, to: number, y: number, way: 1 | -1, style: 'bar' | 'barHeavy', edit: string): Shape[] => [
-    {
-      kind: 'path',
-      points: [
-        [toX(from) + 2, y],
-        [toX(to) - 2, y],
-      ],
-      line: style,
-      edit,
-    },
-    tick(toX(from) + 2, y, way),
-    tick(toX(to) - 2, y, way),
-  ];
-  return [
-    ...p.strip.spans.flatMap((_, i) => {
-      const { main, extra } = steel.bottom[i]!;
-      const through = steel.top[i]!.main;
-      return [
-        ...(main ? run(starts[i]!, starts[i + 1]!, LOWER, -1, 'bar', `bars.bottom[${i}].main`) : []),
-        ...(extra ? run(extra.from, extra.to, LOWER + 8, -1, 'barHeavy', `bars.bottom[${i}].extra.bars`) : []),
-        ...(through ? run(starts[i]!, starts[i + 1]!, UPPER - 8, 1, 'bar', `bars.top[${i}].main`) : []),
-      ];
-    }),
-    ...steel.support.flatMap((r, j) => (r ? run(r.from, r.to, UPPER, 1, 'barHeavy', `bars.support[${j}].bars`) : [])),
-  ];
+function barsAlong({ bars }: StripPlanPicture, toX: (x: number) => number): Shape[] {
+  const levels = { bottom: LOWER, extra: LOWER + 8, top: UPPER - 8, over: UPPER };
+  const seen = new Set<object>();
+  return bars.flatMap(({ source, face, corners }): Shape[] => {
+    const handle = source as BarsHandle | null;
+    if (!handle || !(handle.of in levels) || seen.has(handle)) return [];
+    seen.add(handle);
+    const [y, way] = [levels[handle.of], face === 'bottom' ? -1 : 1];
+    const xs = corners.map((c) => c.at[0]);
+    const [a, b] = [toX(Math.min(...xs)), toX(Math.max(...xs))];
+    const tick = (x: number) => line([x, y], [x, y + 4 * way], 'bar');
+    const isThrough = handle.of === 'bottom' || handle.of === 'top';
+    return [
+      {
+        kind: 'path',
+        points: [
+          [a, y],
+          [b, y],
+        ],
+        line: isThrough ? 'bar' : 'barHeavy',
+        edit: pathOfBars(handle),
+      },
+      tick(a),
+      tick(b),
+    ];
+  });
 }
 
 /** One bar of each layer across: that below through the middle of the longest span, that above beside the widest run of top bars. */

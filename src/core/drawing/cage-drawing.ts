@@ -1,10 +1,11 @@
-import type { CageBar, CagePoint } from '../cage';
-import type { Drawing, Point, Shape } from '../../../drawing/shapes';
+import type { CageBar } from '../model/cage';
+import type { Place } from '../model/centre-line';
+import type { Drawing, Point, Shape } from './shapes';
 
 export interface CagePicture {
   readonly bars: readonly CageBar[];
   /** Corners of the concrete at both ends of the stretch, in the same order. */
-  readonly ends: readonly [readonly CagePoint[], readonly CagePoint[]];
+  readonly ends: readonly [readonly Place[], readonly Place[]];
   /** Turn about the upright axis, and tilt towards the eye (rad). */
   readonly turn: number;
   readonly tilt: number;
@@ -18,7 +19,7 @@ export function cageDrawing(p: CagePicture, width: number, height: number): Draw
     return (Math.min(...values) + Math.max(...values)) / 2;
   }) as [number, number, number];
   const [ct, st, cp, sp] = [Math.cos(p.turn), Math.sin(p.turn), Math.cos(p.tilt), Math.sin(p.tilt)];
-  const turned = ([x, y, z]: CagePoint) => {
+  const turned = ([x, y, z]: Place) => {
     const [a, b, c] = [x - middle[0], y - middle[1], z - middle[2]];
     const [right, away] = [a * ct - b * st, a * st + b * ct];
     return { right, up: c * cp + away * sp, away: away * cp - c * sp };
@@ -27,7 +28,7 @@ export function cageDrawing(p: CagePicture, width: number, height: number): Draw
   const reach = (of: (s: (typeof seen)[number]) => number) => Math.max(1, ...seen.map((s) => Math.abs(of(s))));
   const scale = Math.min((width / 2 - 16) / reach((s) => s.right), (height / 2 - 16) / reach((s) => s.up));
   const flat = (q: ReturnType<typeof turned>): Point => [width / 2 + q.right * scale, height / 2 - q.up * scale];
-  const see = (q: CagePoint) => flat(turned(q));
+  const see = (q: Place) => flat(turned(q));
 
   const pieces = p.bars.flatMap((bar) =>
     bar.points.slice(1).map((end, i) => {
@@ -37,20 +38,20 @@ export function cageDrawing(p: CagePicture, width: number, height: number): Draw
   );
   pieces.sort((a, b) => b.away - a.away);
   const shapes: Shape[] = outline(p.ends, see);
-  for (const { bar, from, to } of pieces) shapes.push(rod(flat(from), flat(to), bar.diameter * scale, bar.kind));
+  for (const { bar, from, to } of pieces) shapes.push(rod(flat(from), flat(to), bar.diameter * scale, bar.role));
   return { width, height, title: 'Cage', shapes };
 }
 
-function outline([near, far]: CagePicture['ends'], see: (q: CagePoint) => Point): Shape[] {
-  const loop = (points: readonly CagePoint[]): Shape => ({ kind: 'path', closed: true, points: points.map(see), line: 'tentative' });
+function outline([near, far]: CagePicture['ends'], see: (q: Place) => Point): Shape[] {
+  const loop = (points: readonly Place[]): Shape => ({ kind: 'path', closed: true, points: points.map(see), line: 'tentative' });
   return [loop(near), loop(far), ...near.map((q, i): Shape => ({ kind: 'path', points: [see(q), see(far[i]!)], line: 'grid' }))];
 }
 
 /** A bar as a strip of its own width, never thinner than a line. */
-function rod([x1, y1]: Point, [x2, y2]: Point, diameter: number, kind: CageBar['kind']): Shape {
+function rod([x1, y1]: Point, [x2, y2]: Point, diameter: number, role: CageBar['role']): Shape {
   const length = Math.hypot(x2 - x1, y2 - y1);
   const half = Math.max(0.5, diameter / 2);
-  if (length < half) return { kind: 'circle', at: [x1, y1], r: half, fill: kind === 'bar' ? 'steel' : 'link', line: 'edge' };
+  if (length < half) return { kind: 'circle', at: [x1, y1], r: half, fill: role === 'bar' ? 'steel' : 'link', line: 'edge' };
   const [nx, ny] = [(-(y2 - y1) / length) * half, ((x2 - x1) / length) * half];
   return {
     kind: 'path',
@@ -61,7 +62,7 @@ function rod([x1, y1]: Point, [x2, y2]: Point, diameter: number, kind: CageBar['
       [x2 - nx, y2 - ny],
       [x1 - nx, y1 - ny],
     ],
-    fill: kind === 'bar' ? 'steel' : 'link',
+    fill: role === 'bar' ? 'steel' : 'link',
     line: 'edge',
   };
 }
