@@ -65,17 +65,17 @@ test('a choice that the code leaves open is changed on the rung', async ({ page 
 
 test('bars are edited on the drawing and given back to the automatic choice', async ({ page }) => {
   await openBeam(page, 'g2');
-  await drawn(page, 'bars.support[1].bars').click();
+  await drawn(page, 'over.1').click();
   const field = page.getByRole('textbox', { name: 'Top bars over B' });
   await field.fill('9H20');
   await field.press('Enter');
-  await expect(drawn(page, 'bars.support[1].bars')).toHaveText('9H20');
+  await expect(drawn(page, 'over.1')).toHaveText('9H20');
   await expect
     .poll(async () => utilisation(await rung(page, 'bending-support-B').getByRole('button').first().textContent()))
     .toBeLessThan(1);
-  await drawn(page, 'bars.support[1].bars').click();
+  await drawn(page, 'over.1').click();
   await page.getByRole('button', { name: 'choose automatically' }).click();
-  await expect(drawn(page, 'bars.support[1].bars')).not.toHaveText('9H20');
+  await expect(drawn(page, 'over.1')).not.toHaveText('9H20');
 });
 
 test('a bar end is moved on the elevation, a bar is added over a support, a zone of links is moved on its strip', async ({ page }) => {
@@ -89,23 +89,23 @@ test('a bar end is moved on the elevation, a bar is added over a support, a zone
     await page.mouse.up();
     await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
   };
-  await move('bars.support[1].right', 40);
-  await drawn(page, 'bars.support[1].right').click();
+  await move('overEnd.1.right', 40);
+  await drawn(page, 'overEnd.1.right').click();
   const reach = page.getByRole('textbox', { name: 'Bars over B, to the right' });
   expect(Number((await reach.inputValue()).replace(/\D/g, '')) % 50).toBe(0);
   await reach.fill('3.2 m');
   await reach.press('Enter');
-  await drawn(page, 'bars.support[1].right').press('Enter');
+  await drawn(page, 'overEnd.1.right').press('Enter');
   await expect(reach).toHaveValue('3200');
   await page.getByRole('button', { name: 'choose automatically' }).click();
-  await drawn(page, 'bars.support[0].bars').click();
+  await drawn(page, 'over.0').click();
   const bars = page.getByRole('textbox', { name: 'Top bars over A' });
   await bars.fill('2H16');
   await bars.press('Enter');
-  await expect(drawn(page, 'bars.support[0].bars')).toHaveText('2H16');
-  await expect(drawn(page, 'bars.support[0].right')).toBeVisible();
-  await move('bars.links[0].zones[0].to', -30);
-  await drawn(page, 'bars.links[0].zones[0].to').click();
+  await expect(drawn(page, 'over.0')).toHaveText('2H16');
+  await expect(drawn(page, 'overEnd.0.right')).toBeVisible();
+  await move('linksEnd.0.0', -30);
+  await drawn(page, 'linksEnd.0.0').click();
   await expect(page.getByRole('dialog', { name: /end of zone 1/ })).toContainText('choose automatically');
 });
 

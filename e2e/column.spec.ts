@@ -50,7 +50,7 @@ test('200 rows are pasted, three of them bad: mended in place, and the governing
 test('bars are edited on the drawing: one by one, by face, and as a layout', async ({ page }) => {
   await column(page, 'fc3');
   await expect(page.locator('[data-edit="bars"]')).toContainText('8H25');
-  await page.locator('circle[data-edit="bar[0]"]').click();
+  await page.locator('circle[data-edit="bar.0"]').click();
   await page.getByLabel('Size of the bar').selectOption('32');
   await expect(page.locator('[data-edit="bars"]')).toContainText('1H32 + 7H25');
   await page.keyboard.press('Escape');
@@ -69,9 +69,9 @@ test('bars are edited on the drawing: one by one, by face, and as a layout', asy
 
 test('a moment is edited at its arrow; single and double curvature are told apart', async ({ page }) => {
   await column(page, 'fc3');
-  await page.locator('[data-edit="axes.y"]').waitFor();
+  await page.locator('[data-edit="axis.y"]').waitFor();
   await expect(page.getByText('single curvature')).toBeVisible();
-  const foot = page.locator('[data-edit$="].myBottom"]');
+  const foot = page.locator('[data-edit$=".myBottom"]');
   await foot.click();
   await page.getByRole('textbox', { name: /My at the foot/ }).fill('-104');
   await page.keyboard.press('Enter');

@@ -67,7 +67,7 @@ test('a new section is checked for a known moment and shear from nothing', async
   const moment = page.getByRole('textbox', { name: 'Moment of row 1' });
   await moment.fill('210');
   await moment.press('Enter');
-  await drawn(page, 'bars.bottom[0].main').click();
+  await drawn(page, 'bottom.0').click();
   const bars = page.getByRole('textbox', { name: 'Bottom bars, span 1' });
   await bars.fill('4H20');
   await bars.press('Enter');

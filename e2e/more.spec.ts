@@ -51,11 +51,11 @@ test('the US demo: inches, feet and kips from the drawing to the report', async 
   await page.getByRole('row', { name: /W1/ }).click();
   await expect(rung(page, 'bending-support-B')).toBeVisible();
   await expect(drawn(page, 'section.h')).toHaveText('24');
-  await drawn(page, 'spans[0].length').click();
+  await drawn(page, 'spanLength.0').click();
   const span = page.getByRole('textbox', { name: 'Span 1' });
   await span.fill(`25'-6"`);
   await span.press('Enter');
-  await expect(drawn(page, 'spans[0].length')).toHaveText('25.50');
+  await expect(drawn(page, 'spanLength.0')).toHaveText('25.50');
   await rung(page, 'shear-right-of-A').getByRole('button').first().click();
   await expect(rung(page, 'shear-right-of-A')).toContainText('psi');
   await page.keyboard.press('Escape');

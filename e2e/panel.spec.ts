@@ -4,11 +4,11 @@ test('a panel: edges and corners turn at a click, bars are typed on the plan, a 
   await openDemo(page);
   await page.goto('/panel?p=alderlight-playhouse&m=dr2');
   await expect(rung(page, 'bending-x')).toBeVisible();
-  await drawn(page, 'edges.left').click();
+  await drawn(page, 'edge.left').click();
   await expect(rung(page, 'bending-left')).toBeVisible();
-  await drawn(page, 'isHeldDown').focus();
+  await drawn(page, 'corners').focus();
   await page.keyboard.press('Enter');
-  await expect(drawn(page, 'isHeldDown')).toHaveText('corners may lift');
+  await expect(drawn(page, 'corners')).toHaveText('corners may lift');
   await page.locator('text[data-edit="bars.x"]').click();
   const bars = page.getByRole('textbox', { name: 'Bars middle, along x' });
   await bars.fill('H8 @ 400');

@@ -9,17 +9,17 @@ async function openPlace(page: Page, id: string): Promise<void> {
 
 test('the plan is the form: bars, an edge and an opening are changed on it and the checks follow', async ({ page }) => {
   await openPlace(page, 'sp2');
-  await drawn(page, 'barsX').click();
+  await drawn(page, 'bars.x').click();
   const bars = page.getByRole('textbox', { name: 'Top bars along x' });
   await bars.fill('H20 / H16 @ 125');
   await bars.press('Enter');
-  await expect(drawn(page, 'barsX')).toContainText('H20 / H16 @ 125');
-  await drawn(page, 'edges.left').click();
+  await expect(drawn(page, 'bars.x')).toContainText('H20 / H16 @ 125');
+  await drawn(page, 'edge.left').click();
   const edge = page.getByRole('textbox', { name: 'To the left edge' });
   await edge.fill('150');
   await edge.press('Enter');
-  await expect(drawn(page, 'edges.left')).toHaveText('150');
-  await page.locator('text[data-edit="openings[0]"]').click();
+  await expect(drawn(page, 'edge.left')).toHaveText('150');
+  await page.locator('text[data-edit="opening.0"]').click();
   const opening = page.getByRole('dialog', { name: 'Opening 1' });
   const x = opening.getByRole('textbox', { name: 'Centre x of opening 1' });
   await x.fill('0');

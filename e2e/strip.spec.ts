@@ -10,25 +10,25 @@ async function openSlab(page: Page): Promise<void> {
 test('bars are changed where they are drawn, and the checks follow while they are typed', async ({ page }) => {
   await openSlab(page);
   await expect(rung(page, 'bending-span-1')).toContainText('0.96');
-  await drawn(page, 'bars.bottom[0].main').click();
+  await drawn(page, 'bottom.0').click();
   const bars = page.getByRole('textbox', { name: 'Bottom bars, span 1', exact: true });
   await bars.fill('H12 @ 300');
   // Already for the tentative value: too few, and too far apart.
   await expect(rung(page, 'bending-span-1')).toContainText('1.1');
   await bars.fill('H12 / H10 @ 150');
   await bars.press('Enter');
-  await expect(drawn(page, 'bars.bottom[0].main')).toContainText('H12 / H10 @ 150');
+  await expect(drawn(page, 'bottom.0')).toContainText('H12 / H10 @ 150');
   await expect(rung(page, 'bending-span-1')).not.toContainText('0.96');
-  await drawn(page, 'h').click();
+  await drawn(page, 'depth').click();
   const depth = page.getByRole('textbox', { name: 'Depth of the slab' });
   await depth.fill('30');
   await depth.press('Enter');
   await expect(page.getByText(/depth of a slab must lie between 60 mm/).first()).toBeVisible();
-  await drawn(page, 'h').click();
+  await drawn(page, 'depth').click();
   await depth.fill('225');
   await depth.press('Enter');
   await expect(page.getByText(/depth of a slab must lie/)).toHaveCount(0);
-  await expect(drawn(page, 'h')).toHaveText('225');
+  await expect(drawn(page, 'depth')).toHaveText('225');
 });
 
 test('a slab from nothing: loads pasted, a span added, its bars copied, a way forward taken, the report printed', async ({ page }) => {
@@ -56,7 +56,7 @@ test('a slab from nothing: loads pasted, a span added, its bars copied, a way fo
   await page.getByRole('radio', { name: 'Drawing' }).click();
   await page.getByRole('button', { name: 'single changes' }).click();
   await page.getByRole('button', { name: 'Try depth 225 mm' }).click();
-  await expect(drawn(page, 'h')).toHaveText('225');
+  await expect(drawn(page, 'depth')).toHaveText('225');
   await rung(page, 'bending-span-1').getByRole('button').first().click();
   await expect(rung(page, 'bending-span-1').locator('math').first()).toBeVisible();
   const id = new URL(page.url()).searchParams.get('m')!;
@@ -72,7 +72,7 @@ test('the station line and a support work by keyboard', async ({ page }) => {
   await page.keyboard.press('Home');
   await page.keyboard.press('Shift+ArrowRight');
   await expect(line).toHaveAttribute('aria-valuetext', '1.00 m');
-  await drawn(page, 'supports[0]').click();
+  await drawn(page, 'support.0').click();
   await page.getByRole('dialog', { name: 'Support A' }).getByRole('combobox').selectOption('fixed');
   await page.keyboard.press('Escape');
   await expect(rung(page, 'bending-support-A')).toBeVisible();

@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import type { Frame } from '@/core/drawing/frame';
 import { servicePictures, stripPictures, type StripSource } from '@/core/members/beam/drawing/strips';
-import type { Drawing } from '@/core/drawing/shapes';
+import type { LineHandle } from '@/core/members/beam/drawing/handles';
+import type { Drawing, Handle } from '@/core/drawing/shapes';
 import { stripDrawing, type StripPicture } from '@/core/drawing/strip-drawing';
 import { supportPositions, type BeamInput } from '@/core/members/beam/input';
 import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
@@ -14,13 +15,13 @@ import { DrawingView, type DragPhase } from './DrawingView';
 import { nearest, nearestStation } from './stations';
 
 /** A drawing above the strips, on their axis. */
-export interface Above {
+export interface Above<H extends Handle> {
   readonly title: string;
   readonly height: number;
-  readonly draw: (frame: Frame) => Drawing;
+  readonly draw: (frame: Frame) => Drawing<H>;
 }
 
-interface StripsProps {
+export interface StripsProps<H extends Handle> {
   readonly units: UnitSystem;
   /** The member as a line with spans and supports. */
   readonly beam: BeamInput;
@@ -30,7 +31,7 @@ interface StripsProps {
     readonly checks: readonly Pick<Check, 'place' | 'utilisation'>[];
   };
   /** Drawings above the strips: the elevation first. */
-  readonly above: readonly Above[];
+  readonly above: readonly Above<H>[];
   readonly links?: StripSource['links'];
   /** Values of the curves are those of a metre, or a foot, of slab. */
   readonly isPerLength?: boolean;
@@ -39,10 +40,10 @@ interface StripsProps {
   readonly scale: number;
   readonly station: number;
   readonly onStation: (x: number) => void;
-  readonly onEdit: (path: string, target: Element) => void;
+  readonly onEdit: (handle: H | LineHandle, target: Element) => void;
   readonly editing: string | null;
   /** A handle of the drawing is moved to a place of the member. */
-  readonly onMove?: (path: string, x: number, reach: number, phase: DragPhase) => void;
+  readonly onMove?: (handle: Handle, x: number, reach: number, phase: DragPhase) => void;
   /** Height that the strips share below the drawings. */
   readonly room: number;
   readonly shows: 'strength' | 'service';
@@ -65,14 +66,22 @@ const unitOf = (u: UnitSystem, isPerLength: boolean) => ({
 
 /** One strip as it stands below the elevation, with what it says where the station line is. */
 interface Standing {
-  readonly picture: StripPicture;
+  readonly picture: StripPicture<LineHandle>;
   readonly unit: string;
   readonly height: number;
   readonly tag: (x: number) => { readonly text: string; readonly isOver: boolean };
 }
 
 /** The strips of strength, or those of service. */
-function useStanding({ units, beam, result, links, isPerLength = false, room, shows }: StripsProps): Standing[] {
+function useStanding({
+  units,
+  beam,
+  result,
+  links,
+  isPerLength = false,
+  room,
+  shows,
+}: Omit<StripsProps<Handle>, 'onEdit' | 'above'>): Standing[] {
   return useMemo(() => {
     if (shows === 'service') return result.service ? serviceStanding(beam, result.service, units, room) : [];
     if (!result.strips) return [];
@@ -112,7 +121,7 @@ function serviceStanding(member: BeamInput, service: ServiceStrips, units: UnitS
 }
 
 /** Drawings and strips on one station axis, with the station line through all of them. */
-export function AlignedStrips(props: StripsProps) {
+export function AlignedStrips<H extends Handle>(props: StripsProps<H>) {
   const { beam, above, width, scale, onEdit, onMove, editing } = props;
   const standing = useStanding(props);
   const starts = useMemo(() => supportPositions(beam), [beam]);
@@ -123,8 +132,8 @@ export function AlignedStrips(props: StripsProps) {
   }, [width, scale]);
   const toX = (x: number) => frame.left + (x / length) * (frame.right - frame.left);
   const perUnit = length / (frame.right - frame.left);
-  const onDrag = useStable((path: string, sheetX: number, phase: DragPhase) =>
-    onMove?.(path, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase),
+  const onDrag = useStable((handle: Handle, sheetX: number, phase: DragPhase) =>
+    onMove?.(handle, (sheetX - frame.left) * perUnit, SNAP * perUnit, phase),
   );
   const drawings = useMemo(() => above.map((a) => ({ ...a, drawing: a.draw(frame) })), [above, frame]);
   const strips = useMemo(
@@ -175,7 +184,14 @@ function StationLine({
   frame,
   height,
   standing,
-}: StripsProps & { top: number; length: number; toX: (x: number) => number; frame: Frame; height: number; standing: readonly Standing[] }) {
+}: Omit<StripsProps<Handle>, 'onEdit' | 'above'> & {
+  top: number;
+  length: number;
+  toX: (x: number) => number;
+  frame: Frame;
+  height: number;
+  standing: readonly Standing[];
+}) {
   const x = toX(station);
   const step = system === 'US' ? 76.2 : 100;
   const move = (to: number) => onStation(Math.max(0, Math.min(length, to)));

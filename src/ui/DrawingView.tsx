@@ -1,23 +1,28 @@
 'use client';
 import { memo, useRef } from 'react';
-import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
+import { keyOf, type Drawing, type FillStyle, type Handle, type LineStyle, type Shape, type TextStyle } from '@/core/drawing/shapes';
 import { fills, lines, texts } from './drawing-styles';
 
-interface DrawingViewProps {
-  readonly drawing: Drawing;
+interface DrawingViewProps<H extends Handle> {
+  readonly drawing: Drawing<H>;
   /** Opens the editor of a value; without it the drawing is only looked at. */
-  readonly onEdit?: (path: string, target: Element) => void;
-  /** The value whose editor is open. */
+  readonly onEdit?: (handle: H, target: Element) => void;
+  /** The key of the value whose editor is open. */
   readonly editing?: string | null;
   /** A handle is moved to a place along the sheet, is let go there, or goes back. */
-  readonly onDrag?: (path: string, x: number, phase: DragPhase) => void;
+  readonly onDrag?: (handle: H, x: number, phase: DragPhase) => void;
   readonly children?: React.ReactNode;
 }
 
 export type DragPhase = 'move' | 'end' | 'leave';
 
-/** Renders a drawing of the core as SVG. Texts with a path are buttons that open the value's editor. */
-export const DrawingView = memo(function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps) {
+const drawn = new WeakMap<Element, Handle>();
+
+/** What an element of a drawing changes. */
+export const handleOf = (element: Element): Handle | undefined => drawn.get(element);
+
+/** Renders a drawing of the core as SVG. Texts with a handle are buttons that open the value's editor. */
+export const DrawingView = memo(function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps<Handle>) {
   const keys = keysOf(drawing.shapes);
   return (
     <svg
@@ -34,14 +39,18 @@ export const DrawingView = memo(function DrawingView({ drawing, onEdit, editing,
       {children}
     </svg>
   );
-});
+}) as <H extends Handle>(props: DrawingViewProps<H>) => React.ReactNode;
 
 /** A value keeps its element, and with it the focus, when the drawing around it changes; one that is written twice stands by its place. */
 function keysOf(shapes: readonly Shape[]): (string | number)[] {
   const seen = new Set<string>();
   return shapes.map((shape, i) => {
     const name =
-      shape.kind === 'text' && shape.edit ? shape.edit : shape.kind === 'circle' && shape.drag ? `handle ${shape.edit}` : undefined;
+      shape.kind === 'text' && shape.edit
+        ? keyOf(shape.edit)
+        : shape.kind === 'circle' && shape.drag && shape.edit
+          ? `handle ${keyOf(shape.edit)}`
+          : undefined;
     if (name === undefined || seen.has(name)) return i;
     seen.add(name);
     return name;
@@ -61,9 +70,9 @@ function ShapeView({ shape, onEdit, editing, onDrag }: { shape: Shape } & WithEd
   return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
 }
 
-type WithEdit = Pick<DrawingViewProps, 'onEdit' | 'editing' | 'onDrag'>;
+type WithEdit = Pick<DrawingViewProps<Handle>, 'onEdit' | 'editing' | 'onDrag'>;
 
-/** A line with a path is also hit beside it; keys reach its value by the name that is drawn with it. */
+/** A line with a handle is also hit beside it; keys reach its value by the name that is drawn with it. */
 function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithEdit) {
   const d = pathOf(shape.points, shape.closed);
   const { edit } = shape;
@@ -78,8 +87,9 @@ function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithE
 }
 
 /** What makes a drawn thing a button that opens its editor. */
-function asButton(edit: string, name: string, onEdit: NonNullable<WithEdit['onEdit']>) {
+function asButton(edit: Handle, name: string, onEdit: NonNullable<WithEdit['onEdit']>) {
   return {
+    ref: (element: SVGElement | null) => void (element && drawn.set(element, edit)),
     role: 'button',
     tabIndex: 0,
     'aria-label': name,
@@ -94,8 +104,9 @@ function asButton(edit: string, name: string, onEdit: NonNullable<WithEdit['onEd
 
 function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
   const [cx, cy, r] = [round(shape.at[0]), round(shape.at[1]), round(shape.r)];
-  const isEditable = shape.edit !== undefined && onEdit !== undefined;
-  const moves = useHandle(shape.edit ?? '', onEdit, onDrag);
+  const { edit } = shape;
+  const key = edit && keyOf(edit);
+  const moves = useHandle(edit, onEdit, onDrag);
   return (
     <>
       <circle
@@ -104,14 +115,12 @@ function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind:
         r={r}
         fill={fill(shape.fill)}
         {...stroke(shape.line)}
-        data-edit={shape.edit}
-        className={isEditable ? (shape.drag ? 'drawn-mark drawn-handle' : 'drawn-mark') : undefined}
-        {...(isEditable ? asButton(shape.edit!, shape.label ?? shape.edit!, onEdit) : {})}
+        data-edit={key}
+        className={edit && onEdit ? (shape.drag ? 'drawn-mark drawn-handle' : 'drawn-mark') : undefined}
+        {...(edit && onEdit ? asButton(edit, shape.label ?? key!, onEdit) : {})}
         {...(shape.drag ? moves : {})}
       />
-      {shape.edit !== undefined && shape.edit === editing && (
-        <circle cx={cx} cy={cy} r={r + 3.5} fill="none" stroke="#231E19" strokeWidth={1.2} />
-      )}
+      {key !== undefined && key === editing && <circle cx={cx} cy={cy} r={r + 3.5} fill="none" stroke="#231E19" strokeWidth={1.2} />}
     </>
   );
 }
@@ -120,9 +129,9 @@ function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind:
 const MOVED = 3;
 
 /** What makes a handle follow the pointer; let go where it was pressed, it opens its value. */
-function useHandle(edit: string, onEdit: WithEdit['onEdit'], onDrag: WithEdit['onDrag']) {
+function useHandle(edit: Handle | undefined, onEdit: WithEdit['onEdit'], onDrag: WithEdit['onDrag']) {
   const press = useRef({ from: null as number | null, isMoved: false });
-  if (!onEdit || !onDrag) return {};
+  if (!edit || !onEdit || !onDrag) return {};
   const place = (e: React.PointerEvent<SVGElement>) => {
     const svg = e.currentTarget.ownerSVGElement!;
     const box = svg.getBoundingClientRect();
@@ -158,8 +167,9 @@ const weights: Record<TextStyle, number> = { plain: 400, small: 400, strong: 500
 function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } } & WithEdit) {
   const [x, y] = [round(shape.at[0]), round(shape.at[1])];
   const { color, size } = texts[shape.style];
-  const isOpen = shape.edit !== undefined && shape.edit === editing;
-  const isEditable = shape.edit !== undefined && onEdit !== undefined;
+  const { edit } = shape;
+  const key = edit && keyOf(edit);
+  const isOpen = key !== undefined && key === editing;
   return (
     <text
       x={x}
@@ -170,10 +180,10 @@ function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } 
       fontWeight={weights[shape.style]}
       fill={color}
       style={shape.halo ? { paintOrder: 'stroke', stroke: '#F8F4E9', strokeWidth: isOpen ? 0 : 3, strokeLinejoin: 'round' } : undefined}
-      className={isEditable ? 'drawn-value' : undefined}
+      className={edit && onEdit ? 'drawn-value' : undefined}
       data-open={isOpen || undefined}
-      data-edit={shape.edit}
-      {...(isEditable ? asButton(shape.edit!, `${shape.label ?? shape.edit}: ${shape.text}`, onEdit) : {})}
+      data-edit={key}
+      {...(edit && onEdit ? asButton(edit, `${shape.label ?? key}: ${shape.text}`, onEdit) : {})}
     >
       {shape.text}
     </text>

@@ -1,27 +1,32 @@
 'use client';
 import { Popover } from 'radix-ui';
+import { keyOf, type Handle } from '@/core/drawing/shapes';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { Member } from '@/core/members/kinds';
 import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
 
-export interface EditorProps<M extends Member = ColumnMember> {
+/** What an editor that hangs on the drawing is given. */
+export interface EditorPlace<H extends Handle = Handle> {
   readonly project: Project;
-  readonly member: M;
-  readonly path: string;
+  readonly handle: H;
   readonly target: Element;
   readonly onClose: () => void;
+}
+
+export interface EditorProps<M extends Member = ColumnMember> extends EditorPlace {
+  readonly member: M;
 }
 
 /** An editor with several fields, hung where it was opened on the drawing. */
 export function DrawnPopover({
   title,
-  path,
+  handle,
   target,
   onClose,
   children,
-}: Pick<EditorProps, 'path' | 'target' | 'onClose'> & { title: string; children: React.ReactNode }) {
-  const anchor = useDrawnAnchor(path, target);
+}: Pick<EditorPlace, 'handle' | 'target' | 'onClose'> & { title: string; children: React.ReactNode }) {
+  const anchor = useDrawnAnchor(keyOf(handle), target);
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor} />

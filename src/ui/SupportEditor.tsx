@@ -1,5 +1,6 @@
 'use client';
 import { Popover } from 'radix-ui';
+import { keyOf, type Handle } from '@/core/drawing/shapes';
 import { isBeam, supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
 import type { Project } from '@/core/project/project';
 import type { LineMember } from '@/core/members/strip/input';
@@ -25,7 +26,7 @@ export function SupportEditor({
   const edit = useProject((s) => s.edit);
   const support = member.supports[index]!;
   const name = supportName(index);
-  const anchor = useDrawnAnchor(`supports[${index}]`, target);
+  const anchor = useDrawnAnchor(keyOf({ of: 'support', support: index } as Handle), target);
   const set = (what: string, patch: Partial<BeamSupport>) =>
     edit(
       `${what} of support ${name} of ${member.mark}`,

@@ -1,6 +1,7 @@
 'use client';
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
+import { keyOf, type Handle } from '@/core/drawing/shapes';
 import { formatUtilisation } from '@/core/units/format';
 import type { Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
@@ -13,7 +14,7 @@ import { useDrawnAnchor } from './use-drawn-anchor';
 interface ValueEditorProps<M extends Member> {
   readonly member: M;
   readonly field: Field<M>;
-  readonly path: string;
+  readonly handle: Handle;
   readonly target: Element;
   readonly onClose: () => void;
   /** Keeps the value and opens the next one of the drawing, or the one before. */
@@ -21,13 +22,13 @@ interface ValueEditorProps<M extends Member> {
 }
 
 /** The editor of one value, opened where it is drawn. The whole member is designed again while it is typed. */
-export function ValueEditor<M extends Member>({ member, field: opened, path, target, onClose, onNext }: ValueEditorProps<M>) {
+export function ValueEditor<M extends Member>({ member, field: opened, handle, target, onClose, onNext }: ValueEditorProps<M>) {
   // As it was when the editor opened: the drawing, and with it the field, already follows what is typed.
   const [field] = useState(opened);
   const [text, setText] = useState(field.text);
   const { edit, setPreview, results } = useProject();
   const [before] = useState(() => results[member.id]?.result.governing ?? null);
-  const anchor = useDrawnAnchor(path, target);
+  const anchor = useDrawnAnchor(keyOf(handle), target);
   const parsed = field.parse(text);
   const entry = results[member.id];
   const isTyped = text !== field.text;
@@ -71,7 +72,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, path, tar
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
         <Popover.Content
-          side={path.startsWith('section.') ? 'left' : 'top'}
+          side={handle.of === 'section' ? 'left' : 'top'}
           sideOffset={14}
           collisionPadding={8}
           className="framed z-30 w-[19.5rem] px-2.5 py-2"

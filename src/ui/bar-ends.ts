@@ -1,4 +1,6 @@
 import type { Draft } from 'immer';
+import type { Handle } from '@/core/drawing/shapes';
+import type { EndHandle } from '@/core/members/beam/drawing/handles';
 import { isBeam, supportName, supportPositions, type LinkZone } from '@/core/members/beam/input';
 import type { LineMember } from '@/core/members/strip/input';
 import { roundNear, usualSizes } from '@/core/reinforcement/usual-sizes';
@@ -32,16 +34,13 @@ export interface BarEnd {
   readonly most: number;
 }
 
-const PATH = /^bars\.(bottom|support|links)\[(\d+)\](?:\.extra\.(from|to)|\.(left|right)|\.zones\[(\d+)\]\.to)$/;
-
-/** The end that a path of the drawing stands for; undefined for other paths and for runs that are not there. */
-export function barEndAt(path: string, member: LineMember, steel: EndedSteel | null): BarEnd | undefined {
-  const match = PATH.exec(path);
-  if (!match || !steel) return undefined;
-  const index = Number(match[2]);
-  if (match[1] === 'bottom') return extraEnd(member, steel, index, match[3] as 'from' | 'to');
-  if (match[1] === 'support') return supportEnd(member, steel, index, match[4] as 'left' | 'right');
-  return zoneEnd(member, steel, index, Number(match[5]));
+/** The end that a handle of the drawing stands for; undefined for others and for runs that are not there. */
+export function barEndAt(handle: EndHandle | Handle, member: LineMember, steel: EndedSteel | null): BarEnd | undefined {
+  const end = handle as EndHandle;
+  if (!steel) return undefined;
+  if (end.of === 'extraEnd') return extraEnd(member, steel, end.span, end.end);
+  if (end.of === 'overEnd') return supportEnd(member, steel, end.support, end.end);
+  return end.of === 'linksEnd' ? zoneEnd(member, steel, end.span, end.zone) : undefined;
 }
 
 function extraEnd(member: LineMember, steel: EndedSteel, i: number, key: 'from' | 'to'): BarEnd | undefined {

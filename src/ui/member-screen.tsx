@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { keyOf, type Handle } from '@/core/drawing/shapes';
 import type { Fault } from '@/core/checks/fault';
 import { kindOf, type Member, type ResultOf } from '@/core/members/kinds';
 import { emptyModel, type MemberModel } from '@/core/model/member-model';
@@ -9,6 +10,7 @@ import { newMember } from '@/core/project/new-member';
 import type { Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import type { EditorPlace } from './DrawnPopover';
 import { Ladder } from './Ladder';
 import { Purfling, SheetFrame } from './SheetFrame';
 import { sheetPath } from './sheet-path';
@@ -22,7 +24,7 @@ import { VariantsPanel } from './VariantsPanel';
 import { WaysForward } from './WaysForward';
 
 /** What the parts of a member's screen are given. While a value is typed, `project` and `member` are the tentative ones. */
-export interface Sheet<M extends Member> {
+export interface Sheet<M extends Member, H extends Handle = Handle> {
   readonly project: Project;
   readonly member: M;
   readonly kept: Project;
@@ -36,49 +38,42 @@ export interface Sheet<M extends Member> {
   readonly isStale: boolean;
   readonly panel: string;
   setPanel(panel: string): void;
-  readonly drawn: DrawnEditing;
-  /** The path that is open for editing on the drawings. */
+  readonly drawn: DrawnEditing<H>;
+  /** The key of the value that is open for editing on the drawings. */
   readonly editing: string | null;
 }
 
-/** What an editor that hangs on the drawing is given. */
-export interface EditorPlace {
-  readonly project: Project;
-  readonly path: string;
-  readonly target: Element;
-  readonly onClose: () => void;
-}
-
-export interface PanelPart<M extends Member, Own> {
+export interface PanelPart<M extends Member, Own, H extends Handle = Handle> {
   readonly id: string;
   readonly title: string | ((member: M) => string);
   /** Whether it is left out of the row of panels; it may still be opened. */
   isHidden?(member: M): boolean;
-  show(sheet: Sheet<M>, own: Own): React.ReactNode;
+  show(sheet: Sheet<M, H>, own: Own): React.ReactNode;
 }
 
 /** A screen of one kind of member, as what it has of its own; the rest is the same for all. */
-export interface ScreenParts<M extends Member, Own> {
-  readonly panels: readonly PanelPart<M, Own>[];
+export interface ScreenParts<M extends Member, Own, H extends Handle> {
+  readonly panels: readonly PanelPart<M, Own, H>[];
   /** State that only this screen has. */
-  useOwn(sheet: Sheet<M>): Own;
+  useOwn(sheet: Sheet<M, H>): Own;
   /** Whether the result of an earlier state can be shown for the member as it now stands. */
   fits?(then: M, now: M): boolean;
   /** Behind the title: what the member is, in a line. */
-  subtitle(sheet: Sheet<M>): readonly string[];
+  subtitle(sheet: Sheet<M, H>): readonly string[];
   readonly asideLabel: string;
   /** What stands above the ladder. */
-  above?(sheet: Sheet<M>, own: Own): React.ReactNode;
+  above?(sheet: Sheet<M, H>, own: Own): React.ReactNode;
   /** Goes to a place on the drawings. */
   onPlace?(own: Own): (x: number) => void;
   hasWays?(member: M): boolean;
-  field(path: string, sheet: Sheet<M>): Field<M> | null | undefined;
+  /** The field of a value; undefined for what has an editor of its own, or is changed by a click. */
+  field(handle: H, sheet: Sheet<M, H>): Field<M> | undefined;
   /** Editors of values that are more than a field. */
-  editors?(place: EditorPlace, sheet: Sheet<M>, own: Own): React.ReactNode;
+  editors?(place: EditorPlace<H>, sheet: Sheet<M, H>, own: Own): React.ReactNode;
 }
 
 /** The panel in which states of a member stand side by side, the same for every kind. */
-export const variantsPanel = <M extends Member, Own>(): PanelPart<M, Own> => ({
+export const variantsPanel = <M extends Member, Own, H extends Handle>(): PanelPart<M, Own, H> => ({
   id: 'variants',
   title: 'Variants',
   show: ({ kept, keptMember, result }) => <VariantsPanel project={kept} member={keptMember} result={result} />,
@@ -87,7 +82,7 @@ export const variantsPanel = <M extends Member, Own>(): PanelPart<M, Own> => ({
 const nowhere = () => undefined;
 
 /** Makes the screen of a kind of member from its parts. */
-export function memberScreen<M extends Member, Own>(parts: ScreenParts<M, Own>) {
+export function memberScreen<M extends Member, Own, H extends Handle>(parts: ScreenParts<M, Own, H>) {
   const find = (project: Project, id: string) => project.members.find((m) => m.id === id) as M | undefined;
   return function MemberSheet({ project: kept, id }: { project: Project; id: string }) {
     const { good, ...shown } = useSheet(kept, id, find);
@@ -97,17 +92,27 @@ export function memberScreen<M extends Member, Own>(parts: ScreenParts<M, Own>) 
     const result = (doesFit ? good!.result : kindOf(member).empty([])) as ResultOf<M>;
     const model = useMemo(() => (doesFit ? modelOf(kept, lastGood, result) : emptyModel), [doesFit, lastGood, kept, result]);
     const [panel, setPanel] = useState(parts.panels[0]!.id);
-    const drawn = useDrawnEditing();
+    const drawn = useDrawnEditing<H>();
     const { editing } = drawn;
-    const sheet: Sheet<M> = { ...shown, kept, result, lastGood, model, panel, setPanel, drawn, editing: editing?.path ?? null };
+    const sheet: Sheet<M, H> = {
+      ...shown,
+      kept,
+      result,
+      lastGood,
+      model,
+      panel,
+      setPanel,
+      drawn,
+      editing: editing ? keyOf(editing.handle) : null,
+    };
     const own = parts.useOwn(sheet);
     const add = useAdd(kept, member);
     const offered = parts.panels
       .filter((p) => !p.isHidden?.(member))
       .map((p) => [p.id, typeof p.title === 'string' ? p.title : p.title(member)] as const);
     useSheetKeys(kept, id, { add, panels: offered.map(([p]) => p), setPanel });
-    const field = editing && parts.field(editing.path, sheet);
-    const place = editing && { project: kept, path: editing.path, target: editing.target, onClose: drawn.close };
+    const field = editing && parts.field(editing.handle, sheet);
+    const place = editing && { project: kept, handle: editing.handle, target: editing.target, onClose: drawn.close };
     const subtitle = parts.subtitle(sheet).filter(Boolean).join(' · ');
     return (
       <>
@@ -141,8 +146,8 @@ export function memberScreen<M extends Member, Own>(parts: ScreenParts<M, Own>) 
         </SheetFrame>
         {editing && field && (
           <ValueEditor<M>
-            key={editing.path}
-            path={editing.path}
+            key={sheet.editing}
+            handle={editing.handle}
             member={keptMember}
             field={field}
             target={editing.target}

@@ -1,8 +1,10 @@
 import { useCallback, useState } from 'react';
+import { keyOf, type Handle } from '@/core/drawing/shapes';
+import { handleOf } from './DrawingView';
 
-export interface DrawnEditing {
-  readonly editing: { readonly path: string; readonly target: Element } | null;
-  open(path: string, target: Element): void;
+export interface DrawnEditing<H extends Handle = Handle> {
+  readonly editing: { readonly handle: H; readonly target: Element } | null;
+  open(handle: H, target: Element): void;
   /** Closes the editor and opens the value next to it in the order of the drawings. */
   next(direction: 1 | -1): void;
   /** Closes the editor; the value has the focus again. */
@@ -10,26 +12,27 @@ export interface DrawnEditing {
 }
 
 /** Which value of the drawings is open. Bars and other marks are left out of the walk from value to value. */
-export function useDrawnEditing(): DrawnEditing {
-  const [editing, setEditing] = useState<DrawnEditing['editing']>(null);
-  const open = useCallback((path: string, target: Element) => setEditing({ path, target }), []);
-  const leave = (then: (path: string | undefined) => void) => {
-    const path = editing?.path;
+export function useDrawnEditing<H extends Handle>(): DrawnEditing<H> {
+  const [editing, setEditing] = useState<DrawnEditing<H>['editing']>(null);
+  const open = useCallback((handle: H, target: Element) => setEditing({ handle, target }), []);
+  const leave = (then: (key: string) => void) => {
+    const key = editing ? keyOf(editing.handle) : '';
     setEditing(null);
     // After the drawing has been made anew.
-    requestAnimationFrame(() => then(path));
+    requestAnimationFrame(() => then(key));
   };
   return {
     editing,
     open,
     next: (direction) =>
-      leave((path) => {
+      leave((key) => {
         const all = [...document.querySelectorAll<SVGElement>('[data-edit][role=button]:not(circle)')];
-        const from = all.findIndex((el) => el.dataset.edit === path);
+        const from = all.findIndex((el) => el.dataset.edit === key);
         const next = all[(from + direction + all.length) % all.length];
         next?.focus();
-        if (next?.dataset.edit) open(next.dataset.edit, next);
+        const handle = next && (handleOf(next) as H | undefined);
+        if (handle) open(handle, next);
       }),
-    close: () => leave((path) => document.querySelector<SVGElement>(`[data-edit="${CSS.escape(path ?? '')}"]`)?.focus()),
+    close: () => leave((key) => document.querySelector<SVGElement>(`[data-edit="${CSS.escape(key)}"]`)?.focus()),
   };
 }

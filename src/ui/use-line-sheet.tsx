@@ -1,11 +1,15 @@
 import { useState } from 'react';
+import type { Handle } from '@/core/drawing/shapes';
+import type { BeamHandle, LineHandle } from '@/core/members/beam/drawing/handles';
+import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { LineMember } from '@/core/members/strip/input';
 import { formatQuantity, formatValue } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { barEndAt, movedTo, type EndedSteel } from './bar-ends';
 import type { DragPhase } from './DrawingView';
-import type { EditorPlace, Sheet } from './member-screen';
+import type { EditorPlace } from './DrawnPopover';
+import type { Sheet } from './member-screen';
 import { SupportEditor } from './SupportEditor';
 
 /** What sheets of members along a line have of their own: a station line, and ends of bars that are moved on the drawing. */
@@ -13,7 +17,7 @@ export interface LineSheet {
   /** Where the station line stands (mm from the left end). */
   readonly station: number;
   setStation(x: number): void;
-  onMove(path: string, x: number, reach: number, phase: DragPhase): void;
+  onMove(handle: Handle, x: number, reach: number, phase: DragPhase): void;
 }
 
 type Shown = Pick<Sheet<LineMember>, 'kept' | 'member' | 'keptMember'> & {
@@ -28,9 +32,9 @@ export function useLineSheet({ kept, member, keptMember, result }: Shown): LineS
   const first = result.governing?.place.x ?? null;
   if (home === null && first !== null) setHome(first);
   /** A moved end is tentative until it is let go; the station line goes along, so that its values are read there. */
-  const onMove: LineSheet['onMove'] = (path, x, reach, phase) => {
+  const onMove: LineSheet['onMove'] = (handle, x, reach, phase) => {
     const { setPreview, edit } = useProject.getState();
-    const end = barEndAt(path, keptMember, result.steel);
+    const end = barEndAt(handle, keptMember, result.steel);
     if (!end || phase === 'leave') return setPreview(null);
     const { value, change } = movedTo(end, x, keptMember, reach);
     if (phase === 'move') {
@@ -54,8 +58,6 @@ export function spansLabel({ spans }: Pick<LineMember, 'spans'>, display: Sheet<
 }
 
 /** The editor of a support, where one is open. */
-export function supportEditor(place: EditorPlace, member: LineMember) {
-  const index = /^supports\[(\d+)\]$/.exec(place.path)?.[1];
-  if (index === undefined) return null;
-  return <SupportEditor project={place.project} member={member} index={Number(index)} target={place.target} onClose={place.onClose} />;
+export function supportEditor({ handle, ...place }: EditorPlace<LineHandle | StripHandle | BeamHandle>, member: LineMember) {
+  return handle.of === 'support' ? <SupportEditor {...place} member={member} index={handle.support} /> : null;
 }

@@ -315,7 +315,7 @@ describe('drawings of columns', () => {
     const v = view(project(change));
     expect(v.result.faults).toEqual([]);
     const section = sectionOf(v, 320, 340);
-    const bars = section.shapes.filter((s) => s.kind === 'circle' && s.edit?.startsWith('bar['));
+    const bars = section.shapes.filter((s) => s.kind === 'circle' && s.edit?.of === 'bar');
     expect(bars).toHaveLength(v.result.bars.length);
     for (const d of [section, momentsOf(v, 'x', 120, 300), momentsOf(v, 'y', 120, 300), contourOf(v, 180, 200), sliceOf(v, 300, 300)]) {
       expect(d.shapes.every(isFinite2)).toBe(true);

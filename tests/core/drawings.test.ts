@@ -1,7 +1,7 @@
 import { stripPictures } from '@/core/members/beam/drawing/strips';
 import { elevationDrawing, loadText } from '@/core/members/beam/drawing/elevation';
-import { sectionDrawing } from '@/core/drawing/section-drawing';
-import { arcPoints, arrow, dimension, type Drawing, type Shape } from '@/core/drawing/shapes';
+import { sectionDrawing } from '@/core/members/beam/drawing/section';
+import { arcPoints, arrow, dimension, type Drawing, type Shape, keyOf } from '@/core/drawing/shapes';
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
 import { outlinePoints, type BeamOutline } from '@/core/geometry/beam-outline';
 import { sectionState } from '@/core/members/beam/section-state';
@@ -41,7 +41,7 @@ const busy = {
 };
 
 const texts = (d: Drawing) => d.shapes.filter((s): s is Shape & { kind: 'text' } => s.kind === 'text');
-const edits = (d: Drawing) => texts(d).flatMap((t) => (t.edit ? [t.edit] : []));
+const edits = (d: Drawing) => texts(d).flatMap((t) => (t.edit ? [keyOf(t.edit)] : []));
 
 function expectSane(d: Drawing): void {
   for (const s of d.shapes) {
@@ -78,19 +78,19 @@ describe('the elevation', () => {
   });
   test('every load, span and support has its place to be edited', () => {
     const paths = edits(drawing);
-    member.loads.forEach((_, i) => expect(paths).toContain(`loads[${i}]`));
-    member.spans.forEach((_, i) => expect(paths).toContain(`spans[${i}].length`));
-    member.supports.forEach((_, i) => expect(paths).toContain(`supports[${i}]`));
-    member.spans.forEach((_, i) => expect(paths).toContain(`bars.bottom[${i}].main`));
+    member.loads.forEach((_, i) => expect(paths).toContain(`load.${i}`));
+    member.spans.forEach((_, i) => expect(paths).toContain(`spanLength.${i}`));
+    member.supports.forEach((_, i) => expect(paths).toContain(`support.${i}`));
+    member.spans.forEach((_, i) => expect(paths).toContain(`bottom.${i}`));
     expect(new Set(paths).size).toBe(paths.length);
   });
   test('two loads at one place have their figures above one another', () => {
-    const at = (path: string) => texts(drawing).find((t) => t.edit === path)!.at;
-    expect(at('loads[3]')[0]).toBe(at('loads[4]')[0]);
-    expect(at('loads[3]')[1]).not.toBe(at('loads[4]')[1]);
+    const at = (key: string) => texts(drawing).find((t) => t.edit && keyOf(t.edit) === key)!.at;
+    expect(at('load.3')[0]).toBe(at('load.4')[0]);
+    expect(at('load.3')[1]).not.toBe(at('load.4')[1]);
   });
   test('bars that stop are drawn with their ends', () => {
-    const heavy = drawing.shapes.filter((s): s is Shape & { kind: 'path' } => s.kind === 'path' && s.line === 'barHeavy');
+    const heavy = drawing.shapes.flatMap((s) => (s.kind === 'path' && s.line === 'barHeavy' ? [s] : []));
     const runs = [...result.steel!.support, ...result.steel!.bottom.map((b) => b.extra)].filter(Boolean);
     expect(heavy).toHaveLength(runs.length);
     heavy.forEach((bar) => expect(bar.points[1]![0]).toBeGreaterThan(bar.points[0]![0]));
@@ -98,7 +98,7 @@ describe('the elevation', () => {
   test('without a result it still shows beam and loads', () => {
     const bare = elevationDrawing({ beam: member, steel: null, bars: [], units: 'SI', barLabel: () => '' }, frame);
     expectSane(bare);
-    expect(edits(bare)).toContain('loads[0]');
+    expect(edits(bare)).toContain('load.0');
   });
   test.each([
     [{ type: 'uniform', case: 'G', note: '', span: 'all', value: 12 }, '12.0 kN/m', '0.82 kip/ft'],
@@ -146,7 +146,7 @@ describe('the strips', () => {
 
   test('each zone of links is named and edited on the shear strip', () => {
     const paths = edits(stripDrawing(pictures('SI').shear, frame, 120, []));
-    result.steel!.links.forEach((zones, i) => zones.forEach((_, k) => expect(paths).toContain(`bars.links[${i}].zones[${k}]`)));
+    result.steel!.links.forEach((zones, i) => zones.forEach((_, k) => expect(paths).toContain(`links.${i}.${k}`)));
   });
   test('where demand leaves resistance the stretch is hatched, elsewhere nothing is', () => {
     const hatched = (demand: number[]) => {
@@ -203,17 +203,17 @@ describe('the section', () => {
             h: '500',
             ...(shape === 'rectangular' ? {} : { flange: '1200', flangeDepth: '× 140' }),
           },
-          edits: { top: 'bars.top[1].main', bottom: 'bars.bottom[1].main', links: 'bars.links[1].zones[0]' },
+          edits: { top: { of: 'top', span: 1 }, bottom: { of: 'bottom', span: 1 }, links: { of: 'links', span: 1, zone: 0 } },
           block: { face: sense === 'sagging' ? 'top' : 'bottom', depth: 0.8 * state.resistance!.x },
         },
         200,
         190,
       );
       expectSane(drawing);
-      expect(edits(drawing)).toEqual(expect.arrayContaining(['section.h', 'section.b', 'bars.bottom[1].main']));
+      expect(edits(drawing)).toEqual(expect.arrayContaining(['section.h', 'section.b', 'bottom.1']));
       const outline = drawing.shapes[0]! as Shape & { kind: 'path' };
       const ys = outline.points.map(([, y]) => y);
-      for (const bar of drawing.shapes.filter((s): s is Shape & { kind: 'circle' } => s.kind === 'circle')) {
+      for (const bar of drawing.shapes.flatMap((s) => (s.kind === 'circle' ? [s] : []))) {
         expect(bar.at[1]).toBeGreaterThan(Math.min(...ys));
         expect(bar.at[1]).toBeLessThan(Math.max(...ys));
       }

@@ -6,7 +6,7 @@ import { proposeStrip, slabBuildability } from '@/core/members/strip/proposals';
 import { rankChanges, tryChanges, type Change } from '@/core/advice/single-changes';
 import { costRates, usualRates } from '@/core/advice/rates';
 import { elevationDrawing } from '@/core/members/beam/drawing/elevation';
-import type { Drawing } from '@/core/drawing/shapes';
+import { keyOf, type Drawing } from '@/core/drawing/shapes';
 import { slabSectionDrawing } from '@/core/members/strip/drawing/section';
 import { stripPlan } from '@/core/members/strip/drawing/plan';
 import { makeCheck } from '@/core/checks/check';
@@ -68,7 +68,7 @@ function expectSane(d: Drawing, slack = 40) {
       expect(y > -slack && y < d.height + slack).toBe(true);
     }
 }
-const edits = (d: Drawing) => d.shapes.flatMap((s) => (s.kind === 'text' && s.edit ? [s.edit] : []));
+const edits = (d: Drawing) => d.shapes.flatMap((s) => (s.kind === 'text' && s.edit ? [keyOf(s.edit)] : []));
 const frame = { width: 748, left: 100, right: 714 };
 
 describe('layers of bars', () => {
@@ -176,9 +176,7 @@ describe('drawings', () => {
       frame,
     );
     expectSane(d);
-    expect(edits(d)).toEqual(
-      expect.arrayContaining(['loads[0]', 'loads[3]', 'bars.bottom[0].main', 'bars.bottom[0].extra.bars', 'bars.support[1].bars']),
-    );
+    expect(edits(d)).toEqual(expect.arrayContaining(['load.0', 'load.3', 'bottom.0', 'extra.0', 'over.1']));
     const texts = d.shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
     expect(texts).toContain('Q 9.0 kN over 900 mm');
     expect(texts.some((t) => /^H\d+ @ \d+( \+)?$/.test(t))).toBe(true);
@@ -190,7 +188,7 @@ describe('drawings', () => {
       frame,
     );
     expectSane(d);
-    expect(edits(d)).toEqual(['bars.across.bottom', 'bars.across.top', 'breadth']);
+    expect(edits(d)).toEqual(['across.bottom', 'across.top', 'breadth']);
     expectSane(stripPlan({ strip: member, steel: null, bars: [], barLabel: name, breadth: '' }, frame));
   });
   it('cut: bars at their spacing, those across as a line, the compressed zone on the far face', () => {
@@ -200,7 +198,7 @@ describe('drawings', () => {
     ] as const) {
       const cut = stripCut(member, code, result.steel!, 1000, x, sense);
       expect(cut.resistance!.moment).toBeGreaterThan(0);
-      const layer = (l: (typeof cut.top)[number], i: number) => ({ bars: l.bars, label: name(l.bars), edit: l.path, isBetween: i > 0 });
+      const layer = (l: (typeof cut.top)[number], i: number) => ({ bars: l.bars, label: name(l.bars), edit: l.source, isBetween: i > 0 });
       const d = slabSectionDrawing(
         {
           h: cut.h,
@@ -212,7 +210,7 @@ describe('drawings', () => {
           across: result.steel!.across,
           outer: member.outer,
           labels: { h: '200', width: 'a metre', coverTop: 'c 25', coverBottom: 'c 25' },
-          depthEdit: 'h',
+          depthEdit: { of: 'depth', span: null },
           block: { face: sense === 'sagging' ? 'top' : 'bottom', depth: 10 },
         },
         328,
@@ -222,7 +220,7 @@ describe('drawings', () => {
       const discs = d.shapes.filter((s) => s.kind === 'circle').length;
       const expected = [...cut.top, ...cut.bottom].reduce((sum, l) => sum + 1000 / l.bars.spacing, 0);
       expect(Math.abs(discs - expected)).toBeLessThanOrEqual(3);
-      expect(edits(d)).toEqual(expect.arrayContaining(['h', 'cover.top', 'cover.bottom', `bars.bottom[${cut.span}].main`]));
+      expect(edits(d)).toEqual(expect.arrayContaining(['depth', 'cover.top', 'cover.bottom', `bottom.${cut.span}`]));
     }
   });
   it('the report has elevation, plan, bending, shear and what is in service, without handles', () => {

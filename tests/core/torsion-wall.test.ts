@@ -1,6 +1,6 @@
 import { makeCode } from '@/core/codes/registry';
 import { beamSectionPicture } from '@/core/members/beam/drawing/section-picture';
-import { sectionDrawing } from '@/core/drawing/section-drawing';
+import { sectionDrawing } from '@/core/members/beam/drawing/section';
 import { outlineProperties } from '@/core/geometry/polygon';
 import { beamInSpace } from '@/core/members/beam/model';
 import { designBeam } from '@/core/members/beam/design-beam';

@@ -127,7 +127,7 @@ describe('how a column is held about an axis', () => {
   const place = () => {
     const target = document.createElement('button');
     document.body.append(target);
-    return { target, path: 'axes.x', onClose: () => undefined };
+    return { target, handle: { of: 'axis', axis: 'x' }, onClose: () => undefined };
   };
   const editor = () => <AxisEditor project={current()} member={column()} axis="x" result={resultOf(column())} {...place()} />;
   const top = () => column().axes.x.top as ColumnEnd & { kind: 'framed' };

@@ -62,7 +62,7 @@ const resultOf = (p: Project): ColumnResult => designNow(p, p.members[0] as Colu
 const place = () => {
   const target = document.createElement('button');
   document.body.append(target);
-  return { target, path: 'bars', onClose: () => undefined };
+  return { target, handle: { of: 'bars' }, onClose: () => undefined };
 };
 
 beforeAll(stubBrowser);
@@ -91,9 +91,9 @@ describe('the sheet of a column', () => {
     const { onEdit } = sheet(open());
     expect(screen.getAllByRole('button', { name: /^Bar \d, 25/ })).toHaveLength(8);
     fireEvent.click(screen.getByRole('button', { name: /^Depth h: 450/ }));
-    expect(onEdit).toHaveBeenLastCalledWith('shape.h', expect.anything());
+    expect(onEdit).toHaveBeenLastCalledWith({ of: 'shape', side: 'h' }, expect.anything());
     fireEvent.keyDown(screen.getByRole('button', { name: /^Bar 1, 25/ }), { key: 'Enter' });
-    expect(onEdit).toHaveBeenLastCalledWith('bar[0]', expect.anything());
+    expect(onEdit).toHaveBeenLastCalledWith({ of: 'bar', bar: 0 }, expect.anything());
   });
 
   test('says single and double curvature, and shows both measures of capacity', () => {
@@ -143,20 +143,20 @@ describe('the sheet of a column', () => {
 
 describe('values on the drawing', () => {
   test.each([
-    ['shape.h', '18 in', (m: ColumnMember) => (m.shape as { h: number }).h, 457.2],
-    ['cover', '40', (m: ColumnMember) => m.cover, 40],
-    ['sets[0].mxTop', '120', (m: ColumnMember) => m.sets[0]!.mxTop, 120e6],
-    ['ties', 'H10 @ 150', (m: ColumnMember) => m.ties.spacing, 150],
-  ])('%s takes %s', (path, text, read, value) => {
+    [{ of: 'shape', side: 'h' }, '18 in', (m: ColumnMember) => (m.shape as { h: number }).h, 457.2],
+    [{ of: 'cover' }, '40', (m: ColumnMember) => m.cover, 40],
+    [{ of: 'moment', set: 0, at: 'mxTop' }, '120', (m: ColumnMember) => m.sets[0]!.mxTop, 120e6],
+    [{ of: 'ties' }, 'H10 @ 150', (m: ColumnMember) => m.ties.spacing, 150],
+  ] as const)('%o takes %s', (handle, text, read, value) => {
     const p = open();
-    const parsed = columnField(path, p, p.members[0] as ColumnMember)!.parse(text);
+    const parsed = columnField(handle, p, p.members[0] as ColumnMember)!.parse(text);
     if (!parsed.ok) throw new Error(parsed.reason);
     const changed = produce(p.members[0] as ColumnMember, (m) => parsed.apply(m as never));
     expect(read(changed)).toBeCloseTo(value, 6);
   });
   test('ties step by spacing and by size', () => {
     const p = open();
-    const field = columnField('ties', p, p.members[0] as ColumnMember)!;
+    const field = columnField({ of: 'ties' }, p, p.members[0] as ColumnMember)!;
     expect(field.step!('H8 @ 200', 1, 1)).toBe('H8 @ 225');
     expect(field.step!('H8 @ 200', 1, 0.1)).toBe('H10 @ 200');
     expect(field.parse('often').ok).toBe(false);

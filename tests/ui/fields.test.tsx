@@ -2,7 +2,8 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { produce } from 'immer';
 import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
-import { fieldAt } from '@/features/beam/fields';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
+import { beamField } from '@/features/beam/fields';
 import { parseBars, parseLinks } from '@/ui/value-field';
 import { nearestStation, placeName } from '@/ui/stations';
 import { ValueEditor } from '@/ui/ValueEditor';
@@ -23,48 +24,47 @@ const project = projectOf({
 const member = firstMember(project);
 const result = designNow(project, member);
 const place = { project, member, steel: result.steel };
-const at = (path: string) => fieldAt(path, place)!;
+const at = (handle: BeamHandle) => beamField(handle, place)!;
 
 /** What a member becomes when a text is typed into a field of the drawing. */
-function typed(path: string, text: string): BeamMember {
-  const parsed = at(path).parse(text);
+function typed(handle: BeamHandle, text: string): BeamMember {
+  const parsed = at(handle).parse(text);
   if (!parsed.ok) throw new Error(parsed.reason);
   return produce(member, parsed.apply);
 }
 
 describe('values of the drawing', () => {
   test.each([
-    ['section.h', '18 in', (m: BeamMember) => m.section.h, 457.2],
-    ['section.b', '0,35 m', (m: BeamMember) => m.section.b, 350],
-    ['section.flangeWidth', '1000', (m: BeamMember) => m.section.flangeWidth, 1000],
-    ['section.flangeDepth', '140', (m: BeamMember) => m.section.flangeDepth, 140],
-    ['spans[1].length', '7.2 m', (m: BeamMember) => m.spans[1]!.length, 7200],
-    ['loads[0]', '20', (m: BeamMember) => (m.loads[0] as { value: number }).value, 20],
-    ['loads[1]', '12 kip', (m: BeamMember) => (m.loads[1] as { force: number }).force, 53_378.66],
-    ['loads[2]', '-8', (m: BeamMember) => (m.loads[2] as { moment: number }).moment, -8e6],
-    ['loads[3]', '6', (m: BeamMember) => (m.loads[3] as { start: number }).start, 6],
-  ] as const)('%s typed as %s', (path, text, read, value) => expect(read(typed(path, text))).toBeCloseTo(value, 1));
+    [{ of: 'section', side: 'h' }, '18 in', (m: BeamMember) => m.section.h, 457.2],
+    [{ of: 'section', side: 'b' }, '0,35 m', (m: BeamMember) => m.section.b, 350],
+    [{ of: 'section', side: 'flangeWidth' }, '1000', (m: BeamMember) => m.section.flangeWidth, 1000],
+    [{ of: 'section', side: 'flangeDepth' }, '140', (m: BeamMember) => m.section.flangeDepth, 140],
+    [{ of: 'spanLength', span: 1 }, '7.2 m', (m: BeamMember) => m.spans[1]!.length, 7200],
+    [{ of: 'load', load: 0 }, '20', (m: BeamMember) => (m.loads[0] as { value: number }).value, 20],
+    [{ of: 'load', load: 1 }, '12 kip', (m: BeamMember) => (m.loads[1] as { force: number }).force, 53_378.66],
+    [{ of: 'load', load: 2 }, '-8', (m: BeamMember) => (m.loads[2] as { moment: number }).moment, -8e6],
+    [{ of: 'load', load: 3 }, '6', (m: BeamMember) => (m.loads[3] as { start: number }).start, 6],
+  ] as const)('%o typed as %s', (handle, text, read, value) => expect(read(typed(handle, text))).toBeCloseTo(value, 1));
 
   test('nothing else changes', () => {
-    const next = typed('section.h', '500');
+    const next = typed({ of: 'section', side: 'h' }, '500');
     expect(next.spans).toBe(member.spans);
     expect(next.loads).toBe(member.loads);
     expect(next.section).toEqual({ ...member.section, h: 500 });
   });
   test('a refused text says why and changes nothing', () => {
-    expect(at('section.h').parse('30 kN')).toEqual({ ok: false, reason: 'kN is not a unit for this value; use mm.' });
+    expect(at({ of: 'section', side: 'h' }).parse('30 kN')).toEqual({ ok: false, reason: 'kN is not a unit for this value; use mm.' });
   });
   test('arrow keys step by what is usual for the quantity, ten times and a tenth', () => {
-    const h = at('section.h');
+    const h = at({ of: 'section', side: 'h' });
     expect(h.step!('450', 1, 1)).toBe('475');
     expect(h.step!('450', -1, 10)).toBe('200');
     expect(h.step!('450', 1, 0.1)).toBe('452.5');
     expect(h.stepHint).toBe('25 mm');
   });
-  test('paths with an editor of their own, and unknown ones, have no field', () => {
-    expect(fieldAt('supports[1]', place)).toBeUndefined();
-    expect(fieldAt('loads[9]', place)).toBeUndefined();
-    expect(fieldAt('nothing.here', place)).toBeUndefined();
+  test('what has an editor of its own, or is not there, has no field', () => {
+    expect(beamField({ of: 'support', support: 1 }, place)).toBeUndefined();
+    expect(beamField({ of: 'load', load: 9 }, place)).toBeUndefined();
   });
 });
 
@@ -90,15 +90,15 @@ describe('bars', () => {
     expect(parseBars('4#11', us)).toEqual({ ok: true, group: { count: 4, size: '#11' } });
   });
   test('set by hand, there is a way back to the automatic choice', () => {
-    const own = typed('bars.support[1].bars', '6H16');
+    const own = typed({ of: 'over', support: 1 }, '6H16');
     expect(own.bars.support[1]!.bars).toEqual({ count: 6, size: '16' });
-    const field = fieldAt('bars.support[1].bars', { ...place, member: own })!;
+    const field = beamField({ of: 'over', support: 1 }, { ...place, member: own })!;
     expect(field.hint).toBe('set by hand');
     expect(produce(own, field.reset!).bars.support[1]!.bars).toBeNull();
-    expect(at('bars.support[1].bars').hint).toBe('chosen automatically');
+    expect(at({ of: 'over', support: 1 }).hint).toBe('chosen automatically');
   });
   test('arrows add a bar, with Shift a size', () => {
-    const field = at('bars.bottom[0].main');
+    const field = at({ of: 'bottom', span: 0 });
     expect(field.step!('4H20', 1, 1)).toBe('5H20');
     expect(field.step!('4H20', 1, 10)).toBe('4H25');
     expect(field.step!('0H20', -1, 1)).toBe('0H20');
@@ -115,11 +115,11 @@ describe('links', () => {
   test.each(['H8', 'H7 @ 150', '@ 150', 'H8 @ often'])('%s is refused', (text) => expect(parseLinks(text, member, 'SI', 2).ok).toBe(false));
   test('one zone is changed, the others become what they were chosen to be', () => {
     const zones = result.steel!.links[0]!;
-    const next = typed('bars.links[0].zones[0]', 'H10 @ 100').bars.links[0]!.zones!;
+    const next = typed({ of: 'links', span: 0, zone: 0 }, 'H10 @ 100').bars.links[0]!.zones!;
     expect(next).toHaveLength(zones.length);
     expect(next[0]).toEqual({ ...zones[0], size: '10', spacing: 100 });
     expect(next.slice(1)).toEqual(zones.slice(1));
-    expect(typed('bars.links[0].zones[0]', 'auto').bars.links[0]!.zones).toBeNull();
+    expect(typed({ of: 'links', span: 0, zone: 0 }, 'auto').bars.links[0]!.zones).toBeNull();
   });
 });
 
@@ -139,13 +139,15 @@ test('of two stations at one place the one with the larger moment is taken', () 
 });
 
 describe('the editor of a value', () => {
-  function open(path = 'section.h') {
+  function open(handle: BeamHandle = { of: 'section', side: 'h' }) {
     openWithResults(project);
     const target = document.createElement('span');
     document.body.append(target);
     const onClose = jest.fn();
     const onNext = jest.fn();
-    render(<ValueEditor member={member} field={at(path)} path={path} target={target} onClose={onClose} onNext={onNext} />);
+    render(
+      <ValueEditor<BeamMember> member={member} field={at(handle)} handle={handle} target={target} onClose={onClose} onNext={onNext} />,
+    );
     const input = screen.getByRole('textbox') as HTMLInputElement;
     return { onClose, onNext, input, type: (text: string) => act(() => void fireEvent.change(input, { target: { value: text } })) };
   }

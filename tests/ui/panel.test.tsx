@@ -45,26 +45,26 @@ describe('a panel', () => {
       />,
     );
     click(screen.getByRole('button', { name: /^The left edge is simple/ }));
-    expect(onEdit.mock.calls[0][0]).toBe('edges.left');
-    const turn = toggled('edges.left', member)!;
+    expect(onEdit.mock.calls[0][0]).toEqual({ of: 'edge', edge: 'left' });
+    const turn = toggled({ of: 'edge', edge: 'left' }, member)!;
     expect(turn.change(member).edges.left).toBe('continuous');
-    expect(toggled('isHeldDown', member)!.change(member).isHeldDown).toBe(false);
-    expect(toggled('h', member)).toBeNull();
+    expect(toggled({ of: 'corners' }, member)!.change(member).isHeldDown).toBe(false);
+    expect(toggled({ of: 'depth' }, member)).toBeNull();
   });
 
   test.each([
-    ['lx', '5.5 m', (m: PanelMember) => m.lx, 5500],
-    ['h', '200', (m: PanelMember) => m.h, 200],
-    ['share', '60', (m: PanelMember) => m.share, 0.6],
-    ['bars.top', 'H10 @ 150', (m: PanelMember) => m.bars.top, { size: '10', alternate: null, spacing: 150 }],
-  ])('%s typed as "%s"', (path, text, read, value) => {
+    [{ of: 'side', side: 'lx' }, '5.5 m', (m: PanelMember) => m.lx, 5500],
+    [{ of: 'depth' }, '200', (m: PanelMember) => m.h, 200],
+    [{ of: 'share' }, '60', (m: PanelMember) => m.share, 0.6],
+    [{ of: 'bars', place: 'top' }, 'H10 @ 150', (m: PanelMember) => m.bars.top, { size: '10', alternate: null, spacing: 150 }],
+  ] as const)('%o typed as "%s"', (handle, text, read, value) => {
     const { project, member } = openNew(newPanel);
-    const parsed = panelField(path, project, member, result(project))!.parse(text);
+    const parsed = panelField(handle, project, member, result(project))!.parse(text);
     if (!parsed.ok) throw new Error(parsed.reason);
     const draft = JSON.parse(JSON.stringify(member)) as never;
     parsed.apply(draft);
     expect(read(draft)).toEqual(value);
-    expect(panelField('bars.nowhere', project, member, result(project))).toBeUndefined();
+    expect(panelField({ of: 'corners' }, project, member, result(project))).toBeUndefined();
   });
 
   test('loads and basis are edited, and the method changes what is asked', () => {

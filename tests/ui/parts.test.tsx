@@ -2,7 +2,7 @@ import type { BeamMember } from '@/core/members/beam/input';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { derive } from '@/core/calc/calc';
 import { defineSymbols, formulary } from '@/core/calc/formula';
-import type { Drawing } from '@/core/drawing/shapes';
+import type { Drawing, Handle } from '@/core/drawing/shapes';
 import { DrawingView } from '@/ui/DrawingView';
 import { Derivation } from '@/ui/Formula';
 import { Glyph, standingOf } from '@/ui/Glyph';
@@ -73,7 +73,7 @@ describe('a drawing on the screen', () => {
         line: 'cut',
       }, // a triangle
       { kind: 'circle', at: [20, 20], r: 4, fill: 'steel' },
-      { kind: 'text', at: [5, 5], text: '550', style: 'plain', edit: 'section.h', label: 'Overall depth h' },
+      { kind: 'text', at: [5, 5], text: '550', style: 'plain', edit: { of: 'section', side: 'h' } as Handle, label: 'Overall depth h' },
       { kind: 'text', at: [5, 9], text: 'zone', style: 'small' },
     ],
   };
@@ -86,7 +86,7 @@ describe('a drawing on the screen', () => {
     fireEvent.keyDown(value, { key: 'F2' });
     fireEvent.keyDown(value, { key: 'x' });
     expect(onEdit).toHaveBeenCalledTimes(3);
-    expect(onEdit).toHaveBeenLastCalledWith('section.h', value);
+    expect(onEdit).toHaveBeenLastCalledWith({ of: 'section', side: 'h' }, value);
     expect(screen.getAllByRole('button')).toHaveLength(1);
   });
   test('without an editor it is only looked at', () => {

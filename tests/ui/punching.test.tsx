@@ -6,6 +6,7 @@ import type { Project } from '@/core/project/project';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import { BasisPanel } from '@/features/punching/BasisPanel';
+import type { PunchingHandle } from '@/core/members/punching/drawing';
 import { punchingField } from '@/features/punching/fields';
 import { readSlabBars } from '@/ui/slab-bars-field';
 import { ForcesTable } from '@/features/punching/ForcesTable';
@@ -56,7 +57,7 @@ const type = (name: string, value: string) => {
   act(() => void fireEvent.blur(field));
 };
 const pick = (name: string, value: string) => act(() => void fireEvent.change(screen.getByLabelText(name), { target: { value } }));
-const place = { path: 'legs', target: document.createElement('i'), onClose: jest.fn() };
+const place = { handle: { of: 'legs' }, target: document.createElement('i'), onClose: jest.fn() };
 
 describe('values on the plan', () => {
   it('layers are read in looser spellings, and refused in words', () => {
@@ -76,11 +77,22 @@ describe('values on the plan', () => {
   it('sizes, depth, bars and edges have their field; what has an editor of its own has none', () => {
     const project = open({ edges: { left: 80 } });
     const member = project.members[0] as PunchingMember;
-    for (const path of ['h', 'barsX', 'barsY', 'column.b', 'column.h', 'edges.left'])
-      expect(punchingField(path, project, member)).toBeDefined();
-    for (const path of ['legs', 'openings[0]', 'column.diameter', 'edges.right'])
-      expect(punchingField(path, project, member)).toBeUndefined();
-    const parsed = punchingField('edges.left', project, member)!.parse('3 in');
+    const fields: PunchingHandle[] = [
+      { of: 'depth' },
+      { of: 'bars', along: 'x' },
+      { of: 'columnSide', side: 'b' },
+      { of: 'columnSide', side: 'h' },
+      { of: 'edge', edge: 'left' },
+    ];
+    const others: PunchingHandle[] = [
+      { of: 'legs' },
+      { of: 'opening', opening: 0 },
+      { of: 'columnSide', side: 'diameter' },
+      { of: 'edge', edge: 'right' },
+    ];
+    for (const handle of fields) expect(punchingField(handle, project, member)).toBeDefined();
+    for (const handle of others) expect(punchingField(handle, project, member)).toBeUndefined();
+    const parsed = punchingField({ of: 'edge', edge: 'left' }, project, member)!.parse('3 in');
     expect(parsed.ok).toBe(true);
   });
   it('the plan is drawn with its perimeter, and the legs that are needed stand below it', () => {
@@ -95,7 +107,7 @@ describe('values on the plan', () => {
     expect(screen.getByText(/^u 4/)).toBeTruthy();
     expect(screen.getByLabelText('Legs').textContent).toMatch(/Needed: .* mm² on each perimeter/);
     fireEvent.click(screen.getByRole('button', { name: /Column along x/ }));
-    expect(opened).toHaveBeenCalledWith('column.b', expect.anything());
+    expect(opened).toHaveBeenCalledWith({ of: 'columnSide', side: 'b' }, expect.anything());
   });
 });
 

@@ -57,7 +57,7 @@ describe('a strip', () => {
     ]);
     expect(screen.getByText(/kNm\/m/)).toBeTruthy();
     click(screen.getByRole('button', { name: /^Bars across, bottom/ }));
-    expect(onEdit.mock.calls[0][0]).toBe('bars.across.bottom');
+    expect(onEdit.mock.calls[0][0]).toEqual({ of: 'across', face: 'bottom' });
   });
 
   test('the cut shows bars at their spacing and what they carry', () => {
@@ -68,27 +68,32 @@ describe('a strip', () => {
   });
 
   test.each([
-    ['h', '225', (m: StripMember) => m.h, 225],
-    ['breadth', '7200', (m: StripMember) => m.breadth, 7200],
-    ['cover.bottom', '30', (m: StripMember) => m.cover.bottom, 30],
-    ['spans[1].length', '5 m', (m: StripMember) => m.spans[1]!.length, 5000],
-    ['spans[0].h', '250', (m: StripMember) => m.spans[0]!.h, 250],
-    ['loads[1]', '4', (m: StripMember) => (m.loads[1] as { value: number }).value, 4e-3],
-    ['bars.bottom[0].main', 'H12 / H10 @ 150', (m: StripMember) => m.bars.bottom[0]!.main, { size: '12', alternate: '10', spacing: 150 }],
+    [{ of: 'depth', span: null }, '225', (m: StripMember) => m.h, 225],
+    [{ of: 'breadth' }, '7200', (m: StripMember) => m.breadth, 7200],
+    [{ of: 'cover', face: 'bottom' }, '30', (m: StripMember) => m.cover.bottom, 30],
+    [{ of: 'spanLength', span: 1 }, '5 m', (m: StripMember) => m.spans[1]!.length, 5000],
+    [{ of: 'depth', span: 0 }, '250', (m: StripMember) => m.spans[0]!.h, 250],
+    [{ of: 'load', load: 1 }, '4', (m: StripMember) => (m.loads[1] as { value: number }).value, 4e-3],
     [
-      'bars.bottom[0].extra.bars',
-      '10 @ 300',
-      (m: StripMember) => m.bars.bottom[0]!.extra.bars,
-      { size: '10', alternate: null, spacing: 300 },
+      { of: 'bottom', span: 0 },
+      'H12 / H10 @ 150',
+      (m: StripMember) => m.bars.bottom[0]!.main,
+      { size: '12', alternate: '10', spacing: 150 },
     ],
-    ['bars.top[1].main', 'H8 @ 200', (m: StripMember) => m.bars.top[1]!.main, { size: '8', alternate: null, spacing: 200 }],
-    ['bars.support[1].bars', 'H12 @ 125', (m: StripMember) => m.bars.support[1]!.bars, { size: '12', alternate: null, spacing: 125 }],
-    ['bars.support[1].left', '1200', (m: StripMember) => m.bars.support[1]!.left, 1200],
-    ['bars.across.bottom', 'H10 @ 250', (m: StripMember) => m.bars.across.bottom, { size: '10', alternate: null, spacing: 250 }],
-    ['bars.across.top', 'auto', (m: StripMember) => m.bars.across.top, null],
-  ])('%s typed as "%s"', (path, text, read, value) => {
+    [{ of: 'extra', span: 0 }, '10 @ 300', (m: StripMember) => m.bars.bottom[0]!.extra.bars, { size: '10', alternate: null, spacing: 300 }],
+    [{ of: 'top', span: 1 }, 'H8 @ 200', (m: StripMember) => m.bars.top[1]!.main, { size: '8', alternate: null, spacing: 200 }],
+    [{ of: 'over', support: 1 }, 'H12 @ 125', (m: StripMember) => m.bars.support[1]!.bars, { size: '12', alternate: null, spacing: 125 }],
+    [{ of: 'overEnd', support: 1, end: 'left' }, '1200', (m: StripMember) => m.bars.support[1]!.left, 1200],
+    [
+      { of: 'across', face: 'bottom' },
+      'H10 @ 250',
+      (m: StripMember) => m.bars.across.bottom,
+      { size: '10', alternate: null, spacing: 250 },
+    ],
+    [{ of: 'across', face: 'top' }, 'auto', (m: StripMember) => m.bars.across.top, null],
+  ] as const)('%o typed as "%s"', (handle, text, read, value) => {
     const { project, member } = openNew(newStrip);
-    const field = stripField(path, { project, member, steel: result(project).steel })!;
+    const field = stripField(handle, { project, member, steel: result(project).steel })!;
     const parsed = field.parse(text);
     if (!parsed.ok) throw new Error(parsed.reason);
     const draft = JSON.parse(JSON.stringify(member)) as never;
@@ -96,12 +101,12 @@ describe('a strip', () => {
     const got = read(draft);
     if (typeof value === 'number') expect(got).toBeCloseTo(value, 9);
     else expect(got).toEqual(value);
-    expect(stripField('nowhere', { project, member, steel: null })).toBeUndefined();
+    expect(stripField({ of: 'support', support: 0 }, { project, member, steel: null })).toBeUndefined();
   });
 
   test('arrows move the spacing by 25 mm', () => {
     const { project, member } = openNew(newStrip);
-    const field = stripField('bars.across.bottom', { project, member, steel: result(project).steel })!;
+    const field = stripField({ of: 'across', face: 'bottom' }, { project, member, steel: result(project).steel })!;
     expect(field.step!('H8 @ 200', 1, 1)).toBe('H8 @ 225');
     expect(field.step!('H8 @ 200', -1, 10)).toBe('H8 @ 100');
     expect(field.parse('H9 @ 200').ok).toBe(false);

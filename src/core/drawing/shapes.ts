@@ -48,14 +48,25 @@ export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' |
 
 export type { Point } from '../geometry/polygon';
 
-export type Shape =
+/** What something drawn changes: one of the union of its kind of member. */
+export interface Handle {
+  readonly of: string;
+}
+
+/** A handle as a short text, the same for the same value. */
+export const keyOf = (handle: Handle): string =>
+  Object.values(handle)
+    .filter((part) => part !== null)
+    .join('.');
+
+export type Shape<H = Handle> =
   | {
       readonly kind: 'path';
       readonly points: readonly Point[];
       readonly closed?: boolean;
       readonly line?: LineStyle;
       readonly fill?: FillStyle;
-      readonly edit?: string;
+      readonly edit?: H;
     }
   | {
       readonly kind: 'circle';
@@ -63,7 +74,7 @@ export type Shape =
       readonly r: number;
       readonly line?: LineStyle;
       readonly fill?: FillStyle;
-      readonly edit?: string;
+      readonly edit?: H;
       readonly label?: string;
       /** A handle: its value is also changed by moving it along the sheet. */
       readonly drag?: boolean;
@@ -76,24 +87,24 @@ export type Shape =
       readonly anchor?: 'start' | 'middle' | 'end';
       /** Degrees, anticlockwise. */
       readonly turn?: number;
-      /** Path of the value that is edited here. */
-      readonly edit?: string;
+      /** The value that is edited here. */
+      readonly edit?: H;
       /** What the value is, for those who hear the drawing. */
       readonly label?: string;
       readonly halo?: boolean;
     };
 
-export interface Drawing {
+export interface Drawing<H = Handle> {
   readonly width: number;
   readonly height: number;
   readonly title: string;
-  readonly shapes: readonly Shape[];
+  readonly shapes: readonly Shape<H>[];
 }
 
-export const line = (a: Point, b: Point, style: LineStyle): Shape => ({ kind: 'path', points: [a, b], line: style });
+export const line = (a: Point, b: Point, style: LineStyle): Shape<never> => ({ kind: 'path', points: [a, b], line: style });
 
 /** A dimension: line with slanted ticks and a figure above it. Horizontal or vertical. */
-export function dimension(a: Point, b: Point, text: string, edit?: string, label?: string): Shape[] {
+export function dimension<H = never>(a: Point, b: Point, text: string, edit?: H, label?: string): Shape<H>[] {
   const isVertical = Math.abs(b[0] - a[0]) < 1e-6;
   const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const tick = ([x, y]: Point) => line([x - 3.5, y + 3.5], [x + 3.5, y - 3.5], 'tick');
@@ -116,7 +127,7 @@ export function dimension(a: Point, b: Point, text: string, edit?: string, label
 }
 
 /** A handle at the end of something drawn: opens its value, and moves along the sheet. */
-export const handle = (at: Point, edit: string, label: string): Shape => ({
+export const handle = <H>(at: Point, edit: H, label: string): Shape<H> => ({
   kind: 'circle',
   at,
   r: 3.6,
@@ -128,7 +139,7 @@ export const handle = (at: Point, edit: string, label: string): Shape => ({
 });
 
 /** An arrow from one point to another with a filled head. */
-export function arrow(from: Point, to: Point, style: LineStyle, fill: FillStyle, head = 5): Shape[] {
+export function arrow(from: Point, to: Point, style: LineStyle, fill: FillStyle, head = 5): Shape<never>[] {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
   const base: Point = [to[0] - ux * head, to[1] - uy * head];

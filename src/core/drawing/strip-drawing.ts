@@ -1,9 +1,9 @@
 import { isBeyond } from '../checks/check';
 import type { Frame } from './frame';
-import { handle, line, type Drawing, type Point, type Shape, type TextStyle } from './shapes';
+import { handle, line, type Drawing, type Handle, type Point, type Shape, type TextStyle } from './shapes';
 
 /** One strip: demand lying in resistance, above and below a zero line, on the station axis of the elevation. */
-export interface StripPicture {
+export interface StripPicture<H = Handle> {
   readonly title: string;
   readonly length: number;
   readonly x: ArrayLike<number>;
@@ -17,13 +17,13 @@ export interface StripPicture {
   /** Values printed at their place on the demand (or, `of: 'resistance'`, on the resistance). */
   readonly marks: readonly { readonly x: number; readonly side: 'above' | 'below'; readonly value: number; readonly style: TextStyle }[];
   /** Names along the bottom with the value edited there. */
-  readonly names?: readonly { readonly x: number; readonly text: string; readonly edit?: string; readonly label?: string }[];
+  readonly names?: readonly { readonly x: number; readonly text: string; readonly edit?: H; readonly label?: string }[];
   /** Bounds between the named stretches that can be moved. */
-  readonly bounds?: readonly { readonly x: number; readonly edit: string; readonly label: string }[];
+  readonly bounds?: readonly { readonly x: number; readonly edit: H; readonly label: string }[];
 }
 
 /** Draws a strip. Where demand leaves resistance the difference is hatched. */
-export function stripDrawing(p: StripPicture, frame: Frame, height: number, supports: readonly number[]): Drawing {
+export function stripDrawing<H>(p: StripPicture<H>, frame: Frame, height: number, supports: readonly number[]): Drawing<H> {
   const toX = (x: number) => frame.left + (x / p.length) * (frame.right - frame.left);
   const largest = (side: StripPicture['above']) =>
     Math.max(...finite(side.demand), ...finite(side.resistance), ...(side.shifted ? finite(side.shifted) : []), 0);
@@ -34,7 +34,7 @@ export function stripDrawing(p: StripPicture, frame: Frame, height: number, supp
   const zero = 12 + up * scale;
   const curve = (values: ArrayLike<number>, sign: 1 | -1): Point[] =>
     Array.from(p.x, (x, i) => [toX(x), zero - sign * Math.min(values[i]! || 0, 1e30) * scale]);
-  const shapes: Shape[] = supports.map((x) => line([toX(x), 2], [toX(x), height - foot], 'grid'));
+  const shapes: Shape<H>[] = supports.map((x) => line([toX(x), 2], [toX(x), height - foot], 'grid'));
   for (const [side, sign] of [
     [p.above, 1],
     [p.below, -1],
@@ -85,15 +85,15 @@ export function stripDrawing(p: StripPicture, frame: Frame, height: number, supp
 const finite = (values: ArrayLike<number>) => Array.from(values).filter(Number.isFinite);
 
 /** Figures of the axis at round values on both sides of zero. */
-function axis(p: StripPicture, frame: Frame, zero: number, scale: number, up: number, down: number): Shape[] {
-  const figure = (value: number, sign: 1 | -1): Shape => ({
+function axis(p: StripPicture<unknown>, frame: Frame, zero: number, scale: number, up: number, down: number): Shape<never>[] {
+  const figure = (value: number, sign: 1 | -1): Shape<never> => ({
     kind: 'text',
     at: [frame.left - 6, zero - sign * value * scale + 4],
     text: p.format(value),
     style: 'small',
     anchor: 'end',
   });
-  const shapes: Shape[] = [figure(0, 1)];
+  const shapes: Shape<never>[] = [figure(0, 1)];
   if (up * scale > 24) shapes.push(figure(roundValue(up / p.unit) * p.unit, 1));
   if (down * scale > 24) shapes.push(figure(roundValue(down / p.unit) * p.unit, -1));
   return shapes;
@@ -107,9 +107,9 @@ export function roundValue(value: number): number {
 }
 
 /** The stretches where demand is above resistance, as closed areas. */
-function excess(x: ArrayLike<number>, side: StripPicture['above'], toX: (x: number) => number, toY: (v: number) => number): Shape[] {
+function excess(x: ArrayLike<number>, side: StripPicture['above'], toX: (x: number) => number, toY: (v: number) => number): Shape<never>[] {
   const demand = side.shifted ?? side.demand;
-  const areas: Shape[] = [];
+  const areas: Shape<never>[] = [];
   let upper: Point[] = [];
   let lower: Point[] = [];
   for (let i = 0; i <= x.length; i += 1) {

@@ -1,5 +1,6 @@
 'use client';
 import { useMemo } from 'react';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import { beamInSpace } from '@/core/members/beam/model';
 import { codeOf } from '@/core/members/member';
 import { statusOf } from '@/core/checks/check';
@@ -21,7 +22,7 @@ interface ForcesPanelProps {
   readonly project: Project;
   readonly member: BeamMember;
   readonly result: BeamResult;
-  readonly onEdit: (path: string, target: Element) => void;
+  readonly onEdit: (handle: BeamHandle, target: Element) => void;
   readonly editing: string | null;
 }
 

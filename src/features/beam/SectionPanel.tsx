@@ -1,7 +1,8 @@
 'use client';
 import { useMemo } from 'react';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import { beamSectionPicture, senseAt } from '@/core/members/beam/drawing/section-picture';
-import { sectionDrawing } from '@/core/drawing/section-drawing';
+import { sectionDrawing } from '@/core/members/beam/drawing/section';
 import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { sectionState, type SectionState } from '@/core/members/beam/section-state';
@@ -21,7 +22,7 @@ interface SectionPanelProps {
   readonly result: BeamResult;
   readonly model: MemberModel;
   readonly station: number;
-  readonly onEdit: (path: string, target: Element) => void;
+  readonly onEdit: (handle: BeamHandle, target: Element) => void;
   readonly editing: string | null;
   /** Shows the cage in space, or goes back to the drawing. */
   readonly onCage?: () => void;

@@ -5,11 +5,12 @@ import type { Frame } from '@/core/drawing/frame';
 import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
-import { AlignedStrips } from '@/ui/AlignedStrips';
+import { AlignedStrips, type StripsProps } from '@/ui/AlignedStrips';
 
-type Shared = Omit<Parameters<typeof AlignedStrips>[0], 'units' | 'beam' | 'result' | 'above' | 'links'>;
+type Shared = Omit<StripsProps<BeamHandle>, 'units' | 'beam' | 'result' | 'above' | 'links'>;
 
 /** Elevation and strips of a beam. */
 export function Strips({
@@ -37,5 +38,5 @@ export function Strips({
     () => ({ zones: result.steel?.links ?? [], label: (z: Parameters<typeof linkLabel>[0]) => linkLabel(z, project) }),
     [result.steel, project],
   );
-  return <AlignedStrips {...rest} units={project.display} beam={member} result={result} above={above} links={links} />;
+  return <AlignedStrips<BeamHandle> {...rest} units={project.display} beam={member} result={result} above={above} links={links} />;
 }

@@ -4,9 +4,11 @@ import { supportName } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
-import type { BeamMember } from '@/core/members/beam/input';
+import type { BeamLoad, BeamMember } from '@/core/members/beam/input';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
+import type { QuantityKind } from '@/core/units/quantity';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { barEndAt } from '@/ui/bar-ends';
+import { drawnLoadField, endField, spanField } from '@/ui/line-fields';
 import { parseBars, parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 interface Place {
@@ -15,87 +17,68 @@ interface Place {
   readonly steel: BeamSteel | null;
 }
 
-/** Finds the field of a path on the drawing, e.g. "section.h" or "bars.support[1].bars". Undefined for paths with an editor of their own. */
-export function fieldAt(path: string, place: Place): Field<BeamMember> | undefined {
-  const indices = [...path.matchAll(/\[(\d+)\]/g)].map((m) => Number(m[1]));
-  const [i = 0, k = 0] = indices;
-  const shape = path.replace(/\[\d+\]/g, '[]');
+/** The field of a value on the drawings of a beam; undefined for supports, which have an editor of their own, and for what is not there. */
+export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> | undefined {
   const { member, steel } = place;
-  const end = barEndAt(path, member, steel);
-  if (end)
-    return {
-      ...quantityField<BeamMember>(place, end.label, end.hint, 'span', end.value, end.set),
-      ...(end.isOwn ? { reset: (m: Draft<BeamMember>) => end.set(m, null) } : {}),
-    };
-  switch (shape) {
-    case 'section.h':
-    case 'section.b':
-    case 'section.flangeWidth':
-    case 'section.flangeDepth': {
-      const key = shape.slice(8) as 'h' | 'b' | 'flangeWidth' | 'flangeDepth';
-      const names = { h: 'Overall depth h', b: 'Width b', flangeWidth: 'Flange width', flangeDepth: 'Flange depth' };
-      return quantityField(place, names[key], 'all spans', 'length', member.section[key], (m, v) => void (m.section[key] = v));
-    }
-    case 'spans[].length':
+  const { bars } = member;
+  switch (handle.of) {
+    case 'section':
       return quantityField(
         place,
-        `Span ${i + 1}`,
-        'between centres of supports',
-        'span',
-        member.spans[i]!.length,
-        (m, v) => void (m.spans[i]!.length = v),
+        sideNames[handle.side],
+        'all spans',
+        'length',
+        member.section[handle.side],
+        (m, v) => void (m.section[handle.side] = v),
       );
-    case 'bars.bottom[].main':
-      return barField(
-        place,
-        `Bottom bars, span ${i + 1}`,
-        steel?.bottom[i]?.main,
-        member.bars.bottom[i]!.main !== null,
-        (m, g) => void (m.bars.bottom[i]!.main = g),
-      );
-    case 'bars.bottom[].extra.bars':
-      return barField(
-        place,
-        `Extra bottom bars, span ${i + 1}`,
-        steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' },
-        member.bars.bottom[i]!.extra.bars !== null,
-        (m, g) => void (m.bars.bottom[i]!.extra.bars = g),
-      );
-    case 'bars.top[].main':
-      return barField(
-        place,
-        `Top bars, span ${i + 1}`,
-        steel?.top[i]?.main,
-        member.bars.top[i]!.main !== null,
-        (m, g) => void (m.bars.top[i]!.main = g),
-      );
-    case 'bars.support[].bars':
-      return barField(
-        place,
-        `Top bars over ${supportName(i)}`,
-        steel?.support[i]?.bars,
-        member.bars.support[i]!.bars !== null,
-        (m, g) => void (m.bars.support[i]!.bars = g),
-      );
-    case 'bars.links[].zones[]':
-      return linkField(place, i, k);
-    case 'loads[]':
-      return loadField(place, i);
+    case 'spanLength':
+      return spanField(place, handle.span);
+    case 'bottom': {
+      const i = handle.span;
+      const own = bars.bottom[i]!.main;
+      return barField(place, `Bottom bars, span ${i + 1}`, steel?.bottom[i]?.main, own, (m, g) => void (m.bars.bottom[i]!.main = g));
+    }
+    case 'extra': {
+      const i = handle.span;
+      const shown = steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' };
+      const own = bars.bottom[i]!.extra.bars;
+      return barField(place, `Extra bottom bars, span ${i + 1}`, shown, own, (m, g) => void (m.bars.bottom[i]!.extra.bars = g));
+    }
+    case 'top': {
+      const i = handle.span;
+      return barField(place, `Top bars, span ${i + 1}`, steel?.top[i]?.main, bars.top[i]!.main, (m, g) => void (m.bars.top[i]!.main = g));
+    }
+    case 'over': {
+      const j = handle.support;
+      const own = bars.support[j]!.bars;
+      return barField(place, `Top bars over ${supportName(j)}`, steel?.support[j]?.bars, own, (m, g) => void (m.bars.support[j]!.bars = g));
+    }
+    case 'links':
+      return linkField(place, handle.span, handle.zone);
+    case 'load':
+      return loadField(place, handle.load);
+    case 'extraEnd':
+    case 'overEnd':
+    case 'linksEnd':
+      return endField(handle, place);
+    case 'support':
+      return undefined;
   }
-  return undefined;
 }
+
+const sideNames = { h: 'Overall depth h', b: 'Width b', flangeWidth: 'Flange width', flangeDepth: 'Flange depth' };
 
 function barField(
   place: Place,
   label: string,
   shown: BarGroup | undefined,
-  isOwn: boolean,
+  own: BarGroup | null,
   set: (m: Draft<BeamMember>, g: BarGroup | null) => void,
 ): Field<BeamMember> {
   const { member, project } = place;
   return {
     label,
-    hint: isOwn ? 'set by hand' : 'chosen automatically',
+    hint: own ? 'set by hand' : 'chosen automatically',
     unit: '',
     text: shown ? barLabel(shown, project) : '',
     parse: (text) => {
@@ -111,7 +94,7 @@ function barField(
       return barLabel({ ...parsed.group, size: bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name }, project);
     },
     stepHint: 'a bar',
-    ...(isOwn ? { reset: (m) => set(m, null) } : {}),
+    ...(own ? { reset: (m) => set(m, null) } : {}),
   };
 }
 
@@ -145,66 +128,18 @@ function linkField(place: Place, span: number, index: number): Field<BeamMember>
   };
 }
 
-function loadField(place: Place, i: number): Field<BeamMember> | undefined {
+/** Of each type of load: the value that stands on the drawing, its kind, and what it is. */
+const drawnValues: { readonly [T in BeamLoad['type']]: readonly [key: string, kind: QuantityKind, hint: string] } = {
+  uniform: ['value', 'lineLoad', 'uniform load'],
+  partial: ['value', 'lineLoad', 'partial load'],
+  trapezoidal: ['start', 'lineLoad', 'value at its start'],
+  point: ['force', 'force', 'point load'],
+  moment: ['moment', 'moment', 'moment, clockwise positive'],
+  torque: ['value', 'lineTorque', 'torque per length'],
+  pointTorque: ['torque', 'moment', 'torque'],
+};
+
+const loadField = (place: Place, i: number) => {
   const load = place.member.loads[i];
-  if (!load) return undefined;
-  const title = place.member.cases.find((c) => c.id === load.case)?.title ?? load.case;
-  const where = load.span === 'all' ? 'all spans' : `span ${load.span + 1}`;
-  switch (load.type) {
-    case 'uniform':
-    case 'partial':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `${load.type} load, ${where}`,
-        'lineLoad',
-        load.value,
-        (m, v) => void ((m.loads[i] as { value: number }).value = v),
-      );
-    case 'trapezoidal':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `value at its start, ${where}`,
-        'lineLoad',
-        load.start,
-        (m, v) => void ((m.loads[i] as { start: number }).start = v),
-      );
-    case 'point':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `point load, ${where}`,
-        'force',
-        load.force,
-        (m, v) => void ((m.loads[i] as { force: number }).force = v),
-      );
-    case 'moment':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `moment, clockwise positive, ${where}`,
-        'moment',
-        load.moment,
-        (m, v) => void ((m.loads[i] as { moment: number }).moment = v),
-      );
-    case 'torque':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `torque per length, ${where}`,
-        'lineTorque',
-        load.value,
-        (m, v) => void ((m.loads[i] as { value: number }).value = v),
-      );
-    case 'pointTorque':
-      return quantityField(
-        place,
-        `${load.case}, ${title}`,
-        `torque, ${where}`,
-        'moment',
-        load.torque,
-        (m, v) => void ((m.loads[i] as { torque: number }).torque = v),
-      );
-  }
-}
+  return load && drawnLoadField(place, load, i, drawnValues[load.type]);
+};

@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { withFlanges } from '@/core/members/beam/effective-flange';
+import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BeamMember } from '@/core/members/beam/input';
 import { codeOf } from '@/core/members/member';
 import { CombinationsPanel } from '@/ui/CombinationsPanel';
@@ -11,7 +12,7 @@ import { useBox } from '@/ui/use-box';
 import { spansLabel, supportEditor, useLineSheet, type LineSheet } from '@/ui/use-line-sheet';
 import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
-import { fieldAt } from './fields';
+import { beamField } from './fields';
 import { ForcesPanel } from './ForcesPanel';
 import { LoadsPanel } from './LoadsPanel';
 import { SectionPanel } from './SectionPanel';
@@ -20,7 +21,7 @@ import { Strips } from './Strips';
 /** Loaded when it is opened. */
 const CagePanel = dynamic(() => import('./CagePanel').then((m) => m.CagePanel), { ssr: false });
 
-type Panel = PanelPart<BeamMember, LineSheet>;
+type Panel = PanelPart<BeamMember, LineSheet, BeamHandle>;
 
 const forLoads: Pick<Panel, 'isHidden'> = { isHidden: ({ mode }) => mode === 'forces' };
 
@@ -85,7 +86,7 @@ const panels: readonly Panel[] = [
 ];
 
 /** A beam's whole screen. */
-export const BeamScreen = memberScreen<BeamMember, LineSheet>({
+export const BeamScreen = memberScreen<BeamMember, LineSheet, BeamHandle>({
   panels,
   useOwn: useLineSheet,
   // The same spans, and forces still forces.
@@ -110,12 +111,12 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet>({
   ),
   onPlace: ({ setStation }) => setStation,
   hasWays: ({ mode }) => mode === 'loads',
-  field: (path, { kept, keptMember, result }) => fieldAt(path, { project: kept, member: keptMember, steel: result.steel }),
+  field: (handle, { kept, keptMember, result }) => beamField(handle, { project: kept, member: keptMember, steel: result.steel }),
   editors: (place, { member }) => supportEditor(place, member),
 });
 
 /** Elevation and strips, as wide as the middle of the screen. */
-function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember>; line: LineSheet; shows: 'strength' | 'service' }) {
+function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember, BeamHandle>; line: LineSheet; shows: 'strength' | 'service' }) {
   const { project, member, result, model, drawn, editing, isStale } = sheet;
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const room = Math.max(330, size.height - 236 - 40);

@@ -1,4 +1,5 @@
 'use client';
+import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import { useMemo, useState } from 'react';
 import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/members/column/drawing/views';
 import { columnPicture, type ColumnPicture } from '@/core/members/column/picture';
@@ -22,7 +23,7 @@ interface ColumnSheetProps {
   readonly isStale: boolean;
   readonly hasFaults: boolean;
   readonly onChoose: (name: string) => void;
-  readonly onEdit: (path: string, target: Element) => void;
+  readonly onEdit: (handle: ColumnHandle, target: Element) => void;
   readonly editing: string | null;
 }
 

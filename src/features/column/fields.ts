@@ -1,5 +1,6 @@
 import type { Draft } from 'immer';
 import { catalogues, findBar } from '@/core/materials/bars';
+import type { ColumnHandle, SetMoment } from '@/core/members/column/drawing/handles';
 import { linkLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
@@ -9,7 +10,7 @@ import { parseLinks, quantityField, type Field } from '@/ui/value-field';
 
 type ColumnField = Field<UprightMember>;
 
-const shapeNames: Record<string, string> = {
+const shapeNames = {
   b: 'Width b',
   h: 'Depth h',
   diameter: 'Diameter',
@@ -18,41 +19,41 @@ const shapeNames: Record<string, string> = {
   ty: 'Thickness of the lying leg',
   web: 'Thickness of the web',
   flange: 'Depth of the flange',
+  outer: '',
 };
 const momentNames = { mxTop: 'Mx at the top', mxBottom: 'Mx at the foot', myTop: 'My at the top', myBottom: 'My at the foot' } as const;
 
-/** Finds the field of a path on the drawings of a column. Undefined for paths with an editor of their own. */
-export function columnField(path: string, project: Project, column: UprightMember): ColumnField | undefined {
-  const shape = /^shape\.(\w+)$/.exec(path)?.[1];
-  if (isWall(column) && shape) return wallSide(project, column, shape);
-  if (shape && shape in shapeNames && !isWall(column) && shape in column.shape) {
-    const value = (column.shape as unknown as Record<string, number>)[shape]!;
-    return quantityField<UprightMember>({ project }, shapeNames[shape]!, 'of the section', 'length', value, (m, v) => {
-      if ('shape' in m) (m.shape as unknown as Record<string, number>)[shape] = v;
-    });
+/** The field of a value on the drawings of a column; undefined for what has an editor of its own. */
+export function columnField(handle: ColumnHandle, project: Project, column: UprightMember): ColumnField | undefined {
+  switch (handle.of) {
+    case 'shape':
+      return isWall(column) ? wallSide(project, column, handle.side) : sideField(project, column, handle.side);
+    case 'cover':
+      return quantityField<UprightMember>(
+        { project },
+        'Cover',
+        'to the outside of the ties',
+        'smallLength',
+        column.cover,
+        (m, v) => void (m.cover = v),
+      );
+    case 'ties':
+      return isWall(column) ? undefined : tieField(project, column);
+    case 'moment':
+      return setField(project, column, handle.set, handle.at);
+    case 'bars':
+    case 'bar':
+    case 'axis':
+      return undefined;
   }
-  if (path === 'cover')
-    return quantityField<UprightMember>(
-      { project },
-      'Cover',
-      'to the outside of the ties',
-      'smallLength',
-      column.cover,
-      (m, v) => void (m.cover = v),
-    );
-  if (path === 'height')
-    return quantityField<UprightMember>(
-      { project },
-      'Clear height',
-      'between floors',
-      'span',
-      column.height,
-      (m, v) => void (m.height = v),
-    );
-  if (path === 'ties' && !isWall(column)) return tieField(project, column);
-  const moment = /^sets\[(\d+)\]\.(mxTop|mxBottom|myTop|myBottom|N)$/.exec(path);
-  if (moment) return setField(project, column, Number(moment[1]), moment[2] as 'N' | keyof typeof momentNames);
-  return undefined;
+}
+
+function sideField(project: Project, { shape }: ColumnMember, side: keyof typeof shapeNames): ColumnField | undefined {
+  if (!(side in shape) || side === 'outer') return undefined;
+  const value = (shape as unknown as Record<string, number>)[side]!;
+  return quantityField<UprightMember>({ project }, shapeNames[side], 'of the section', 'length', value, (m, v) => {
+    if ('shape' in m) (m.shape as unknown as Record<string, number>)[side] = v;
+  });
 }
 
 /** Thickness and length of a wall, where they are drawn; a strip has no length of its own. */
@@ -67,20 +68,12 @@ function wallSide(project: Project, wall: WallMember, side: string): ColumnField
   });
 }
 
-function setField(project: Project, column: UprightMember, i: number, key: 'N' | keyof typeof momentNames): ColumnField | undefined {
+function setField(project: Project, column: UprightMember, i: number, key: SetMoment): ColumnField | undefined {
   const set = column.sets[i];
   if (column.mode !== 'sets' || !set) return undefined;
-  const label = key === 'N' ? 'Axial force N' : momentNames[key];
-  const hint =
-    key === 'N' ? 'compression positive' : column.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
-  return quantityField<UprightMember>(
-    { project },
-    `${label}, ${set.name}`,
-    hint,
-    key === 'N' ? 'force' : 'moment',
-    set[key],
-    (m, v) => void (m.sets[i]![key] = v),
-  );
+  const hint = column.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
+  const label = `${momentNames[key]}, ${set.name}`;
+  return quantityField<UprightMember>({ project }, label, hint, 'moment', set[key], (m, v) => void (m.sets[i]![key] = v));
 }
 
 function tieField(project: Project, column: ColumnMember): ColumnField {

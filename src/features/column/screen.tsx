@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
@@ -20,24 +21,23 @@ import { WallEditor } from './WallEditor';
 interface Chosen {
   readonly index: number;
   setChosen(name: string | null): void;
-  onEdit(path: string, target: Element): void;
+  onEdit(handle: ColumnHandle, target: Element): void;
 }
 
-function useChosenSet({ member, result, drawn }: Sheet<UprightMember>): Chosen {
+function useChosenSet({ member, result, drawn }: Sheet<UprightMember, ColumnHandle>): Chosen {
   const [chosen, setChosen] = useState<string | null>(null);
   return {
     index: chosenSet(result, chosen),
     setChosen,
-    onEdit: (path, target) => {
+    onEdit: (handle, target) => {
       // The set whose value is opened stays in sight, also when another becomes the worst while one types.
-      const set = /^sets\[(\d+)\]/.exec(path)?.[1];
-      if (set) setChosen(member.sets[Number(set)]?.name ?? null);
-      drawn.open(path, target);
+      if (handle.of === 'moment') setChosen(member.sets[handle.set]?.name ?? null);
+      drawn.open(handle, target);
     },
   };
 }
 
-const panels: readonly PanelPart<UprightMember, Chosen>[] = [
+const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
   {
     id: 'sheet',
     title: 'Sheet',
@@ -73,7 +73,7 @@ const panels: readonly PanelPart<UprightMember, Chosen>[] = [
 ];
 
 /** The screen of columns and walls. */
-export const ColumnScreen = memberScreen<UprightMember, Chosen>({
+export const ColumnScreen = memberScreen<UprightMember, Chosen, ColumnHandle>({
   panels,
   useOwn: useChosenSet,
   subtitle: ({ kept, keptMember, member, result }) => [
@@ -82,15 +82,14 @@ export const ColumnScreen = memberScreen<UprightMember, Chosen>({
     state(member, result),
   ],
   asideLabel: 'Checks',
-  field: (path, { kept, keptMember }) => columnField(path, kept, keptMember),
+  field: (handle, { kept, keptMember }) => columnField(handle, kept, keptMember),
   editors: (place, { keptMember, result }) => {
-    const { path } = place;
-    const axis = /^axes\.(x|y)$/.exec(path)?.[1] as 'x' | 'y' | undefined;
-    if (axis) return <AxisEditor {...place} member={keptMember} axis={axis} result={result} />;
-    const bar = /^bar\[(\d+)\]$/.exec(path)?.[1];
-    if (isWall(keptMember)) return path === 'bars' || path === 'ties' || bar ? <WallEditor {...place} member={keptMember} /> : null;
-    if (bar !== undefined) return <BarEditor {...place} member={keptMember} index={Number(bar)} bars={result.bars} />;
-    return path === 'bars' ? <BarsEditor {...place} member={keptMember} /> : null;
+    const { handle } = place;
+    if (handle.of === 'axis') return <AxisEditor {...place} member={keptMember} axis={handle.axis} result={result} />;
+    const isOfBars = handle.of === 'bars' || handle.of === 'bar';
+    if (isWall(keptMember)) return isOfBars || handle.of === 'ties' ? <WallEditor {...place} member={keptMember} /> : null;
+    if (handle.of === 'bar') return <BarEditor {...place} member={keptMember} index={handle.bar} bars={result.bars} />;
+    return handle.of === 'bars' ? <BarsEditor {...place} member={keptMember} /> : null;
   },
 });
 

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { panelPlan } from '@/core/members/panel/drawing';
+import { panelPlan, type PanelHandle } from '@/core/members/panel/drawing';
 import type { MemberModel } from '@/core/model/member-model';
 import type { PanelResult } from '@/core/members/panel/result';
 import { panelLabels } from '@/core/members/panel/labels';
@@ -24,7 +24,7 @@ export function PanelPlan({
   result: PanelResult;
   model: MemberModel;
   isStale: boolean;
-  onEdit: (path: string, target: Element) => void;
+  onEdit: (handle: PanelHandle, target: Element) => void;
   editing: string | null;
 }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 640 });

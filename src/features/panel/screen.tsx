@@ -1,5 +1,6 @@
 'use client';
 import { castDraft } from 'immer';
+import type { PanelHandle } from '@/core/members/panel/drawing';
 import type { PanelMember } from '@/core/members/panel/input';
 import { codeOf } from '@/core/members/member';
 import { formatQuantity } from '@/core/units/format';
@@ -13,13 +14,13 @@ import { PanelBasis, PanelLoads } from './PanelPanels';
 import { PanelPlan } from './PanelPlan';
 
 /** Opens a value of the plan, or turns it where it has but two states. */
-type OnEdit = (path: string, target: Element) => void;
+type OnEdit = (handle: PanelHandle, target: Element) => void;
 
-function usePlanEditing({ drawn, keptMember }: Sheet<PanelMember>): OnEdit {
+function usePlanEditing({ drawn, keptMember }: Sheet<PanelMember, PanelHandle>): OnEdit {
   const edit = useProject((s) => s.edit);
-  return (path, target) => {
-    const turn = toggled(path, keptMember);
-    if (!turn) return drawn.open(path, target);
+  return (handle, target) => {
+    const turn = toggled(handle, keptMember);
+    if (!turn) return drawn.open(handle, target);
     edit(
       `${turn.label} of ${keptMember.mark}`,
       onMember(keptMember, (m) => void Object.assign(m, castDraft(turn.change(keptMember)))),
@@ -27,7 +28,7 @@ function usePlanEditing({ drawn, keptMember }: Sheet<PanelMember>): OnEdit {
   };
 }
 
-const panels: readonly PanelPart<PanelMember, OnEdit>[] = [
+const panels: readonly PanelPart<PanelMember, OnEdit, PanelHandle>[] = [
   {
     id: 'plan',
     title: 'Plan',
@@ -76,7 +77,7 @@ const panels: readonly PanelPart<PanelMember, OnEdit>[] = [
 const methods = { strips: 'strips both ways', yieldLines: 'yield lines', coefficients: 'coefficients of the code' };
 
 /** The screen of a panel on four edges. */
-export const PanelScreen = memberScreen<PanelMember, OnEdit>({
+export const PanelScreen = memberScreen<PanelMember, OnEdit, PanelHandle>({
   panels,
   useOwn: usePlanEditing,
   subtitle: ({ project, kept, member, result }) => [
@@ -85,5 +86,5 @@ export const PanelScreen = memberScreen<PanelMember, OnEdit>({
     result.load > 0 ? `ultimate load ${formatQuantity(result.load, 'areaLoad', kept.display)}` : '',
   ],
   asideLabel: 'Checks',
-  field: (path, { kept, keptMember, result }) => panelField(path, kept, keptMember, result),
+  field: (handle, { kept, keptMember, result }) => panelField(handle, kept, keptMember, result),
 });

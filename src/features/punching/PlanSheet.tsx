@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { punchingDrawing } from '@/core/members/punching/drawing';
+import { punchingDrawing, type PunchingHandle } from '@/core/members/punching/drawing';
 import type { PunchingResult } from '@/core/members/punching/result';
 import { barLabel } from '@/core/members/parts/bar-labels';
 import { punchingLabels } from '@/core/members/punching/labels';
@@ -20,7 +20,7 @@ interface PlanSheetProps {
   readonly isDrawn: boolean;
   /** The last state without faults: drawn while today's has some. */
   readonly lastGood: PunchingMember | undefined;
-  readonly onEdit: (path: string, target: Element) => void;
+  readonly onEdit: (handle: PunchingHandle, target: Element) => void;
   readonly editing: string | null;
 }
 

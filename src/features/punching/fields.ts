@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { slabSides, type SlabSide } from '@/core/geometry/control-perimeter';
+import type { PunchingHandle } from '@/core/members/punching/drawing';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
 import type { PunchingMember } from '@/core/members/punching/input';
@@ -21,27 +21,37 @@ function layerField(project: Project, member: PunchingMember, key: 'barsX' | 'ba
   };
 }
 
+const columnNames = { b: 'Column along x', h: 'Column along y', diameter: 'Diameter of the column' };
+
 /** The field of a value on the plan; undefined for what has an editor of its own. */
-export function punchingField(path: string, project: Project, member: PunchingMember): Field<PunchingMember> | undefined {
+export function punchingField(handle: PunchingHandle, project: Project, member: PunchingMember): Field<PunchingMember> | undefined {
   const length = (label: string, hint: string, value: number, set: (m: M, v: number) => void) =>
     quantityField<PunchingMember>({ project }, label, hint, 'length', value, set);
-  const side = /^edges\.(\w+)$/.exec(path)?.[1] as SlabSide | undefined;
-  if (side && slabSides.includes(side) && member.edges[side] !== null)
-    return length(`To the ${side} edge`, 'from the face of the column', member.edges[side], (m, v) => void (m.edges[side] = v));
-  if ((path === 'base.b' || path === 'base.h') && member.base) {
-    const key = path.slice(5) as 'b' | 'h';
-    return length(
-      `Footing along ${key === 'b' ? 'x' : 'y'}`,
-      'the column stands in its middle',
-      member.base[key],
-      (m, v) => void (m.base![key] = v),
-    );
+  switch (handle.of) {
+    case 'edge': {
+      const { edge } = handle;
+      const value = member.edges[edge];
+      if (value === null) return undefined;
+      return length(`To the ${edge} edge`, 'from the face of the column', value, (m, v) => void (m.edges[edge] = v));
+    }
+    case 'base': {
+      const { side } = handle;
+      if (!member.base) return undefined;
+      const title = `Footing along ${side === 'b' ? 'x' : 'y'}`;
+      return length(title, 'the column stands in its middle', member.base[side], (m, v) => void (m.base![side] = v));
+    }
+    case 'depth':
+      return length('Depth of the slab', 'without the thicker part', member.h, (m, v) => void (m.h = v));
+    case 'bars':
+      return layerField(project, member, handle.along === 'x' ? 'barsX' : 'barsY');
+    case 'columnSide': {
+      const { side } = handle;
+      if (!(side in member.column)) return undefined;
+      const value = (member.column as unknown as Record<string, number>)[side]!;
+      return length(columnNames[side], 'outside', value, (m, v) => void Object.assign(m.column, { [side]: v }));
+    }
+    case 'opening':
+    case 'legs':
+      return undefined;
   }
-  if (path === 'h') return length('Depth of the slab', 'without the thicker part', member.h, (m, v) => void (m.h = v));
-  if (path === 'barsX' || path === 'barsY') return layerField(project, member, path);
-  const key = /^column\.(b|h|diameter)$/.exec(path)?.[1] as 'b' | 'h' | 'diameter' | undefined;
-  if (!key || !(key in member.column)) return undefined;
-  const value = (member.column as unknown as Record<string, number>)[key]!;
-  const names = { b: 'Column along x', h: 'Column along y', diameter: 'Diameter of the column' };
-  return length(names[key], 'outside', value, (m, v) => void Object.assign(m.column, { [key]: v }));
 }

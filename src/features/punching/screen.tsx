@@ -1,4 +1,5 @@
 'use client';
+import type { PunchingHandle } from '@/core/members/punching/drawing';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { codeOf } from '@/core/members/member';
 import { formatQuantity } from '@/core/units/format';
@@ -9,7 +10,7 @@ import { LegsEditor } from './LegsEditor';
 import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
 
-const panels: readonly PanelPart<PunchingMember, null>[] = [
+const panels: readonly PanelPart<PunchingMember, null, PunchingHandle>[] = [
   {
     id: 'plan',
     title: 'Plan',
@@ -28,7 +29,7 @@ const panels: readonly PanelPart<PunchingMember, null>[] = [
 const positions = { internal: 'inner column', edge: 'edge column', corner: 'corner column', reentrant: 're-entrant corner' };
 
 /** The screen of a slab at a column. */
-export const PunchingScreen = memberScreen<PunchingMember, null>({
+export const PunchingScreen = memberScreen<PunchingMember, null, PunchingHandle>({
   panels,
   useOwn: () => null,
   subtitle: ({ kept, keptMember, member, result: { stages } }) => {
@@ -41,10 +42,10 @@ export const PunchingScreen = memberScreen<PunchingMember, null>({
     ];
   },
   asideLabel: 'Checks',
-  field: (path, { kept, keptMember }) => punchingField(path, kept, keptMember),
+  field: (handle, { kept, keptMember }) => punchingField(handle, kept, keptMember),
   editors: (place, { keptMember }) => {
-    const opening = /^openings\[(\d+)\]$/.exec(place.path)?.[1];
-    if (opening !== undefined) return <OpeningEditor {...place} member={keptMember} index={Number(opening)} />;
-    return place.path === 'legs' ? <LegsEditor {...place} member={keptMember} /> : null;
+    const { handle } = place;
+    if (handle.of === 'opening') return <OpeningEditor {...place} member={keptMember} index={handle.opening} />;
+    return handle.of === 'legs' ? <LegsEditor {...place} member={keptMember} /> : null;
   },
 });

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { senseAt } from '@/core/members/beam/drawing/section-picture';
 import { slabSectionDrawing } from '@/core/members/strip/drawing/section';
 import { stripCut } from '@/core/members/strip/cut';
+import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripResult } from '@/core/members/strip/result';
 import { drawnLength, layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
@@ -27,7 +28,7 @@ export function SlabSection({
   member: StripMember;
   result: StripResult;
   station: number;
-  onEdit: (path: string, target: Element) => void;
+  onEdit: (handle: StripHandle, target: Element) => void;
   editing: string | null;
 }) {
   const { steel, strips, width } = result;
@@ -41,7 +42,7 @@ export function SlabSection({
   const layer = (isBetween: boolean) => (l: (typeof cut.top)[number]) => ({
     bars: l.bars,
     label: layerLabel(l.bars, project),
-    edit: l.path,
+    edit: l.source,
     isBetween,
   });
   const r = cut.resistance;
@@ -61,7 +62,7 @@ export function SlabSection({
       coverTop: `c ${length(member.cover.top)}`,
       coverBottom: `c ${length(member.cover.bottom)}`,
     },
-    depthEdit: member.spans[cut.span]!.h === null ? 'h' : `spans[${cut.span}].h`,
+    depthEdit: { of: 'depth' as const, span: member.spans[cut.span]!.h === null ? null : cut.span },
     block: r ? { face, depth: cut.blockFactor * r.x } : null,
   };
   const perLength = (v: number, kind: 'lineTorque' | 'areaPerWidth') => formatQuantity(v / width, kind, units);

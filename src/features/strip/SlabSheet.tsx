@@ -8,16 +8,14 @@ import { stripLoadText } from '@/core/members/strip/load-text';
 import type { MemberModel } from '@/core/model/member-model';
 import type { StripResult } from '@/core/members/strip/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
+import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
-import { AlignedStrips } from '@/ui/AlignedStrips';
+import { AlignedStrips, type StripsProps } from '@/ui/AlignedStrips';
 import { useBox } from '@/ui/use-box';
 
-type Shared = Omit<
-  Parameters<typeof AlignedStrips>[0],
-  'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'scale' | 'room'
->;
+type Shared = Omit<StripsProps<StripHandle>, 'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'scale' | 'room'>;
 
 /** Elevation, plan and strips of a slab, as wide as the middle of the screen. */
 export function SlabSheet({
@@ -52,7 +50,7 @@ export function SlabSheet({
       className={`min-h-0 flex-1 overflow-y-auto overflow-x-hidden ${isStale ? 'stale' : ''}`}
       data-stale={isStale || undefined}
     >
-      <AlignedStrips
+      <AlignedStrips<StripHandle>
         {...rest}
         units={units}
         beam={beam}

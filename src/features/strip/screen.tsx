@@ -1,5 +1,6 @@
 'use client';
 import { codeOf } from '@/core/members/member';
+import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripMember } from '@/core/members/strip/input';
 import { CombinationsPanel } from '@/ui/CombinationsPanel';
 import { HandChecks } from '@/ui/HandChecks';
@@ -14,7 +15,7 @@ import { SlabSheet } from './SlabSheet';
 import { StripLoads } from './StripLoads';
 
 const drawing = (shows: 'strength' | 'service') =>
-  function show({ project, member, result, model, isStale, drawn, editing }: Sheet<StripMember>, line: LineSheet) {
+  function show({ project, member, result, model, isStale, drawn, editing }: Sheet<StripMember, StripHandle>, line: LineSheet) {
     return (
       <SlabSheet
         {...{ project, member, result, model, isStale, editing, shows }}
@@ -26,7 +27,7 @@ const drawing = (shows: 'strength' | 'service') =>
     );
   };
 
-const panels: readonly PanelPart<StripMember, LineSheet>[] = [
+const panels: readonly PanelPart<StripMember, LineSheet, StripHandle>[] = [
   { id: 'strips', title: 'Drawing', show: drawing('strength') },
   { id: 'service', title: 'In service', show: drawing('service') },
   { id: 'loads', title: 'Loads', show: ({ kept, member, faults }) => <StripLoads project={kept} member={member} faults={faults} /> },
@@ -53,7 +54,7 @@ const panels: readonly PanelPart<StripMember, LineSheet>[] = [
 ];
 
 /** The screen of a slab that spans one way. */
-export const StripScreen = memberScreen<StripMember, LineSheet>({
+export const StripScreen = memberScreen<StripMember, LineSheet, StripHandle>({
   panels,
   useOwn: useLineSheet,
   fits: (then, now) => then.spans.length === now.spans.length,
@@ -69,6 +70,6 @@ export const StripScreen = memberScreen<StripMember, LineSheet>({
     </>
   ),
   onPlace: ({ setStation }) => setStation,
-  field: (path, { kept, keptMember, result }) => stripField(path, { project: kept, member: keptMember, steel: result.steel }),
+  field: (handle, { kept, keptMember, result }) => stripField(handle, { project: kept, member: keptMember, steel: result.steel }),
   editors: (place, { member }) => supportEditor(place, member),
 });

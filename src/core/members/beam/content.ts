@@ -9,7 +9,7 @@ import type { BarGroup } from '../../reinforcement/bar-groups';
 import { barLabel, linkLabel } from '../parts/bar-labels';
 import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, serviceFacts, spanText, weightFact } from '../parts/facts';
 import { elevationDrawing } from './drawing/elevation';
-import { sectionDrawing } from '../../drawing/section-drawing';
+import { sectionDrawing } from './drawing/section';
 import { beamSectionPicture, senseAt } from './drawing/section-picture';
 import { servicePictures, stripPictures } from './drawing/strips';
 import { withFlanges } from './effective-flange';

@@ -21,6 +21,13 @@ export interface PanelPicture {
   };
 }
 
+/** What can be changed on the plan: values, and words that a click turns. */
+export type PanelHandle =
+  | { readonly of: 'side'; readonly side: 'lx' | 'ly' }
+  | { readonly of: 'depth' | 'corners' | 'share' }
+  | { readonly of: 'edge'; readonly edge: PanelEdge }
+  | { readonly of: 'bars'; readonly place: PanelPlace };
+
 /** Where the panel stands on the sheet. */
 interface Stand {
   readonly left: number;
@@ -33,7 +40,7 @@ interface Stand {
 const BEYOND = 12;
 
 /** The panel from above to scale: edges with how they are held, bars with their moments, sides, and how the load is shared. */
-export function panelPlan(p: PanelPicture, width: number, height: number): Drawing {
+export function panelPlan(p: PanelPicture, width: number, height: number): Drawing<PanelHandle> {
   const { lx, ly } = p.panel;
   const scale = Math.min((width - 330) / lx, (height - 190) / ly);
   const centre: Point = [width / 2 + 20, height / 2 - 6];
@@ -49,7 +56,7 @@ export function panelPlan(p: PanelPicture, width: number, height: number): Drawi
     [at.right, at.bottom],
     [at.left, at.bottom],
   ];
-  const shapes: Shape[] = [
+  const shapes: Shape<PanelHandle>[] = [
     { kind: 'path', closed: true, fill: 'concreteLight', line: 'outline', points: corners },
     ...panelEdges.flatMap((e) => edgeShapes(p.panel, e, at)),
     ...(p.panel.method === 'yieldLines' ? yieldLines(p.panel, at) : []),
@@ -58,15 +65,15 @@ export function panelPlan(p: PanelPicture, width: number, height: number): Drawi
       Math.max(at.left - BEYOND, Math.min(at.right + BEYOND, at.left + x * scale)),
       Math.max(at.top - BEYOND, Math.min(at.bottom + BEYOND, at.bottom - y * scale)),
     ]),
-    ...dimension([at.left, at.bottom + 74], [at.right, at.bottom + 74], p.labels.lx, 'lx', 'Side along x'),
-    ...dimension([at.left - 104, at.bottom], [at.left - 104, at.top], p.labels.ly, 'ly', 'Side along y'),
+    ...dimension([at.left, at.bottom + 74], [at.right, at.bottom + 74], p.labels.lx, { of: 'side', side: 'lx' } as const, 'Side along x'),
+    ...dimension([at.left - 104, at.bottom], [at.left - 104, at.top], p.labels.ly, { of: 'side', side: 'ly' } as const, 'Side along y'),
     ...words(p, at),
   ];
   return { width, height, title: 'Plan', shapes };
 }
 
 /** An edge: a line over its support, with hatching where the slab goes on or is held; its word changes it. */
-function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape[] {
+function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape<PanelHandle>[] {
   const isUpright = edge === 'left' || edge === 'right';
   const x = edge === 'left' ? at.left : at.right;
   const y = edge === 'top' ? at.top : at.bottom;
@@ -83,20 +90,20 @@ function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape[] 
   const length = isUpright ? at.bottom - at.top : at.right - at.left;
   const hatch =
     edges[edge] === 'continuous'
-      ? Array.from({ length: Math.floor(length / 12) }, (_, i): Shape => {
+      ? Array.from({ length: Math.floor(length / 12) }, (_, i): Shape<never> => {
           const t = (i + 0.5) * 12;
           return isUpright
             ? line([x, at.top + t], [x + 8 * out, at.top + t - 8], 'dim')
             : line([at.left + t, y], [at.left + t + 8, y + 8 * out], 'dim');
         })
       : [];
-  const word: Shape = {
+  const word: Shape<PanelHandle> = {
     kind: 'text',
     at: isUpright ? [x + out * 14, at.top + 14] : [at.left + 52, y + (out < 0 ? -14 : 22)],
     text: edges[edge],
     style: 'plain',
     anchor: isUpright ? (out < 0 ? 'end' : 'start') : 'middle',
-    edit: `edges.${edge}`,
+    edit: { of: 'edge', edge },
     label: `The ${edge} edge is ${edges[edge]}`,
     halo: true,
   };
@@ -104,7 +111,7 @@ function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape[] 
 }
 
 /** Corners that are kept from lifting. */
-function cornerMark([x, y]: Point, i: number): Shape {
+function cornerMark([x, y]: Point, i: number): Shape<never> {
   const [sx, sy] = [i === 0 || i === 3 ? 1 : -1, i < 2 ? 1 : -1];
   return {
     kind: 'path',
@@ -119,7 +126,7 @@ function cornerMark([x, y]: Point, i: number): Shape {
 }
 
 /** The lines along which the panel folds at collapse: a ridge along the longer side, reached from the corners. */
-function yieldLines({ lx, ly }: PanelInput, at: Stand): Shape[] {
+function yieldLines({ lx, ly }: PanelInput, at: Stand): Shape<PanelHandle>[] {
   const isWide = lx >= ly;
   const inset = (isWide ? at.bottom - at.top : at.right - at.left) / 2;
   const [cx, cy] = [(at.left + at.right) / 2, (at.top + at.bottom) / 2];
@@ -162,8 +169,8 @@ const drawnAt: Record<
 };
 
 /** One bar at each place from end to end, with its name and the moment that it carries; below solid, over edges heavy. */
-function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: number) => Point): Shape[] {
-  return result.sections.flatMap((s): Shape[] => {
+function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: number) => Point): Shape<PanelHandle>[] {
+  return result.sections.flatMap((s): Shape<PanelHandle>[] => {
     const set = bars.find((b) => (b.source as { place?: PanelPlace } | null)?.place === s.place);
     if (!set) return [];
     const { part, text } = drawnAt[s.place];
@@ -171,7 +178,7 @@ function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: 
     const [a, b] = set.corners.map(({ at: [x, y] }) => onSheet(x + shift[0], y + shift[1])) as [Point, Point];
     const [at, anchor] = text(a, b);
     const isBelow = s.place === 'x' || s.place === 'y';
-    const edit = `bars.${s.place}`;
+    const edit = { of: 'bars', place: s.place } as const;
     const name = `Bars ${placeTitle(s.place)}`;
     return [
       { kind: 'path', points: [a, b], line: isBelow ? 'bar' : 'barHeavy', edit },
@@ -182,19 +189,19 @@ function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: 
 }
 
 /** What is said beside the plan and can be changed there: depth, corners, the share of the load. */
-function words({ panel, labels }: PanelPicture, at: Stand): Shape[] {
-  const text = (y: number, words: string, edit: string, label: string): Shape => ({
+function words({ panel, labels }: PanelPicture, at: Stand): Shape<PanelHandle>[] {
+  const text = (y: number, words: string, of: 'depth' | 'corners' | 'share', label: string): Shape<PanelHandle> => ({
     kind: 'text',
     at: [at.right + 18, y],
     text: words,
     style: 'plain',
-    edit,
+    edit: { of },
     label,
     halo: true,
   });
   return [
-    text(at.bottom - 34, labels.depth, 'h', 'Depth of the slab'),
-    text(at.bottom - 16, panel.isHeldDown ? 'corners held down' : 'corners may lift', 'isHeldDown', 'How the corners are held'),
+    text(at.bottom - 34, labels.depth, 'depth', 'Depth of the slab'),
+    text(at.bottom - 16, panel.isHeldDown ? 'corners held down' : 'corners may lift', 'corners', 'How the corners are held'),
     ...(panel.method === 'strips' ? [text(at.bottom + 2, labels.share, 'share', 'Part of the load that strips along x carry')] : []),
   ];
 }

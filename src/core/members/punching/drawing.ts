@@ -18,11 +18,20 @@ export interface PunchingPicture {
   };
 }
 
+/** What can be changed on the plan. */
+export type PunchingHandle =
+  | { readonly of: 'opening'; readonly opening: number }
+  | { readonly of: 'bars'; readonly along: 'x' | 'y' }
+  | { readonly of: 'depth' | 'legs' }
+  | { readonly of: 'columnSide'; readonly side: 'b' | 'h' | 'diameter' }
+  | { readonly of: 'base'; readonly side: 'b' | 'h' }
+  | { readonly of: 'edge'; readonly edge: SlabSide };
+
 /** Most that is drawn beyond the outermost perimeter (mm). */
 const MARGIN = 250;
 
 /** A plan of the slab at a column to scale: edges, openings, perimeters with what openings take of them, legs; its values are edited on it. */
-export function punchingDrawing({ place, code, labels }: PunchingPicture, width: number, height: number): Drawing {
+export function punchingDrawing({ place, code, labels }: PunchingPicture, width: number, height: number): Drawing<PunchingHandle> {
   const stages = stagesOf(place, code);
   const stage = stages.at(-1)!;
   const column = stages[0]!;
@@ -36,14 +45,14 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
   const scale = Math.min((width - 150) / (window.right - window.left), (height - 100) / (window.top - window.bottom));
   const centre: Point = [width / 2 - ((window.left + window.right) / 2) * scale, height / 2 + ((window.bottom + window.top) / 2) * scale];
   const at = ([x, y]: PlanPoint): Point => [centre[0] + x * scale, centre[1] - y * scale];
-  const loop = (points: Loop, more: Partial<Extract<Shape, { kind: 'path' }>>): Shape => ({
+  const loop = (points: Loop, more: Partial<Extract<Shape<never>, { kind: 'path' }>>): Shape<never> => ({
     kind: 'path',
     closed: true,
     points: points.map(at),
     ...more,
   });
   const dots = column.placed?.legs ?? [];
-  const shapes: Shape[] = [
+  const shapes: Shape<PunchingHandle>[] = [
     ...slabShapes(stage.slab, window, at),
     ...(place.drop ? [loop(rectangleLoop(place.drop.cx, place.drop.cy), { line: 'outline', fill: 'concreteLight' })] : []),
     ...place.openings.flatMap((o, i) => openingShapes(openingLoop(o), i, at)),
@@ -51,13 +60,13 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
     ...perimeterShapes(critical, at, 'resistance'),
     ...(outer ? perimeterShapes(outer, at, 'nominal') : []),
     loop(outlineOfShape(place.column).outer, { line: 'cut', fill: 'steel' }),
-    ...dots.map((l): Shape => ({
+    ...dots.map((l): Shape<never> => ({
       kind: 'circle',
       at: at(l.at),
       r: Math.max(1.6, (column.steel?.diameter ?? 10) * scale * 0.5),
       fill: 'steel',
     })),
-    ...(column.placed?.dropped ?? []).map((p): Shape => ({ kind: 'circle', at: at(p), r: 2.6, line: 'excess', fill: 'surface' })),
+    ...(column.placed?.dropped ?? []).map((p): Shape<never> => ({ kind: 'circle', at: at(p), r: 2.6, line: 'excess', fill: 'surface' })),
   ];
   shapes.push(...names(place, critical, outer, at, labels), ...dimensions(place, stage.slab, at, labels.length));
   return { width, height, title: 'Plan', shapes };
@@ -89,7 +98,7 @@ function windowOf(place: PunchingInput, slab: SlabEdges, pieces: readonly Piece[
 }
 
 /** The slab as far as it is drawn, with a strong line where it ends. */
-function slabShapes(slab: SlabEdges, w: Window, at: (p: PlanPoint) => Point): Shape[] {
+function slabShapes(slab: SlabEdges, w: Window, at: (p: PlanPoint) => Point): Shape<PunchingHandle>[] {
   const { corner } = slab;
   let points: Loop = [
     [w.left, w.bottom],
@@ -98,14 +107,14 @@ function slabShapes(slab: SlabEdges, w: Window, at: (p: PlanPoint) => Point): Sh
     [w.left, w.top],
   ];
   if (corner) points = withoutCorner(w, corner);
-  const edges: Shape[] = slabSides
+  const edges: Shape<never>[] = slabSides
     .filter((s) => slab[s] !== null)
     .map((s) =>
       s === 'left' || s === 'right'
         ? line(at([s === 'left' ? w.left : w.right, w.bottom]), at([s === 'left' ? w.left : w.right, w.top]), 'cut')
         : line(at([w.left, s === 'bottom' ? w.bottom : w.top]), at([w.right, s === 'bottom' ? w.bottom : w.top]), 'cut'),
     );
-  const inner: Shape[] = corner
+  const inner: Shape<never>[] = corner
     ? [
         line(at([corner[0], corner[1]]), at([corner[0] < 0 ? w.left : w.right, corner[1]]), 'cut'),
         line(at([corner[0], corner[1]]), at([corner[0], corner[1] < 0 ? w.bottom : w.top]), 'cut'),
@@ -125,12 +134,12 @@ function withoutCorner(w: Window, [cx, cy]: PlanPoint): Loop {
   return [[cx, far[1]], ...others, [far[0], cy], [cx, cy]];
 }
 
-function openingShapes(opening: Loop, i: number, at: (p: PlanPoint) => Point): Shape[] {
+function openingShapes(opening: Loop, i: number, at: (p: PlanPoint) => Point): Shape<PunchingHandle>[] {
   const points = opening.map(at);
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
   const [l, r, t, b] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   return [
-    { kind: 'path', closed: true, points, line: 'outline', fill: 'surface', edit: `openings[${i}]` },
+    { kind: 'path', closed: true, points, line: 'outline', fill: 'surface', edit: { of: 'opening', opening: i } },
     ...(opening.length === 4 ? [line([l, t], [r, b], 'dim'), line([l, b], [r, t], 'dim')] : []),
     {
       kind: 'text',
@@ -139,14 +148,14 @@ function openingShapes(opening: Loop, i: number, at: (p: PlanPoint) => Point): S
       style: 'small',
       anchor: 'middle',
       halo: true,
-      edit: `openings[${i}]`,
+      edit: { of: 'opening', opening: i },
       label: `Opening ${i + 1}`,
     },
   ];
 }
 
 /** Tangents from the column's centre to the openings that count. */
-function shadowShapes({ shadows }: PunchingStage, at: (p: PlanPoint) => Point, w: Window): Shape[] {
+function shadowShapes({ shadows }: PunchingStage, at: (p: PlanPoint) => Point, w: Window): Shape<PunchingHandle>[] {
   const far = Math.max(w.right - w.left, w.top - w.bottom);
   return shadows.flatMap(({ from, to }) =>
     [from, to].map((p) => {
@@ -162,9 +171,9 @@ function shadowShapes({ shadows }: PunchingStage, at: (p: PlanPoint) => Point, w
   );
 }
 
-const perimeterShapes = (p: ControlPerimeter, at: (q: PlanPoint) => Point, style: 'resistance' | 'nominal'): Shape[] => [
-  ...chained(p.lost).map((points): Shape => ({ kind: 'path', points: points.map(at), line: 'excess' })),
-  ...chained(p.pieces).map((points): Shape => ({ kind: 'path', points: points.map(at), line: style })),
+const perimeterShapes = (p: ControlPerimeter, at: (q: PlanPoint) => Point, style: 'resistance' | 'nominal'): Shape<PunchingHandle>[] => [
+  ...chained(p.lost).map((points): Shape<never> => ({ kind: 'path', points: points.map(at), line: 'excess' })),
+  ...chained(p.pieces).map((points): Shape<never> => ({ kind: 'path', points: points.map(at), line: style })),
 ];
 
 /** Pieces that follow each other as one line, so that dashes run through. */
@@ -189,12 +198,12 @@ function names(
   outer: ControlPerimeter | null,
   at: (p: PlanPoint) => Point,
   labels: PunchingPicture['labels'],
-): Shape[] {
-  const named = (p: ControlPerimeter, text: string): Shape[] =>
+): Shape<PunchingHandle>[] {
+  const named = (p: ControlPerimeter, text: string): Shape<PunchingHandle>[] =>
     p.pieces.length === 0
       ? []
       : [{ kind: 'text', at: [at(topOf(p))[0], at(topOf(p))[1] - 5], text, style: 'resistance', anchor: 'middle', halo: true }];
-  const bars = (text: string, edit: string, label: string, y: number): Shape => ({
+  const bars = (text: string, edit: PunchingHandle, label: string, y: number): Shape<PunchingHandle> => ({
     kind: 'text',
     at: [14, y],
     text,
@@ -206,25 +215,30 @@ function names(
   return [
     ...named(critical, `u ${labels.length(critical.length)}`),
     ...(outer ? named(outer, `outer ${labels.length(outer.length)}`) : []),
-    bars(`${place.base ? 'bottom' : 'top'} along x: ${labels.barsX}`, 'barsX', 'Top bars along x', 20),
-    bars(`${place.base ? 'bottom' : 'top'} along y: ${labels.barsY}`, 'barsY', 'Top bars along y', 36),
-    bars(labels.depth, 'h', 'Depth of the slab', 52),
-    ...(place.base ? [] : [bars(labels.legs, 'legs', place.legs ? 'Legs' : 'Legs, none yet', 68)]),
+    bars(`${place.base ? 'bottom' : 'top'} along x: ${labels.barsX}`, { of: 'bars', along: 'x' }, 'Top bars along x', 20),
+    bars(`${place.base ? 'bottom' : 'top'} along y: ${labels.barsY}`, { of: 'bars', along: 'y' }, 'Top bars along y', 36),
+    bars(labels.depth, { of: 'depth' }, 'Depth of the slab', 52),
+    ...(place.base ? [] : [bars(labels.legs, { of: 'legs' }, place.legs ? 'Legs' : 'Legs, none yet', 68)]),
   ];
 }
 
 /** Sizes of the column and distances of its faces from the edges. */
-function dimensions(place: PunchingInput, slab: SlabEdges, at: (p: PlanPoint) => Point, length: (v: number) => string): Shape[] {
+function dimensions(
+  place: PunchingInput,
+  slab: SlabEdges,
+  at: (p: PlanPoint) => Point,
+  length: (v: number) => string,
+): Shape<PunchingHandle>[] {
   const { cx, cy } = columnSize(place.column);
   const isRound = place.column.kind === 'circle';
-  const [x, y] = isRound ? (['column.diameter', undefined] as const) : (['column.b', 'column.h'] as const);
+  const x = isRound ? 'diameter' : 'b';
   const below = at([0, -cy / 2])[1] + 16;
   const beside = at([cx / 2, 0])[0] + 18;
   const { base } = place;
-  const edges = slabSides.flatMap((side): Shape[] => {
+  const edges = slabSides.flatMap((side): Shape<PunchingHandle>[] => {
     const e = slab[side];
     if (e === null || base) return [];
-    const edit = `edges.${side}`;
+    const edit = { of: 'edge', edge: side } as const;
     const text = length(place.edges[side]!);
     const name = `From the column to the ${side} edge`;
     if (side === 'left')
@@ -241,10 +255,18 @@ function dimensions(place: PunchingInput, slab: SlabEdges, at: (p: PlanPoint) =>
       [at([-cx / 2, 0])[0], below],
       [at([cx / 2, 0])[0], below],
       length(cx),
-      x,
+      { of: 'columnSide', side: x } as const,
       isRound ? 'Diameter of the column' : 'Column along x',
     ),
-    ...(isRound ? [] : dimension([beside, at([0, -cy / 2])[1]], [beside, at([0, cy / 2])[1]], length(cy), y, 'Column along y')),
+    ...(isRound
+      ? []
+      : dimension(
+          [beside, at([0, -cy / 2])[1]],
+          [beside, at([0, cy / 2])[1]],
+          length(cy),
+          { of: 'columnSide', side: 'h' } as const,
+          'Column along y',
+        )),
     ...edges,
     ...(base
       ? [
@@ -252,14 +274,14 @@ function dimensions(place: PunchingInput, slab: SlabEdges, at: (p: PlanPoint) =>
             [at([-base.b / 2, 0])[0], at([0, -base.h / 2])[1] + 16],
             [at([base.b / 2, 0])[0], at([0, -base.h / 2])[1] + 16],
             length(base.b),
-            'base.b',
+            { of: 'base', side: 'b' } as const,
             'Footing along x',
           ),
           ...dimension(
             [at([-base.b / 2, 0])[0] - 14, at([0, -base.h / 2])[1]],
             [at([-base.b / 2, 0])[0] - 14, at([0, base.h / 2])[1]],
             length(base.h),
-            'base.h',
+            { of: 'base', side: 'h' } as const,
             'Footing along y',
           ),
         ]

@@ -2,6 +2,7 @@ import { silent } from '../../calc/calc';
 import type { BendingResistance, DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import type { SlabBars } from '../../reinforcement/slab-bars';
+import type { BarsHandle } from '../beam/drawing/handles';
 import { outlineOf, supportPositions } from '../beam/input';
 import { anchorageLengths } from '../beam/resistance';
 import { sectionAt, type Sense } from '../beam/section-at';
@@ -9,10 +10,10 @@ import { stripAsBeam } from './as-beam';
 import type { StripInput } from './input';
 import { StripMap, type StripSteel } from './steel';
 
-/** Bars of a face at a cut, with the path at which they are set. */
+/** Bars of a face at a cut, and which of the slab's they are. */
 export interface LayerHere {
   readonly bars: SlabBars;
-  readonly path: string;
+  readonly source: BarsHandle;
 }
 
 /** One cut through a strip of slab with its bars and its ultimate state. */
@@ -41,15 +42,15 @@ export function stripCut(strip: StripInput, code: DesignCode, steel: StripSteel,
   const through = steel.top[span]!.main;
   const runs = [span, span + 1].flatMap((j): LayerHere[] => {
     const run = steel.support[j];
-    return run && reaches(run) ? [{ bars: run.bars, path: `bars.support[${j}].bars` }] : [];
+    return run && reaches(run) ? [{ bars: run.bars, source: { of: 'over', support: j } }] : [];
   });
-  const bottom: LayerHere[] = [{ bars: main, path: `bars.bottom[${span}].main` }];
-  if (extra && reaches(extra)) bottom.push({ bars: extra.bars, path: `bars.bottom[${span}].extra.bars` });
+  const bottom: LayerHere[] = [{ bars: main, source: { of: 'bottom', span } }];
+  if (extra && reaches(extra)) bottom.push({ bars: extra.bars, source: { of: 'extra', span } });
   return {
     span,
     sense,
     h: outlineOf(beam, span).h,
-    top: runs.length > 0 ? runs.slice(0, 1) : through ? [{ bars: through, path: `bars.top[${span}].main` }] : [],
+    top: runs.length > 0 ? runs.slice(0, 1) : through ? [{ bars: through, source: { of: 'top' as const, span } }] : [],
     bottom,
     resistance: code.bendingResistance(silent, here.section, strip.materials) ?? null,
     blockFactor: law.kind === 'block' ? law.depthFactor : 1,

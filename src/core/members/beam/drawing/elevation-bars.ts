@@ -1,5 +1,5 @@
 import type { BarSet } from '../../../model/bar-set';
-import { pathOfBars, type BarsHandle } from './handles';
+import type { BarsHandle, LineHandle } from './handles';
 import { supportName } from '../input';
 import type { ElevationPicture, OnElevation } from './elevation-picture';
 import { handle, line, type Point, type Shape } from '../../../drawing/shapes';
@@ -8,7 +8,7 @@ import { handle, line, type Point, type Shape } from '../../../drawing/shapes';
 const WIDE = 120;
 
 /** Links where they stand. */
-export function linkLines<B>({ bars }: ElevationPicture<B>, { toX, top, depth }: OnElevation): Shape[] {
+export function linkLines<B>({ bars }: ElevationPicture<B>, { toX, top, depth }: OnElevation): Shape<LineHandle>[] {
   return bars
     .filter((set) => set.role === 'link' && set.bend === 'link' && !isInner(set, bars))
     .flatMap((set) => {
@@ -21,7 +21,7 @@ export function linkLines<B>({ bars }: ElevationPicture<B>, { toX, top, depth }:
 const isInner = (set: BarSet, all: readonly BarSet[]) => all.find((other) => other.source === set.source) !== set;
 
 /** All runs of bars with their names, and handles at the ends that can be moved. */
-export function barRuns<B>(p: ElevationPicture<B>, at: OnElevation): Shape[] {
+export function barRuns<B>(p: ElevationPicture<B>, at: OnElevation): Shape<LineHandle>[] {
   if (!p.steel) return [];
   const drawn = p.bars.filter(
     (set) => set.role === 'bar' && set.span !== undefined && set.source !== null && set.layer === outermost(set, p.bars),
@@ -42,10 +42,10 @@ const FROM_FACE = 6;
 const APART = 4;
 
 /** A bar from end to end with its bends, the depth stretched; its ends are ticked. */
-function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, depth }: OnElevation): Shape[] {
+function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, depth }: OnElevation): Shape<LineHandle>[] {
   const h = depth(span!);
-  const handle = source as BarsHandle;
-  const { of } = handle;
+  const bars = source as BarsHandle;
+  const { of } = bars;
   const aside = of === 'extra' || of === 'over' ? APART : 0;
   const level = face === 'bottom' ? top + h - FROM_FACE - aside : top + FROM_FACE + aside;
   const tip = face === 'bottom' ? top + FROM_FACE : top + h - FROM_FACE;
@@ -54,7 +54,7 @@ function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, de
   const way = face === 'bottom' ? -1 : 1;
   const straightEnds = [points[0]!, points[points.length - 1]!].filter(([, y]) => y === level);
   return [
-    { kind: 'path', points, line: aside > 0 ? 'barHeavy' : 'bar', edit: pathOfBars(handle) },
+    { kind: 'path', points, line: aside > 0 ? 'barHeavy' : 'bar', edit: bars },
     ...straightEnds.map(([x, y]) => line([x, y], [x, y + 3.5 * way], 'bar')),
   ];
 }
@@ -62,7 +62,7 @@ function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, de
 /** Half the width of a name, about. */
 const halfWidth = (text: string) => 2.9 * text.length;
 
-const name = (at: Point, text: string, edit: string, label: string): Shape => ({
+const name = (at: Point, text: string, edit: LineHandle, label: string): Shape<LineHandle> => ({
   kind: 'text',
   at,
   text,
@@ -73,46 +73,50 @@ const name = (at: Point, text: string, edit: string, label: string): Shape => ({
   halo: true,
 });
 
-function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation, i: number): Shape[] {
+function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation, i: number): Shape<LineHandle>[] {
   const { main, extra } = steel!.bottom[i]!;
   const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
   const middle = (a + b) / 2;
   const isWide = b - a > WIDE;
   const y = top + depth(i) - FROM_FACE - APART;
   const nameY = top + depth(i) + 15;
-  const mainPath = `bars.bottom[${i}].main`;
-  const extraPath = `bars.bottom[${i}].extra`;
-  const shapes: Shape[] = [];
+  const [mainBars, extraBars]: readonly BarsHandle[] = [
+    { of: 'bottom', span: i },
+    { of: 'extra', span: i },
+  ];
+  const shapes: Shape<LineHandle>[] = [];
   const both = extra ? `${barLabel(main)} +` : barLabel(main);
   const added = extra ? barLabel(extra.bars) : '';
   // The two names stand side by side around the middle.
-  shapes.push(name([middle - halfWidth(added), nameY], both, mainPath, `Bottom bars of span ${i + 1}`));
+  shapes.push(name([middle - halfWidth(added), nameY], both, mainBars!, `Bottom bars of span ${i + 1}`));
   if (extra) {
     const title = `Extra bottom bars of span ${i + 1}`;
-    shapes.push(name([middle + halfWidth(both) + 4, nameY], added, `${extraPath}.bars`, title));
-    shapes.push(handle([toX(extra.from), y], `${extraPath}.from`, `${title}, left end`));
-    shapes.push(handle([toX(extra.to), y], `${extraPath}.to`, `${title}, right end`));
-  } else if (isWide)
-    shapes.push(name([middle + halfWidth(both) + 14, nameY], '+', `${extraPath}.bars`, `Add extra bottom bars in span ${i + 1}`));
+    shapes.push(name([middle + halfWidth(both) + 4, nameY], added, extraBars!, title));
+    shapes.push(handle<LineHandle>([toX(extra.from), y], { of: 'extraEnd', span: i, end: 'from' }, `${title}, left end`));
+    shapes.push(handle<LineHandle>([toX(extra.to), y], { of: 'extraEnd', span: i, end: 'to' }, `${title}, right end`));
+  } else if (isWide) shapes.push(name([middle + halfWidth(both) + 14, nameY], '+', extraBars!, `Add extra bottom bars in span ${i + 1}`));
   const through = steel!.top[i]!.main;
-  if (isWide) shapes.push(name([middle, top - 4], through ? barLabel(through) : '+', `bars.top[${i}].main`, `Top bars of span ${i + 1}`));
+  if (isWide) shapes.push(name([middle, top - 4], through ? barLabel(through) : '+', { of: 'top', span: i }, `Top bars of span ${i + 1}`));
   return shapes;
 }
 
-function supportBars<B>({ steel, beam, barLabel }: ElevationPicture<B>, { toX, starts, top }: OnElevation, j: number): Shape[] {
+function supportBars<B>({ steel, beam, barLabel }: ElevationPicture<B>, { toX, starts, top }: OnElevation, j: number): Shape<LineHandle>[] {
   const bars = steel!.support[j];
-  const path = `bars.support[${j}]`;
+  const own: BarsHandle = { of: 'over', support: j };
   const inwards = bars ? Math.max(22, halfWidth(barLabel(bars.bars)) + 4) : 22;
   const isEnd = j === 0 ? inwards : j === beam.spans.length ? -inwards : 0;
   const nameAt: Point = [toX(starts[j]!) + isEnd, top - 4];
-  if (!bars)
-    return beam.supports[j]!.type === 'free' ? [] : [name(nameAt, '+', `${path}.bars`, `Add top bars over support ${supportName(j)}`)];
+  if (!bars) return beam.supports[j]!.type === 'free' ? [] : [name(nameAt, '+', own, `Add top bars over support ${supportName(j)}`)];
   const y = top + FROM_FACE + APART;
   const title = `Top bars over support ${supportName(j)}`;
   const [first, last] = [starts[0]!, starts[starts.length - 1]!];
   return [
-    name(nameAt, barLabel(bars.bars), `${path}.bars`, title),
-    ...(starts[j]! > first ? [handle([toX(bars.from), y], `${path}.left`, `${title}, left end`)] : []),
-    ...(starts[j]! < last ? [handle([toX(bars.to), y], `${path}.right`, `${title}, right end`)] : []),
+    name(nameAt, barLabel(bars.bars), own, title),
+    ...(starts[j]! > first
+      ? [handle<LineHandle>([toX(bars.from), y], { of: 'overEnd', support: j, end: 'left' }, `${title}, left end`)]
+      : []),
+    ...(starts[j]! < last
+      ? [handle<LineHandle>([toX(bars.to), y], { of: 'overEnd', support: j, end: 'right' }, `${title}, right end`)]
+      : []),
   ];
 }

@@ -5,6 +5,7 @@ import { formatQuantity, formatValue } from '../../../units/format';
 import type { UnitSystem } from '../../../units/quantity';
 import type { Frame } from '../../../drawing/frame';
 import { barRuns, linkLines } from './elevation-bars';
+import type { LineHandle } from './handles';
 import type { ElevationPicture, OnElevation } from './elevation-picture';
 import { arcPoints, arrow, dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
@@ -13,7 +14,7 @@ const BEAM_MOST = 58;
 export const ELEVATION_HEIGHT = 236;
 
 /** The beam from the side with loads, bars, links and supports. The depth is stretched; its title says by how much. */
-export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawing {
+export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawing<LineHandle> {
   const starts = supportPositions(p.beam);
   const length = starts[starts.length - 1]!;
   const scale = (frame.right - frame.left) / length;
@@ -21,7 +22,7 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
   const deepest = Math.max(...p.beam.spans.map((_, i) => outlineOf(p.beam, i).h));
   const depthScale = BEAM_MOST / deepest;
   const at: OnElevation = { toX, starts, top: BEAM_TOP, depth: (span) => depthOf(p, span, depthScale) };
-  const shapes: Shape[] = [
+  const shapes: Shape<LineHandle>[] = [
     ...loadBands(p, toX, starts),
     ...concrete(p, toX, starts, depthScale),
     ...linkLines(p, at),
@@ -39,7 +40,12 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
 
 const depthOf = <B>(p: ElevationPicture<B>, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
 
-function concrete<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+function concrete<B>(
+  p: ElevationPicture<B>,
+  toX: (x: number) => number,
+  starts: readonly number[],
+  depthScale: number,
+): Shape<LineHandle>[] {
   const bottom: Point[] = p.beam.spans.flatMap((_, i): Point[] => [
     [toX(starts[i]!), BEAM_TOP + depthOf(p, i, depthScale)],
     [toX(starts[i + 1]!), BEAM_TOP + depthOf(p, i, depthScale)],
@@ -60,14 +66,19 @@ function flangeY<B>(p: ElevationPicture<B>, depthScale: number): number {
   return BEAM_TOP + (shape === 'invertedT' ? h - flangeDepth : flangeDepth) * depthScale;
 }
 
-function supports<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[], depthScale: number): Shape[] {
+function supports<B>(
+  p: ElevationPicture<B>,
+  toX: (x: number) => number,
+  starts: readonly number[],
+  depthScale: number,
+): Shape<LineHandle>[] {
   const { beam } = p;
-  return beam.supports.flatMap((s, j): Shape[] => {
+  return beam.supports.flatMap((s, j): Shape<LineHandle>[] => {
     const x = toX(starts[j]!);
     const base = BEAM_TOP + depthOf(p, Math.min(j, beam.spans.length - 1), depthScale);
-    const edit = `supports[${j}]`;
+    const edit = { of: 'support', support: j } as const;
     const gridY = BEAM_TOP + BEAM_MOST + 42;
-    const circle: Shape[] = [
+    const circle: Shape<LineHandle>[] = [
       line([x, base + 4], [x, gridY - 9], 'grid'),
       { kind: 'circle', at: [x, gridY], r: 9, line: 'axis', fill: 'surface' },
       {
@@ -110,7 +121,7 @@ function supports<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts:
         ...circle,
       ];
     }
-    const zigzag: Shape[] =
+    const zigzag: Shape<never>[] =
       s.type === 'spring'
         ? [
             {
@@ -143,11 +154,17 @@ function supports<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts:
   });
 }
 
-function spanDimensions<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+function spanDimensions<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape<LineHandle>[] {
   const y = BEAM_TOP + BEAM_MOST + 42;
   return p.beam.spans.flatMap((span, i) => {
     const [a, b] = [toX(starts[i]!) + 13, toX(starts[i + 1]!) - 13];
-    return dimension([a, y], [b, y], formatValue(span.length, 'span', p.units), `spans[${i}].length`, `Length of span ${i + 1}`);
+    return dimension(
+      [a, y],
+      [b, y],
+      formatValue(span.length, 'span', p.units),
+      { of: 'spanLength', span: i } as const,
+      `Length of span ${i + 1}`,
+    );
   });
 }
 
@@ -155,16 +172,16 @@ const BAND = 13;
 const BANDS_BOTTOM = 98;
 
 /** Loads: one row for permanent line loads, one for variable ones, and point loads through both. */
-function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape[] {
+function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts: readonly number[]): Shape<LineHandle>[] {
   const { beam } = p;
   const natureOf = (load: BeamLoad): LoadCase['nature'] => beam.cases.find((c) => c.id === load.case)?.nature ?? 'permanent';
   const rows = { permanent: BANDS_BOTTOM - BAND, variable: BANDS_BOTTOM - 2 * BAND - 3 };
   const taken = { permanent: 0, variable: 0 };
   const atPlace = new Map<number, number>();
   let torques = 0;
-  return beam.loads.flatMap((load, k): Shape[] => {
+  return beam.loads.flatMap((load, k): Shape<LineHandle>[] => {
     const isPermanent = natureOf(load) === 'permanent';
-    const edit = `loads[${k}]`;
+    const edit = { of: 'load', load: k } as const;
     const text = `${load.case} ${p.loadLabel?.(k) ?? loadText(load, p.units)}`;
     const name = `Load ${k + 1}: ${text}`;
     if (load.type === 'point') {
@@ -198,7 +215,7 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
     const y = rows[row];
     const parts = lineLoads(load, beam).filter((l) => l.kind === 'distributed');
     const highest = Math.max(...parts.map((l) => Math.max(Math.abs(l.start), Math.abs(l.end))), 1e-9);
-    const shapes = parts.flatMap((l): Shape[] => {
+    const shapes = parts.flatMap((l): Shape<LineHandle>[] => {
       const [a, b] = [toX(starts[l.span]! + l.from), toX(starts[l.span]! + l.to)];
       const [ha, hb] = [BAND * Math.max(0.25, Math.abs(l.start) / highest), BAND * Math.max(0.25, Math.abs(l.end) / highest)];
       const bottom = y + BAND;
@@ -235,7 +252,7 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
 }
 
 /** A figure beside an arrow: to its left where the sheet ends at its right. */
-function beside(x: number, y: number, right: number, text: Extract<Shape, { kind: 'text' }>): Shape {
+function beside(x: number, y: number, right: number, text: Extract<Shape<LineHandle>, { kind: 'text' }>): Shape<LineHandle> {
   const isNearEnd = x + 5 + 6 * text.text.length > right + 34;
   return { ...text, at: [isNearEnd ? x - 5 : x + 5, y], ...(isNearEnd ? { anchor: 'end' as const } : {}) };
 }
@@ -244,12 +261,12 @@ function beside(x: number, y: number, right: number, text: Extract<Shape, { kind
 function torqueMark(
   load: BeamLoad & { type: 'torque' | 'pointTorque' },
   text: string,
-  edit: string,
+  edit: LineHandle,
   label: string,
   toX: (x: number) => number,
   starts: readonly number[],
   n: number,
-): Shape[] {
+): Shape<LineHandle>[] {
   const from = load.type === 'pointTorque' ? starts[load.span]! + load.at : load.span === 'all' ? 0 : starts[load.span]!;
   const x = toX(from) + (load.type === 'pointTorque' ? 0 : 24);
   const y = BANDS_BOTTOM - 2 * BAND - 16 - 15 * n;

@@ -7,7 +7,7 @@ import type { BeamStrips } from '../result';
 import type { Sense } from '../section-at';
 import type { SectionState } from '../section-state';
 import type { BarsHandle } from './handles';
-import type { SectionPicture } from '../../../drawing/section-drawing';
+import type { SectionPicture } from './section';
 
 /** How bars, links and lengths are written. */
 export interface SectionLabels {
@@ -75,11 +75,11 @@ export function beamSectionPicture(
         : { flange: labels.length(outline.flangeWidth), flangeDepth: `× ${labels.length(outline.flangeDepth)}` }),
     },
     edits: {
-      top: isSupportRun ? `bars.support[${nearSupport}].bars` : `bars.top[${span}].main`,
-      bottom: `bars.bottom[${span}].main`,
-      links: `bars.links[${span}].zones[${zoneIndex}]`,
+      top: isSupportRun ? { of: 'over', support: nearSupport } : { of: 'top', span },
+      bottom: { of: 'bottom', span },
+      links: { of: 'links', span, zone: zoneIndex },
       // Found by code it is changed by the distances to the next webs.
-      ...(beam.slab ? {} : { flange: 'section.flangeWidth' }),
+      ...(beam.slab ? {} : { flange: { of: 'section' as const, side: 'flangeWidth' as const } }),
     },
     ...(state.resistance
       ? {

@@ -2,6 +2,7 @@ import { supportPositions, type BeamInput, type LinkZone } from '../input';
 import type { BeamStrips, ServiceStrips } from '../result';
 import { formatValue } from '../../../units/format';
 import { displayUnit, type UnitSystem } from '../../../units/quantity';
+import type { LineHandle } from './handles';
 import type { StripPicture } from '../../../drawing/strip-drawing';
 
 export interface StripSource {
@@ -33,7 +34,7 @@ export function stripPictures(source: StripSource) {
   const hogging = negative(s.minM);
   const sagging = positive(s.maxM);
   const common = { length, x: s.x };
-  const bending: StripPicture = {
+  const bending: StripPicture<LineHandle> = {
     ...common,
     title: 'Bending',
     format: format('moment'),
@@ -42,7 +43,7 @@ export function stripPictures(source: StripSource) {
     below: { demand: sagging, resistance: s.resistanceSagging, shifted: s.shiftedSagging },
     marks: [...spanPeaks(member, s, sagging), ...starts.flatMap((x) => supportPeak(s, hogging, x))],
   };
-  const shear: StripPicture = {
+  const shear: StripPicture<LineHandle> = {
     ...common,
     title: 'Shear',
     format: format('force'),
@@ -52,7 +53,7 @@ export function stripPictures(source: StripSource) {
     marks: [],
     ...(source.links ? { names: zoneNames(source.links, starts, length), bounds: zoneBounds(source.links, starts) } : {}),
   };
-  const steel: StripPicture = {
+  const steel: StripPicture<LineHandle> = {
     ...common,
     title: 'Steel',
     format: format('area'),
@@ -67,12 +68,12 @@ export function stripPictures(source: StripSource) {
 const shortTitles = { total: 'Deflection', after: 'After partitions', live: 'Live load' } as const;
 
 /** The strips in service: deflections with their limits, downwards drawn down, and crack widths of the top above and the bottom below. */
-export function servicePictures(member: BeamInput, service: ServiceStrips, units: UnitSystem): StripPicture[] {
+export function servicePictures(member: BeamInput, service: ServiceStrips, units: UnitSystem): StripPicture<LineHandle>[] {
   const starts = supportPositions(member);
   const length = starts[starts.length - 1]!;
   const spans = member.spans.length;
   const steps = service.x.length / spans;
-  const deflections = service.sums.map((sum): StripPicture => {
+  const deflections = service.sums.map((sum): StripPicture<LineHandle> => {
     const limit = Float64Array.from(service.x, (_, i) => sum.limits[Math.floor(i / steps)]!);
     const down = positive(sum.max);
     const up = negative(sum.min);
@@ -156,7 +157,7 @@ function zoneNames({ zones: all, label }: Links, starts: readonly number[], leng
       return {
         x,
         text: isNarrow ? full.replace(/^.*@ /, '@ ') : full,
-        edit: `bars.links[${span}].zones[${k}]`,
+        edit: { of: 'links', span, zone: k } as const,
         label: `Links of span ${span + 1}, zone ${k + 1}`,
       };
     });
@@ -170,7 +171,7 @@ function zoneBounds({ zones: all }: Links, starts: readonly number[]) {
       .slice(0, -1)
       .map((zone, k) => ({
         x: starts[span]! + zone.to,
-        edit: `bars.links[${span}].zones[${k}].to`,
+        edit: { of: 'linksEnd', span, zone: k } as const,
         label: `End of zone ${k + 1} of the links in span ${span + 1}`,
       })),
   );

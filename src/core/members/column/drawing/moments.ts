@@ -1,3 +1,4 @@
+import type { ColumnHandle } from './handles';
 import { arcPoints, arrow, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 export interface ColumnMomentPicture {
@@ -6,14 +7,14 @@ export interface ColumnMomentPicture {
   readonly first: { readonly top: number; readonly bottom: number };
   readonly design: { readonly top: number; readonly mid: number; readonly bottom: number } | null;
   readonly labels: { readonly top: string; readonly bottom: string; readonly mid: string; readonly l0: string; readonly state: string };
-  readonly edits: { readonly top?: string; readonly bottom?: string };
+  readonly edits: { readonly [K in 'top' | 'bottom']?: ColumnHandle };
   readonly ends: { readonly top: EndSign; readonly bottom: EndSign };
 }
 
 export type EndSign = 'fixed' | 'pinned' | 'free' | 'framed';
 
 /** The column, its positive side at the left, with its end moments as arrows, the diagram of moments, what second order adds, and the bent shape: the sign is seen. Moments stand on the tension side. */
-export function columnMomentDrawing(p: ColumnMomentPicture, width: number, height: number): Drawing {
+export function columnMomentDrawing(p: ColumnMomentPicture, width: number, height: number): Drawing<ColumnHandle> {
   const [top, foot] = [44, height - 46];
   const cx = width * 0.42;
   const most = Math.max(
@@ -24,7 +25,7 @@ export function columnMomentDrawing(p: ColumnMomentPicture, width: number, heigh
   );
   const scale = (width * 0.3) / most;
   const at = (t: number, m: number): Point => [cx + m * scale, top + (foot - top) * t];
-  const shapes: Shape[] = [];
+  const shapes: Shape<ColumnHandle>[] = [];
   const first = (t: number) => p.first.top + (p.first.bottom - p.first.top) * t;
   shapes.push({ kind: 'path', closed: true, fill: 'demandWash', points: [at(0, 0), at(0, first(0)), at(1, first(1)), at(1, 0)] });
   shapes.push(line(at(0, first(0)), at(1, first(1)), 'demand'));
@@ -34,7 +35,7 @@ export function columnMomentDrawing(p: ColumnMomentPicture, width: number, heigh
   shapes.push(...endMark(p.ends.top, [cx, top], -1), ...endMark(p.ends.bottom, [cx, foot], 1));
   shapes.push(...momentArrow([cx, top - 12], p.first.top, 'top'), ...momentArrow([cx, foot + 12], p.first.bottom, 'bottom'));
   shapes.push({ kind: 'text', at: [cx - 22, top + 14], text: p.axis === 'x' ? '+y' : '+x', style: 'symbol', anchor: 'end', halo: true });
-  const value = (x: number, y: number, text: string, edit: string | undefined, label: string): Shape => ({
+  const value = (x: number, y: number, text: string, edit: ColumnHandle | undefined, label: string): Shape<ColumnHandle> => ({
     kind: 'text',
     at: [x, y],
     text,
@@ -65,7 +66,7 @@ export function columnMomentDrawing(p: ColumnMomentPicture, width: number, heigh
     text: p.labels.l0,
     style: 'strong',
     anchor: 'start',
-    edit: `axes.${p.axis}`,
+    edit: { of: 'axis', axis: p.axis },
     label: `Effective length about ${p.axis}`,
   });
   return { width, height, title: `Moments about ${p.axis}: ${p.labels.state}`, shapes };
@@ -76,7 +77,7 @@ function secondOrder(
   d: { top: number; mid: number; bottom: number },
   first: (t: number) => number,
   at: (t: number, m: number) => Point,
-): Shape[] {
+): Shape<never>[] {
   const curve = Array.from({ length: 21 }, (_, i) => {
     const t = i / 20;
     // Through top, mid and bottom as a parabola.
@@ -91,7 +92,7 @@ function secondOrder(
 }
 
 /** The bent shape from the first-order moments of a column held at both ends, to no scale, dashed. It bends to the tension side. */
-function bentShape(p: ColumnMomentPicture, at: (t: number, m: number) => Point, width: number): Shape[] {
+function bentShape(p: ColumnMomentPicture, at: (t: number, m: number) => Point, width: number): Shape<never>[] {
   const { top, bottom } = p.first;
   // w'' = -M with w = 0 at both ends: M linear from top to bottom.
   const w = (t: number) => (top * t * (1 - t) * (2 - t)) / 6 + (bottom * t * (1 - t) * (1 + t)) / 6;
@@ -108,17 +109,17 @@ function bentShape(p: ColumnMomentPicture, at: (t: number, m: number) => Point, 
   ];
 }
 
-function endMark(kind: EndSign, [x, y]: Point, dir: 1 | -1): Shape[] {
+function endMark(kind: EndSign, [x, y]: Point, dir: 1 | -1): Shape<never>[] {
   if (kind === 'free') return [];
   const edge = y;
-  const shapes: Shape[] = [line([x - 17, edge], [x + 17, edge], 'axis')];
+  const shapes: Shape<never>[] = [line([x - 17, edge], [x + 17, edge], 'axis')];
   if (kind === 'pinned') shapes.push({ kind: 'circle', at: [x, y], r: 2.6, line: 'outline', fill: 'surface' });
   else for (let i = -2; i <= 2; i += 1) shapes.push(line([x + i * 7 - 3, edge + dir * 5], [x + i * 7 + 1, edge], 'dim'));
   return shapes;
 }
 
 /** Three-quarter arrow whose hand follows the sign: the end moment as it acts on the column. */
-function momentArrow([x, y]: Point, moment: number, end: 'top' | 'bottom'): Shape[] {
+function momentArrow([x, y]: Point, moment: number, end: 'top' | 'bottom'): Shape<never>[] {
   if (moment === 0) return [];
   // Positive moments compress the left side as drawn: they turn the top anticlockwise and the foot clockwise.
   const clockwise = moment > 0 !== (end === 'top');

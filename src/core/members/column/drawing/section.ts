@@ -2,6 +2,7 @@ import { boundsOf, clipLoop, insetLoop, signedArea, type Loop, type Point } from
 import { outlineOfShape, type SectionShape } from '../../../geometry/section-shapes';
 import type { ColumnBar } from '../../../reinforcement/column-bars';
 import type { CrossTie } from '../../../reinforcement/tie-legs';
+import type { ColumnHandle } from './handles';
 import { dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
 
 export interface ColumnSectionPicture {
@@ -25,7 +26,7 @@ export interface ColumnSectionPicture {
 }
 
 /** A cut through the column to scale: concrete, ties, bars to be picked, the compressed part, and the dimensions that are edited on it. */
-export function columnSectionDrawing(p: ColumnSectionPicture, width: number, height: number): Drawing {
+export function columnSectionDrawing(p: ColumnSectionPicture, width: number, height: number): Drawing<ColumnHandle> {
   const outline = outlineOfShape(p.shape);
   const { left, right, bottom, top } = boundsOf(outline.outer);
   const [padLeft, padRight, padTop, padBottom] = [36, 108, 18, 40];
@@ -33,13 +34,13 @@ export function columnSectionDrawing(p: ColumnSectionPicture, width: number, hei
   const x0 = padLeft + (width - padLeft - padRight - (right - left) * scale) / 2;
   const y0 = padTop + (height - padTop - padBottom + (top - bottom) * scale) / 2;
   const at = ([x, y]: Point): Point => [x0 + (x - left) * scale, y0 - (y - bottom) * scale];
-  const path = (loop: Loop, style: Partial<Shape & { kind: 'path' }>): Shape => ({
+  const path = (loop: Loop, style: Partial<Shape<never> & { kind: 'path' }>): Shape<never> => ({
     kind: 'path',
     closed: true,
     points: loop.map(at),
     ...style,
   });
-  const shapes: Shape[] = [path(outline.outer, { line: 'cut', fill: 'concrete' })];
+  const shapes: Shape<ColumnHandle>[] = [path(outline.outer, { line: 'cut', fill: 'concrete' })];
   if (p.limit) shapes.push(...compressed(p, outline.outer, at, path));
   for (const hole of outline.holes) shapes.push(path(hole, { line: 'cut', fill: 'surface' }));
   const outer = signedArea(outline.outer) > 0 ? outline.outer : [...outline.outer].reverse();
@@ -47,7 +48,7 @@ export function columnSectionDrawing(p: ColumnSectionPicture, width: number, hei
   for (const [a, b] of p.cross) shapes.push(...crossTie(p.bars[a]!, p.bars[b]!, p.tieDiameter, at));
   p.bars.forEach((b, i) => {
     const r = Math.max(2.5, (b.diameter * scale) / 2);
-    shapes.push({ kind: 'circle', at: at([b.x, b.y]), r, fill: 'steel', edit: `bar[${i}]`, label: barName(b, i, p) });
+    shapes.push({ kind: 'circle', at: at([b.x, b.y]), r, fill: 'steel', edit: { of: 'bar', bar: i }, label: barName(b, i, p) });
     if (p.inTension.has(i)) shapes.push({ kind: 'circle', at: at([b.x, b.y]), r: r + 2.4, line: 'demand' });
   });
   shapes.push(...axes(p, at, scale, { left, right, bottom, top }), ...dimensions(p, at, { left, right, bottom, top }));
@@ -62,15 +63,15 @@ function compressed(
   p: ColumnSectionPicture,
   outer: Loop,
   at: (p: Point) => Point,
-  path: (loop: Loop, style: Partial<Shape & { kind: 'path' }>) => Shape,
-): Shape[] {
+  path: (loop: Loop, style: Partial<Shape<never> & { kind: 'path' }>) => Shape<never>,
+): Shape<never>[] {
   const { theta, x } = p.limit!;
   const n: Point = [Math.cos(theta), Math.sin(theta)];
   const vs = outer.map(([a, b]) => n[0] * a + n[1] * b);
   const [high, low] = [Math.max(...vs), Math.min(...vs)];
   const level = high - x;
   const hatch = clipLoop(outer, n, level);
-  const shapes: Shape[] = hatch.length > 2 ? [path(hatch, { fill: 'compression' })] : [];
+  const shapes: Shape<never>[] = hatch.length > 2 ? [path(hatch, { fill: 'compression' })] : [];
   if (level <= low) return shapes;
   // The axis runs across the box of the section and a little beyond.
   const { left, right, bottom, top } = boundsOf(outer);
@@ -108,18 +109,18 @@ function clipLine(a: Point, b: Point, box: Loop): readonly [Point, Point] | unde
 }
 
 /** A single leg that hooks round two bars. */
-function crossTie(a: ColumnBar, b: ColumnBar, tie: number, at: (p: Point) => Point): Shape[] {
+function crossTie(a: ColumnBar, b: ColumnBar, tie: number, at: (p: Point) => Point): Shape<never>[] {
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [nx, ny] = [-(b.y - a.y) / length, (b.x - a.x) / length];
   const off = a.diameter / 2;
-  const side = (d: number): Shape => line(at([a.x + nx * d, a.y + ny * d]), at([b.x + nx * d, b.y + ny * d]), 'link');
+  const side = (d: number): Shape<never> => line(at([a.x + nx * d, a.y + ny * d]), at([b.x + nx * d, b.y + ny * d]), 'link');
   return [side(off), side(off + tie)];
 }
 
 type Box = { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number };
 
 /** The axes of bending through the centroid, named. */
-function axes(p: ColumnSectionPicture, at: (p: Point) => Point, scale: number, { left, right, bottom, top }: Box): Shape[] {
+function axes(p: ColumnSectionPicture, at: (p: Point) => Point, scale: number, { left, right, bottom, top }: Box): Shape<never>[] {
   const beyond = 14 / scale;
   const [cx, cy] = p.centroid;
   return [
@@ -130,11 +131,11 @@ function axes(p: ColumnSectionPicture, at: (p: Point) => Point, scale: number, {
   ];
 }
 
-function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box): Shape[] {
+function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box): Shape<ColumnHandle>[] {
   const { left, right, bottom, top } = box;
   const s = p.shape;
   const [l, r, b, t] = [at([left, bottom])[0], at([right, bottom])[0], at([left, bottom])[1], at([left, top])[1]];
-  const text = (x: number, y: number, content: string, edit: string, label: string): Shape => ({
+  const text = (x: number, y: number, content: string, edit: ColumnHandle, label: string): Shape<ColumnHandle> => ({
     kind: 'text',
     at: [x, y],
     text: content,
@@ -144,31 +145,32 @@ function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box):
     edit,
     label,
   });
+  const side = (name: Extract<ColumnHandle, { of: 'shape' }>['side']): ColumnHandle => ({ of: 'shape', side: name });
   const width = p.labels.length(right - left);
   const height = p.labels.length(top - bottom);
   const round = s.kind === 'circle' || s.kind === 'ring';
-  const shapes: Shape[] = round
-    ? dimension([l, b + 16], [r, b + 16], `ø ${width}`, 'shape.diameter', 'Diameter')
+  const shapes: Shape<ColumnHandle>[] = round
+    ? dimension([l, b + 16], [r, b + 16], `ø ${width}`, side('diameter'), 'Diameter')
     : [
-        ...dimension([l, b + 16], [r, b + 16], width, s.kind === 'free' ? 'shape.outer' : 'shape.b', 'Width b'),
-        ...dimension([l - 14, b], [l - 14, t], height, s.kind === 'free' ? 'shape.outer' : 'shape.h', 'Depth h'),
+        ...dimension([l, b + 16], [r, b + 16], width, side(s.kind === 'free' ? 'outer' : 'b'), 'Width b'),
+        ...dimension([l - 14, b], [l - 14, t], height, side(s.kind === 'free' ? 'outer' : 'h'), 'Depth h'),
       ];
-  const labels: [string, string, string][] = [
-    [p.labels.bars, 'bars', 'Bars'],
-    [p.labels.ratio, '', ''],
-    [p.labels.ties, 'ties', 'Ties'],
-    [p.labels.cover, 'cover', 'Cover to the ties'],
+  const labels: [string, ColumnHandle | null, string][] = [
+    [p.labels.bars, { of: 'bars' }, 'Bars'],
+    [p.labels.ratio, null, ''],
+    [p.labels.ties, { of: 'ties' }, 'Ties'],
+    [p.labels.cover, { of: 'cover' }, 'Cover to the ties'],
   ];
-  if (s.kind === 'ring') labels.push([`wall ${p.labels.length(s.wall)}`, 'shape.wall', 'Thickness of the ring']);
+  if (s.kind === 'ring') labels.push([`wall ${p.labels.length(s.wall)}`, side('wall'), 'Thickness of the ring']);
   if (s.kind === 'L' || s.kind === 'cross')
     labels.push(
-      [`upright ${p.labels.length(s.tx)}`, 'shape.tx', 'Thickness of the upright leg'],
-      [`lying ${p.labels.length(s.ty)}`, 'shape.ty', 'Thickness of the lying leg'],
+      [`upright ${p.labels.length(s.tx)}`, side('tx'), 'Thickness of the upright leg'],
+      [`lying ${p.labels.length(s.ty)}`, side('ty'), 'Thickness of the lying leg'],
     );
   if (s.kind === 'T' || s.kind === 'I')
     labels.push(
-      [`web ${p.labels.length(s.web)}`, 'shape.web', 'Thickness of the web'],
-      [`flange ${p.labels.length(s.flange)}`, 'shape.flange', 'Depth of the flange'],
+      [`web ${p.labels.length(s.web)}`, side('web'), 'Thickness of the web'],
+      [`flange ${p.labels.length(s.flange)}`, side('flange'), 'Depth of the flange'],
     );
   labels.forEach(([content, edit, label], i) => {
     const y = t + 12 + i * 17 + (i > 1 ? 4 : 0);

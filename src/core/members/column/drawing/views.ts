@@ -6,6 +6,7 @@ import { inBendingSense } from '../load-sets';
 import { setsInSlice, type ColumnPicture } from '../picture';
 import type { ColumnResult } from '../result';
 import { strainAtLimit } from '../../../section/critical-points';
+import type { ColumnHandle } from './handles';
 import { columnMomentDrawing } from './moments';
 import { columnSectionDrawing } from './section';
 import { contourDrawing, interactionDrawing } from './interaction';
@@ -36,7 +37,7 @@ function endMoments(column: ColumnInput, picture: ColumnPicture, axis: Axis): re
   return axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
 }
 
-export function sectionOf(v: ColumnView, width: number, height: number): Drawing {
+export function sectionOf(v: ColumnView, width: number, height: number): Drawing<ColumnHandle> {
   const { model, limit } = v.picture;
   const { gross, bars } = model.section;
   const inTension = limit ? bars.flatMap((b, i) => (strainAtLimit(model.surface, limit, b.x, b.y) < 0 ? [i] : [])) : [];
@@ -62,7 +63,7 @@ export function sectionOf(v: ColumnView, width: number, height: number): Drawing
   );
 }
 
-export function momentsOf(v: ColumnView, axis: Axis, width: number, height: number): Drawing {
+export function momentsOf(v: ColumnView, axis: Axis, width: number, height: number): Drawing<ColumnHandle> {
   const { column, picture, index } = v;
   const { set } = picture.strength;
   const [top, bottom] = endMoments(column, picture, axis);
@@ -84,7 +85,10 @@ export function momentsOf(v: ColumnView, axis: Axis, width: number, height: numb
         l0: `l0 ${formatQuantity(picture.model.axes[axis].l0, 'station', v.units)}`,
         state: curvatureOf(v, axis),
       },
-      edits: column.mode === 'sets' ? { top: `sets[${index}].${key}Top`, bottom: `sets[${index}].${key}Bottom` } : {},
+      edits:
+        column.mode === 'sets'
+          ? { top: { of: 'moment', set: index, at: `${key}Top` }, bottom: { of: 'moment', set: index, at: `${key}Bottom` } }
+          : {},
       ends: held.mode === 'ends' ? { top: held.top.kind, bottom: held.bottom.kind } : { top: 'framed', bottom: 'framed' },
     },
     width,

@@ -1,5 +1,6 @@
 import { findBar, catalogues, type CatalogueId } from '../../../materials/bars';
 import type { SlabBars } from '../../../reinforcement/slab-bars';
+import type { StripHandle } from './handles';
 import { dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 /** A layer of bars in a cut: those that the cut goes through. */
@@ -8,7 +9,7 @@ export interface CutLayer {
   /** Set midway between the bars of the layer before it. */
   readonly isBetween?: boolean;
   readonly label: string;
-  readonly edit: string;
+  readonly edit: StripHandle;
 }
 
 export interface SlabSectionPicture {
@@ -22,20 +23,20 @@ export interface SlabSectionPicture {
   readonly across: { readonly top: SlabBars | null; readonly bottom: SlabBars };
   readonly outer: 'along' | 'across';
   readonly labels: { readonly h: string; readonly width: string; readonly coverTop: string; readonly coverBottom: string };
-  /** Path of the depth, which is that of the slab or of the span. */
-  readonly depthEdit: string;
+  /** Whether the depth is that of the slab or of the span. */
+  readonly depthEdit: StripHandle;
   /** Depth of the stress block, from the compressed face. */
   readonly block: { readonly face: 'top' | 'bottom'; readonly depth: number } | null;
 }
 
 /** A cut through a strip of slab to scale: concrete, bars at their spacing, those across from the side, and what is edited on it. */
-export function slabSectionDrawing(p: SlabSectionPicture, width: number, height: number): Drawing {
+export function slabSectionDrawing(p: SlabSectionPicture, width: number, height: number): Drawing<StripHandle> {
   const scale = Math.min((width - 92) / p.width, (height - 74) / p.h);
   const left = (width - p.width * scale) / 2 + 2;
   const top = (height - p.h * scale) / 2;
   const at = (x: number, fromTop: number): Point => [left + x * scale, top + fromTop * scale];
   const box = (from: number, to: number): Point[] => [at(0, from), at(p.width, from), at(p.width, to), at(0, to)];
-  const shapes: Shape[] = [{ kind: 'path', closed: true, points: box(0, p.h), fill: 'concrete' }];
+  const shapes: Shape<StripHandle>[] = [{ kind: 'path', closed: true, points: box(0, p.h), fill: 'concrete' }];
   if (p.block) {
     const { face, depth } = p.block;
     shapes.push({ kind: 'path', closed: true, fill: 'compression', points: face === 'top' ? box(0, depth) : box(p.h - depth, p.h) });
@@ -65,13 +66,20 @@ export function slabSectionDrawing(p: SlabSectionPicture, width: number, height:
   }
   const right = left + p.width * scale + 6;
   shapes.push(
-    { kind: 'text', at: [right, top + 10], text: p.labels.coverTop, style: 'plain', edit: 'cover.top', label: 'Cover, top' },
+    {
+      kind: 'text',
+      at: [right, top + 10],
+      text: p.labels.coverTop,
+      style: 'plain',
+      edit: { of: 'cover', face: 'top' },
+      label: 'Cover, top',
+    },
     {
       kind: 'text',
       at: [right, at(0, p.h)[1] - 3],
       text: p.labels.coverBottom,
       style: 'plain',
-      edit: 'cover.bottom',
+      edit: { of: 'cover', face: 'bottom' },
       label: 'Cover, bottom',
     },
   );
@@ -81,7 +89,7 @@ export function slabSectionDrawing(p: SlabSectionPicture, width: number, height:
 const diameterOf = (size: string, catalogue: CatalogueId) => findBar(catalogues[catalogue], size)?.diameter ?? 10;
 
 /** Discs of the bars along the span, and a line for those across. */
-function barsOf(p: SlabSectionPicture, face: 'top' | 'bottom', at: (x: number, fromTop: number) => Point, scale: number): Shape[] {
+function barsOf(p: SlabSectionPicture, face: 'top' | 'bottom', at: (x: number, fromTop: number) => Point, scale: number): Shape<never>[] {
   const across = p.across[face];
   const acrossDiameter = across ? diameterOf(across.size, p.catalogue) : 0;
   const inset = p.cover[face] + (p.outer === 'across' ? acrossDiameter : 0);
@@ -91,7 +99,7 @@ function barsOf(p: SlabSectionPicture, face: 'top' | 'bottom', at: (x: number, f
     const { size, alternate, spacing } = layer.bars;
     const first = spacing / 2 + (layer.isBetween ? spacing / 2 : 0);
     const count = Math.max(0, Math.floor((p.width - first) / spacing + 1e-6) + 1);
-    return Array.from({ length: count }, (_, i): Shape => {
+    return Array.from({ length: count }, (_, i): Shape<never> => {
       const diameter = diameterOf(i % 2 === 1 && alternate ? alternate : size, p.catalogue);
       return {
         kind: 'circle',

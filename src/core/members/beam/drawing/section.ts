@@ -1,6 +1,7 @@
-import type { Loop } from '../geometry/polygon';
-import { outlinePoints, type BeamOutline } from '../geometry/beam-outline';
-import { dimension, line, type Drawing, type Point, type Shape } from './shapes';
+import type { Loop } from '../../../geometry/polygon';
+import { outlinePoints, type BeamOutline } from '../../../geometry/beam-outline';
+import type { BeamHandle } from './handles';
+import { dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 export interface SectionPicture {
   readonly outline: BeamOutline;
@@ -21,7 +22,7 @@ export interface SectionPicture {
     readonly flangeDepth?: string;
   };
   /** Values edited at the labels. */
-  readonly edits: { readonly top?: string; readonly bottom?: string; readonly links?: string; readonly flange?: string };
+  readonly edits: { readonly [K in 'top' | 'bottom' | 'links' | 'flange']?: BeamHandle };
   /** Depth of the stress block and the face it lies at. */
   readonly block?: { readonly face: 'top' | 'bottom'; readonly depth: number };
 }
@@ -30,7 +31,7 @@ export interface SectionPicture {
 const CHARACTER = 6.2;
 
 /** A cut through the beam to scale: concrete, links, bars and the dimensions that are edited on it. */
-export function sectionDrawing(p: SectionPicture, width: number, height: number): Drawing {
+export function sectionDrawing(p: SectionPicture, width: number, height: number): Drawing<BeamHandle> {
   const o = p.outline;
   const points = outlinePoints(o);
   const xs = points.map(([x]) => x);
@@ -51,7 +52,9 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const centre = Math.max(reach * scale + 32, Math.min((width - 22) / 2, width - labelled - 11 - (o.b / 2) * scale));
   const bottomY = height - 30;
   const at = (x: number, y: number): Point => [centre + clip(x) * scale, bottomY - y * scale];
-  const shapes: Shape[] = [{ kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' }];
+  const shapes: Shape<BeamHandle>[] = [
+    { kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' },
+  ];
   if (p.block) {
     const [from, to] = p.block.face === 'top' ? [o.h - p.block.depth, o.h] : [0, p.block.depth];
     shapes.push(...compressed(points, from, to, at));
@@ -70,7 +73,7 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   }
   for (const bar of p.bars) shapes.push(disc(at(bar.x, bar.y), bar.diameter * scale));
   if (p.wall) {
-    const loop = (points: Loop, style: 'nominal' | 'dim'): Shape => ({
+    const loop = (points: Loop, style: 'nominal' | 'dim'): Shape<never> => ({
       kind: 'path',
       closed: true,
       line: style,
@@ -82,18 +85,18 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
   shapes.push(
     // Width and depth of a free outline follow from its corners: they are not edited here.
-    ...dimension(
+    ...dimension<BeamHandle>(
       [topLeft[0] - 14, bottomY],
       [topLeft[0] - 14, topLeft[1]],
       p.labels.h,
-      isFree ? undefined : 'section.h',
+      isFree ? undefined : { of: 'section', side: 'h' },
       'Overall depth h',
     ),
-    ...dimension(
+    ...dimension<BeamHandle>(
       [at(-o.b / 2, 0)[0], bottomY + 18],
       [bottomRight[0], bottomY + 18],
       p.labels.b,
-      isFree ? undefined : 'section.b',
+      isFree ? undefined : { of: 'section', side: 'b' },
       isFree ? 'Width of the web' : 'Width b',
     ),
     label([centre, topLeft[1] - 7], p.labels.top, 'middle', p.edits.top, 'Top bars'),
@@ -104,14 +107,16 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
     const middle = o.shape === 'invertedT' ? at(0, o.flangeDepth / 2)[1] : at(0, o.h - o.flangeDepth / 2)[1];
     shapes.push(label([at(reach, 0)[0] + 6, middle - 1], p.labels.flange, 'start', p.edits.flange, 'Flange width'));
     if (p.labels.flangeDepth)
-      shapes.push(label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', 'section.flangeDepth', 'Flange depth'));
+      shapes.push(
+        label([at(reach, 0)[0] + 6, middle + 12], p.labels.flangeDepth, 'start', { of: 'section', side: 'flangeDepth' }, 'Flange depth'),
+      );
   }
   return { width, height, title: 'Section', shapes };
 }
 
-const disc = (at: Point, diameter: number): Shape => ({ kind: 'circle', at, r: Math.max(2.5, diameter / 2), fill: 'steel' });
+const disc = (at: Point, diameter: number): Shape<never> => ({ kind: 'circle', at, r: Math.max(2.5, diameter / 2), fill: 'steel' });
 
-function label(at: Point, text: string, anchor: 'start' | 'middle', edit: string | undefined, name: string): Shape {
+function label(at: Point, text: string, anchor: 'start' | 'middle', edit: BeamHandle | undefined, name: string): Shape<BeamHandle> {
   return { kind: 'text', at, text, style: 'strong', anchor, halo: true, label: name, ...(edit ? { edit } : {}) };
 }
 
@@ -121,7 +126,7 @@ function compressed(
   from: number,
   to: number,
   at: (x: number, y: number) => Point,
-): Shape[] {
+): Shape<never>[] {
   const levels = [...new Set([from, to, ...points.map(([, y]) => y).filter((y) => y > from && y < to)])].sort((a, b) => a - b);
   return levels.slice(1).map((upper, i) => {
     const lower = levels[i]!;
@@ -136,7 +141,7 @@ function compressed(
 }
 
 /** The zigzag where a wide flange is cut off. */
-function breakMark(at: (x: number, y: number) => Point, x: number, o: BeamOutline): Shape[] {
+function breakMark(at: (x: number, y: number) => Point, x: number, o: BeamOutline): Shape<never>[] {
   const isBottom = o.shape === 'invertedT';
   const [low, high] = isBottom ? [0, o.flangeDepth] : [o.h - o.flangeDepth, o.h];
   const [px, y1] = at(x, low);
