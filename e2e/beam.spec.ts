@@ -239,13 +239,16 @@ test('a torque is added as a load: links, bars of the faces and side bars answer
   await expect(rung(page, 'torsion-links')).toHaveCount(0);
   await page.getByRole('radio', { name: 'Loads' }).click();
   await page.getByRole('button', { name: 'Add a load', exact: true }).click();
-  await page.getByLabel('Type').last().selectOption('torque');
   await page
-    .getByRole('textbox', { name: /^value of load/ })
+    .getByLabel(/^Type of load/)
+    .last()
+    .selectOption('torque');
+  await page
+    .getByRole('textbox', { name: /^Value of load/ })
     .last()
     .fill('20');
   await page
-    .getByRole('textbox', { name: /^value of load/ })
+    .getByRole('textbox', { name: /^Value of load/ })
     .last()
     .press('Enter');
   await expect(rung(page, 'torsion-links')).toBeVisible();

@@ -64,7 +64,7 @@ test('a new section is checked for a known moment and shear from nothing', async
   await page.goto('/');
   await page.getByRole('button', { name: 'check a section with known M and V' }).click();
   await page.waitForURL('**/beam**');
-  const moment = page.getByRole('textbox', { name: 'Moment of row 1' });
+  const moment = page.getByRole('textbox', { name: 'Moment M of row 1' });
   await moment.fill('210');
   await moment.press('Enter');
   await drawn(page, 'bottom.0').click();

@@ -84,7 +84,7 @@ test('the report for the browser’s own print: title block, detail chosen per m
 test('loads are edited as a table; a load off the beam is refused and the last good result stays', async ({ page }) => {
   await openBeam(page, 'g2');
   await page.getByRole('radio', { name: 'Loads' }).click();
-  const at = page.getByRole('textbox', { name: 'at of load 3' });
+  const at = page.getByRole('textbox', { name: 'From or at of load 3' });
   await at.fill('9 m');
   await at.press('Enter');
   await expect(page.getByText('The load stands off the span, which is 8400 mm long.').first()).toBeVisible();

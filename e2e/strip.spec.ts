@@ -47,11 +47,11 @@ test('a slab from nothing: loads pasted, a span added, its bars copied, a way fo
   await page.getByRole('radio', { name: 'Basis' }).click();
   await page.getByLabel('Spans, with cantilevers').fill('3');
   await page.getByRole('radio', { name: 'Bars' }).click();
-  const bars = page.getByRole('textbox', { name: 'Bottom bars, span 1', exact: true });
+  const bars = page.getByRole('textbox', { name: 'Bottom bars of span 1', exact: true });
   await bars.fill('H12 @ 125');
   await bars.press('Enter');
   await page.getByRole('button', { name: 'to all spans' }).first().click();
-  await expect(page.getByRole('textbox', { name: 'Bottom bars, span 3', exact: true })).toHaveValue('H12 @ 125');
+  await expect(page.getByRole('textbox', { name: 'Bottom bars of span 3', exact: true })).toHaveValue('H12 @ 125');
   await expect(page.getByRole('table', { name: 'Bar schedule' }).getByText('bottom, span 2')).toBeVisible();
   await page.getByRole('radio', { name: 'Drawing' }).click();
   await page.getByRole('button', { name: 'single changes' }).click();

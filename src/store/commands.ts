@@ -16,7 +16,7 @@ export function onMember<M extends Member>({ id, type }: M, recipe: Recipe<M>): 
     const index = project.members.findIndex((m) => m.id === id && m.type === type);
     if (index < 0) return project;
     // Of the same type, it is what the recipe is for.
-    return produce(project, (draft) => recipe(draft.members[index] as Draft<M>));
+    return produce(project, (draft) => void recipe(draft.members[index] as Draft<M>));
   };
 }
 

@@ -1,5 +1,11 @@
 import { useState } from 'react';
 
+/** Rows as they were read, and those that were refused. */
+export interface PastedRows<L> {
+  readonly loads: readonly L[];
+  readonly refused: readonly Refused[];
+}
+
 interface Refused {
   readonly row: number;
   readonly text: string;
@@ -7,10 +13,7 @@ interface Refused {
 }
 
 /** Takes rows pasted from a spreadsheet: what was understood goes in at once, what was not is listed with its reason. */
-export function usePastedLoads<L>(
-  read: (text: string) => { readonly loads: readonly L[]; readonly refused: readonly Refused[] },
-  take: (loads: readonly L[]) => void,
-) {
+export function usePastedLoads<L>(read: (text: string) => PastedRows<L>, take: (loads: readonly L[]) => void) {
   const [refused, setRefused] = useState<readonly Refused[]>([]);
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');

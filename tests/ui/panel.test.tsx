@@ -7,7 +7,8 @@ import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import type { PanelMember } from '@/core/members/panel/input';
 import { panelField, toggled } from '@/features/panel/fields';
-import { PanelBasis, PanelLoads } from '@/features/panel/PanelPanels';
+import { PanelBasis, panelLoads } from '@/features/panel/PanelBasis';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { PanelPlan } from '@/features/panel/PanelPlan';
 import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
@@ -69,7 +70,7 @@ describe('a panel', () => {
 
   test('loads and basis are edited, and the method changes what is asked', () => {
     const { project, member } = openNew(newPanel);
-    const loads = render(<PanelLoads project={project} member={member} faults={[]} />);
+    const loads = render(<LoadsTable table={panelLoads} project={project} member={member} faults={[]} />);
     keep(screen.getByRole('textbox', { name: 'Value of load 2' }), '5');
     expect(now<PanelMember>().loads[1]!.value).toBeCloseTo(5e-3, 12);
     click(screen.getByRole('button', { name: 'Add a load' }));

@@ -6,10 +6,11 @@ import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { BarsPanel } from '@/features/beam/BarsPanel';
 import { BasisPanel } from '@/features/beam/BasisPanel';
-import { CombinationsPanel } from '@/ui/CombinationsPanel';
+import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { ForcesPanel } from '@/features/beam/ForcesPanel';
 import { HandChecks } from '@/ui/HandChecks';
-import { LoadsPanel } from '@/features/beam/LoadsPanel';
+import { beamLoads } from '@/features/beam/loads';
 import { SupportEditor } from '@/ui/SupportEditor';
 import { useProject } from '@/store/project-store';
 import { MemberList, memberStanding } from '@/ui/MemberList';
@@ -34,7 +35,8 @@ describe('loads', () => {
   const show = () => {
     const project = open();
     render(
-      <LoadsPanel
+      <LoadsTable
+        table={beamLoads}
         project={project}
         member={firstMember(project)}
         faults={[{ path: 'loads[1].at', reason: 'The load stands off the span.' }]}
@@ -47,22 +49,22 @@ describe('loads', () => {
   });
   test('a load takes another type at the same place', () => {
     show();
-    change(screen.getAllByRole('combobox', { name: 'Type' })[0]!, 'point');
+    change(screen.getByRole('combobox', { name: 'Type of load 1' }), 'point');
     expect(now().loads[0]).toEqual({ type: 'point', case: 'G', note: '', span: 0, force: 50_000, at: 3000 });
   });
   test('value, case and span are edited in the table', () => {
     show();
-    const value = screen.getByRole('textbox', { name: 'value of load 1' });
+    const value = screen.getByRole('textbox', { name: 'Value of load 1' });
     change(value, '1.5 kip/ft');
     act(() => void fireEvent.blur(value));
     expect((now().loads[0] as { value: number }).value).toBeCloseTo(21.89, 2);
-    change(screen.getAllByRole('combobox', { name: 'Case' })[0]!, 'Q');
-    change(screen.getAllByRole('combobox', { name: 'Span' })[0]!, '1');
+    change(screen.getByRole('combobox', { name: 'Case of load 1' }), 'Q');
+    change(screen.getByRole('combobox', { name: 'Span of load 1' }), '1');
     expect(now().loads[0]).toMatchObject({ case: 'Q', span: 1 });
   });
   test('renaming a case takes its loads along; deleting it takes them away', () => {
     show();
-    const name = screen.getAllByRole('textbox', { name: 'Name of load case' })[1]!;
+    const name = screen.getByRole('textbox', { name: 'Name of load case Q' });
     change(name, 'LL');
     act(() => void fireEvent.blur(name));
     expect(now().cases[1]!.id).toBe('LL');
@@ -162,7 +164,7 @@ describe('bars as a table', () => {
   });
   test('bar ends are typed in any unit', () => {
     show();
-    const left = screen.getByRole('textbox', { name: 'Bars over B, left' });
+    const left = screen.getByRole('textbox', { name: 'Bars over B, to the left' });
     change(left, '2.4 m');
     act(() => void fireEvent.blur(left));
     expect(now().bars.support[1]!.left).toBe(2400);

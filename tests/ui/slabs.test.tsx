@@ -11,7 +11,8 @@ import { modelOf } from '@/core/project/as-built';
 import { SlabBarsPanel } from '@/features/strip/SlabBarsPanel';
 import { SlabSection } from '@/features/strip/SlabSection';
 import { SlabSheet } from '@/features/strip/SlabSheet';
-import { StripLoads } from '@/features/strip/StripLoads';
+import { stripLoads } from '@/features/strip/loads';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { WaysForward } from '@/ui/WaysForward';
 import { useProject } from '@/store/project-store';
 import { newStrip, openNew, stubBrowser } from './fixtures';
@@ -114,9 +115,11 @@ describe('a strip', () => {
 
   test('loads change their type at the same place, and are pasted with reasons for what is refused', () => {
     const { project, member } = openNew(newStrip);
-    render(<StripLoads project={project} member={member} faults={[{ path: 'loads[0].value', reason: 'No such load.' }]} />);
+    render(
+      <LoadsTable table={stripLoads} project={project} member={member} faults={[{ path: 'loads[0].value', reason: 'No such load.' }]} />,
+    );
     expect(screen.getByText('No such load.')).toBeTruthy();
-    act(() => void fireEvent.change(screen.getAllByRole('combobox', { name: 'Type' })[0]!, { target: { value: 'point' } }));
+    act(() => void fireEvent.change(screen.getByRole('combobox', { name: 'Type of load 1' }), { target: { value: 'point' } }));
     expect(now<StripMember>().loads[0]).toMatchObject({ type: 'point', span: 0, at: 2250, width: 1000 });
     const rows = 'G\tline\t2\t4 kN/m\t1.5 m\nQ\tarea\tall\t2\nQ\tpoint\t1\t12\t2000\t900\nX\tarea\tall\t2\nQ\tcloud\t1\t2\nQ\tpart\tall\t2';
     act(() => void fireEvent.paste(screen.getByRole('table', { name: 'Loads' }), { clipboardData: { getData: () => rows } }));
@@ -131,7 +134,7 @@ describe('a strip', () => {
   test('bars are typed in the table, refused in words, given back, and copied to all spans', () => {
     const { project, member } = openNew(newStrip);
     const view = render(<SlabBarsPanel project={project} member={member} steel={result(project).steel} schedule={null} />);
-    const input = screen.getByRole('textbox', { name: 'Bottom bars, span 1' });
+    const input = screen.getByRole('textbox', { name: 'Bottom bars of span 1' });
     keep(input, 'H13 @ 150');
     expect(screen.getByText(/No such size/)).toBeTruthy();
     keep(input, 'H12 @ 150');
@@ -146,7 +149,7 @@ describe('a strip', () => {
     expect(now<StripMember>().bars.bottom.map((b) => b.main?.spacing)).toEqual([150, 150]);
     keep(screen.getByRole('textbox', { name: 'Bars over B, to the left' }), '1100');
     expect(now<StripMember>().bars.support[1]!.left).toBe(1100);
-    keep(screen.getByRole('textbox', { name: 'Bottom bars, span 1' }), '');
+    keep(screen.getByRole('textbox', { name: 'Bottom bars of span 1' }), '');
     expect(now<StripMember>().bars.bottom[0]!.main).toBeNull();
   });
 

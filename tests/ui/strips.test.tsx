@@ -77,7 +77,7 @@ describe('the strips', () => {
   test('a value of the elevation opens its editor', () => {
     const { onEdit } = show();
     fireEvent.click(screen.getByRole('button', { name: /Length of span 2/ }));
-    expect(onEdit).toHaveBeenCalledWith('spans[1].length', expect.anything());
+    expect(onEdit).toHaveBeenCalledWith({ of: 'spanLength', span: 1 }, expect.anything());
   });
   test('without a result the drawing is there all the same', () => {
     render(

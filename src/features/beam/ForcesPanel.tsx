@@ -5,7 +5,7 @@ import { beamInSpace } from '@/core/members/beam/model';
 import { codeOf } from '@/core/members/member';
 import { statusOf } from '@/core/checks/check';
 import type { GivenForces } from '@/core/members/beam/input';
-import type { BeamResult, RowUtilisations } from '@/core/members/beam/result';
+import type { BeamResult } from '@/core/members/beam/result';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
@@ -15,7 +15,8 @@ import { standingOf, standingText } from '@/ui/Glyph';
 import { Inlay } from '@/ui/Inlay';
 import { PasteForces } from './PasteForces';
 import { usePaste } from '@/ui/MappedPaste';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid } from '@/ui/tables/Grid';
 import { SectionPanel } from './SectionPanel';
 
 interface ForcesPanelProps {
@@ -26,9 +27,6 @@ interface ForcesPanelProps {
   readonly editing: string | null;
 }
 
-/** More rows than these are not all shown: the worst are. */
-const SHOWN = 100;
-
 const families = ['bending', 'shear', 'torsion'] as const;
 
 /** A section with known design forces: the cut as the form, what it carries, and a row of forces for each place. */
@@ -37,7 +35,12 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
   const paste = usePaste();
   const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const model = useMemo(() => beamInSpace(member, codeOf(project, member), result), [project, member, result]);
-  const shown = worstRows(member.forces, result.rows);
+  const of = columnsFor<GivenForces>(project.display, (_, i) => `row ${i + 1}`);
+  const set = (i: number, patch: Partial<GivenForces>) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch));
+  const add = () =>
+    change('add a row of forces', (m) => {
+      m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 });
+    });
   return (
     <div className="overflow-auto px-3.5" onPaste={paste.onPaste}>
       <div className="flex flex-wrap">
@@ -61,49 +64,45 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
           Ctrl V paste rows
         </button>
       </div>
-      {shown.length < member.forces.length && (
-        <p className="small">
-          The worst {shown.length} of {member.forces.length} rows; all are checked.
-        </p>
-      )}
-      <table className="grid-table" aria-label="Design forces">
-        <thead>
-          <tr>
-            {['Place', 'Combination', 'M', 'V', 'T', 'N', 'Bending', 'Shear', 'Torsion', ''].map((h) => (
-              <th key={h}>{h}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((i) => (
-            <ForcesRow key={i} project={project} f={member.forces[i]!} i={i} utilisations={result.rows[i]} change={change} />
-          ))}
-        </tbody>
-      </table>
-      <button
-        type="button"
-        className="btn mt-2"
-        onClick={() =>
-          change(
-            'add a row of forces',
-            (m) =>
-              void m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 }),
-          )
-        }
-      >
-        Add a row
-      </button>
+      <Grid
+        label="Design forces"
+        rows={member.forces}
+        columns={[
+          of.text(
+            'Place',
+            (f) => f.place,
+            (i, place) => set(i, { place }),
+            60,
+          ),
+          of.text(
+            'Combination',
+            (f) => f.combination,
+            (i, combination) => set(i, { combination }),
+            60,
+          ),
+          ...quantities.map(([key, kind, name]) =>
+            of.quantity(
+              name,
+              (f) => [kind, f[key] ?? 0],
+              (i, v) => set(i, { [key]: v }),
+            ),
+          ),
+          ...families.map((key) => {
+            const at = (i: number) => result.rows[i]?.[key] ?? null;
+            const title = key[0]!.toUpperCase() + key.slice(1);
+            return of.shown(
+              title,
+              (_, i) => formatUtilisation(at(i)),
+              (_, i) => <Figure utilisation={at(i)} />,
+            );
+          }),
+        ]}
+        remove={{ title: 'Delete', run: (i) => change(`delete row ${i + 1}`, (m) => void m.forces.splice(i, 1)) }}
+        add={{ title: 'Add a row', run: add }}
+      />
       {paste.text !== null && <PasteForces project={project} member={member} text={paste.text} onClose={paste.close} />}
     </div>
   );
-}
-
-/** Rows in their order; of many, the worst ones. */
-function worstRows(forces: readonly GivenForces[], rows: readonly RowUtilisations[]): number[] {
-  const all = forces.map((_, i) => i);
-  if (all.length <= SHOWN) return all;
-  const worst = (i: number) => Math.max(...families.map((key) => rows[i]?.[key] ?? 0));
-  return all.sort((a, b) => worst(b) - worst(a)).slice(0, SHOWN);
 }
 
 /** What the section carries with its bars: the answer for a member that is there already. */
@@ -132,62 +131,12 @@ function Capacities({ project, result }: { project: Project; result: BeamResult 
   );
 }
 
-interface RowProps {
-  readonly project: Project;
-  readonly f: GivenForces;
-  readonly i: number;
-  readonly utilisations: RowUtilisations | undefined;
-  readonly change: (label: string, recipe: Recipe<BeamMember>) => void;
-}
-
 const quantities = [
-  ['moment', 'moment', 'Moment'],
-  ['shear', 'force', 'Shear'],
-  ['torsion', 'moment', 'Torque'],
-  ['axial', 'force', 'Axial force'],
+  ['moment', 'moment', 'Moment M'],
+  ['shear', 'force', 'Shear V'],
+  ['torsion', 'moment', 'Torque T'],
+  ['axial', 'force', 'Axial force N'],
 ] as const;
-
-function ForcesRow({ project, f, i, utilisations, change }: RowProps) {
-  const set = (patch: Partial<GivenForces>) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch));
-  const text = (key: 'place' | 'combination', label: string) => (
-    <td>
-      <input
-        className="field"
-        aria-label={`${label} of row ${i + 1}`}
-        defaultValue={f[key]}
-        key={f[key]}
-        onBlur={(e) => e.target.value !== f[key] && set({ [key]: e.target.value.slice(0, 60) })}
-      />
-    </td>
-  );
-  return (
-    <tr>
-      {text('place', 'Place')}
-      {text('combination', 'Combination')}
-      {quantities.map(([key, kind, name]) => (
-        <td key={key}>
-          <QuantityInput
-            kind={kind}
-            system={project.display}
-            value={f[key] ?? 0}
-            label={`${name} of row ${i + 1}`}
-            onKeep={(v) => set({ [key]: v ?? 0 })}
-          />
-        </td>
-      ))}
-      {families.map((key) => (
-        <td key={key}>
-          <Figure utilisation={utilisations?.[key] ?? null} />
-        </td>
-      ))}
-      <td>
-        <button type="button" className="link" onClick={() => change(`delete row ${i + 1}`, (m) => void m.forces.splice(i, 1))}>
-          Delete
-        </button>
-      </td>
-    </tr>
-  );
-}
 
 function Figure({ utilisation }: { utilisation: number | null }) {
   if (utilisation === null) return null;

@@ -4,7 +4,8 @@ import { withFlanges } from '@/core/members/beam/effective-flange';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BeamMember } from '@/core/members/beam/input';
 import { codeOf } from '@/core/members/member';
-import { CombinationsPanel } from '@/ui/CombinationsPanel';
+import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { HandChecks } from '@/ui/HandChecks';
 import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/member-screen';
 import { ScheduleTable } from '@/ui/ScheduleTable';
@@ -14,7 +15,7 @@ import { BarsPanel } from './BarsPanel';
 import { BasisPanel } from './BasisPanel';
 import { beamField } from './fields';
 import { ForcesPanel } from './ForcesPanel';
-import { LoadsPanel } from './LoadsPanel';
+import { beamLoads } from './loads';
 import { SectionPanel } from './SectionPanel';
 import { Strips } from './Strips';
 
@@ -48,7 +49,7 @@ const panels: readonly Panel[] = [
     id: 'loads',
     title: 'Loads',
     ...forLoads,
-    show: ({ kept, member, faults }) => <LoadsPanel project={kept} member={member} faults={faults} />,
+    show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={beamLoads} />,
   },
   {
     id: 'bars',

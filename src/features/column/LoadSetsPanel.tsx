@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Nature } from '@/core/analysis/combination';
+import type { LoadCase, Nature } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
 import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
@@ -11,11 +11,12 @@ import { firstFree, onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { Select } from '@/ui/Select';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid, type Column } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
 import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/MappedPaste';
 
-const ROW = 27;
 const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'moment'])[] = [
   ['N', 'N', 'force'],
   ['mxTop', 'Mx top', 'moment'],
@@ -59,7 +60,6 @@ const noForces: ColumnForces = {
 export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {
   const edit = useProject((s) => s.edit);
   const paste = usePaste();
-  const [top, setTop] = useState(0);
   const code = codeOf(project, member);
   const change = (label: string, recipe: Recipe<UprightMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
   const setSet = (i: number, patch: Partial<LoadSet>) => change(`load set ${i + 1}`, (m) => void Object.assign(m.sets[i]!, patch));
@@ -73,8 +73,6 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
       m.sets.push({ ...noForces, name, title: '', kind: 'ultimate', sustained: null, sway: null });
     });
   const needsSway = code.column.splitsSway && !(member.axes.x.isBraced && member.axes.y.isBraced);
-  const first = Math.max(0, Math.floor(top / ROW) - 4);
-  const shown = member.sets.slice(first, first + 44);
   const units = `${unitLabel('force', project.display)}, ${unitLabel('moment', project.display)}`;
   const part = (label: string, value: number | null, keep: (v: number | null) => void, empty: string) => (
     <QuantityInput
@@ -91,11 +89,9 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
   const rows: readonly ColumnForces[] = member.mode === 'sets' ? member.sets : member.caseForces;
   const [wantsFoot, setWantsFoot] = useState(() => rows.some((f) => footColumns.some(([key]) => f[key] != null)));
   const shownColumns = wantsFoot ? [...forceColumns, ...footColumns] : forceColumns;
-  const columns = wantsFoot
-    ? 'grid grid-cols-[3rem_minmax(2.4rem,1fr)_4.6rem_repeat(11,minmax(2.6rem,4.2rem))_2.4rem_0.9rem] gap-x-0.5'
-    : 'grid grid-cols-[3.6rem_minmax(3.4rem,1fr)_5.6rem_repeat(8,minmax(2.9rem,4.2rem))_3rem_0.9rem] gap-x-1';
+  const of = columnsFor<LoadSet>(project.display, (set) => set.name);
   return (
-    <div className="flex min-h-0 flex-1 flex-col px-3.5" onPaste={member.mode === 'sets' ? paste.onPaste : undefined}>
+    <div className="min-h-0 flex-1 overflow-auto px-3.5" onPaste={member.mode === 'sets' ? paste.onPaste : undefined}>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 pb-1.5">
         <label className="flex items-center gap-1.5">
           Forces come
@@ -167,72 +163,80 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
               Ctrl V paste rows
             </button>
           </div>
-          <div className={`${columns} small border-b border-ebony`}>
-            {['Name', 'Title', 'Kind', ...shownColumns.map(([, name]) => name), 'sust.', ''].map((h, i) => (
-              <span key={h + i}>{h}</span>
-            ))}
-          </div>
-          <div className="min-h-0 flex-1 overflow-y-auto" onScroll={(e) => setTop(e.currentTarget.scrollTop)}>
-            <div style={{ height: member.sets.length * ROW, position: 'relative' }}>
-              {shown.map((set, k) => {
-                const i = first + k;
-                return (
-                  <div
-                    key={i}
-                    className={`${columns} absolute inset-x-0 items-center border-b border-line`}
-                    style={{ top: i * ROW, height: ROW }}
-                  >
-                    {(['name', 'title'] as const).map((key) => (
-                      <input
-                        key={key + set[key]}
-                        className="field"
-                        aria-label={`${key} of set ${i + 1}`}
-                        defaultValue={set[key]}
-                        onBlur={(e) => e.target.value !== set[key] && setSet(i, { [key]: e.target.value.slice(0, 80) })}
-                      />
-                    ))}
-                    <Select label={`Kind of set ${i + 1}`} value={set.kind} options={kindNames} onPick={(kind) => setSet(i, { kind })} />
-                    {shownColumns.map(([key, name, kind]) => (
-                      <QuantityInput
-                        key={key}
-                        kind={kind}
-                        system={project.display}
-                        value={set[key] ?? null}
-                        label={`${name} of ${set.name}`}
-                        showUnit={false}
-                        allowEmpty={isFoot(key)}
-                        placeholder={isFoot(key) ? 'as top' : ''}
-                        onKeep={(v) => (v !== null || isFoot(key)) && setSet(i, { [key]: v })}
-                      />
-                    ))}
-                    {part(
-                      `Sustained part of ${set.name}`,
-                      set.sustained,
-                      (v) => setSet(i, { sustained: v }),
-                      member.sustained === null ? 'none' : String(member.sustained),
-                    )}
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`Delete ${set.name}`}
-                      onClick={() => change(`delete ${set.name}`, (m) => void m.sets.splice(i, 1))}
-                    >
-                      ×
-                    </button>
-                  </div>
-                );
-              })}
-            </div>
-          </div>
-          <button type="button" className="btn my-2 self-start" onClick={add}>
-            Add a load set
-          </button>
+          <Grid
+            label="Load sets"
+            rows={member.sets}
+            columns={[
+              of.text(
+                'Name',
+                (set) => set.name,
+                (i, name) => setSet(i, { name }),
+                80,
+                '3.2rem',
+              ),
+              of.text(
+                'Title',
+                (set) => set.title,
+                (i, title) => setSet(i, { title }),
+                80,
+                '4rem',
+              ),
+              of.pick(
+                'Kind',
+                kindNames,
+                (set) => set.kind,
+                (i, kind) => setSet(i, { kind }),
+                '5.4rem',
+              ),
+              ...forceCells(
+                shownColumns,
+                of,
+                (set) => set,
+                (i, key, v) => setSet(i, { [key]: v }),
+              ),
+              {
+                title: 'sust.',
+                width: '2.8rem',
+                text: (set) => String(set.sustained ?? ''),
+                cell: (set, i) =>
+                  part(
+                    `Sustained part of ${set.name}`,
+                    set.sustained,
+                    (v) => setSet(i, { sustained: v }),
+                    member.sustained === null ? 'none' : String(member.sustained),
+                  ),
+              },
+            ]}
+            remove={{
+              title: '×',
+              label: (set) => `Delete ${set.name}`,
+              run: (i) => change(`delete ${member.sets[i]!.name}`, (m) => void m.sets.splice(i, 1)),
+            }}
+            add={{ title: 'Add a load set', run: add }}
+          />
         </>
       ) : (
         <Cases project={project} member={member} change={change} shownColumns={shownColumns} />
       )}
       {paste.text !== null && <PasteSets project={project} member={member} text={paste.text} onClose={paste.close} />}
     </div>
+  );
+}
+
+/** A column for each force; those at the foot may be as at the top. */
+function forceCells<R>(
+  shown: typeof forceColumns,
+  of: ReturnType<typeof columnsFor<R>>,
+  get: (row: R) => ColumnForces,
+  set: (i: number, key: keyof ColumnForces, v: number | null) => void,
+): Column<R>[] {
+  return shown.map(([key, name, kind]) =>
+    of.quantity(
+      name,
+      (row) => [kind, get(row)[key] ?? null],
+      (i, v) => set(i, key, v),
+      { isBare: true, isOptional: isFoot(key), placeholder: isFoot(key) ? 'as top' : '', width: '3.4rem' },
+    ),
   );
 }
 
@@ -249,7 +253,8 @@ function Cases({
   change: (label: string, recipe: Recipe<UprightMember>) => void;
 }) {
   const code = codeOf(project, member);
-  const forcesOf = (id: string) => member.caseForces.findIndex((f) => f.case === id);
+  const forcesOf = (id: string): ColumnForces => member.caseForces.find((f) => f.case === id) ?? noForces;
+  const of = columnsFor<LoadCase>(project.display, (c) => c.id);
   const setForce = (id: string, key: keyof ColumnForces, v: number | null) =>
     change(`forces of ${id}`, (m) => {
       const at = m.caseForces.findIndex((f) => f.case === id);
@@ -266,79 +271,48 @@ function Cases({
       m.cases.push({ id, title: 'Imposed', nature: 'imposed', category: 'C', pattern: false });
       m.caseForces.push({ ...noForces, case: id });
     });
+  const remove = (i: number) => {
+    const { id } = member.cases[i]!;
+    change(`delete ${id}`, (m) => {
+      m.cases.splice(i, 1);
+      m.caseForces = m.caseForces.filter((q) => q.case !== id);
+    });
+  };
   return (
-    <div className="min-h-0 flex-1 overflow-auto border-t border-line pt-1">
+    <div className="border-t border-line pt-1">
       <h2>Load cases</h2>
       <p className="small">
         Characteristic forces, {unitLabel('force', project.display)}, {unitLabel('moment', project.display)}.
       </p>
-      <table className="grid-table">
-        <thead>
-          <tr>
-            {['Case', 'Title', 'Nature', ...shownColumns.map(([, name]) => name), ''].map((h, i) => (
-              <th key={h + i}>{h}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {member.cases.map((c, i) => {
-            const f = member.caseForces[forcesOf(c.id)] ?? { ...noForces, case: c.id };
-            return (
-              <tr key={c.id}>
-                <td>{c.id}</td>
-                <td>
-                  <input
-                    className="field !w-24"
-                    aria-label={`Title of ${c.id}`}
-                    defaultValue={c.title}
-                    onBlur={(e) => change('title of a case', (m) => void (m.cases[i]!.title = e.target.value.slice(0, 60)))}
-                  />
-                </td>
-                <td>
-                  <Select
-                    label={`Nature of ${c.id}`}
-                    value={c.nature}
-                    options={natures.map((n) => [n, n] as const)}
-                    onPick={(nature) => change(`nature of ${c.id}`, (m) => void (m.cases[i]!.nature = nature))}
-                  />
-                </td>
-                {shownColumns.map(([key, name, kind]) => (
-                  <td key={key}>
-                    <QuantityInput
-                      kind={kind}
-                      system={project.display}
-                      value={f[key] ?? null}
-                      label={`${name} of ${c.id}`}
-                      showUnit={false}
-                      allowEmpty={isFoot(key)}
-                      placeholder={isFoot(key) ? 'as top' : ''}
-                      onKeep={(v) => (v !== null || isFoot(key)) && setForce(c.id, key, v)}
-                    />
-                  </td>
-                ))}
-                <td>
-                  <button
-                    type="button"
-                    className="link"
-                    aria-label={`Delete ${c.id}`}
-                    onClick={() =>
-                      change(`delete ${c.id}`, (m) => {
-                        m.cases.splice(i, 1);
-                        m.caseForces = m.caseForces.filter((q) => q.case !== c.id);
-                      })
-                    }
-                  >
-                    ×
-                  </button>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      <button type="button" className="btn my-2" onClick={add}>
-        Add a load case
-      </button>
+      <Grid
+        label="Forces by load case"
+        rows={member.cases}
+        rowKey={(c) => c.id}
+        columns={[
+          of.shown('Case', (c) => c.id),
+          of.text(
+            'Title',
+            (c) => c.title,
+            (i, title) => change('title of a case', (m) => void (m.cases[i]!.title = title)),
+            60,
+            '6rem',
+          ),
+          of.pick(
+            'Nature',
+            natures.map((n) => [n, n] as const),
+            (c) => c.nature,
+            (i, nature) => change(`nature of ${member.cases[i]!.id}`, (m) => void (m.cases[i]!.nature = nature)),
+          ),
+          ...forceCells(
+            shownColumns,
+            of,
+            (c) => forcesOf(c.id),
+            (i, key, v) => setForce(member.cases[i]!.id, key, v),
+          ),
+        ]}
+        remove={{ title: '×', label: (c) => `Delete ${c.id}`, run: remove }}
+        add={{ title: 'Add a load case', run: add }}
+      />
       <h2>Combined by the code</h2>
       <ul className="small columns-2">
         {code.combinations(member.cases).map((k) => (

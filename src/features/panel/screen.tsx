@@ -10,7 +10,8 @@ import { HandCheckTable } from '@/ui/HandCheckTable';
 import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/member-screen';
 import { ScheduleTable } from '@/ui/ScheduleTable';
 import { panelField, toggled } from './fields';
-import { PanelBasis, PanelLoads } from './PanelPanels';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
+import { PanelBasis, panelLoads } from './PanelBasis';
 import { PanelPlan } from './PanelPlan';
 
 /** Opens a value of the plan, or turns it where it has but two states. */
@@ -39,7 +40,7 @@ const panels: readonly PanelPart<PanelMember, OnEdit, PanelHandle>[] = [
   {
     id: 'loads',
     title: 'Loads',
-    show: ({ kept, keptMember, faults }) => <PanelLoads project={kept} member={keptMember} faults={faults} />,
+    show: ({ kept, keptMember, faults }) => <LoadsTable {...{ project: kept, member: keptMember, faults }} table={panelLoads} />,
   },
   {
     id: 'bars',

@@ -9,9 +9,8 @@ import { parseQuantity } from '@/core/units/parse';
 import { parseTable } from '@/exchange/paste-table';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-
-const grid = 'grid grid-cols-[6rem_repeat(3,minmax(0,1fr))_2.5rem] items-center gap-2';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid } from '@/ui/tables/Grid';
 
 const columns = [
   ['V', 'force', 'Shear V'],
@@ -49,6 +48,7 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
   const [refused, setRefused] = useState<readonly string[]>([]);
   const change = (label: string, recipe: (m: Draft<PunchingMember>) => void) =>
     edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const of = columnsFor<PunchingForces>(project.display, (set) => set.name);
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');
     if (!/[\t\n;]/.test(text)) return;
@@ -68,57 +68,42 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
           +M about y moves the shear right, +M about x up; paste a table
         </span>
       </div>
-      <div className={`${grid} small`}>
-        <span>Set</span>
-        {columns.map(([key, kind, name]) => (
-          <span key={key}>
-            {name}, {unitLabel(kind, project.display)}
-          </span>
-        ))}
-      </div>
-      {member.sets.map((set, i) => (
-        <div key={i} className={`${grid} py-0.5`}>
-          <input
-            className="field"
-            aria-label={`Name of set ${i + 1}`}
-            defaultValue={set.name}
-            key={set.name}
-            onBlur={(e) =>
-              e.target.value !== set.name && change('name of a set', (m) => void (m.sets[i]!.name = e.target.value.slice(0, 40)))
+      <Grid
+        label="Sets of forces"
+        rows={member.sets}
+        columns={[
+          of.text(
+            'Name',
+            (set) => set.name,
+            (i, name) => change('name of a set', (m) => void (m.sets[i]!.name = name)),
+            40,
+            '6rem',
+          ),
+          ...columns.map(([key, kind, name]) => ({
+            ...of.quantity(
+              name,
+              (set) => [kind, set[key]],
+              (i, v) => change(`${name} of ${member.sets[i]!.name}`, (m) => void (m.sets[i]![key] = v ?? 0)),
+              { isBare: true },
+            ),
+            heading: `${name}, ${unitLabel(kind, project.display)}`,
+          })),
+        ]}
+        {...(member.sets.length > 1
+          ? {
+              remove: {
+                title: 'away',
+                label: (set: PunchingForces) => `Take away ${set.name}`,
+                run: (i: number) => change(`take away ${member.sets[i]!.name}`, (m) => void m.sets.splice(i, 1)),
+              },
             }
-          />
-          {columns.map(([key, kind, name]) => (
-            <QuantityInput
-              key={key}
-              kind={kind}
-              system={project.display}
-              value={set[key]}
-              label={`${name} of ${set.name}`}
-              showUnit={false}
-              onKeep={(v) => v !== null && change(`${name} of ${set.name}`, (m) => void (m.sets[i]![key] = v))}
-            />
-          ))}
-          {member.sets.length > 1 && (
-            <button
-              type="button"
-              className="link small"
-              aria-label={`Take away ${set.name}`}
-              onClick={() => change(`take away ${set.name}`, (m) => void m.sets.splice(i, 1))}
-            >
-              away
-            </button>
-          )}
-        </div>
-      ))}
-      <button
-        type="button"
-        className="link"
-        onClick={() =>
-          change('add a set', (m) => void m.sets.push({ ...(m.sets.at(-1) ?? { V: 0, Mx: 0, My: 0 }), name: `U${m.sets.length + 1}` }))
-        }
-      >
-        Add a set
-      </button>
+          : {})}
+        add={{
+          title: 'Add a set',
+          run: () =>
+            change('add a set', (m) => void m.sets.push({ ...(m.sets.at(-1) ?? { V: 0, Mx: 0, My: 0 }), name: `U${m.sets.length + 1}` })),
+        }}
+      />
       {refused.map((r) => (
         <p key={r} className="text-madder-text">
           {r}

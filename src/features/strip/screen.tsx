@@ -2,7 +2,8 @@
 import { codeOf } from '@/core/members/member';
 import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripMember } from '@/core/members/strip/input';
-import { CombinationsPanel } from '@/ui/CombinationsPanel';
+import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
+import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { HandChecks } from '@/ui/HandChecks';
 import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/member-screen';
 import { ScheduleTable } from '@/ui/ScheduleTable';
@@ -12,7 +13,7 @@ import { stripField } from './fields';
 import { SlabBarsPanel } from './SlabBarsPanel';
 import { SlabSection } from './SlabSection';
 import { SlabSheet } from './SlabSheet';
-import { StripLoads } from './StripLoads';
+import { stripLoads } from './loads';
 
 const drawing = (shows: 'strength' | 'service') =>
   function show({ project, member, result, model, isStale, drawn, editing }: Sheet<StripMember, StripHandle>, line: LineSheet) {
@@ -30,7 +31,11 @@ const drawing = (shows: 'strength' | 'service') =>
 const panels: readonly PanelPart<StripMember, LineSheet, StripHandle>[] = [
   { id: 'strips', title: 'Drawing', show: drawing('strength') },
   { id: 'service', title: 'In service', show: drawing('service') },
-  { id: 'loads', title: 'Loads', show: ({ kept, member, faults }) => <StripLoads project={kept} member={member} faults={faults} /> },
+  {
+    id: 'loads',
+    title: 'Loads',
+    show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={stripLoads} />,
+  },
   {
     id: 'bars',
     title: 'Bars',

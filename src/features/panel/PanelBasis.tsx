@@ -11,8 +11,7 @@ import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/Assumptions';
 import { basisRows, slabMaterialRows } from '@/ui/basis-rows';
-import { LoadCases } from '@/ui/LoadCases';
-import { QuantityInput } from '@/ui/QuantityInput';
+import type { LoadTable } from '@/ui/tables/LoadsTable';
 
 interface PanelProps {
   readonly project: Project;
@@ -25,76 +24,12 @@ const useChange = (member: PanelMember) => {
   return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
 };
 
-/** Load cases and the loads over the whole panel. */
-export function PanelLoads({ project, member, faults }: PanelProps) {
-  const change = useChange(member);
-  return (
-    <div className="overflow-auto px-3.5 py-2">
-      <LoadCases member={member} faults={faults} />
-      <h2 className="mt-3">Loads over the whole panel</h2>
-      <table className="grid-table !w-auto" aria-label="Loads">
-        <thead>
-          <tr>
-            {['Case', 'Value', 'Note', ''].map((h) => (
-              <th key={h}>{h}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {member.loads.map((load, i) => (
-            <tr key={i}>
-              <td className="w-20">
-                <select
-                  className="field"
-                  aria-label={`Case of load ${i + 1}`}
-                  value={load.case}
-                  onChange={(e) => change(`load ${i + 1}`, (m) => void (m.loads[i]!.case = e.target.value))}
-                >
-                  {member.cases.map((c) => (
-                    <option key={c.id}>{c.id}</option>
-                  ))}
-                </select>
-              </td>
-              <td className="w-36">
-                <QuantityInput
-                  kind="areaLoad"
-                  system={project.display}
-                  value={load.value}
-                  label={`Value of load ${i + 1}`}
-                  onKeep={(v) => change(`load ${i + 1}`, (m) => void (m.loads[i]!.value = v ?? 0))}
-                />
-              </td>
-              <td className="w-64">
-                <input
-                  className="field"
-                  aria-label={`Note of load ${i + 1}`}
-                  defaultValue={load.note}
-                  key={load.note}
-                  onBlur={(e) =>
-                    e.target.value !== load.note && change(`load ${i + 1}`, (m) => void (m.loads[i]!.note = e.target.value.slice(0, 120)))
-                  }
-                />
-              </td>
-              <td>
-                <button type="button" className="link" onClick={() => change(`delete load ${i + 1}`, (m) => void m.loads.splice(i, 1))}>
-                  Delete
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <button
-        type="button"
-        className="btn mt-2"
-        disabled={member.cases.length === 0}
-        onClick={() => change('add a load', (m) => void m.loads.push({ case: m.cases.at(-1)!.id, value: 2e-3, note: '' }))}
-      >
-        Add a load
-      </button>
-    </div>
-  );
-}
+/** The loads over a panel as a table. */
+export const panelLoads: LoadTable<PanelMember, PanelMember['loads'][number]> = {
+  title: 'Loads over the whole panel',
+  values: [['Value', [['value', 'areaLoad']]]],
+  fresh: (id) => ({ case: id, value: 2e-3, note: '' }),
+};
 
 const methods: readonly (readonly [PanelMethod, string])[] = [
   ['strips', 'strips both ways'],

@@ -1,0 +1,153 @@
+'use client';
+import type { Draft } from 'immer';
+import { useState } from 'react';
+import type { BarsAlong } from '@/core/members/beam/bar-runs';
+import { supportName, supportPositions } from '@/core/members/beam/input';
+import type { LineMember } from '@/core/members/strip/input';
+import type { Project } from '@/core/project/project';
+import { formatValue } from '@/core/units/format';
+import { QuantityInput } from '../QuantityInput';
+import { Grid, type Column } from './Grid';
+
+export type ReadBars<B> = { readonly ok: true; readonly bars: B | null } | { readonly ok: false; readonly reason: string };
+
+/** How bars of a kind of member are written, read and set. */
+export interface BarsOf<M extends LineMember, B> {
+  readonly project: Project;
+  readonly member: M;
+  readonly steel: BarsAlong<B>;
+  readonly write: (bars: B) => string;
+  /** Null for what is chosen automatically. */
+  readonly read: (text: string) => ReadBars<B>;
+  readonly change: (label: string, recipe: (m: Draft<M>) => void) => void;
+}
+
+/** A field for bars; emptied, they are chosen automatically again, and the choice stands in it in grey. */
+export function BarsInput<M extends LineMember, B>({
+  of,
+  label,
+  own,
+  shown,
+  set,
+}: {
+  of: BarsOf<M, B>;
+  label: string;
+  own: B | null;
+  shown: B | null | undefined;
+  set: (m: Draft<M>, bars: B | null) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (own ? of.write(own) : '');
+  const read: ReadBars<B> = /^\s*(auto.*)?$/i.test(text) ? { ok: true, bars: null } : of.read(text);
+  const keep = () => {
+    if (typed === null || !read.ok) return;
+    if (JSON.stringify(read.bars) !== JSON.stringify(own)) of.change(label.toLowerCase(), (m) => set(m, read.bars));
+    setTyped(null);
+  };
+  return (
+    <span className="block">
+      <input
+        className="field"
+        aria-label={label}
+        aria-invalid={!read.ok}
+        placeholder={shown ? of.write(shown) : 'none'}
+        value={text}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={keep}
+        onKeyDown={(e) => (e.key === 'Enter' ? keep() : e.key === 'Escape' && setTyped(null))}
+      />
+      {!read.ok && <span className="block text-[0.6875rem] text-madder-text">{read.reason}</span>}
+    </span>
+  );
+}
+
+/** The bars of a line member as they are set: structurally alike for beams and slabs. */
+interface OwnBars<B> {
+  readonly bottom: readonly { main: B | null; extra: { bars: B | null; from: number | null; to: number | null } }[];
+  readonly top: readonly { main: B | null }[];
+  readonly support: readonly { bars: B | null; left: number | null; right: number | null }[];
+}
+
+/** Bars by span and over supports, with where they end. `more` are further columns of the spans. */
+export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { of: BarsOf<M, B>; hint: string; more?: Column<number>[] }) {
+  const { member, steel, project, change } = of;
+  const starts = supportPositions(member);
+  const own = member.bars as unknown as OwnBars<B>;
+  const draft = (m: Draft<M>) => (m as unknown as { bars: OwnBars<B> }).bars;
+  const bars = (label: string, mine: B | null, shown: B | null | undefined, set: (b: OwnBars<B>, v: B | null) => void) => (
+    <BarsInput of={of} label={label} own={mine} shown={shown} set={(m, v) => set(draft(m), v)} />
+  );
+  const length = (label: string, mine: number | null, shown: number | null, set: (b: OwnBars<B>, v: number | null) => void) => (
+    <QuantityInput
+      kind="span"
+      system={project.display}
+      value={mine}
+      allowEmpty
+      placeholder={shown === null ? '' : formatValue(shown, 'span', project.display)}
+      label={label}
+      onKeep={(v) => change(label.toLowerCase(), (m) => set(draft(m), v))}
+    />
+  );
+  const end = (i: number, key: 'from' | 'to') => {
+    const run = steel.bottom[i]?.extra;
+    const shown = run ? run[key] - starts[i]! : null;
+    return length(`Extra bars of span ${i + 1}, ${key}`, own.bottom[i]!.extra[key], shown, (b, v) => (b.bottom[i]!.extra[key] = v));
+  };
+  const reach = (j: number, key: 'left' | 'right') => {
+    const run = steel.support[j];
+    const shown = run ? (key === 'left' ? starts[j]! - run.from : run.to - starts[j]!) : null;
+    return length(`Bars over ${supportName(j)}, to the ${key}`, own.support[j]![key], shown, (b, v) => (b.support[j]![key] = v));
+  };
+  return (
+    <>
+      <div className="flex items-baseline justify-between">
+        <h2>Bottom and top bars by span</h2>
+        <span className="small">{hint}an empty field is chosen automatically; the choice stands in it in grey</span>
+      </div>
+      <Grid
+        label="Bars by span"
+        rows={member.spans.map((_, i) => i)}
+        columns={[
+          { title: 'Span', cell: (i) => i + 1 },
+          {
+            title: 'Bottom, through',
+            cell: (i) =>
+              bars(`Bottom bars of span ${i + 1}`, own.bottom[i]!.main, steel.bottom[i]?.main, (b, v) => (b.bottom[i]!.main = v)),
+          },
+          {
+            title: 'Bottom, extra',
+            cell: (i) =>
+              bars(
+                `Extra bars of span ${i + 1}`,
+                own.bottom[i]!.extra.bars,
+                steel.bottom[i]?.extra?.bars,
+                (b, v) => (b.bottom[i]!.extra.bars = v),
+              ),
+          },
+          { title: 'from', width: '6rem', cell: (i) => end(i, 'from') },
+          { title: 'to', width: '6rem', cell: (i) => end(i, 'to') },
+          {
+            title: 'Top',
+            cell: (i) => bars(`Top bars of span ${i + 1}`, own.top[i]!.main, steel.top[i]?.main, (b, v) => (b.top[i]!.main = v)),
+          },
+          ...more,
+        ]}
+      />
+      <h2 className="mt-3">Top bars over supports</h2>
+      <Grid
+        label="Bars over supports"
+        rows={member.supports.flatMap((s, j) => (s.type === 'free' ? [] : [j]))}
+        columns={[
+          { title: 'Support', cell: (j) => supportName(j) },
+          {
+            title: 'Bars',
+            cell: (j) =>
+              bars(`Top bars over ${supportName(j)}`, own.support[j]!.bars, steel.support[j]?.bars, (b, v) => (b.support[j]!.bars = v)),
+          },
+          { title: 'left of its centre', cell: (j) => reach(j, 'left') },
+          { title: 'right of its centre', cell: (j) => reach(j, 'right') },
+        ]}
+      />
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+import type { Draft } from 'immer';
+import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
+import type { Fault } from '@/core/checks/fault';
+import type { Member } from '@/core/members/kinds';
+import { firstFree, onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { columnsFor } from './columns';
+import { Grid } from './Grid';
+
+const natures: readonly (readonly [Nature, string])[] = [
+  ['permanent', 'permanent'],
+  ['imposed', 'imposed'],
+  ['roof', 'roof, imposed'],
+  ['snow', 'snow'],
+  ['rain', 'rain'],
+  ['wind', 'wind'],
+  ['earthquake', 'earthquake'],
+];
+const categories: readonly (readonly [ImposedCategory, string])[] = [
+  ['A', 'A dwellings'],
+  ['B', 'B offices'],
+  ['C', 'C assembly'],
+  ['D', 'D shops'],
+  ['E', 'E storage'],
+  ['F', 'F light traffic'],
+  ['G', 'G traffic'],
+  ['H', 'H roofs'],
+];
+
+/** Members whose loads belong to cases. */
+export type CasedMember = Extract<Member, { readonly loads: readonly { readonly case: string }[] }>;
+
+/** The load cases of a member as a table. */
+export function LoadCases({ member, faults }: { readonly member: CasedMember; readonly faults: readonly Fault[] }) {
+  const edit = useProject((s) => s.edit);
+  const change = (label: string, recipe: (m: Draft<CasedMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const set = (i: number, patch: Partial<LoadCase>) =>
+    change(`load case ${member.cases[i]!.id}`, (m) => {
+      const before = m.cases[i]!.id;
+      Object.assign(m.cases[i]!, patch);
+      if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
+    });
+  const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`);
+  const remove = (i: number) => {
+    const { id } = member.cases[i]!;
+    change(`delete load case ${id}`, (m) => {
+      m.cases.splice(i, 1);
+      m.loads = m.loads.filter((l) => l.case !== id) as typeof m.loads;
+    });
+  };
+  const add = () =>
+    change('add a load case', (m) => {
+      m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: 'A', pattern: true });
+    });
+  return (
+    <>
+      <div className="flex items-baseline justify-between">
+        <h2>Load cases</h2>
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={member.selfWeight}
+            onChange={(e) =>
+              change(e.target.checked ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = e.target.checked))
+            }
+          />{' '}
+          Self-weight counted
+        </label>
+      </div>
+      <Grid
+        label="Load cases"
+        rows={member.cases}
+        columns={[
+          of.text(
+            'Name',
+            (c) => c.id,
+            (i, v) => v.trim() && set(i, { id: v.trim() }),
+            20,
+            '4rem',
+          ),
+          of.text(
+            'Title',
+            (c) => c.title,
+            (i, v) => set(i, { title: v }),
+            60,
+          ),
+          of.pick(
+            'Nature',
+            natures,
+            (c) => c.nature,
+            (i, nature) => set(i, { nature, pattern: nature === 'imposed' }),
+          ),
+          of.pick(
+            'Category',
+            categories,
+            (c) => c.category,
+            (i, category) => set(i, { category }),
+            undefined,
+            (c) => c.nature !== 'imposed',
+          ),
+          of.check(
+            'May be absent from single spans',
+            (c) => c.pattern,
+            (i, pattern) => set(i, { pattern }),
+            (c) => c.nature === 'permanent',
+          ),
+        ]}
+        faultsOf={(i) => faults.filter((f) => f.path.startsWith(`cases[${i}]`))}
+        remove={{ title: 'Delete', run: remove }}
+        add={{ title: 'Add a load case', run: add }}
+      />
+    </>
+  );
+}
+
+/** Q, or the first of Q2, Q3, … that no case has. */
+const freshCase = (taken: readonly string[]) => (taken.includes('Q') ? firstFree('Q', 2, taken) : 'Q');

@@ -1,0 +1,142 @@
+'use client';
+import type { Draft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
+import type { Project } from '@/core/project/project';
+import type { QuantityKind } from '@/core/units/quantity';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { LoadCases, type CasedMember } from './LoadCases';
+import { RefusedRows, usePastedLoads, type PastedRows } from '../pasted-loads';
+import { columnsFor } from './columns';
+import { Grid, type Column } from './Grid';
+
+interface AnyLoad {
+  readonly case: string;
+  readonly note: string;
+  readonly span?: number | 'all';
+  readonly type?: string;
+}
+
+/** What the loads of a kind of member are, as a table shows them. */
+export interface LoadTable<M extends CasedMember, L extends AnyLoad> {
+  readonly title: string;
+  readonly types?: readonly (readonly [NonNullable<L['type']>, string])[];
+  /** A load of another type at the same place. */
+  readonly retyped?: (load: L, type: NonNullable<L['type']>, length: number) => L;
+  readonly liesOnAll?: (load: L) => boolean;
+  /** Columns of values: the first of the keys that a load has is shown, in its kind. */
+  readonly values: readonly (readonly [
+    title: string,
+    keys: readonly (readonly [key: string, kind: QuantityKind | ((load: L) => QuantityKind)])[],
+  ])[];
+  readonly fresh: (caseId: string) => L;
+  readonly paste?: { readonly help: string; readonly read: (text: string, member: M, project: Project) => PastedRows<L> };
+  readonly foot?: string;
+}
+
+/** Load cases and loads of a member, typed or pasted from a spreadsheet. */
+export function LoadsTable<M extends CasedMember, L extends AnyLoad & M['loads'][number]>({
+  project,
+  member,
+  faults,
+  table,
+}: {
+  readonly project: Project;
+  readonly member: M;
+  readonly faults: readonly Fault[];
+  readonly table: LoadTable<M, L>;
+}) {
+  const edit = useProject((s) => s.edit);
+  const loads = member.loads as readonly L[];
+  const change = (label: string, recipe: (all: Draft<L>[], m: Draft<M>) => void) =>
+    edit(
+      `${label} of ${member.mark}`,
+      onMember<M>(member, (m) => recipe((m as unknown as { loads: Draft<L>[] }).loads, m)),
+    );
+  const { refused, onPaste } = usePastedLoads<L>(
+    (text) => table.paste?.read(text, member, project) ?? { loads: [], refused: [] },
+    (pasted) => change(`paste ${pasted.length} loads`, (all) => void all.push(...(pasted as Draft<L>[]))),
+  );
+  const set = (i: number, patch: object) => change(`load ${i + 1}`, (all) => void Object.assign(all[i]!, patch));
+  const retype = (i: number, type: NonNullable<L['type']>) =>
+    change(`load ${i + 1}`, (all) => void (all[i] = table.retyped!(loads[i]!, type, lengthAt(member, loads[i]!)) as Draft<L>));
+  return (
+    <div className="overflow-auto px-3.5 py-2" onPaste={table.paste && onPaste}>
+      <LoadCases member={member} faults={faults} />
+      <div className="mt-3 flex items-baseline justify-between">
+        <h2>{table.title}</h2>
+        {table.paste && <span className="small">Ctrl V here pastes rows: {table.paste.help}</span>}
+      </div>
+      <Grid
+        label="Loads"
+        rows={loads}
+        columns={columnsOf(project, member, table, set, retype)}
+        faultsOf={(i) => faults.filter((f) => f.path.startsWith(`loads[${i}]`))}
+        remove={{ title: 'Delete', run: (i) => change(`delete load ${i + 1}`, (all) => void all.splice(i, 1)) }}
+        add={{
+          title: 'Add a load',
+          isDisabled: member.cases.length === 0,
+          run: () => change('add a load', (all) => void all.push(table.fresh(member.cases.at(-1)!.id) as Draft<L>)),
+        }}
+        className={table.types ? '' : '!w-auto'}
+      />
+      {table.foot && <p className="small mt-2">{table.foot}</p>}
+      <RefusedRows refused={refused} />
+    </div>
+  );
+}
+
+const spansOf = (member: CasedMember) => ('spans' in member ? member.spans : []);
+const lengthAt = (member: CasedMember, { span }: AnyLoad) => spansOf(member)[typeof span === 'number' ? span : 0]?.length ?? 0;
+
+function columnsOf<M extends CasedMember, L extends AnyLoad>(
+  project: Project,
+  member: M,
+  table: LoadTable<M, L>,
+  set: (i: number, patch: object) => void,
+  retype: (i: number, type: NonNullable<L['type']>) => void,
+): Column<L>[] {
+  const of = columnsFor<L>(project.display, (_, i) => `load ${i + 1}`);
+  const spans = spansOf(member).map((_, i) => [String(i), String(i + 1)] as const);
+  const cases = member.cases.map((c) => [c.id, c.id] as const);
+  return [
+    of.pick(
+      'Case',
+      cases,
+      (l) => l.case,
+      (i, v) => set(i, { case: v }),
+      '4rem',
+    ),
+    ...(table.types
+      ? [
+          of.pick<NonNullable<L['type']>>('Type', table.types, (l) => l.type!, retype, '6.5rem'),
+          of.pick(
+            'Span',
+            (l) => (table.liesOnAll!(l) ? [['all', 'all'], ...spans] : spans),
+            (l) => String(l.span),
+            (i, v) => set(i, { span: v === 'all' ? 'all' : Number(v) }),
+            '4rem',
+          ),
+        ]
+      : []),
+    ...table.values.map(([title, keys]) => {
+      const found = (l: L) => keys.find(([key]) => key in l);
+      return of.quantity(
+        title,
+        (l) => {
+          const [key, kind] = found(l) ?? [];
+          if (key === undefined) return undefined;
+          return [typeof kind === 'function' ? kind(l) : kind!, (l as unknown as Record<string, number>)[key]!];
+        },
+        (i, v) => set(i, { [found((member.loads as unknown as readonly L[])[i]!)![0]]: v }),
+      );
+    }),
+    of.text(
+      'Note',
+      (l) => l.note,
+      (i, v) => set(i, { note: v }),
+      120,
+      '8rem',
+    ),
+  ];
+}
