@@ -7,7 +7,7 @@ import '@fontsource/libertinus-math/400.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
-import { Patterns } from '@/ui/Patterns';
+import { Patterns } from '@/ui/fields/Patterns';
 
 export const metadata: Metadata = {
   title: 'Intarsia',

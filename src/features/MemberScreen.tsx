@@ -1,7 +1,7 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
-import { Missing } from '@/ui/Missing';
-import { useLoadedProject } from '@/ui/use-loaded-project';
+import { Missing } from '@/ui/paper/Missing';
+import { useLoadedProject } from '@/ui/sheet/use-loaded-project';
 import { screens } from './screens';
 
 /** The sheet of the member that the address names, once its project is there; what is missing is said. */

@@ -3,8 +3,8 @@ import { produce, type Draft } from 'immer';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
-import { barEndAt, movedTo } from '@/ui/bar-ends';
-import { DrawingView } from '@/ui/DrawingView';
+import { barEndAt, movedTo } from '@/ui/fields/bar-ends';
+import { DrawingView } from '@/ui/drawing/DrawingView';
 import { handle, type Handle } from '@/core/drawing/shapes';
 import { firstMember, projectOf } from './fixtures';
 

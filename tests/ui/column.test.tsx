@@ -20,9 +20,9 @@ import { PasteSets } from '@/features/column/PasteSets';
 import { StrainsPanel } from '@/features/column/StrainsPanel';
 import { SurfacePanel } from '@/features/column/SurfacePanel';
 import { WallEditor } from '@/features/column/WallEditor';
-import { WaysForward } from '@/ui/WaysForward';
+import { WaysForward } from '@/ui/ways/WaysForward';
 import { useProject } from '@/store/project-store';
-import { VariantsPanel } from '@/ui/VariantsPanel';
+import { VariantsPanel } from '@/ui/ways/VariantsPanel';
 import { openWithResults, projectOf, stubBrowser, newColumn, newWall } from './fixtures';
 
 const proposed = jest.fn();

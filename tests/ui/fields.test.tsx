@@ -4,9 +4,9 @@ import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import { beamField } from '@/features/beam/fields';
-import { parseBars, parseLinks } from '@/ui/value-field';
-import { nearestStation, placeName } from '@/ui/stations';
-import { ValueEditor } from '@/ui/ValueEditor';
+import { parseBars, parseLinks } from '@/ui/fields/value-field';
+import { nearestStation, placeName } from '@/ui/sheet/stations';
+import { ValueEditor } from '@/ui/fields/ValueEditor';
 import { useProject } from '@/store/project-store';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 

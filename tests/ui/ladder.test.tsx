@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { designNow } from '@/core/project/design-member';
 import { useProject } from '@/store/project-store';
-import { Ladder } from '@/ui/Ladder';
+import { Ladder } from '@/ui/sheet/Ladder';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
 beforeAll(stubBrowser);

@@ -10,7 +10,7 @@ import { panelField, toggled } from '@/features/panel/fields';
 import { PanelBasis, panelLoads } from '@/features/panel/PanelBasis';
 import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { PanelPlan } from '@/features/panel/PanelPlan';
-import { WaysForward } from '@/ui/WaysForward';
+import { WaysForward } from '@/ui/ways/WaysForward';
 import { useProject } from '@/store/project-store';
 import { openNew, starting, stubBrowser } from './fixtures';
 

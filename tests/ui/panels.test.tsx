@@ -9,11 +9,11 @@ import { BasisPanel } from '@/features/beam/BasisPanel';
 import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
 import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { ForcesPanel } from '@/features/beam/ForcesPanel';
-import { HandChecks } from '@/ui/HandChecks';
+import { HandChecks } from '@/ui/tables/HandChecks';
 import { beamLoads } from '@/features/beam/loads';
-import { SupportEditor } from '@/ui/SupportEditor';
+import { SupportEditor } from '@/ui/fields/SupportEditor';
 import { useProject } from '@/store/project-store';
-import { MemberList, memberStanding } from '@/ui/MemberList';
+import { MemberList, memberStanding } from '@/ui/sheet/MemberList';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn() }));

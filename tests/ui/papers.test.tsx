@@ -8,7 +8,7 @@ import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
-import { BlockView } from '@/ui/Blocks';
+import { BlockView } from '@/ui/paper/Blocks';
 
 /** Print and PDF are two renderers of the same blocks: what one says, the other says. */
 

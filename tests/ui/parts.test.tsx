@@ -3,13 +3,13 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { derive } from '@/core/calc/calc';
 import { defineSymbols, formulary } from '@/core/calc/formula';
 import type { Drawing, Handle } from '@/core/drawing/shapes';
-import { DrawingView } from '@/ui/DrawingView';
-import { Derivation } from '@/ui/Formula';
-import { Glyph, standingOf } from '@/ui/Glyph';
-import { Inlay } from '@/ui/Inlay';
-import { Missing, Notice } from '@/ui/Missing';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Silhouette } from '@/ui/Silhouette';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { Derivation } from '@/ui/paper/Formula';
+import { Glyph, standingOf } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
+import { Missing, Notice } from '@/ui/paper/Missing';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Silhouette } from '@/ui/drawing/Silhouette';
 
 describe('states are told by shape and by name', () => {
   test.each([

@@ -8,12 +8,12 @@ import { readProject } from '@/core/project/read';
 import { BasisPanel } from '@/features/punching/BasisPanel';
 import type { PunchingHandle } from '@/core/members/punching/drawing';
 import { punchingField } from '@/features/punching/fields';
-import { readSlabBars } from '@/ui/slab-bars-field';
+import { readSlabBars } from '@/ui/fields/slab-bars-field';
 import { ForcesTable } from '@/features/punching/ForcesTable';
 import { LegsEditor } from '@/features/punching/LegsEditor';
 import { OpeningEditor } from '@/features/punching/OpeningEditor';
 import { PlanSheet } from '@/features/punching/PlanSheet';
-import { WaysForward } from '@/ui/WaysForward';
+import { WaysForward } from '@/ui/ways/WaysForward';
 import { useProject } from '@/store/project-store';
 import { openWithResults, stubBrowser, newPunching } from './fixtures';
 

@@ -11,9 +11,9 @@ import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { ReportDetail } from '@/core/members/member';
 import { listProjects, saveProject } from '@/store/storage';
 import { useProject } from '@/store/project-store';
-import { FindOrDo } from '@/ui/FindOrDo';
-import { HistoryDialog } from '@/ui/HistoryDialog';
-import { TopBar } from '@/ui/TopBar';
+import { FindOrDo } from '@/ui/dialogs/FindOrDo';
+import { HistoryDialog } from '@/ui/dialogs/HistoryDialog';
+import { TopBar } from '@/ui/sheet/TopBar';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 
 jest.mock('next/navigation', () => ({ useRouter: jest.fn(), useSearchParams: jest.fn() }));

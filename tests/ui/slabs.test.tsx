@@ -13,7 +13,7 @@ import { SlabSection } from '@/features/strip/SlabSection';
 import { SlabSheet } from '@/features/strip/SlabSheet';
 import { stripLoads } from '@/features/strip/loads';
 import { LoadsTable } from '@/ui/tables/LoadsTable';
-import { WaysForward } from '@/ui/WaysForward';
+import { WaysForward } from '@/ui/ways/WaysForward';
 import { useProject } from '@/store/project-store';
 import { newStrip, openNew, stubBrowser } from './fixtures';
 

@@ -3,7 +3,7 @@ import type { BeamMember } from '@/core/members/beam/input';
 import type { Way } from '@/core/members/kind';
 import type { Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
-import { WaysForward } from '@/ui/WaysForward';
+import { WaysForward } from '@/ui/ways/WaysForward';
 import { projectOf } from './fixtures';
 
 type BeamWay = Way<BeamMember>;

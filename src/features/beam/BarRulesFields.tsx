@@ -6,8 +6,8 @@ import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatForEditing } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 
 const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
 const parts = (text: string) => text.split(/[\s,;]+/).filter(Boolean);

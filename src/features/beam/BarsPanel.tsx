@@ -7,10 +7,10 @@ import type { Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
 import { Grid } from '@/ui/tables/Grid';
-import { parseBars, parseLinks } from '@/ui/value-field';
+import { parseBars, parseLinks } from '@/ui/fields/value-field';
 
 interface BarsPanelProps {
   readonly project: Project;

@@ -14,15 +14,15 @@ import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
 import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Assumptions } from '@/ui/Assumptions';
-import { basisRow, basisRows, ductilityRow } from '@/ui/basis-rows';
+import { Assumptions } from '@/ui/sheet/Assumptions';
+import { basisRow, basisRows, ductilityRow } from '@/ui/fields/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
-import { CreepFields } from '@/ui/CreepFields';
-import { ServiceFields } from '@/ui/ServiceFields';
-import { OutlineEditor } from '@/ui/OutlineEditor';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { CreepFields } from '@/ui/fields/CreepFields';
+import { ServiceFields } from '@/ui/fields/ServiceFields';
+import { OutlineEditor } from '@/ui/fields/OutlineEditor';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 
 const shapes: readonly (readonly [BeamShape, string])[] = [
   ['rectangular', 'rectangular'],

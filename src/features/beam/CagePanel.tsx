@@ -7,10 +7,10 @@ import type { MemberModel } from '@/core/model/member-model';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
-import { Select } from '@/ui/Select';
-import { Turnable } from '@/ui/Turnable';
-import { useBox } from '@/ui/use-box';
-import { placeName } from '@/ui/stations';
+import { Select } from '@/ui/fields/Select';
+import { Turnable } from '@/ui/drawing/Turnable';
+import { useBox } from '@/ui/drawing/use-box';
+import { placeName } from '@/ui/sheet/stations';
 
 const lengths = { near: 1200, around: 3000, whole: Infinity } as const;
 type Stretch = keyof typeof lengths;

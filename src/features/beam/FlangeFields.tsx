@@ -7,8 +7,8 @@ import { outlineOf } from '@/core/members/beam/input';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
-import { Derivation } from '@/ui/Formula';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { Derivation } from '@/ui/paper/Formula';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 
 interface FlangeProps {
   readonly project: Project;

@@ -8,7 +8,7 @@ import { isMostlyNegative } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces } from '@/exchange/paste-forces';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/MappedPaste';
+import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/tables/MappedPaste';
 
 interface PasteProps {
   readonly project: Project;

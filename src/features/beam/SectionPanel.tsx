@@ -13,8 +13,8 @@ import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { DrawingView } from '@/ui/DrawingView';
-import { placeName } from '@/ui/stations';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { placeName } from '@/ui/sheet/stations';
 
 interface SectionPanelProps {
   readonly project: Project;

@@ -8,7 +8,7 @@ import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
-import { AlignedStrips, type StripsProps } from '@/ui/AlignedStrips';
+import { AlignedStrips, type StripsProps } from '@/ui/sheet/AlignedStrips';
 
 type Shared = Omit<StripsProps<BeamHandle>, 'units' | 'beam' | 'result' | 'above' | 'links'>;
 

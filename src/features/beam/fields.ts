@@ -8,8 +8,8 @@ import type { BeamLoad, BeamMember } from '@/core/members/beam/input';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { QuantityKind } from '@/core/units/quantity';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { drawnLoadField, endField, spanField } from '@/ui/line-fields';
-import { parseBars, parseLinks, quantityField, type Field } from '@/ui/value-field';
+import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
+import { parseBars, parseLinks, quantityField, type Field } from '@/ui/fields/value-field';
 
 interface Place {
   readonly project: Project;

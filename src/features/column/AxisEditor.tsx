@@ -8,9 +8,9 @@ import type { UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
 
 const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
 

@@ -4,9 +4,9 @@ import { catalogues } from '@/core/materials/bars';
 import type { ColumnBar } from '@/core/reinforcement/column-bars';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
 
 const sideNames: Record<string, string> = {
   top: 'the top',

@@ -8,9 +8,9 @@ import { columnModel } from '@/core/members/column/section';
 import { codeOf } from '@/core/members/member';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
 
 /** A layout of another kind, near to the one that is there. */
 function changeKind(member: ColumnMember, kind: ColumnBars['kind'], placed: readonly { x: number; y: number; size: string }[]): ColumnBars {

@@ -10,9 +10,9 @@ import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Assumptions } from '@/ui/Assumptions';
-import { basisRow, basisRows } from '@/ui/basis-rows';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { Assumptions } from '@/ui/sheet/Assumptions';
+import { basisRow, basisRows } from '@/ui/fields/basis-rows';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
 

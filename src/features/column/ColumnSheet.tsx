@@ -9,8 +9,8 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
-import { DrawingView } from '@/ui/DrawingView';
-import { useBox } from '@/ui/use-box';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { useBox } from '@/ui/drawing/use-box';
 import { LoadSetTable } from './LoadSetTable';
 import { MomentSteps } from './MomentSteps';
 

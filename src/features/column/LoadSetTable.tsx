@@ -4,11 +4,11 @@ import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
 import type { UprightMember } from '@/core/members/wall/upright';
 import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
-import { Glyph, standingOf, standingText } from '@/ui/Glyph';
-import { Inlay } from '@/ui/Inlay';
+import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
 import { isOver, statusOf } from '@/core/checks/check';
 import { PasteSets } from './PasteSets';
-import { usePaste } from '@/ui/MappedPaste';
+import { usePaste } from '@/ui/tables/MappedPaste';
 
 const ROW = 25;
 

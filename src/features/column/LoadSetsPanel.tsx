@@ -9,13 +9,13 @@ import type { UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
 import { firstFree, onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid, type Column } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
 import { PasteSets } from './PasteSets';
-import { usePaste } from '@/ui/MappedPaste';
+import { usePaste } from '@/ui/tables/MappedPaste';
 
 const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'moment'])[] = [
   ['N', 'N', 'force'],

@@ -9,8 +9,8 @@ import { isMostlyNegative } from '@/exchange/mapped-table';
 import { readSets, setVocabulary } from '@/exchange/paste-sets';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/MappedPaste';
-import { Select } from '@/ui/Select';
+import { MappedRows, PasteDialog, PasteSummary, useMappedTable } from '@/ui/tables/MappedPaste';
+import { Select } from '@/ui/fields/Select';
 
 interface PasteProps {
   readonly project: Project;

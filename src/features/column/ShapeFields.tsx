@@ -8,9 +8,9 @@ import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
-import { OutlineEditor } from '@/ui/OutlineEditor';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
+import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 
 const shapes: readonly (readonly [ShapeKind, string])[] = [
   ['rectangle', 'rectangle'],

@@ -1,7 +1,7 @@
 'use client';
 import { columnMomentDrawing } from '@/core/members/column/drawing/moments';
 import type { ColumnInput } from '@/core/members/column/input';
-import { DrawingView } from '@/ui/DrawingView';
+import { DrawingView } from '@/ui/drawing/DrawingView';
 
 /** What equal and opposite signs at both ends mean, drawn; and the choice between the two senses in use. */
 export function SignPicture({ member, onSigns }: { member: Pick<ColumnInput, 'signs'>; onSigns: (signs: ColumnInput['signs']) => void }) {

@@ -11,10 +11,10 @@ import { codeOf } from '@/core/members/member';
 import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { displayUnit } from '@/core/units/quantity';
-import { DrawingView } from '@/ui/DrawingView';
-import { HandCheckTable } from '@/ui/HandCheckTable';
-import { Select } from '@/ui/Select';
-import { useBox } from '@/ui/use-box';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { HandCheckTable } from '@/ui/tables/HandCheckTable';
+import { Select } from '@/ui/fields/Select';
+import { useBox } from '@/ui/drawing/use-box';
 
 const placeNames: Readonly<Record<Place, string>> = { top: 'top', mid: 'mid-height', foot: 'foot' };
 

@@ -7,8 +7,8 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatValue, unitLabel } from '@/core/units/format';
-import { Turnable } from '@/ui/Turnable';
-import { useBox } from '@/ui/use-box';
+import { Turnable } from '@/ui/drawing/Turnable';
+import { useBox } from '@/ui/drawing/use-box';
 
 const LEVELS = 18;
 

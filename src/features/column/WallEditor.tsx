@@ -4,9 +4,9 @@ import type { WallRestraint } from '@/core/members/wall/input';
 import type { WallMember } from '@/core/members/wall/input';
 import { onMember, type Recipe } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
 
 export const restraints: readonly (readonly [WallRestraint, string])[] = [
   ['given', 'length given below each axis'],

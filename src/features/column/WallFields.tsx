@@ -7,8 +7,8 @@ import { codeOf } from '@/core/members/member';
 import type { WallMember } from '@/core/members/wall/input';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 import { restraints } from './WallEditor';
 
 /** Size of a wall and how its edges are held. */

@@ -6,7 +6,7 @@ import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { WallMember } from '@/core/members/wall/input';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
-import { parseLinks, quantityField, type Field } from '@/ui/value-field';
+import { parseLinks, quantityField, type Field } from '@/ui/fields/value-field';
 
 type ColumnField = Field<UprightMember>;
 

@@ -5,7 +5,7 @@ import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/member-screen';
+import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { AxisEditor } from './AxisEditor';
 import { BarEditor } from './BarEditor';
 import { BarsEditor } from './BarsEditor';

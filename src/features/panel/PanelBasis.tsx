@@ -9,8 +9,8 @@ import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Assumptions } from '@/ui/Assumptions';
-import { basisRows, slabMaterialRows } from '@/ui/basis-rows';
+import { Assumptions } from '@/ui/sheet/Assumptions';
+import { basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
 interface PanelProps {

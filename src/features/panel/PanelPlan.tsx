@@ -6,8 +6,8 @@ import type { PanelResult } from '@/core/members/panel/result';
 import { panelLabels } from '@/core/members/panel/labels';
 import type { Project } from '@/core/project/project';
 import type { PanelMember } from '@/core/members/panel/input';
-import { DrawingView } from '@/ui/DrawingView';
-import { useBox } from '@/ui/use-box';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { useBox } from '@/ui/drawing/use-box';
 
 /** The plan of the panel, as large as the middle of the screen. */
 export function PanelPlan({

@@ -3,8 +3,8 @@ import { placeTitle } from '@/core/members/panel/input';
 import type { PanelResult } from '@/core/members/panel/result';
 import type { Project } from '@/core/project/project';
 import type { PanelMember } from '@/core/members/panel/input';
-import { slabBarsField } from '@/ui/slab-bars-field';
-import { quantityField, type Field } from '@/ui/value-field';
+import { slabBarsField } from '@/ui/fields/slab-bars-field';
+import { quantityField, type Field } from '@/ui/fields/value-field';
 
 /** The field of a value on the plan; undefined for what a click changes at once. */
 export function panelField(

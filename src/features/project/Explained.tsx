@@ -6,7 +6,7 @@ import { companions } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { resultOf } from '@/store/results';
-import { CheckSteps } from '@/ui/CheckSteps';
+import { CheckSteps } from '@/ui/paper/CheckSteps';
 
 interface ExplainedProps {
   readonly project: Project;

@@ -6,12 +6,12 @@ import type { Check } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { decisionFor } from '@/core/members/member';
 import { formatUtilisation } from '@/core/units/format';
-import { Glyph, standingOf, standingText, type Standing } from '@/ui/Glyph';
-import { Inlay } from '@/ui/Inlay';
-import { memberActions } from '@/ui/MemberList';
-import { sheetPath } from '@/ui/sheet-path';
-import { Silhouette } from '@/ui/Silhouette';
-import { Menu, MenuItem } from '@/ui/TopBar';
+import { Glyph, standingOf, standingText, type Standing } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
+import { memberActions } from '@/ui/sheet/MemberList';
+import { sheetPath } from '@/ui/sheet/sheet-path';
+import { Silhouette } from '@/ui/drawing/Silhouette';
+import { Menu, MenuItem } from '@/ui/sheet/TopBar';
 import { Explained } from './Explained';
 import { families, groupLabel, reasonOf, worstOf, type RowData } from './rows';
 

@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui';
 import { usualRates, type Rates } from '@/core/advice/rates';
 import type { Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 
 const lines: readonly (readonly [keyof Rates, string])[] = [
   ['concrete', 'm³ of concrete, 30 MPa'],

@@ -8,8 +8,8 @@ import { catalogues } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 
 const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 

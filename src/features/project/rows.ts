@@ -3,8 +3,8 @@ import { governing } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
 import { isCurrent, type ResultEntry } from '@/store/project-store';
-import type { Standing } from '@/ui/Glyph';
-import { memberStanding } from '@/ui/MemberList';
+import type { Standing } from '@/ui/drawing/Glyph';
+import { memberStanding } from '@/ui/sheet/MemberList';
 
 /** A member as the overview lists it. */
 export interface RowData {

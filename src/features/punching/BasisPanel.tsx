@@ -11,7 +11,7 @@ import type { PunchingMember } from '@/core/members/punching/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { basisRows, type BasisRows } from '@/ui/basis-rows';
+import { basisRows, type BasisRows } from '@/ui/fields/basis-rows';
 
 type M = Draft<PunchingMember>;
 const layers = [

@@ -6,9 +6,9 @@ import type { PunchingMember } from '@/core/members/punching/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 
 type Kind = PunchingLegs['kind'] | 'none';
 

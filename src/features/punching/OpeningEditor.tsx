@@ -4,9 +4,9 @@ import type { SlabOpening } from '@/core/members/punching/input';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/DrawnPopover';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { Select } from '@/ui/Select';
+import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 
 /** An opening near the column: where it is from the column's centre, and how large. */
 export function OpeningEditor({ project, member, index, ...place }: EditorProps<PunchingMember> & { index: number }) {

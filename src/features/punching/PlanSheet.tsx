@@ -8,8 +8,8 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { formatQuantity } from '@/core/units/format';
-import { DrawingView } from '@/ui/DrawingView';
-import { useBox } from '@/ui/use-box';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { useBox } from '@/ui/drawing/use-box';
 import { ForcesTable } from './ForcesTable';
 
 interface PlanSheetProps {

@@ -3,8 +3,8 @@ import type { PunchingHandle } from '@/core/members/punching/drawing';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
 import type { PunchingMember } from '@/core/members/punching/input';
-import { readSlabBars } from '@/ui/slab-bars-field';
-import { quantityField, type Field } from '@/ui/value-field';
+import { readSlabBars } from '@/ui/fields/slab-bars-field';
+import { quantityField, type Field } from '@/ui/fields/value-field';
 
 type M = Draft<PunchingMember>;
 

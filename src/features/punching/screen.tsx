@@ -3,7 +3,7 @@ import type { PunchingHandle } from '@/core/members/punching/drawing';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { codeOf } from '@/core/members/member';
 import { formatQuantity } from '@/core/units/format';
-import { memberScreen, variantsPanel, type PanelPart } from '@/ui/member-screen';
+import { memberScreen, variantsPanel, type PanelPart } from '@/ui/sheet/member-screen';
 import { BasisPanel } from './BasisPanel';
 import { punchingField } from './fields';
 import { LegsEditor } from './LegsEditor';

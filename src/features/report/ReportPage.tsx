@@ -2,7 +2,7 @@ import { codeOf } from '@/core/members/member';
 import type { Member } from '@/core/members/kinds';
 import type { Block } from '@/core/document/blocks';
 import type { Project } from '@/core/project/project';
-import { BlockView } from '@/ui/Blocks';
+import { BlockView } from '@/ui/paper/Blocks';
 
 /** One member's paper as it will stand on pages. */
 export function ReportPage({ project, member, blocks }: { project: Project; member: Member; blocks: readonly Block[] }) {

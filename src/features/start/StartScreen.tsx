@@ -11,7 +11,7 @@ import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntr
 import { startFromRevision } from '@/store/autosave';
 import { useProject } from '@/store/project-store';
 import { newMember } from '@/core/project/new-member';
-import { Brand } from '@/ui/TopBar';
+import { Brand } from '@/ui/sheet/TopBar';
 import { PlayhouseSection } from './PlayhouseSection';
 
 type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us';

@@ -11,11 +11,11 @@ import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Assumptions } from '@/ui/Assumptions';
-import { basisRow, basisRows, slabMaterialRows } from '@/ui/basis-rows';
-import { CreepFields } from '@/ui/CreepFields';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { ServiceFields } from '@/ui/ServiceFields';
+import { Assumptions } from '@/ui/sheet/Assumptions';
+import { basisRow, basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
+import { CreepFields } from '@/ui/fields/CreepFields';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { ServiceFields } from '@/ui/fields/ServiceFields';
 
 const outers = [
   ['along', 'bars along the span'],

@@ -9,7 +9,7 @@ import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
-import { readSlabBars } from '@/ui/slab-bars-field';
+import { readSlabBars } from '@/ui/fields/slab-bars-field';
 
 type Change = (label: string, recipe: (m: Draft<StripMember>) => void) => void;
 

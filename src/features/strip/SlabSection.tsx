@@ -10,8 +10,8 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
-import { DrawingView } from '@/ui/DrawingView';
-import { placeName } from '@/ui/stations';
+import { DrawingView } from '@/ui/drawing/DrawingView';
+import { placeName } from '@/ui/sheet/stations';
 
 const [WIDTH, HEIGHT] = [328, 132];
 

@@ -12,8 +12,8 @@ import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
-import { AlignedStrips, type StripsProps } from '@/ui/AlignedStrips';
-import { useBox } from '@/ui/use-box';
+import { AlignedStrips, type StripsProps } from '@/ui/sheet/AlignedStrips';
+import { useBox } from '@/ui/drawing/use-box';
 
 type Shared = Omit<StripsProps<StripHandle>, 'units' | 'beam' | 'result' | 'above' | 'links' | 'isPerLength' | 'width' | 'scale' | 'room'>;
 

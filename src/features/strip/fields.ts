@@ -6,9 +6,9 @@ import type { StripSteel } from '@/core/members/strip/steel';
 import type { Project } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import type { QuantityKind } from '@/core/units/quantity';
-import { drawnLoadField, endField, spanField } from '@/ui/line-fields';
-import { slabBarsField } from '@/ui/slab-bars-field';
-import { quantityField, type Field } from '@/ui/value-field';
+import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
+import { slabBarsField } from '@/ui/fields/slab-bars-field';
+import { quantityField, type Field } from '@/ui/fields/value-field';
 
 interface Place {
   readonly project: Project;

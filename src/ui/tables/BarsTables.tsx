@@ -6,7 +6,7 @@ import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { LineMember } from '@/core/members/strip/input';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
-import { QuantityInput } from '../QuantityInput';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Grid, type Column } from './Grid';
 
 export type ReadBars<B> = { readonly ok: true; readonly bars: B | null } | { readonly ok: false; readonly reason: string };

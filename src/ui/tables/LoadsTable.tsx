@@ -6,7 +6,7 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases, type CasedMember } from './LoadCases';
-import { RefusedRows, usePastedLoads, type PastedRows } from '../pasted-loads';
+import { RefusedRows, usePastedLoads, type PastedRows } from './pasted-loads';
 import { columnsFor } from './columns';
 import { Grid, type Column } from './Grid';
 

@@ -1,7 +1,7 @@
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
-import { QuantityInput } from '../QuantityInput';
-import { Select } from '../Select';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { Select } from '@/ui/fields/Select';
 import type { Column } from './Grid';
 
 interface QuantityOptions {

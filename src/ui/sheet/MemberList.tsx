@@ -8,10 +8,10 @@ import type { Member } from '@/core/members/kinds';
 import { formatUtilisation } from '@/core/units/format';
 import { copyMember, deleteMember, moveMember } from '@/store/commands';
 import { isCurrent, useProject, type ResultEntry } from '@/store/project-store';
-import { Glyph, standingOf, standingText, type Standing } from './Glyph';
-import { Inlay } from './Inlay';
+import { Glyph, standingOf, standingText, type Standing } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
 import { sheetPath } from './sheet-path';
-import { Silhouette } from './Silhouette';
+import { Silhouette } from '@/ui/drawing/Silhouette';
 
 /** How a member stands as a whole. */
 export function memberStanding(

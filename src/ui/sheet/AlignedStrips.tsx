@@ -10,8 +10,8 @@ import type { BeamStrips, ServiceStrips } from '@/core/members/beam/result';
 import { isBeyond, type Check } from '@/core/checks/check';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
-import { useStable } from './use-stable';
-import { DrawingView, type DragPhase } from './DrawingView';
+import { useStable } from '@/ui/drawing/use-stable';
+import { DrawingView, type DragPhase } from '@/ui/drawing/DrawingView';
 import { nearest, nearestStation } from './stations';
 
 /** A drawing above the strips, on their axis. */

@@ -12,8 +12,8 @@ import { beginAgain, stopJob } from '@/store/designing';
 import { useJobs } from '@/store/jobs';
 import { useProject } from '@/store/project-store';
 import { saveNow } from '@/store/autosave';
-import { FindOrDo } from './FindOrDo';
-import { HistoryDialog } from './HistoryDialog';
+import { FindOrDo } from '@/ui/dialogs/FindOrDo';
+import { HistoryDialog } from '@/ui/dialogs/HistoryDialog';
 
 export function Brand() {
   return (

@@ -10,18 +10,18 @@ import { newMember } from '@/core/project/new-member';
 import type { Project } from '@/core/project/project';
 import { addMember, freshId, freshMark } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import type { EditorPlace } from './DrawnPopover';
+import type { EditorPlace } from '@/ui/drawing/DrawnPopover';
 import { Ladder } from './Ladder';
 import { Purfling, SheetFrame } from './SheetFrame';
 import { sheetPath } from './sheet-path';
 import { SheetTitle } from './SheetTitle';
-import { useDrawnEditing, type DrawnEditing } from './use-drawn-editing';
+import { useDrawnEditing, type DrawnEditing } from '@/ui/drawing/use-drawn-editing';
 import { useSheet } from './use-sheet';
 import { useSheetKeys } from './use-sheet-keys';
-import type { Field } from './value-field';
-import { ValueEditor } from './ValueEditor';
-import { VariantsPanel } from './VariantsPanel';
-import { WaysForward } from './WaysForward';
+import type { Field } from '@/ui/fields/value-field';
+import { ValueEditor } from '@/ui/fields/ValueEditor';
+import { VariantsPanel } from '@/ui/ways/VariantsPanel';
+import { WaysForward } from '@/ui/ways/WaysForward';
 
 /** What the parts of a member's screen are given. While a value is typed, `project` and `member` are the tentative ones. */
 export interface Sheet<M extends Member, H extends Handle = Handle> {

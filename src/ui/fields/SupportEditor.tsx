@@ -7,7 +7,7 @@ import type { LineMember } from '@/core/members/strip/input';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from './QuantityInput';
-import { useDrawnAnchor } from './use-drawn-anchor';
+import { useDrawnAnchor } from '@/ui/drawing/use-drawn-anchor';
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
 export function SupportEditor({

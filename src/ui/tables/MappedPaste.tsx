@@ -14,7 +14,7 @@ import {
   type Vocabulary,
 } from '@/exchange/mapped-table';
 import { recall, remember } from '@/store/remembered';
-import { Select } from '@/ui/Select';
+import { Select } from '@/ui/fields/Select';
 
 /** Opens the reading of a pasted table wherever a table is pasted. */
 export function usePaste() {

@@ -4,7 +4,7 @@ import { keyOf, type Handle } from '@/core/drawing/shapes';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { Member } from '@/core/members/kinds';
-import { useDrawnAnchor } from '@/ui/use-drawn-anchor';
+import { useDrawnAnchor } from '@/ui/drawing/use-drawn-anchor';
 
 /** What an editor that hangs on the drawing is given. */
 export interface EditorPlace<H extends Handle = Handle> {

@@ -5,9 +5,9 @@ import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { useProject } from '@/store/project-store';
 import { MemberList } from './MemberList';
-import { Notice } from './Missing';
+import { Notice } from '@/ui/paper/Missing';
 import { TopBar } from './TopBar';
-import { useStable } from './use-stable';
+import { useStable } from '@/ui/drawing/use-stable';
 
 /** The frame of every member's sheet: top bar, members at the left, the sheet, the checks at the right, faults above the sheet. */
 export function SheetFrame({

@@ -5,8 +5,8 @@ import type { Project } from '@/core/project/project';
 import { scheduleTable } from '@/core/schedule/schedule-table';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { BlockTable } from './Blocks';
-import { Select } from './Select';
+import { BlockTable } from '@/ui/paper/Blocks';
+import { Select } from '@/ui/fields/Select';
 
 /** The bars as they are to be cut and bent, with the way to name their bends. */
 export function ScheduleTable({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {

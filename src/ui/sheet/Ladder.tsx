@@ -8,10 +8,10 @@ import type { Member } from '@/core/members/kinds';
 import type { UnitSystem } from '@/core/units/quantity';
 import { formatUtilisation, formatValue } from '@/core/units/format';
 import { useProject } from '@/store/project-store';
-import { CheckSteps } from './CheckSteps';
-import { DecisionDialog } from './DecisionDialog';
-import { Glyph, standingOf, standingText } from './Glyph';
-import { Inlay } from './Inlay';
+import { CheckSteps } from '@/ui/paper/CheckSteps';
+import { DecisionDialog } from '@/ui/dialogs/DecisionDialog';
+import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
 
 interface LadderProps {
   readonly project: Project;

@@ -6,10 +6,10 @@ import { formatUtilisation } from '@/core/units/format';
 import type { Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Inlay } from '@/ui/Inlay';
-import { standingOf, standingText } from '@/ui/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
+import { standingOf, standingText } from '@/ui/drawing/Glyph';
 import type { Field } from './value-field';
-import { useDrawnAnchor } from './use-drawn-anchor';
+import { useDrawnAnchor } from '@/ui/drawing/use-drawn-anchor';
 
 interface ValueEditorProps<M extends Member> {
   readonly member: M;

@@ -8,8 +8,8 @@ import { kindOf, type Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { propose } from '@/store/proposing';
-import { standingOf, standingText } from './Glyph';
-import { Inlay } from './Inlay';
+import { standingOf, standingText } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
 
 /** How long a member rests before its ways are looked for (ms): not while someone types. */
 const REST = 600;

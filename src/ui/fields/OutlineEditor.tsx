@@ -5,7 +5,7 @@ import { parseQuantity } from '@/core/units/parse';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { parseTable } from '@/exchange/paste-table';
-import { OutlineDrawer } from './OutlineDrawer';
+import { OutlineDrawer } from '@/ui/drawing/OutlineDrawer';
 
 interface OutlineEditorProps {
   readonly outer: Loop;

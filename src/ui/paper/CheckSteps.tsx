@@ -5,7 +5,7 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { Member } from '@/core/members/kinds';
 import { formatQuantity } from '@/core/units/format';
-import { Assumptions } from './Assumptions';
+import { Assumptions } from '@/ui/sheet/Assumptions';
 import { Derivation } from './Formula';
 
 /** What a check compares, how it came about, and what it rests on. */

@@ -7,7 +7,7 @@ import type { Member } from '@/core/members/kinds';
 import { formatUtilisation } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { Glyph } from './Glyph';
+import { Glyph } from '@/ui/drawing/Glyph';
 
 /** Records that the engineer accepts an excess, and why. */
 export function DecisionDialog({

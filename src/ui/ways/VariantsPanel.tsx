@@ -8,8 +8,8 @@ import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { firstFree, replaceMember } from '@/store/commands';
 import { resultOf } from '@/store/results';
 import { useProject } from '@/store/project-store';
-import { Glyph, standingOf, standingText } from './Glyph';
-import { Inlay } from './Inlay';
+import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
+import { Inlay } from '@/ui/drawing/Inlay';
 
 const MOST_SHOWN = 3;
 

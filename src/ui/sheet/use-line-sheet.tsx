@@ -6,11 +6,11 @@ import type { LineMember } from '@/core/members/strip/input';
 import { formatQuantity, formatValue } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { barEndAt, movedTo, type EndedSteel } from './bar-ends';
-import type { DragPhase } from './DrawingView';
-import type { EditorPlace } from './DrawnPopover';
+import { barEndAt, movedTo, type EndedSteel } from '@/ui/fields/bar-ends';
+import type { DragPhase } from '@/ui/drawing/DrawingView';
+import type { EditorPlace } from '@/ui/drawing/DrawnPopover';
 import type { Sheet } from './member-screen';
-import { SupportEditor } from './SupportEditor';
+import { SupportEditor } from '@/ui/fields/SupportEditor';
 
 /** What sheets of members along a line have of their own: a station line, and ends of bars that are moved on the drawing. */
 export interface LineSheet {

@@ -8,7 +8,7 @@ import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { sheetPath } from './sheet-path';
+import { sheetPath } from '@/ui/sheet/sheet-path';
 
 interface Proposal {
   readonly verb: 'Go to' | 'Set' | 'Explain' | 'Do';

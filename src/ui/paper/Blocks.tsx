@@ -10,9 +10,9 @@ import {
 } from '@/core/document/blocks';
 import { formatUtilisation } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
-import { DrawingView } from './DrawingView';
+import { DrawingView } from '@/ui/drawing/DrawingView';
 import { Derivation } from './Formula';
-import { Glyph, standingOf, standingText } from './Glyph';
+import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
 
 type Of<K extends Block['kind']> = Block & { readonly kind: K };
 
