@@ -77,27 +77,29 @@ export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): De
   return derive ? { check, derive } : { check };
 }
 
+/** A rung without figures: what could not be worked out, does not apply or is not covered, and why. */
+export const checkInWords = (
+  draft: Omit<CheckDraft, 'demand' | 'capacity' | 'utilisation' | 'reason'> & Required<Pick<CheckDraft, 'status' | 'reason'>>,
+): DerivableCheck => makeCheck({ ...draft, demand: null, capacity: null, utilisation: null });
+
 /** Runs a calculation that may find that it has no answer; then the check says why. */
 export function guarded(base: Pick<Check, 'id' | 'family' | 'title' | 'clause' | 'place'>, run: () => DerivableCheck): DerivableCheck {
   try {
     return run();
   } catch (error) {
     if (!(error instanceof CalcError)) throw error;
-    return makeCheck({ ...base, demand: null, capacity: null, utilisation: null, status: 'failed', reason: error.message });
+    return checkInWords({ ...base, status: 'failed', reason: error.message });
   }
 }
 
 /** Topics that a code lacks here are said on the ladder, never passed over. */
 export function topicsNotCovered(topics: readonly { readonly title: string; readonly clause: string }[]): DerivableCheck[] {
   return topics.map(({ title, clause }) =>
-    makeCheck({
+    checkInWords({
       id: `not-covered-${title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
       family: 'detailing',
       title,
       clause,
-      demand: null,
-      capacity: null,
-      utilisation: null,
       status: 'notCovered',
       place: { x: null, label: '' },
       reason: 'Not covered here yet: check it by other means.',

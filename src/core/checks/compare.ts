@@ -13,13 +13,15 @@ export interface Compared {
   readonly demandIs?: Origin;
   readonly capacityIs?: Origin;
   /** Where it is not the one over the other. */
-  readonly utilisation?: number;
+  readonly utilisation?: number | null;
 }
 
-export interface Comparison extends Omit<CheckDraft, 'demand' | 'capacity' | 'utilisation' | 'reason'> {
+export interface Comparison extends Omit<CheckDraft, 'demand' | 'capacity' | 'utilisation'> {
   readonly kind: QuantityKind;
   /** Units in which the reason is written. */
   readonly units: UnitSystem;
+  /** How a figure is written, where that is not a number with its unit. */
+  readonly show?: (value: number, kind: QuantityKind) => string;
   /** Finds both figures: run silent for the check, and again with recording for its steps. */
   readonly compare: (c: Calc) => Compared;
   /** Said where the check exceeds, with both figures as they are shown. */
@@ -33,17 +35,17 @@ const ratio = (demand: number, capacity: number): number => (capacity === 0 ? (d
  * A check from its calculation. The figures are those that the calculation gives, so they cannot differ from its steps; those that no formula
  * gives stand as lines of their own at the end, with their origin.
  */
-export function compareCheck({ kind, units, compare, fails, ...draft }: Comparison): DerivableCheck {
+export function compareCheck({ kind, units, show, compare, fails, ...draft }: Comparison): DerivableCheck {
   const { demand, capacity, utilisation = ratio(demand, capacity) } = compare(silent);
   const measured = (value: number) => (Number.isFinite(value) ? { value, kind } : null);
-  const show = (v: number) => formatQuantity(v, kind, units);
+  const text = (v: number) => show?.(v, kind) ?? formatQuantity(v, kind, units);
   return makeCheck(
     {
       ...draft,
       demand: measured(demand),
       capacity: measured(capacity),
       utilisation,
-      ...(fails && isOver(utilisation) ? { reason: fails(show(demand), show(capacity)) } : {}),
+      ...(fails && utilisation !== null && isOver(utilisation) ? { reason: fails(text(demand), text(capacity)) } : {}),
     },
     () =>
       derive((c) => {

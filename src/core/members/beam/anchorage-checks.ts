@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { barOf } from '../../reinforcement/bar-groups';
 import { compareCheck } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import { addedByLeg, legOf, type BentEnds } from './bar-runs';
 import type { CheckBasis } from './bending-checks';
@@ -43,14 +43,11 @@ const labelOf = (support: number) => `support ${supportName(support)}`;
 
 /** An end whose support has no width: nothing can be said of the bars there. */
 export function endWithoutWidth({ code }: Pick<CheckBasis, 'code'>, support: number, x: number | null = null): DerivableCheck {
-  return makeCheck({
+  return checkInWords({
     id: `anchorage-${supportName(support)}`,
     family: 'detailing',
     title: `Anchorage of bottom bars, ${supportName(support)}`,
     clause: code.anchorage.clauses.end,
-    demand: null,
-    capacity: null,
-    utilisation: null,
     status: 'notApplicable',
     place: { x, label: labelOf(support) },
     reason: `The width of ${labelOf(support)} is not given: the ends of the bars are not checked there.`,

@@ -1,7 +1,9 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { compareCheck } from '../../checks/compare';
+import { ductilityRule } from './ductility-rule';
+import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { QuantityKind, UnitSystem } from '../../units/quantity';
-import { guarded, makeCheck, type DerivableCheck } from '../../checks/check';
+import { guarded, type DerivableCheck } from '../../checks/check';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
@@ -110,29 +112,27 @@ function bendingCheck(
   const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d, resistance.compressionDepth(span, x, region.sense));
   const area = (v: number) => show(v, 'area');
   const face = region.sense === 'sagging' ? 'Bottom' : 'Top';
-  const exceeds = demand > capacity;
-  const refusal = exceeds ? steelRefusal(basis, span, x, region, demand, steel.d) : undefined;
-  const reason = !exceeds
-    ? undefined
-    : refusal
-      ? `${face} bars at ${region.label}: the section ${refusal}.`
-      : Number.isFinite(needed) && needed > steel.area
-        ? `${face} bars at ${region.label}: needs ${area(needed)}, has ${area(steel.area)}.`
-        : `${face} at ${region.label}: ${show(demand, 'moment')} against ${show(capacity, 'moment')}; the section itself is too small.`;
+  const refusal = demand > capacity ? steelRefusal(basis, span, x, region, demand, steel.d) : undefined;
+  const reason = refusal
+    ? `${face} bars at ${region.label}: the section ${refusal}.`
+    : Number.isFinite(needed) && needed > steel.area
+      ? `${face} bars at ${region.label}: needs ${area(needed)}, has ${area(steel.area)}.`
+      : `${face} at ${region.label}: ${show(demand, 'moment')} against ${show(capacity, 'moment')}; the section itself is too small.`;
   const by = region.sense === 'sagging' ? strips.maxMBy : strips.minMBy;
   const peak = nearestPeak(strips, region, demand, i);
-  return makeCheck(
-    {
-      ...base,
-      demand: { value: demand, kind: 'moment' },
-      capacity: { value: capacity, kind: 'moment' },
-      utilisation: capacity > 0 ? demand / capacity : Infinity,
-      combination: basis.combinationAt(by, peak),
-      assumptions: code.choices.filter((c) => (c.topic === 'bending' || c.topic === 'analysis') && c.only !== 'strips').map((c) => c.key),
-      ...(reason ? { reason } : {}),
+  return compareCheck({
+    ...base,
+    combination: basis.combinationAt(by, peak),
+    assumptions: code.choices.filter((c) => (c.topic === 'bending' || c.topic === 'analysis') && c.only !== 'strips').map((c) => c.key),
+    kind: 'moment',
+    units: basis.units,
+    show,
+    compare: (c) => {
+      if (c.recording) deriveBending(c, basis, region, i, demand);
+      return { demand, capacity, utilisation: capacity > 0 ? demand / capacity : Infinity };
     },
-    () => derive((c) => deriveBending(c, basis, region, i, demand)),
-  );
+    fails: () => reason,
+  });
 }
 
 /** The station whose own moment is the shifted demand. */
@@ -195,32 +195,27 @@ export function ductilityCheck(basis: CheckBasis<SteelAlong>): DerivableCheck[] 
   if (found.length === 0) return [];
   const worst = found.reduce((a, b) => (b.ductility.utilisation > a.ductility.utilisation ? b : a));
   const { region, i, state, ductility } = worst;
-  const exceeds = ductility.utilisation > 1;
-  const text = (v: number) => (ductility.kind === 'strain' ? v.toFixed(4) : v.toFixed(3));
   return [
-    makeCheck(
+    ductilityRule(
       {
         id: 'ductility',
-        family: 'detailing',
         title: ductility.title,
         clause: ductility.clause,
-        demand: { value: ductility.demand, kind: ductility.kind },
-        capacity: { value: ductility.capacity, kind: ductility.kind },
-        utilisation: ductility.utilisation,
         place: { x: strips.x[i]!, label: region.label },
         assumptions: ['depthLimit', 'yieldStrain'].filter((k) => code.choices.some((c) => c.key === k)),
-        ...(exceeds
-          ? {
-              reason: `At ${region.label}: ${text(ductility.demand)} against ${text(ductility.capacity)}; less tension steel, more in compression, or a deeper section.`,
-            }
-          : {}),
+        fails: (is, limit) => `At ${region.label}: ${is} against ${limit}; less tension steel, more in compression, or a deeper section.`,
       },
-      () =>
-        derive((c) => {
-          const { section } = sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense);
-          const found = code.ductility(c, code.bendingResistance(c, section, beam.materials) ?? state, beam.materials, region.delta);
-          if (found) c.state('limit', found.capacity, found.kind, 'as the code has it for this redistribution and steel');
-        }),
+      (c) => {
+        const { section } = sectionAt(beam, resistance.map, strips.span[i]!, strips.x[i]!, region.sense);
+        return code.ductility(
+          c,
+          (c.recording && code.bendingResistance(c, section, beam.materials)) || state,
+          beam.materials,
+          region.delta,
+        );
+      },
+      ductility,
+      basis.units,
     ),
   ];
 }

@@ -1,6 +1,7 @@
-import { derive, silent } from '../../calc/calc';
+import { compareCheck } from '../../checks/compare';
+import { silent } from '../../calc/calc';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf, supportPositions } from './input';
 
@@ -45,24 +46,22 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
   const answer = of(r);
   const needs = formatQuantity(answer.areaPerLength, 'areaPerLength', units);
   return [
-    makeCheck(
-      {
-        id: 'flange-shear',
-        family: 'shear',
-        title: 'Shear between web and flange',
-        clause: answer.clause,
-        demand: { value: answer.stress, kind: 'stress' },
-        capacity: { value: answer.limit, kind: 'stress' },
-        utilisation: answer.stress / answer.limit,
-        place: { x: r.x, label: `span ${r.span + 1}` },
-        warnings: answer.needsSteel
-          ? [`The slab needs ${needs} of bars across the beam, or half of it beside those for its own bending.`]
-          : ['No bars across the flange are needed beyond those for the bending of the slab.'],
-        ...(answer.stress > answer.limit
-          ? { reason: `The flange is too thin: ${formatQuantity(answer.stress, 'stress', units)} between web and flange.` }
-          : {}),
+    compareCheck({
+      id: 'flange-shear',
+      family: 'shear',
+      title: 'Shear between web and flange',
+      clause: answer.clause,
+      place: { x: r.x, label: `span ${r.span + 1}` },
+      warnings: answer.needsSteel
+        ? [`The slab needs ${needs} of bars across the beam, or half of it beside those for its own bending.`]
+        : ['No bars across the flange are needed beyond those for the bending of the slab.'],
+      kind: 'stress',
+      units,
+      compare: (c) => {
+        const { stress, limit } = flangeShear(c, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials);
+        return { demand: stress, capacity: limit };
       },
-      () => derive((c) => void flangeShear(c, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials)),
-    ),
+      fails: (stress) => `The flange is too thin: ${stress} between web and flange.`,
+    }),
   ];
 }

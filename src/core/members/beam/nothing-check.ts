@@ -1,4 +1,4 @@
-import { makeCheck, type Check } from '../../checks/check';
+import { type Check, checkInWords } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { BeamInput } from './input';
 
@@ -10,14 +10,11 @@ export function hasNothing({ loads, selfWeight, supports }: BeamInput, { arrange
 /** Why there is nothing to design: no combination for strength, or no load. */
 export function nothingCheck({ combinations }: Pick<BeamAnalysis, 'combinations'>, what: 'beam' | 'slab'): Check {
   const hasUltimate = combinations.some((c) => c.kind === 'ultimate');
-  return makeCheck({
+  return checkInWords({
     id: 'nothing',
     family: 'bending',
     title: hasUltimate ? 'No loads' : 'No ultimate combination',
     clause: '',
-    demand: null,
-    capacity: null,
-    utilisation: null,
     status: 'failed',
     place: { x: null, label: '' },
     reason: hasUltimate

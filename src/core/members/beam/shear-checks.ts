@@ -1,9 +1,9 @@
-import { derive, silent } from '../../calc/calc';
+import { silent } from '../../calc/calc';
 import type { ShearSection } from '../../codes/design-code';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
 import { compareCheck, type Compared, type Comparison } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, type ShearDemand, shearLimits } from './demand';
@@ -73,34 +73,31 @@ export function shearChecks(basis: CheckBasis, analysis: BeamAnalysis): Derivabl
 
 function strengthCheck(basis: CheckBasis, s: ShearStation, id: string, label: string): DerivableCheck {
   const { code, beam, units, resistance } = basis;
-  const { force: capacity } = resistance.shearAt(s.section, s.zone);
   const links = linksOf(s.zone, resistance.map);
-  const exceeds = s.force > capacity;
   const needed = code.linkRequirement(silent, s.force, s.section, beam.materials);
   const reason = needed.isCrushed
     ? `Shear ${label}: ${formatQuantity(s.force, 'force', units)} is more than the section carries with any ${code.linkWord}.`
     : `Shear ${label}: ${code.linkWord} need ${formatQuantity(needed.areaPerLength, 'areaPerLength', units)}, have ${formatQuantity(links.area / links.spacing, 'areaPerLength', units)}.`;
-  return makeCheck(
-    {
-      id,
-      family: 'shear',
-      title: `Shear, ${label}`,
-      clause: code.shearClauses.resistance,
-      demand: { value: s.force, kind: 'force' },
-      capacity: { value: capacity, kind: 'force' },
-      utilisation: s.force / capacity,
-      place: { x: s.x, label },
-      combination: governingShear(basis, s.i),
-      assumptions: shearKeys(basis),
-      ...(exceeds ? { reason } : {}),
-    },
-    () =>
-      derive((c) => {
-        code.shearResistance(c, s.section, links, beam.materials);
+  return compareCheck({
+    id,
+    family: 'shear',
+    title: `Shear, ${label}`,
+    clause: code.shearClauses.resistance,
+    place: { x: s.x, label },
+    combination: governingShear(basis, s.i),
+    assumptions: shearKeys(basis),
+    kind: 'force',
+    units,
+    compare: (c) => {
+      const { force: capacity } = code.shearResistance(c, s.section, links, beam.materials);
+      if (c.recording) {
         c.note(`${code.linkWord === 'links' ? 'Links' : 'Stirrups'} needed for this force:`);
         code.linkRequirement(c, s.force, s.section, beam.materials);
-      }),
-  );
+      }
+      return { demand: s.force, demandIs: ['shear', 'from the analysis'], capacity };
+    },
+    fails: () => reason,
+  });
 }
 
 /** At the faces of supports the whole shear has to pass through the concrete. */

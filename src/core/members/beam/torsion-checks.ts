@@ -1,8 +1,8 @@
 import { compareCheck } from '../../checks/compare';
-import { derive, type Calc } from '../../calc/calc';
+import { type Calc } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
@@ -27,23 +27,23 @@ const keys = ({ code }: Basis) => code.choices.filter((c) => c.topic === 'shear'
 
 function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly TorsionStation[]): DerivableCheck {
   const s = worstOf(stations, (t) => t.question.T);
-  return makeCheck(
-    {
-      id: 'torsion',
-      family: 'torsion',
-      title: 'Torsion',
-      clause: basis.code.torsion.clauses.concrete,
-      demand: { value: s.question.T, kind: 'moment' },
-      capacity: null,
-      utilisation: null,
-      status: 'notApplicable',
-      place: { x: s.x, label: `span ${s.span + 1}` },
-      combination: nameOf(basis, analysis, s),
-      assumptions: keys(basis),
-      reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
+  return compareCheck({
+    id: 'torsion',
+    family: 'torsion',
+    title: 'Torsion',
+    clause: basis.code.torsion.clauses.concrete,
+    status: 'notApplicable',
+    place: { x: s.x, label: `span ${s.span + 1}` },
+    combination: nameOf(basis, analysis, s),
+    assumptions: keys(basis),
+    reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
+    kind: 'moment',
+    units: basis.units,
+    compare: (c) => {
+      record(basis, s, c);
+      return { demand: s.question.T, demandIs: ['torque', 'from the analysis'], capacity: Infinity, utilisation: null };
     },
-    () => derive((c) => record(basis, s, c)),
-  );
+  });
 }
 
 function strength(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionStation[]): DerivableCheck[] {

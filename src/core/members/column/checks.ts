@@ -1,10 +1,10 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
 import { compareCheck } from '../../checks/compare';
-import { guarded, makeCheck, type DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck, guarded } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
 import { alongDemand, forcesAbout, governingAt, type PlaceResult, type SetResult } from './strength';
@@ -42,14 +42,11 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
   return reasons.map((reason, i) => {
     const sets = results.filter((r) => r.refusal === reason);
     const names = sets.slice(0, 3).map((r) => r.set.name);
-    return makeCheck({
+    return checkInWords({
       id: `no-answer-${i + 1}`,
       family: 'bending',
       title: 'Second order',
       clause: code.column.clauses.slenderness,
-      demand: null,
-      capacity: null,
-      utilisation: null,
       status: 'failed',
       place: nowhere,
       combination: names.join(', ') + (sets.length > 3 ? ` and ${sets.length - 3} more` : ''),
@@ -59,49 +56,58 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
 }
 
 function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): DerivableCheck {
-  const { column, code, model, units } = basis;
+  const { code, model, units } = basis;
   const { place } = p;
   const size = Math.hypot(p.Mx, p.My);
   const u = p.utilisation;
   const { N } = p;
   const name = placeNames[place];
-  const show = (v: number, kind: 'force' | 'moment') => formatQuantity(v, kind, units);
   const tooMuch = N > model.surface.most || N < model.surface.least;
+  const isByForce = tooMuch || size === 0;
   const capacity = u !== null && u > 0 ? size / u : 0;
-  const reason = tooMuch
-    ? `${N > 0 ? 'The axial force' : 'The tension'} of ${show(Math.abs(N), 'force')} alone is more than the section carries, ${show(Math.abs(N > 0 ? model.surface.most : model.surface.least), 'force')}.`
-    : `At ${name}, ${r.set.name}: ${show(size, 'moment')} with N ${show(N, 'force')}, the section carries ${show(capacity, 'moment')}.`;
-  return makeCheck(
-    {
-      id: `strength-${place}`,
-      family: 'bending',
-      title: `N and M, ${name}`,
-      clause: code.column.clauses.axial,
-      demand: tooMuch || size === 0 ? { value: N, kind: 'force' } : { value: size, kind: 'moment' },
-      capacity:
-        tooMuch || size === 0
-          ? { value: N > 0 ? model.surface.most : model.surface.least, kind: 'force' }
-          : { value: capacity, kind: 'moment' },
-      utilisation: u,
-      place: { x: null, label: name },
-      combination: r.set.name,
-      assumptions: columnKeys(basis),
-      ...(u !== null && u > 1 ? { reason } : {}),
+  return compareCheck({
+    id: `strength-${place}`,
+    family: 'bending',
+    title: `N and M, ${name}`,
+    clause: code.column.clauses.axial,
+    place: { x: null, label: name },
+    combination: r.set.name,
+    assumptions: columnKeys(basis),
+    kind: isByForce ? 'force' : 'moment',
+    units,
+    compare: (c) => {
+      if (c.recording) strengthSteps(c, basis, r, p);
+      return {
+        demand: isByForce ? N : size,
+        demandIs: isByForce ? ['axial force', 'of the load set'] : ['moment to be carried', 'about both axes together'],
+        capacity: isByForce ? (N > 0 ? model.surface.most : model.surface.least) : capacity,
+        capacityIs: isByForce
+          ? ['axial force that the section carries', 'with no moment']
+          : ['moment that the section carries', 'in this direction with this axial force, or along the ray where that is worse'],
+        utilisation: u,
+      };
     },
-    () =>
-      derive((c) => {
-        for (const axis of ['x', 'y'] as const) {
-          c.note(`Bending about ${axis}${p.accidental[axis] ? ', with imperfections or least eccentricity' : ''}:`);
-          const accidental = p.accidental[axis];
-          model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), accidental);
-        }
-        code.column.ultimateBasis(c, column.materials, column.transverse);
-        const point = model.surface.capacity(N, p.Mx, p.My);
-        if (point) code.column.recordResistance(c, { section: model.section, basis: model.basis, point, N, Mx: p.Mx, My: p.My });
-        if (point && u !== null && Math.abs(size / alongDemand(point, p.Mx, p.My) - u) > 1e-6)
-          c.note(`Measured along the ray from the origin, N and M growing together: ${u.toFixed(3)}.`);
-      }),
-  );
+    fails: (demand, most) =>
+      tooMuch
+        ? `${N > 0 ? 'The axial force' : 'The tension'} of ${demand.replace('−', '')} alone is more than the section carries, ${most.replace('−', '')}.`
+        : `At ${name}, ${r.set.name}: ${demand} with N ${formatQuantity(N, 'force', units)}, the section carries ${most}.`,
+  });
+}
+
+/** From the typed moments to those that are carried, and the section at its limit. */
+function strengthSteps(c: Calc, { column, code, model }: ColumnBasis, r: SetResult, p: PlaceResult): void {
+  for (const axis of ['x', 'y'] as const) {
+    const accidental = p.accidental[axis];
+    c.note(`Bending about ${axis}${accidental ? ', with imperfections or least eccentricity' : ''}:`);
+    model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), accidental);
+  }
+  code.column.ultimateBasis(c, column.materials, column.transverse);
+  const point = model.surface.capacity(p.N, p.Mx, p.My);
+  if (!point) return;
+  code.column.recordResistance(c, { section: model.section, basis: model.basis, point, N: p.N, Mx: p.Mx, My: p.My });
+  const size = Math.hypot(p.Mx, p.My);
+  if (p.utilisation !== null && Math.abs(size / alongDemand(point, p.Mx, p.My) - p.utilisation) > 1e-6)
+    c.note(`Measured along the ray from the origin, N and M growing together: ${p.utilisation.toFixed(3)}.`);
 }
 
 /** Axial force alone against the squash load, and against the bars in tension. */

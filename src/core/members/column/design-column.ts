@@ -1,7 +1,7 @@
 import type { Quantities } from '../../checks/result';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { quantitiesOf } from '../../model/member-model';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import { atOnce, inSteps, type DesignOptions, type Steps } from '../../job';
 import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type ColumnBasis } from './checks';
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
@@ -99,14 +99,11 @@ function slendernessOf(model: ColumnModel, r: SetResult | undefined, axis: 'x' |
 }
 
 function nothingToDesign(): DerivableCheck {
-  return makeCheck({
+  return checkInWords({
     id: 'nothing',
     family: 'bending',
     title: 'No ultimate load set',
     clause: '',
-    demand: null,
-    capacity: null,
-    utilisation: null,
     status: 'failed',
     place: nowhere,
     reason: 'There is no ultimate load set on this column: its strength is not checked.',

@@ -4,7 +4,7 @@ import { clipLoop, distanceToEdges, signedArea } from '../../geometry/polygon';
 import type { PolygonSection } from '../../section/polygon-section';
 import { solvePlane, strainAt, type StrainPlane } from '../../section/strain-plane';
 import { compareCheck } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { nowhere, type ColumnBasis } from './checks';
 import { inBendingSense } from './load-sets';
 import { serviceLaws, serviceModulus } from './states';
@@ -91,14 +91,11 @@ export function serviceChecks(basis: ColumnBasis, sets: readonly LoadSet[]): Der
 }
 
 function noServiceSets({ code }: ColumnBasis): DerivableCheck {
-  return makeCheck({
+  return checkInWords({
     id: 'crack-width',
     family: 'crack',
     title: 'Crack width and stresses',
     clause: code.service.crackClause,
-    demand: null,
-    capacity: null,
-    utilisation: null,
     status: 'notApplicable',
     place: nowhere,
     reason: 'No service load sets: add one to check crack width and stresses.',
@@ -110,17 +107,7 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
   const { crack } = code.service;
   const base = { id: 'crack-width', family: 'crack' as const, title: 'Crack width', clause: code.service.crackClause };
   if (!crack)
-    return [
-      makeCheck({
-        ...base,
-        demand: null,
-        capacity: null,
-        utilisation: null,
-        status: 'notApplicable',
-        place: nowhere,
-        reason: 'This code asks for no crack width of columns.',
-      }),
-    ];
+    return [checkInWords({ ...base, status: 'notApplicable', place: nowhere, reason: 'This code asks for no crack width of columns.' })];
   const cracked = states.filter((s) => s.set.kind !== 'characteristic' && s.steel > 1);
   const width = (s: ServiceState, c: Calc = silent) => crack(c, crackQuestion(basis, s)).width;
   const widths = new Map(cracked.map((s) => [s, width(s)]));

@@ -1,9 +1,9 @@
-import { derive, silent } from '../../calc/calc';
+import { compareCheck } from '../../checks/compare';
+import { silent } from '../../calc/calc';
 import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
 import { distanceToEdges } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
-import { formatQuantity } from '../../units/format';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
 import { nowhere, shearSection, type ColumnBasis } from './checks';
 import type { SetResult } from './strength';
 
@@ -27,22 +27,28 @@ export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
     const t = twisted.reduce((a, b) => (value(b) > value(a) ? b : a));
     const utilisation = value(t);
     const T = Math.abs(t.r.set.torsion);
-    return makeCheck(
-      {
-        id,
-        family: 'torsion',
-        title,
-        clause,
-        demand: { value: T, kind: 'moment' },
-        capacity: utilisation > 0 ? { value: T / utilisation, kind: 'moment' } : null,
-        utilisation,
-        place: nowhere,
-        combination: t.r.set.name,
-        assumptions: code.choices.filter((k) => (k.topic === 'shear' || k.topic === 'torsion') && k.only !== 'beams').map((k) => k.key),
-        ...(utilisation > 1 ? { reason: `${words} for the torque of ${formatQuantity(T, 'moment', units)} of ${t.r.set.name}.` } : {}),
+    return compareCheck({
+      id,
+      family: 'torsion',
+      title,
+      clause,
+      place: nowhere,
+      combination: t.r.set.name,
+      assumptions: code.choices.filter((k) => (k.topic === 'shear' || k.topic === 'torsion') && k.only !== 'beams').map((k) => k.key),
+      kind: 'moment',
+      units,
+      compare: (c) => {
+        code.torsion.check(c, t.question);
+        return {
+          demand: T,
+          demandIs: ['torque', `of load set ${t.r.set.name}`],
+          capacity: utilisation > 0 ? T / utilisation : Infinity,
+          capacityIs: ['torque with the forces beside it', 'grown in proportion until they use the section up'],
+          utilisation,
+        };
       },
-      () => derive((c) => void code.torsion.check(c, t.question)),
-    );
+      fails: (torque) => `${words} for the torque of ${torque} of ${t.r.set.name}.`,
+    });
   };
   const { clauses } = code.torsion;
   return [

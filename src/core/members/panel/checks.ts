@@ -1,11 +1,12 @@
-import { derive, silent } from '../../calc/calc';
+import { ductilityRule } from '../beam/ductility-rule';
+import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
 import { panelEdges, type PanelMoments } from '../../analysis/panel';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { compareCheck } from '../../checks/compare';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
 import { panelSection, reinforced, resistanceOf, WIDTH } from './sections';
@@ -204,7 +205,7 @@ export function panelDepth({ panel, code, sections, units }: PanelBasis): Deriva
 
 /** The depth of the neutral axis: for yield lines the stricter rule of analysis at collapse, with the ductility of the steel. */
 export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
-  const { panel, code, sections } = basis;
+  const { panel, code, sections, units } = basis;
   const states = sections.flatMap((s) => {
     const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
     const r = resistanceOf(panel, code, section);
@@ -216,32 +217,32 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
     const worst = states.reduce((a, b) => (b.r.x / b.r.d > a.r.x / a.r.d ? b : a));
     const ratio = worst.r.x / worst.r.d;
     const isBrittle = panel.materials.ductility === 'A';
+    const at = placeTitle(worst.s.place);
     return [
-      makeCheck(
-        {
-          id: 'ductility',
-          family: 'detailing',
-          title: 'Depth of neutral axis, at collapse',
-          clause: plastic.clause,
-          demand: { value: ratio, kind: 'ratio' },
-          capacity: { value: plastic.value, kind: 'ratio' },
-          utilisation: isBrittle ? Infinity : ratio / plastic.value,
-          place: here(placeTitle(worst.s.place)),
-          ...(isBrittle
-            ? { reason: 'Analysis at collapse asks for steel of class B or C.' }
-            : ratio > plastic.value
-              ? {
-                  reason: `${placeTitle(worst.s.place)}: x/d ${ratio.toFixed(3)} against ${plastic.value.toFixed(2)}: less steel, or a deeper slab.`,
-                }
-              : {}),
+      compareCheck({
+        id: 'ductility',
+        family: 'detailing',
+        title: 'Depth of neutral axis, at collapse',
+        clause: plastic.clause,
+        place: here(at),
+        kind: 'ratio',
+        units,
+        show: (v) => v.toFixed(3),
+        compare: (c) => {
+          code.bendingResistance(c, worst.section, panel.materials);
+          return {
+            demand: ratio,
+            demandIs: ['x/d', 'of the section above'],
+            capacity: plastic.value,
+            capacityIs: ['limit', 'for analysis at collapse'],
+            ...(isBrittle ? { utilisation: Infinity } : {}),
+          };
         },
-        () =>
-          derive((c) => {
-            code.bendingResistance(c, worst.section, panel.materials);
-            c.state('x/d', ratio, 'ratio', 'of the section above');
-            c.state('limit', plastic.value, 'ratio', 'for analysis at collapse');
-          }),
-      ),
+        fails: (is, limit) =>
+          isBrittle
+            ? 'Analysis at collapse asks for steel of class B or C.'
+            : `${at}: x/d ${is} against ${limit}: less steel, or a deeper slab.`,
+      }),
     ];
   }
   const judged = states.flatMap(({ s, r, section }) => {
@@ -251,24 +252,20 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
   if (judged.length === 0) return [];
   const w = judged.reduce((a, b) => (b.k.utilisation > a.k.utilisation ? b : a));
   return [
-    makeCheck(
+    ductilityRule(
       {
         id: 'ductility',
-        family: 'detailing',
         title: w.k.title,
         clause: w.k.clause,
-        demand: { value: w.k.demand, kind: w.k.kind },
-        capacity: { value: w.k.capacity, kind: w.k.kind },
-        utilisation: w.k.utilisation,
         place: here(placeTitle(w.s.place)),
-        ...(w.k.utilisation > 1 ? { reason: `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.` } : {}),
+        fails: () => `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.`,
       },
-      () =>
-        derive((c) => {
-          const state = code.bendingResistance(c, w.section, panel.materials);
-          const found = state && code.ductility(c, state, panel.materials, 1);
-          if (found) c.state('limit', found.capacity, found.kind, 'as the code has it');
-        }),
+      (c) => {
+        const state = code.bendingResistance(c, w.section, panel.materials);
+        return state && code.ductility(c, state, panel.materials, 1);
+      },
+      w.k,
+      units,
     ),
   ];
 }
@@ -286,14 +283,11 @@ export function panelCorners({ panel, code, moments, units }: PanelBasis): Deriv
   if (free.length === 0) return [];
   const most = formatQuantity(Math.max(moments.x, moments.y), 'lineTorque', units);
   return [
-    makeCheck({
+    checkInWords({
       id: 'corners',
       family: 'detailing',
       title: isHeldDown ? 'Bars in corners that are held down' : 'Corners that may lift',
       clause: code.slab.corners.clause,
-      demand: null,
-      capacity: null,
-      utilisation: null,
       status: 'notApplicable',
       place: here(free.map((p) => p.join(' ')).join(', ')),
       reason: isHeldDown
@@ -304,7 +298,7 @@ export function panelCorners({ panel, code, moments, units }: PanelBasis): Deriv
 }
 
 /** The coefficients hold for imposed loads that are not much larger than the permanent ones. */
-export function coefficientChecks({ panel, code }: PanelBasis): DerivableCheck[] {
+export function coefficientChecks({ panel, code, units }: PanelBasis): DerivableCheck[] {
   const limits = code.slab.coefficientLimits;
   if (panel.method !== 'coefficients' || !limits) return [];
   const { loadRatio, note } = limits;
@@ -313,21 +307,23 @@ export function coefficientChecks({ panel, code }: PanelBasis): DerivableCheck[]
   const dead = sum(true) + (panel.selfWeight ? panel.h * panel.unitWeight : 0);
   const ratio = dead > 0 ? sum(false) / dead : Infinity;
   return [
-    makeCheck({
+    compareCheck({
       id: 'coefficients',
       family: 'detailing',
       title: 'Imposed over permanent load',
       clause: loadRatio.clause,
-      demand: { value: ratio, kind: 'ratio' },
-      capacity: { value: loadRatio.value, kind: 'ratio' },
-      utilisation: ratio / loadRatio.value,
       place: here(''),
       warnings: [note],
-      ...(ratio > loadRatio.value
-        ? {
-            reason: `The coefficients hold for imposed loads of at most ${loadRatio.value} times the permanent ones: take strips or yield lines.`,
-          }
-        : {}),
+      kind: 'ratio',
+      units,
+      compare: () => ({
+        demand: ratio,
+        demandIs: ['imposed over permanent load', 'of the loads as typed, with self-weight'],
+        capacity: loadRatio.value,
+        capacityIs: ['largest ratio', 'for which the coefficients hold'],
+      }),
+      fails: () =>
+        `The coefficients hold for imposed loads of at most ${loadRatio.value} times the permanent ones: take strips or yield lines.`,
     }),
   ];
 }

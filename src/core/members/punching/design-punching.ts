@@ -5,7 +5,7 @@ import type { Comparison, PunchingQuestion } from '../../codes/punching-rules';
 import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
 import { formatQuantity } from '../../units/format';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type CheckFamily, type DerivableCheck } from '../../checks/check';
+import { type CheckFamily, checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { countOf } from '../../model/bar-set';
 import { lengthAlong } from '../../model/centre-line';
@@ -112,18 +112,7 @@ function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: stri
     ];
   } catch (error) {
     if (!(error instanceof CalcError)) throw error;
-    return [
-      makeCheck({
-        ...base,
-        title: 'Punching',
-        clause: '',
-        demand: null,
-        capacity: null,
-        utilisation: null,
-        status: 'failed',
-        reason: error.message,
-      }),
-    ];
+    return [checkInWords({ ...base, title: 'Punching', clause: '', status: 'failed', reason: error.message })];
   }
 }
 
@@ -134,14 +123,11 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
   const place = { x: null, label: labelOf(stage) };
   if (!steel)
     return [
-      makeCheck({
+      checkInWords({
         id: 'legs-placed',
         family: 'detailing',
         title: 'Legs in the slab',
         clause: '',
-        demand: null,
-        capacity: null,
-        utilisation: null,
         status: 'failed',
         place,
         reason: 'No leg finds room in the slab: all of them would stand in openings or off its edge.',
@@ -318,14 +304,11 @@ function widthAbout(p: PunchingInput, { size }: PunchingStage, axis: 'x' | 'y', 
 function placing({ dropped, moved, legs }: NonNullable<PunchingStage['placed']>, place: { x: null; label: string }): DerivableCheck[] {
   if (dropped.length + moved === 0) return [];
   return [
-    makeCheck({
+    checkInWords({
       id: 'legs-placed',
       family: 'detailing',
       title: dropped.length > 0 ? 'Legs left out' : 'Legs moved',
       clause: '',
-      demand: null,
-      capacity: null,
-      utilisation: null,
       status: 'notApplicable',
       place,
       reason:

@@ -12,7 +12,7 @@ import { beamService } from '../beam/service/beam-service';
 import { serviceMoments, type ServiceMoments } from '../beam/service/service-moments';
 import { maximumSteelCheck, spacingCheck } from '../beam/steel-checks';
 import { beamStrips } from '../beam/strips';
-import { finishChecks, governing, makeCheck, topicsNotCovered, type Check, type DerivableCheck } from '../../checks/check';
+import { type Check, checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { quantitiesOf } from '../../model/member-model';
 import { stripAsBeam, stripWidth } from './as-beam';
@@ -203,14 +203,11 @@ function withoutThinCracks({ beam, code }: StripBasis, checks: readonly Derivabl
   if (!rule || deepest > rule.h) return [...checks];
   return [
     ...checks.filter(({ check }) => !/^(crack-|least-crack-steel)/.test(check.id)),
-    makeCheck({
+    checkInWords({
       id: 'thin-slab-cracks',
       family: 'crack',
       title: 'Crack width',
       clause: rule.clause,
-      demand: null,
-      capacity: null,
-      utilisation: null,
       status: 'notApplicable',
       place: { x: null, label: '' },
       assumptions: code.choices.filter((c) => c.key === 'thinSlabs').map((c) => c.key),

@@ -1,4 +1,3 @@
-import { derive } from '../../calc/calc';
 import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { endSupportCheck, endWithoutWidth, type EndAnchorage } from '../beam/anchorage-checks';
@@ -6,7 +5,8 @@ import { addedByLeg, legOf } from '../beam/bar-runs';
 import { holdsMoment, outlineOf, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
-import { isBeyond, makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck } from '../../checks/compare';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
 
@@ -25,7 +25,7 @@ export function endChecks(basis: StripBasis): EndAnchorage {
 
 /** The share of the span's bottom bars that reaches its supports: those through the span. */
 function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
-  const { strip, beam, code, resistance, show } = basis;
+  const { strip, beam, code, resistance, show, units } = basis;
   const { main, extra } = resistance.map.steel.bottom[span]!;
   // Where all bars run through there is nothing to ask.
   if (!extra) return [];
@@ -38,18 +38,25 @@ function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
   const isThrough = extra.from <= start + 1 && extra.to >= start + beam.spans[span]!.length - 1;
   const reaching = isThrough ? all : has;
   return [
-    makeCheck({
+    compareCheck({
       id: `to-support-${span + 1}`,
       family: 'detailing',
       title: `Bottom bars to the supports, span ${span + 1}`,
       clause: code.slab.clauses.toSupport,
-      demand: { value: share * all, kind: 'area' },
-      capacity: { value: reaching, kind: 'area' },
-      utilisation: (share * all) / reaching,
       place: { x: start, label: `span ${span + 1}` },
-      ...(isBeyond(share * all, reaching)
-        ? { reason: `Bottom bars of span ${span + 1}: ${show(share * all, 'area')} run to the supports, has ${show(reaching, 'area')}.` }
-        : {}),
+      kind: 'area',
+      units,
+      show,
+      compare: () => ({
+        demand: share * all,
+        demandIs: [
+          'steel that has to run to the supports',
+          `${Math.round(100 * share)} % of all bottom bars of the span, as the code asks`,
+        ],
+        capacity: reaching,
+        capacityIs: ['steel that runs there', 'of the bars as they are laid out'],
+      }),
+      fails: (needed, has) => `Bottom bars of span ${span + 1}: ${needed} run to the supports, has ${has}.`,
     }),
   ];
 }
@@ -106,41 +113,36 @@ function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
 
 /** Top bars at an end that is free to turn in the analysis but held a little by what it stands on. */
 function heldEndCheck(basis: StripBasis, support: number): DerivableCheck[] {
-  const { beam, code, resistance, analysis, show } = basis;
+  const { beam, code, resistance, analysis, show, units } = basis;
   const rule = code.slab.heldEnd;
   if (!rule || !isHeldEnd(beam, code, support)) return [];
   const span = support === 0 ? 0 : support - 1;
   const x = support === 0 ? analysis.faces[0]!.right : analysis.faces[support]!.left;
   const moment = supportMoment(beam, code, analysis, support);
-  const capacity = resistance.bendingAt(span, x, 'hogging')?.moment ?? 0;
   const name = supportName(support);
   if (moment <= 0) return [];
   return [
-    makeCheck(
-      {
-        id: `held-end-${name}`,
-        family: 'detailing',
-        title: `Top bars at ${name}, held a little`,
-        clause: rule.clause,
-        demand: { value: moment, kind: 'moment' },
-        capacity: { value: capacity, kind: 'moment' },
-        utilisation: capacity > 0 ? moment / capacity : Infinity,
-        place: { x, label: `support ${name}` },
-        assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),
-        ...(moment > capacity
-          ? {
-              reason: `Top at support ${name}: ${show(moment, 'moment')}, ${Math.round(100 * rule.moment)} % of the span's, against ${show(capacity, 'moment')}.`,
-            }
-          : {}),
+    compareCheck({
+      id: `held-end-${name}`,
+      family: 'detailing',
+      title: `Top bars at ${name}, held a little`,
+      clause: rule.clause,
+      place: { x, label: `support ${name}` },
+      assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),
+      kind: 'moment',
+      units,
+      show,
+      compare: (c) => {
+        const share = `${Math.round(100 * rule.moment)} %`;
+        c.note(`${share} of the largest moment of the span, where the end is held without being counted on.`, rule.clause);
+        const { section } = sectionAt(beam, resistance.map, span, x, 'hogging');
+        return {
+          demand: moment,
+          demandIs: ['moment at the end', `${share} of the span's`],
+          capacity: code.bendingResistance(c, section, beam.materials)?.moment ?? 0,
+        };
       },
-      () =>
-        derive((c) => {
-          c.note(
-            `${Math.round(100 * rule.moment)} % of the largest moment of the span, where the end is held without being counted on.`,
-            rule.clause,
-          );
-          code.bendingResistance(c, sectionAt(beam, resistance.map, span, x, 'hogging').section, beam.materials);
-        }),
-    ),
+      fails: (needed, has) => `Top at support ${name}: ${needed}, ${Math.round(100 * rule.moment)} % of the span's, against ${has}.`,
+    }),
   ];
 }

@@ -1,5 +1,6 @@
-import { derive, silent } from '../../calc/calc';
-import { makeCheck, type DerivableCheck } from '../../checks/check';
+import { compareCheck } from '../../checks/compare';
+import { silent } from '../../calc/calc';
+import type { DerivableCheck } from '../../checks/check';
 import { shearBetween, shearLimits } from '../beam/demand';
 import { supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
@@ -15,7 +16,7 @@ export function stripShearChecks(basis: StripBasis): DerivableCheck[] {
 }
 
 function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): DerivableCheck[] {
-  const { beam, code, strips, resistance, analysis, show } = basis;
+  const { beam, code, strips, resistance, analysis, show, units } = basis;
   const support = side === 'right' ? span : span + 1;
   const label = `${side} of ${supportName(support)}`;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
@@ -30,37 +31,34 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
   if (places.length === 0) return [];
   const worst = places.reduce((a, b) => (b.force / b.capacity > a.force / a.capacity ? b : a));
   const by = Math.abs(strips.maxV[worst.station]!) >= Math.abs(strips.minV[worst.station]!) ? strips.maxVBy : strips.minVBy;
-  const exceeds = worst.force > worst.capacity;
-  const strength = makeCheck(
-    {
-      id: `shear-${side}-of-${supportName(support)}`,
-      family: 'shear',
-      title: `Shear without ${code.linkWord}, ${label}`,
-      clause: code.slab.clauses.shear,
-      demand: { value: worst.force, kind: 'force' },
-      capacity: { value: worst.capacity, kind: 'force' },
-      utilisation: worst.force / worst.capacity,
-      place: { x: worst.x, label },
-      combination: basis.combinationAt(by, worst.station),
-      assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
-      ...(exceeds
-        ? {
-            reason: `Shear ${label}: ${show(worst.force, 'force')} against ${show(worst.capacity, 'force')} without ${code.linkWord}: a deeper slab, or more bars that run on there.`,
-          }
-        : {}),
+  const strength = compareCheck({
+    id: `shear-${side}-of-${supportName(support)}`,
+    family: 'shear',
+    title: `Shear without ${code.linkWord}, ${label}`,
+    clause: code.slab.clauses.shear,
+    place: { x: worst.x, label },
+    combination: basis.combinationAt(by, worst.station),
+    assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
+    kind: 'force',
+    units,
+    show,
+    compare: (c) => {
+      c.note('A strip without links; bars in tension run on beyond the section by their anchorage length and d.');
+      return {
+        demand: worst.force,
+        demandIs: ['shear', 'from the analysis'],
+        capacity: code.slab.plainShear(c, worst.section, beam.materials).force,
+      };
     },
-    () =>
-      derive((c) => {
-        c.note('A strip without links; bars in tension run on beyond the section by their anchorage length and d.');
-        code.slab.plainShear(c, worst.section, beam.materials);
-      }),
-  );
+    fails: (force, most) =>
+      `Shear ${label}: ${force} against ${most} without ${code.linkWord}: a deeper slab, or more bars that run on there.`,
+  });
   return [strength, ...strutCheck(basis, span, side, label)];
 }
 
 /** At the face of a support the whole shear has to pass through the struts, where the code limits it. */
 function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', label: string): DerivableCheck[] {
-  const { beam, code, strips, resistance, analysis, show } = basis;
+  const { beam, code, strips, resistance, analysis, show, units } = basis;
   const support = side === 'right' ? span : span + 1;
   const x = side === 'right' ? analysis.faces[support]!.right : analysis.faces[support]!.left;
   const i = stationNear(basis, span, x);
@@ -70,18 +68,22 @@ function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', lab
   // Far below its limit the check says nothing of use.
   if (!Number.isFinite(limit) || force < 0.5 * limit) return [];
   return [
-    makeCheck({
+    compareCheck({
       id: `struts-${side}-of-${supportName(support)}`,
       family: 'shear',
       title: `Struts, ${label}`,
       clause: code.slab.clauses.crushing,
-      demand: { value: force, kind: 'force' },
-      capacity: { value: limit, kind: 'force' },
-      utilisation: force / limit,
       place: { x, label },
-      ...(force > limit
-        ? { reason: `Shear ${label}: ${show(force, 'force')} is more than the struts carry, ${show(limit, 'force')}: a deeper slab.` }
-        : {}),
+      kind: 'force',
+      units,
+      show,
+      compare: (c) => ({
+        demand: force,
+        demandIs: ['shear at the face', 'from the analysis'],
+        capacity: code.slab.plainShear(c, section, beam.materials).limit,
+        capacityIs: ['most that the struts carry', 'limit of the resistance above'],
+      }),
+      fails: (is, most) => `Shear ${label}: ${is} is more than the struts carry, ${most}: a deeper slab.`,
     }),
   ];
 }

@@ -1,8 +1,8 @@
-import { derive, silent, type Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { compareCheck } from '../../checks/compare';
-import { isBeyond, makeCheck, type DerivableCheck } from '../../checks/check';
+import type { DerivableCheck } from '../../checks/check';
 import { outlineOf } from '../beam/input';
 import { plainSection, tensionFace } from '../beam/section-at';
 import type { Region } from '../beam/bending-checks';
@@ -23,7 +23,7 @@ const faceName = (region: Region) => (tensionFace(region.sense) === 'top' ? 'Top
 
 /** Least steel along the span where the moment of each region is largest: the worst of all. */
 export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
-  const { beam, code, strips, resistance, show } = basis;
+  const { beam, code, strips, resistance, show, units } = basis;
   const found = peaks(basis).map(({ region, i, span }) => {
     const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
     const section = plainSection(outlineOf(beam, span), region.sense);
@@ -33,22 +33,22 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
   if (found.length === 0) return [];
   const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
   return [
-    makeCheck(
-      {
-        id: 'minimum-steel',
-        family: 'detailing',
-        title: 'Least steel',
-        clause: code.slab.clauses.least,
-        demand: { value: w.least, kind: 'area' },
-        capacity: { value: w.area, kind: 'area' },
-        utilisation: w.ratio,
-        place: { x: w.x, label: w.region.label },
-        ...(w.ratio > 1
-          ? { reason: `${faceName(w.region)} bars at ${w.region.label}: at least ${show(w.least, 'area')}, has ${show(w.area, 'area')}.` }
-          : {}),
-      },
-      () => derive((c) => void code.slab.leastSteel(c, w.section, w.d, beam.materials)),
-    ),
+    compareCheck({
+      id: 'minimum-steel',
+      family: 'detailing',
+      title: 'Least steel',
+      clause: code.slab.clauses.least,
+      place: { x: w.x, label: w.region.label },
+      kind: 'area',
+      units,
+      show,
+      compare: (c) => ({
+        demand: code.slab.leastSteel(c, w.section, w.d, beam.materials),
+        capacity: w.area,
+        capacityIs: ['steel there', 'of the bars as they are laid out'],
+      }),
+      fails: (least, has) => `${faceName(w.region)} bars at ${w.region.label}: at least ${least}, has ${has}.`,
+    }),
   ];
 }
 
@@ -103,25 +103,27 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
   const has = layerOf(bottom, strip.catalogue).area * beam.section.b;
   const needs = acrossNeeds(strip, beam, code, steel);
   const span = needs.reduce((best, n, i) => (n.need > needs[best]!.need ? i : best), 0);
-  const { main, gross, need } = needs[span]!;
+  const { main, gross } = needs[span]!;
   const { h } = outlineOf(beam, span);
   const most = code.slab.acrossSpacing(h, 'peak');
   const place = { x: null, label: 'across the span, bottom' };
   return [
-    makeCheck(
-      {
-        id: 'across-steel',
-        family: 'detailing',
-        title: 'Steel across the span',
-        clause: code.slab.clauses.across,
-        demand: { value: need, kind: 'area' },
-        capacity: { value: has, kind: 'area' },
-        utilisation: need / has,
-        place,
-        ...(isBeyond(need, has) ? { reason: `Bars across: at least ${show(need, 'area')}, has ${show(has, 'area')}.` } : {}),
-      },
-      () => derive((c) => void code.slab.leastAcross(c, main, gross)),
-    ),
+    compareCheck({
+      id: 'across-steel',
+      family: 'detailing',
+      title: 'Steel across the span',
+      clause: code.slab.clauses.across,
+      place,
+      kind: 'area',
+      units,
+      show,
+      compare: (c) => ({
+        demand: code.slab.leastAcross(c, main, gross),
+        capacity: has,
+        capacityIs: ['steel across', 'of the layer below, as typed or chosen'],
+      }),
+      fails: (least, is) => `Bars across: at least ${least}, has ${is}.`,
+    }),
     compareCheck({
       id: 'across-spacing',
       family: 'detailing',

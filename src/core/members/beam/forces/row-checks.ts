@@ -1,7 +1,8 @@
-import { CalcError, derive, silent } from '../../../calc/calc';
+import { CalcError, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { formatQuantity } from '../../../units/format';
-import { guarded, makeCheck, type DerivableCheck } from '../../../checks/check';
+import { guarded, type DerivableCheck } from '../../../checks/check';
+import { compareCheck } from '../../../checks/compare';
 import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
@@ -31,22 +32,28 @@ export function torsionRow(
   // The face in bending adds its share to what bending uses of its bars.
   const bars = answer.design === 0 || bending === 0 ? 0 : Math.abs(f.moment) / bending + face / area;
   const make = (id: string, title: string, clause: string, utilisation: number, words: string) =>
-    makeCheck(
-      {
-        id: `torsion-${id}-${i + 1}`,
-        family: 'torsion',
-        title: `${title}, ${label}`,
-        clause,
-        demand: { value: T, kind: 'moment' },
-        capacity: utilisation > 0 ? { value: T / utilisation, kind: 'moment' } : null,
-        utilisation,
-        place: { x: null, label },
-        combination: f.combination,
-        assumptions: code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key),
-        ...(utilisation > 1 ? { reason: `${words} at ${label} for a torque of ${formatQuantity(T, 'moment', options.units)}.` } : {}),
+    compareCheck({
+      id: `torsion-${id}-${i + 1}`,
+      family: 'torsion',
+      title: `${title}, ${label}`,
+      clause,
+      place: { x: null, label },
+      combination: f.combination,
+      assumptions: code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key),
+      kind: 'moment',
+      units: options.units,
+      compare: (c) => {
+        code.torsion.check(c, question);
+        return {
+          demand: T,
+          demandIs: ['torque', 'of the row, as typed'],
+          capacity: utilisation > 0 ? T / utilisation : Infinity,
+          capacityIs: ['torque with the forces beside it', 'grown in proportion until they use the section up'],
+          utilisation,
+        };
       },
-      () => derive((c) => void code.torsion.check(c, question)),
-    );
+      fails: (torque) => `${words} at ${label} for a torque of ${torque}.`,
+    });
   const { clauses } = code.torsion;
   return [
     make('concrete', 'Torsion and shear, concrete', clauses.concrete, answer.concrete, 'The section is too small'),
@@ -78,7 +85,6 @@ export function bendingRow(
     guarded(base, () => {
       const here = bendingUnder(beam, resistance, f);
       const state = code.bendingResistance(silent, here.section, beam.materials);
-      const capacity = state?.moment ?? 0;
       const { d, area } = resistance.tensionSteel(0, 0, sense);
       const plain = plainSection(outlineOf(beam, 0), sense);
       const d2 = resistance.compressionDepth(0, 0, sense);
@@ -95,23 +101,27 @@ export function bendingRow(
             : Number.isFinite(need.tension) && need.tension > area
               ? `${face} bars at ${label}: needs ${show(need.tension)}, has ${show(area)}.`
               : `${label}: the section is too small for the moment.`;
-      return makeCheck(
-        {
-          ...base,
-          demand: { value: moment, kind: 'moment' },
-          capacity: { value: capacity, kind: 'moment' },
-          utilisation: capacity > 0 ? moment / capacity : Infinity,
-          combination: f.combination,
-          assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key),
-          ...(moment > capacity ? { reason } : {}),
-        },
-        () =>
-          derive((c) => {
-            code.bendingResistance(c, here.section, beam.materials);
+      return compareCheck({
+        ...base,
+        combination: f.combination,
+        assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key),
+        kind: 'moment',
+        units: options.units,
+        compare: (c) => {
+          const { moment: capacity = 0 } = code.bendingResistance(c, here.section, beam.materials) ?? {};
+          if (c.recording) {
             c.note('Steel needed for this moment, with the bars where they are:');
             code.bendingSteel(c, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced);
-          }),
-      );
+          }
+          return {
+            demand: moment,
+            demandIs: ['moment', 'of the row, as typed'],
+            capacity,
+            utilisation: capacity > 0 ? moment / capacity : Infinity,
+          };
+        },
+        fails: () => reason,
+      });
     }),
   ];
 }
@@ -139,32 +149,28 @@ export function shearRow(
   const section = shearUnder(resistance, f);
   const zone = resistance.map.linkZoneAt(0, 0);
   const links = linksOf(zone, resistance.map);
-  const { force: capacity } = code.shearResistance(silent, section, links, beam.materials);
   const need = code.linkRequirement(silent, force, section, beam.materials);
   const rate = (v: number) => formatQuantity(v, 'areaPerLength', options.units);
   const reason = need.isCrushed
     ? `Shear at ${label}: more than the section carries with any ${code.linkWord}.`
     : `Shear at ${label}: ${code.linkWord} need ${rate(need.areaPerLength)}, have ${rate(links.area / links.spacing)}.`;
   return [
-    makeCheck(
-      {
-        id: `shear-${i + 1}`,
-        family: 'shear',
-        title: `Shear, ${label}`,
-        clause: code.shearClauses.resistance,
-        demand: { value: force, kind: 'force' },
-        capacity: { value: capacity, kind: 'force' },
-        utilisation: force / capacity,
-        place: { x: null, label },
-        combination: f.combination,
-        assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key),
-        ...(force > capacity ? { reason } : {}),
+    compareCheck({
+      id: `shear-${i + 1}`,
+      family: 'shear',
+      title: `Shear, ${label}`,
+      clause: code.shearClauses.resistance,
+      place: { x: null, label },
+      combination: f.combination,
+      assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key),
+      kind: 'force',
+      units: options.units,
+      compare: (c) => {
+        const { force: capacity } = code.shearResistance(c, section, links, beam.materials);
+        if (c.recording) code.linkRequirement(c, force, section, beam.materials);
+        return { demand: force, demandIs: ['shear', 'of the row, as typed'], capacity };
       },
-      () =>
-        derive((c) => {
-          code.shearResistance(c, section, links, beam.materials);
-          code.linkRequirement(c, force, section, beam.materials);
-        }),
-    ),
+      fails: () => reason,
+    }),
   ];
 }

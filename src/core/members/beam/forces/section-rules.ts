@@ -1,6 +1,7 @@
-import { derive, silent } from '../../../calc/calc';
+import { silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DerivableCheck } from '../../../checks/check';
+import { ductilityRule } from '../ductility-rule';
 import { compareCheck, type Compared } from '../../../checks/compare';
 import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
@@ -28,22 +29,11 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
     return [
       ...(ductility && state
         ? [
-            makeCheck(
-              {
-                id: `ductility-${sense}`,
-                family: 'detailing',
-                title: `${ductility.title}, ${sense}`,
-                clause: ductility.clause,
-                place,
-                utilisation: ductility.utilisation,
-                demand: { value: ductility.demand, kind: ductility.kind },
-                capacity: { value: ductility.capacity, kind: ductility.kind },
-              },
-              () =>
-                derive((c) => {
-                  const found = code.ductility(c, state, beam.materials, 1);
-                  if (found) c.state('limit', found.capacity, found.kind, 'as the code has it');
-                }),
+            ductilityRule(
+              { id: `ductility-${sense}`, title: `${ductility.title}, ${sense}`, clause: ductility.clause, place },
+              (c) => code.ductility(c, state, beam.materials, 1),
+              ductility,
+              units,
             ),
           ]
         : []),

@@ -1,8 +1,9 @@
-import { derive, silent, type Calc } from '../../../calc/calc';
+import { silent } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
-import { isOver, makeCheck, topicsNotCovered, type CheckDraft, type DerivableCheck } from '../../../checks/check';
+import { topicsNotCovered, type DerivableCheck } from '../../../checks/check';
+import { compareCheck, type Origin } from '../../../checks/compare';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf, supportName } from '../input';
@@ -43,10 +44,9 @@ const endLabel = (e: FrameEndPlace) => `${e.isLeft ? 'right' : 'left'} of ${supp
 const worstOf = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
   list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
 
-/** A check whose reason is only given when it fails. */
-function rung(draft: CheckDraft, words: () => string, steps?: (c: Calc) => void): DerivableCheck {
-  return makeCheck({ ...draft, ...(isOver(draft.utilisation ?? 0) ? { reason: words() } : {}) }, steps && (() => derive(steps)));
-}
+const ASKED: Origin = ['needed', 'as the rules of the frame ask, from the values there'];
+const THERE: Origin = ['there', 'as it is laid out'];
+const LIMIT: Origin = ['most that is allowed', 'as the rules of the frame ask, from the values there'];
 
 function dimensions({ beam, analysis, resistance, rules, units }: Basis): DerivableCheck[] {
   const { slenderness } = rules;
@@ -63,35 +63,31 @@ function dimensions({ beam, analysis, resistance, rules, units }: Basis): Deriva
     return [
       ...(slenderness
         ? [
-            rung(
-              {
-                ...base,
-                id: `frame-span-${span + 1}`,
-                title: `Clear span of a frame beam, span ${span + 1}`,
-                clause: slenderness.clause,
-                demand: { value: slenderness.value * d, kind: 'length' },
-                capacity: { value: clear, kind: 'length' },
-                utilisation: (slenderness.value * d) / clear,
-              },
-              () =>
+            compareCheck({
+              ...base,
+              id: `frame-span-${span + 1}`,
+              title: `Clear span of a frame beam, span ${span + 1}`,
+              clause: slenderness.clause,
+              kind: 'length',
+              units,
+              compare: () => ({ demand: slenderness.value * d, demandIs: ASKED, capacity: clear, capacityIs: THERE }),
+              fails: () =>
                 `Span ${span + 1} is ${length(clear)} clear, at least ${slenderness.value} effective depths are needed: a shallower beam.`,
-            ),
+            }),
           ]
         : []),
       ...(width
         ? [
-            rung(
-              {
-                ...base,
-                id: `frame-width-${span + 1}`,
-                title: `Width of a frame beam, span ${span + 1}`,
-                clause: width.clause,
-                demand: { value: width.value, kind: 'length' },
-                capacity: { value: b, kind: 'length' },
-                utilisation: width.value / b,
-              },
-              () => `The beam is ${length(b)} wide, at least ${length(width.value)} is needed.`,
-            ),
+            compareCheck({
+              ...base,
+              id: `frame-width-${span + 1}`,
+              title: `Width of a frame beam, span ${span + 1}`,
+              clause: width.clause,
+              kind: 'length',
+              units,
+              compare: () => ({ demand: width.value, demandIs: ASKED, capacity: b, capacityIs: THERE }),
+              fails: () => `The beam is ${length(b)} wide, at least ${length(width.value)} is needed.`,
+            }),
           ]
         : []),
     ];
@@ -111,23 +107,21 @@ function atFaces({ beam, rules, resistance, units }: Basis, ends: readonly Frame
   if (!w) return [];
   const kind = rule.by === 'area' ? ('area' as const) : ('moment' as const);
   return [
-    rung(
-      {
-        id: 'frame-bottom-at-face',
-        family: 'detailing',
-        title: rule.by === 'area' ? 'Bottom steel at the columns' : 'Sagging strength at the columns',
-        clause: rule.clause,
-        demand: { value: w.needed, kind },
-        capacity: { value: w.has, kind },
-        utilisation: w.needed / w.has,
-        place: { x: w.e.x, label: endLabel(w.e) },
-        ...(rule.by === 'area' && beam.barRules.singlyReinforced === false
-          ? { warnings: ['Compression bars that strength needs come on top of these.'] }
-          : {}),
-      },
-      () =>
+    compareCheck({
+      id: 'frame-bottom-at-face',
+      family: 'detailing',
+      title: rule.by === 'area' ? 'Bottom steel at the columns' : 'Sagging strength at the columns',
+      clause: rule.clause,
+      place: { x: w.e.x, label: endLabel(w.e) },
+      ...(rule.by === 'area' && beam.barRules.singlyReinforced === false
+        ? { warnings: ['Compression bars that strength needs come on top of these.'] }
+        : {}),
+      kind,
+      units,
+      compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
+      fails: () =>
         `Bottom bars ${endLabel(w.e)}: ${formatQuantity(w.needed, kind, units)} is needed there, has ${formatQuantity(w.has, kind, units)}.`,
-    ),
+    }),
   ];
 }
 
@@ -155,19 +149,17 @@ function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
   const label = `${w.face}, span ${strips.span[w.i]! + 1}`;
   const moment = (v: number) => formatQuantity(v, 'moment', units);
   return [
-    rung(
-      {
-        id: 'frame-along',
-        family: 'detailing',
-        title: 'Strength along a frame beam',
-        clause: rule.clause,
-        demand: { value: w.needed, kind: 'moment' },
-        capacity: { value: w.has, kind: 'moment' },
-        utilisation: w.needed / w.has,
-        place: { x: strips.x[w.i]!, label },
-      },
-      () => `${label}: a strength of ${moment(w.needed)} has to run through, has ${moment(w.has)}: more bars there.`,
-    ),
+    compareCheck({
+      id: 'frame-along',
+      family: 'detailing',
+      title: 'Strength along a frame beam',
+      clause: rule.clause,
+      place: { x: strips.x[w.i]!, label },
+      kind: 'moment',
+      units,
+      compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
+      fails: () => `${label}: a strength of ${moment(w.needed)} has to run through, has ${moment(w.has)}: more bars there.`,
+    }),
   ];
 }
 
@@ -185,19 +177,17 @@ function continuous({ beam, rules, resistance, strips, units, analysis }: Basis)
   const w = worstOf(rows, (r) => r.needed / r.has);
   if (!w) return [];
   return [
-    rung(
-      {
-        id: 'frame-continuous',
-        family: 'detailing',
-        title: 'Bottom bars that run through',
-        clause: rule.clause,
-        demand: { value: w.needed, kind: 'area' },
-        capacity: { value: w.has, kind: 'area' },
-        utilisation: w.needed / w.has,
-        place: { x: null, label: `span ${w.span + 1}` },
-      },
-      () => `Bottom bars of span ${w.span + 1}: ${formatQuantity(w.needed, 'area', units)} have to run through.`,
-    ),
+    compareCheck({
+      id: 'frame-continuous',
+      family: 'detailing',
+      title: 'Bottom bars that run through',
+      clause: rule.clause,
+      place: { x: null, label: `span ${w.span + 1}` },
+      kind: 'area',
+      units,
+      compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
+      fails: () => `Bottom bars of span ${w.span + 1}: ${formatQuantity(w.needed, 'area', units)} have to run through.`,
+    }),
   ];
 }
 
@@ -216,22 +206,24 @@ function closeLinks({ beam, code, rules, resistance, units, analysis }: Basis, e
   if (!w) return [];
   const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    rung(
-      {
-        id: 'frame-links',
-        family: 'detailing',
-        title: `Close ${code.linkWord} at the columns`,
-        clause: w.zone.clause,
-        demand: { value: w.widest, kind: 'length' },
-        capacity: { value: w.zone.spacing, kind: 'length' },
-        utilisation: w.widest / w.zone.spacing,
-        place: { x: w.e.x, label: endLabel(w.e) },
-        warnings: [`The first of them stands at most ${length(w.zone.first)} from the face.`],
+    compareCheck({
+      id: 'frame-links',
+      family: 'detailing',
+      title: `Close ${code.linkWord} at the columns`,
+      clause: w.zone.clause,
+      place: { x: w.e.x, label: endLabel(w.e) },
+      warnings: [`The first of them stands at most ${length(w.zone.first)} from the face.`],
+      kind: 'length',
+      units,
+      compare: (c) => {
+        if (c.recording) {
+          zoneOf(beam, rules, resistance, w.e, c);
+        }
+        return { demand: w.widest, demandIs: THERE, capacity: w.zone.spacing, capacityIs: LIMIT };
       },
-      () =>
+      fails: () =>
         `${code.linkWord} ${endLabel(w.e)} stand ${length(w.widest)} apart, at most ${length(w.zone.spacing)} is allowed over ${length(w.zone.length)} from the face.`,
-      (c) => void zoneOf(beam, rules, resistance, w.e, c),
-    ),
+    }),
   ];
 }
 
@@ -247,19 +239,17 @@ function linksBeyond({ beam, code, rules, resistance, units, analysis }: Basis):
   if (!w) return [];
   const length = (v: number) => formatQuantity(v, 'length', units);
   return [
-    rung(
-      {
-        id: 'frame-links-beyond',
-        family: 'detailing',
-        title: `Spacing of ${code.linkWord}, frame beam`,
-        clause: w.limit.clause,
-        demand: { value: w.widest, kind: 'length' },
-        capacity: { value: w.limit.value, kind: 'length' },
-        utilisation: w.widest / w.limit.value,
-        place: { x: null, label: `span ${w.span + 1}` },
-      },
-      () => `${code.linkWord} in span ${w.span + 1} stand ${length(w.widest)} apart, at most ${length(w.limit.value)} is allowed.`,
-    ),
+    compareCheck({
+      id: 'frame-links-beyond',
+      family: 'detailing',
+      title: `Spacing of ${code.linkWord}, frame beam`,
+      clause: w.limit.clause,
+      place: { x: null, label: `span ${w.span + 1}` },
+      kind: 'length',
+      units,
+      compare: () => ({ demand: w.widest, demandIs: THERE, capacity: w.limit.value, capacityIs: LIMIT }),
+      fails: () => `${code.linkWord} in span ${w.span + 1} stand ${length(w.widest)} apart, at most ${length(w.limit.value)} is allowed.`,
+    }),
   ];
 }
 
@@ -286,29 +276,30 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
     const force = (v: number) => formatQuantity(v, 'force', units);
     const needed = rules.linkArea(w.demand.force, w.section, beam.materials, w.withConcrete);
     return [
-      rung(
-        {
-          id: `frame-shear-${span + 1}`,
-          family: 'shear',
-          title: `Shear while the ends yield, span ${span + 1}`,
-          clause: rules.shearClause,
-          demand: { value: w.demand.force, kind: 'force' },
-          capacity: { value: w.capacity, kind: 'force' },
-          utilisation: w.demand.force / w.capacity,
-          place: { x: w.x, label: `span ${span + 1}` },
-          assumptions: code.choices.filter((k) => k.topic === 'shear').map((k) => k.key),
-        },
-        () =>
-          `Span ${span + 1}, while its ends yield: ${code.linkWord} need ${formatQuantity(needed, 'areaPerLength', units)}, have ${formatQuantity(w.links.area / w.links.spacing, 'areaPerLength', units)}.`,
-        (c) => {
+      compareCheck({
+        id: `frame-shear-${span + 1}`,
+        family: 'shear',
+        title: `Shear while the ends yield, span ${span + 1}`,
+        clause: rules.shearClause,
+        place: { x: w.x, label: `span ${span + 1}` },
+        assumptions: code.choices.filter((k) => k.topic === 'shear').map((k) => k.key),
+        kind: 'force',
+        units,
+        compare: (c) => {
           c.note(
             `The loads that are there meanwhile bring ${force(Math.abs(w.demand.gravity))}, the ends as they yield ${force(w.demand.sway)}: their moments over the clear span of ${formatQuantity(shear.clearSpan, 'length', units)}.`,
             rules.shearClause,
           );
           if (!w.withConcrete) c.note('The sway brings half of the shear or more: concrete is not counted.', rules.shearClause);
-          rules.shear(c, w.section, w.links, beam.materials, w.withConcrete);
+          return {
+            demand: w.demand.force,
+            demandIs: ['shear while the ends yield', 'of the loads and of the sway, as above'],
+            capacity: rules.shear(c, w.section, w.links, beam.materials, w.withConcrete),
+          };
         },
-      ),
+        fails: () =>
+          `Span ${span + 1}, while its ends yield: ${code.linkWord} need ${formatQuantity(needed, 'areaPerLength', units)}, have ${formatQuantity(w.links.area / w.links.spacing, 'areaPerLength', units)}.`,
+      }),
     ];
   });
 }
@@ -341,21 +332,23 @@ function joints({ beam, rules, resistance, units }: Basis, ends: readonly FrameE
   if (!w) return [];
   const length = (v: number) => formatQuantity(v, 'smallLength', units);
   return [
-    rung(
-      {
-        id: 'frame-joint',
-        family: 'detailing',
-        title: 'Bars through the joints',
-        clause: w.limit.clause,
-        demand: { value: w.diameter, kind: 'diameter' },
-        capacity: { value: w.limit.value, kind: 'smallLength' },
-        utilisation: w.diameter / w.limit.value,
-        place: { x: w.e.x, label: `support ${supportName(w.e.support)}` },
-        warnings: ['Pressure of the column’s axial force is left out, on the safe side.'],
+    compareCheck({
+      id: 'frame-joint',
+      family: 'detailing',
+      title: 'Bars through the joints',
+      clause: w.limit.clause,
+      place: { x: w.e.x, label: `support ${supportName(w.e.support)}` },
+      warnings: ['Pressure of the column’s axial force is left out, on the safe side.'],
+      kind: 'smallLength',
+      units,
+      compare: (c) => {
+        if (c.recording) {
+          rules.jointBar(c, w.question);
+        }
+        return { demand: w.diameter, demandIs: THERE, capacity: w.limit.value, capacityIs: LIMIT };
       },
-      () =>
+      fails: () =>
         `Bars of ${length(w.diameter)} at support ${supportName(w.e.support)}: at most ${length(w.limit.value)} in a column of this depth. Thinner bars, or a deeper column.`,
-      (c) => void rules.jointBar(c, w.question),
-    ),
+    }),
   ];
 }

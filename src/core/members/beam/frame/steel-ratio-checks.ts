@@ -1,11 +1,13 @@
-import { derive, silent } from '../../../calc/calc';
+import { silent } from '../../../calc/calc';
 import type { FrameRules } from '../../../codes/frame-rules';
-import { formatQuantity } from '../../../units/format';
-import { isBeyond, makeCheck, type DerivableCheck } from '../../../checks/check';
+import type { DerivableCheck } from '../../../checks/check';
+import { compareCheck, type Origin } from '../../../checks/compare';
 import type { CheckBasis } from '../bending-checks';
 import { outlineOf } from '../input';
 import { compressionFace, plainSection, tensionFace, type Sense } from '../section-at';
 import type { FrameEndPlace } from './frame-ends';
+
+const LAID: Origin = ['steel there', 'of the bars as they are laid out'];
 
 interface Row {
   readonly span: number;
@@ -39,24 +41,23 @@ function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
   const needed = (r: Row) => limit.value * outlineOf(beam, r.span).b * r.d;
   if (rows.length === 0) return [];
   const w = rows.reduce((a, b) => (needed(b) / b.area > needed(a) / a.area ? b : a));
-  const area = (v: number) => formatQuantity(v, 'area', units);
   return [
-    makeCheck(
-      {
-        id: 'frame-least-steel',
-        family: 'detailing',
-        title: 'Least steel of a frame beam',
-        clause: limit.clause,
-        demand: { value: needed(w), kind: 'area' },
-        capacity: { value: w.area, kind: 'area' },
-        utilisation: needed(w) / w.area,
-        place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
-        ...(isBeyond(needed(w), w.area)
-          ? { reason: `${tensionFace(w.sense)} bars in span ${w.span + 1}: at least ${area(needed(w))} everywhere, has ${area(w.area)}.` }
-          : {}),
-      },
-      () => derive((c) => void rules.leastRatio(c, beam.materials)),
-    ),
+    compareCheck({
+      id: 'frame-least-steel',
+      family: 'detailing',
+      title: 'Least steel of a frame beam',
+      clause: limit.clause,
+      place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
+      kind: 'area',
+      units,
+      compare: (c) => ({
+        demand: rules.leastRatio(c, beam.materials)!.value * outlineOf(beam, w.span).b * w.d,
+        demandIs: ['least steel', 'the ratio above times the web and its depth'],
+        capacity: w.area,
+        capacityIs: LAID,
+      }),
+      fails: (least, has) => `${tensionFace(w.sense)} bars in span ${w.span + 1}: at least ${least} everywhere, has ${has}.`,
+    }),
   ];
 }
 
@@ -69,30 +70,28 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
       const other = resistance.map.centroid(resistance.map.barsAt(compressionFace(sense), e.span, e.x)).area;
       const compression = other / (b * r.d);
       const limit = rules.mostRatio(silent, beam.materials, compression);
-      return limit ? [{ ...r, compression, limit, allowed: limit.value * b * r.d }] : [];
+      return limit ? [{ ...r, compression, limit, allowed: limit.value * b * r.d, b }] : [];
     }),
   );
   if (rows.length === 0) return [];
   const w = rows.reduce((a, b) => (b.area / b.allowed > a.area / a.allowed ? b : a));
-  const area = (v: number) => formatQuantity(v, 'area', units);
   return [
-    makeCheck(
-      {
-        id: 'frame-most-steel',
-        family: 'detailing',
-        title: 'Most steel of a frame beam',
-        clause: w.limit.clause,
-        demand: { value: w.area, kind: 'area' },
-        capacity: { value: w.allowed, kind: 'area' },
-        utilisation: w.area / w.allowed,
-        place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
-        ...(isBeyond(w.area, w.allowed)
-          ? {
-              reason: `${tensionFace(w.sense)} bars at the column in span ${w.span + 1}: at most ${area(w.allowed)}, has ${area(w.area)}. More in the other face, or a deeper beam.`,
-            }
-          : {}),
-      },
-      () => derive((c) => void rules.mostRatio(c, beam.materials, w.compression)),
-    ),
+    compareCheck({
+      id: 'frame-most-steel',
+      family: 'detailing',
+      title: 'Most steel of a frame beam',
+      clause: w.limit.clause,
+      place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
+      kind: 'area',
+      units,
+      compare: (c) => ({
+        demand: w.area,
+        demandIs: LAID,
+        capacity: rules.mostRatio(c, beam.materials, w.compression)!.value * w.b * w.d,
+        capacityIs: ['most steel', 'the ratio above times the compressed face and the depth'],
+      }),
+      fails: (has, most) =>
+        `${tensionFace(w.sense)} bars at the column in span ${w.span + 1}: at most ${most}, has ${has}. More in the other face, or a deeper beam.`,
+    }),
   ];
 }

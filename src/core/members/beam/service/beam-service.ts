@@ -1,5 +1,5 @@
 import type { DesignCode } from '../../../codes/design-code';
-import { makeCheck, type DerivableCheck } from '../../../checks/check';
+import { checkInWords, type DerivableCheck } from '../../../checks/check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
 import type { BeamInput } from '../input';
@@ -27,14 +27,11 @@ export function beamService(
 }
 
 function noService(): DerivableCheck {
-  return makeCheck({
+  return checkInWords({
     id: 'service',
     family: 'deflection',
     title: 'Deflection and cracks',
     clause: '',
-    demand: null,
-    capacity: null,
-    utilisation: null,
     status: 'failed',
     place: { x: null, label: '' },
     reason: 'No service combination is switched on: deflections and cracks are not checked.',
