@@ -9,7 +9,7 @@ import { memberPaper } from '@/core/project/member-paper';
 import type { Project } from '@/core/project/project';
 import { codeOf, decisionFor } from '@/core/members/member';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
-import type { UnitSystem } from '@/core/units/quantity';
+import { displayUnit, type UnitSystem } from '@/core/units/quantity';
 import { getUnit } from '@/core/units/unit';
 import { writeProject } from '@/core/project/write';
 
@@ -100,6 +100,14 @@ function checkToJson(check: Check, member: Member, system: UnitSystem) {
 /** One step of a derivation, with formula and numbers as plain text. */
 export function stepToJson(step: Step, system: UnitSystem) {
   if (step.kind === 'note') return { note: step.text, ...(step.clause ? { clause: step.clause } : {}) };
+  if (step.kind === 'table') {
+    const units = step.columns.map(({ kind }) => displayUnit(kind, system).unit);
+    return {
+      table: step.title,
+      columns: step.columns.map(({ name }, k) => ({ name, unit: units[k]!.name })),
+      rows: step.rows.map((row) => row.map((v, k) => finite(v / units[k]!.factor))),
+    };
+  }
   const unit = getUnit(system === 'US' ? step.unitUS : step.unit);
   const printed = printStep(step, plain, system)!;
   const base = { symbol: symbolText(step.symbol), name: step.name, value: finite(step.value / unit.factor), unit: unit.name };

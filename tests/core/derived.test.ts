@@ -25,7 +25,7 @@ const cases = ['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'].
 
 /** Four figures, as a step shows them. */
 const shown = (v: number) => significant(v, 4);
-const values = (steps: readonly Step[]) => steps.flatMap((s) => (s.kind === 'note' ? [] : [s.value]));
+const values = (steps: readonly Step[]) => steps.flatMap((s) => (s.kind === 'note' ? [] : s.kind === 'table' ? s.rows.flat() : [s.value]));
 
 describe('every figure is the result of its steps', () => {
   test.each(cases)('%s to %s', (_file, _id, project) => {

@@ -34,6 +34,10 @@ describe.each(['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'])
       for (const c of checks)
         for (const s of c.derivation ?? []) {
           if (s.kind === 'note') continue;
+          if (s.kind === 'table') {
+            expect(s.rows.flat().every(Number.isFinite)).toBe(true);
+            continue;
+          }
           expect([c.id, s.symbol, Number.isFinite(s.value)]).toEqual([c.id, s.symbol, true]);
           if (s.kind === 'formula') expect(s.inputs.every((i) => Number.isFinite(i.value))).toBe(true);
         }
@@ -100,5 +104,42 @@ describe('rules of spacing by hand', () => {
         (l) => l.value,
       ),
     ).toEqual([256, 300, 456]);
+  });
+});
+
+describe('a deflection ends in its stations', () => {
+  const project = example('alderlight-playhouse.intarsia');
+  const g2 = project.members.find((m) => m.mark === 'G2')!;
+  const { checks } = designNow(project, g2, 'all');
+  const deflections = checks.filter((c) => c.id.startsWith('deflection-') && c.derivation);
+  test('curvature, slope and deflection along the span, of every stage', () => {
+    expect(deflections.length).toBeGreaterThan(3);
+    for (const { derivation } of deflections) {
+      const tables = derivation!.filter((s) => s.kind === 'table');
+      expect(tables.length).toBeGreaterThan(0);
+      for (const { columns, rows } of tables) {
+        expect(columns.map((c) => c.name)).toEqual(['x', 'moment', 'curvature', 'slope', 'deflection']);
+        expect(rows).toHaveLength(9);
+        // Held at both supports; where the slope falls the deflection has been growing.
+        expect(rows[0]![4]).toBeCloseTo(0, 6);
+        expect(rows[8]![4]).toBeCloseTo(0, 6);
+        for (let k = 1; k < 9; k += 1) {
+          const [before, here] = [rows[k - 1]!, rows[k]!];
+          const [least, most] = [Math.min(before[3]!, here[3]!), Math.max(before[3]!, here[3]!)];
+          const slope = (here[4]! - before[4]!) / (here[0]! - before[0]!);
+          // A mean slope lies between those of the ends, but for what turns between them.
+          expect(slope).toBeGreaterThan(least - 0.002);
+          expect(slope).toBeLessThan(most + 0.002);
+        }
+      }
+    }
+  });
+  test('the stages, added and taken off, are the figure of the check', () => {
+    for (const { id, demand, derivation } of deflections) {
+      if (!/deflection-(total|after|live)-\d/.test(id)) continue;
+      const parts = derivation!.flatMap((s) => (s.kind === 'given' && /^deflection (at|when)/.test(s.name) ? [s] : []));
+      const sum = parts.reduce((total, s) => total + s.value * (s.source === 'added' ? 1 : s.source === 'taken off' ? -1 : NaN), 0);
+      expect(Math.abs(sum)).toBeCloseTo(demand!.value, 6);
+    }
   });
 });

@@ -1,5 +1,7 @@
 import type { BeamMember } from '@/core/members/beam/input';
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { designNow } from '@/core/project/design-member';
+import { firstMember, projectOf } from './fixtures';
 import { derive } from '@/core/calc/calc';
 import { defineSymbols, formulary } from '@/core/calc/formula';
 import type { Drawing, Handle } from '@/core/drawing/shapes';
@@ -202,5 +204,28 @@ describe('small parts', () => {
   test.each(['rectangular', 'T', 'L', 'invertedT'] as const)('silhouette of %s', (shape) => {
     const { container } = render(<Silhouette member={{ type: 'beam', section: { shape } } as BeamMember} />);
     expect(container.querySelector('path')!.getAttribute('d')).toMatch(/z$/);
+  });
+});
+
+describe('the steps of a check', () => {
+  test('a formula opens to what its symbols mean, and goes to where they came from', () => {
+    const project = projectOf();
+    const member = firstMember(project);
+    const check = designNow(project, member, 'all').checks.find((c) => c.id === 'bending-span-1')!;
+    render(<Derivation steps={check.derivation!} units="SI" />);
+    const formulas = screen.getAllByRole('button', { name: /: its symbols$/ });
+    const last = formulas[formulas.length - 1]!;
+    fireEvent.click(last);
+    expect(last.getAttribute('aria-expanded')).toBe('true');
+    const where = document.querySelector('dl')!;
+    expect(where.querySelectorAll('dt').length).toBeGreaterThan(1);
+    const scrolled = jest.fn();
+    Element.prototype.scrollIntoView = scrolled;
+    const link = within(where as HTMLElement).getAllByRole('button')[0]!;
+    fireEvent.click(link);
+    expect(scrolled).toHaveBeenCalled();
+    expect(document.activeElement?.getAttribute('tabindex')).toBe('-1');
+    fireEvent.click(last);
+    expect(document.querySelector('dl')).toBeNull();
   });
 });

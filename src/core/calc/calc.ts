@@ -26,11 +26,24 @@ export type Step =
       readonly empirical?: 'SI' | 'US';
       readonly inputs: readonly StepInput[];
     }
-  | { readonly kind: 'note'; readonly text: string; readonly clause?: string };
+  | { readonly kind: 'note'; readonly text: string; readonly clause?: string }
+  /** Values along the member, station by station. */
+  | {
+      readonly kind: 'table';
+      readonly title: string;
+      readonly columns: readonly StepColumn[];
+      readonly rows: readonly (readonly number[])[];
+    };
+
+export interface StepColumn {
+  readonly name: string;
+  readonly kind: QuantityKind;
+}
 
 /** A number put into a formula, with the units in which the arithmetic is shown. */
 export interface StepInput {
   readonly symbol: string;
+  readonly name: string;
   readonly value: number;
   readonly workSI: string;
   readonly workUS: string;
@@ -59,6 +72,7 @@ export interface Calc {
   /** States a value that has no symbol: what it is, and where it came from. Returns the value. */
   state(name: string, value: number, kind: QuantityKind, source: string): number;
   note(text: string, clause?: string): void;
+  table(title: string, columns: readonly StepColumn[], rows: readonly (readonly number[])[]): void;
 }
 
 function evaluate(formula: Formula, values: Values): number {
@@ -78,6 +92,7 @@ export const silent: Calc = {
   given: (_symbol, value) => value,
   state: (_name, value) => value,
   note: () => undefined,
+  table: () => undefined,
 };
 
 /** A calculation that records each statement as a step. */
@@ -100,6 +115,7 @@ export class Recorder implements Calc {
       ...(formula.empirical ? { empirical: formula.empirical } : {}),
       inputs: formula.inputs.map((s) => ({
         symbol: s.symbol,
+        name: s.name,
         value: values[s.symbol]!,
         workSI: workingUnit(s, 'SI').name,
         workUS: workingUnit(s, 'US').name,
@@ -130,6 +146,10 @@ export class Recorder implements Calc {
 
   note(text: string, clause?: string): void {
     this.steps.push({ kind: 'note', text, ...(clause ? { clause } : {}) });
+  }
+
+  table(title: string, columns: readonly StepColumn[], rows: readonly (readonly number[])[]): void {
+    this.steps.push({ kind: 'table', title, columns, rows });
   }
 }
 

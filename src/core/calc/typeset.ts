@@ -143,9 +143,9 @@ export interface StepText {
   readonly unit: string;
 }
 
-/** Prints a step of a derivation in a unit system. Undefined for a note. */
+/** Prints a step of a derivation in a unit system. Undefined for notes and tables. */
 export function printStep(step: Step, n: Notation, system: UnitSystem): StepText | undefined {
-  if (step.kind === 'note') return undefined;
+  if (step.kind === 'note' || step.kind === 'table') return undefined;
   const unit = getUnit(system === 'US' ? step.unitUS : step.unit);
   const shown = { symbol: n.sym(step.symbol), result: significant(step.value / unit.factor, 4), unit: prettyUnit(unit.name) };
   if (step.kind === 'given') return shown;

@@ -15,6 +15,8 @@ const styles = {
   ratio: { SI: ['', 2, 0.05], US: ['', 2, 0.05] },
   percent: { SI: ['%', 2, 1], US: ['%', 2, 1] },
   strain: { SI: ['‰', 2, 0.1], US: ['‰', 2, 0.1] },
+  rotation: { SI: ['rad', 5, 0.001], US: ['rad', 5, 0.001] },
+  curvature: { SI: ['1/m', 5, 0.001], US: ['1/in', 7, 0.0001] },
   angle: { SI: ['deg', 1, 1], US: ['deg', 1, 1] },
   length: { SI: ['mm', 0, 25], US: ['in', 2, 1] },
   smallLength: { SI: ['mm', 1, 1], US: ['in', 3, 0.125] },

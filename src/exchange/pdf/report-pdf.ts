@@ -15,7 +15,7 @@ import {
 import type { ReportDetail } from '@/core/members/member';
 import type { Project } from '@/core/project/project';
 import type { UnitSystem } from '@/core/units/quantity';
-import { formatUtilisation } from '@/core/units/format';
+import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { drawingSvg } from './drawing-svg';
 import { formulaSvg } from './formula-svg';
 
@@ -231,6 +231,20 @@ function checksTable({ rows }: Block & { readonly kind: 'checks' }, units: UnitS
   };
 }
 
+/** Values along the member, under their title. */
+function stationsTable({ title, columns, rows }: Step & { kind: 'table' }, units: UnitSystem): Content {
+  const head = columns.map(({ name, kind }) => ({ text: `${name} ${unitLabel(kind, units)}`, bold: true, alignment: 'right' as const }));
+  const body = rows.map((row) => columns.map(({ kind }, k) => ({ text: formatValue(row[k]!, kind, units), alignment: 'right' as const })));
+  return {
+    stack: [
+      { text: title, italics: true, color: '#51473C' },
+      { table: { headerRows: 1, body: [head, ...body] }, layout: 'lightHorizontalLines' },
+    ],
+    fontSize: 8,
+    colSpan: 4,
+  };
+}
+
 /** One line of a derivation: formula and numbers as vectors, the result as text that can be searched. */
 function stepRow(step: Step, units: UnitSystem): Content[] {
   if (step.kind === 'note')
@@ -240,6 +254,7 @@ function stepRow(step: Step, units: UnitSystem): Content[] {
       {},
       { text: step.clause ?? '', fontSize: 8, alignment: 'right' },
     ];
+  if (step.kind === 'table') return [stationsTable(step, units), {}, {}, {}];
   const text = printStep(step, tex, units)!;
   if (step.symbol === '')
     return [

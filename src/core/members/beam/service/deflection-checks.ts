@@ -7,6 +7,7 @@ import { holdsMoment, outlineOf, type BeamInput } from '../input';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
 import { stageDeflections, stepEnds, type StageDeflection } from './deflection';
+import { stationSteps } from './deflection-steps';
 import type { ServiceBasis } from './service-basis';
 import { STEPS } from './service-moments';
 
@@ -85,6 +86,10 @@ function camberAt(beam: BeamInput, span: number, k: number): number {
   return camber * (beam.supports[span + 1]!.type === 'free' ? t ** 2 : 4 * t * (1 - t));
 }
 
+/** Whether a support of a span gives way. */
+const moves = ({ supports }: BeamInput, span: number) =>
+  [supports[span]!, supports[span + 1]!].some((s) => s.type === 'spring' || s.settlement !== 0);
+
 /** The span by which a deflection is limited (mm). */
 const reachOf = ({ beam, code }: ServiceBasis, span: number) =>
   beam.spans[span]!.length * (isCantilever(beam, span) ? code.service.cantileverSpan : 1);
@@ -105,6 +110,7 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
   const reach = reachOf(basis, span);
   const limit = limitOf(basis, sum, span);
   const w = size(at);
+  const wants = Math.abs(curve.max[span * n + at]!) >= Math.abs(curve.min[span * n + at]!) ? 'max' : 'min';
   const x = criticalPlace(beam, span);
   const label = isCantilever(beam, span) ? `cantilever, span ${span + 1}` : `span ${span + 1}`;
   const part = basis.beam.service.limits[sum.id];
@@ -134,6 +140,10 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
         const most = sense === 'sagging' ? basis.largest.max[i]! : -basis.largest.min[i]!;
         code.service.curvature(c, s, Math.max(0, moment), stage.crackedBy === 'largest' ? most : 0);
         code.service.sums(c, longTerm(basis, span));
+        stationSteps(c, basis, sum, span, at, wants);
+        if (sum.id === 'total' && camberAt(beam, span, at) !== 0)
+          c.state('camber there', camberAt(beam, span, at), 'smallLength', 'taken off');
+        if (moves(beam, span)) c.note('What moves with the supports, on the straight line between them, is taken off.');
       }
       return {
         demand: w,

@@ -33,41 +33,50 @@ const senseOf = (m: number): Sense => (m >= 0 ? 'sagging' : 'hogging');
 export function stageDeflections(basis: DeflectionBasis): StageDeflection[] {
   return basis.code.service.stages.map((stage) => {
     const arrangements = serviceArrangements(basis.beam, basis.code, basis.analysis, stage.loads);
-    const shapes = arrangements.map((a) => deflectedShape(basis, stage, a));
+    const shapes = arrangements.map((a) => deflectedShape(basis, stage, a).deflection);
     const { max, min } = rangeOf(shapes, basis.beam.spans.length * (STEPS + 1));
     return { stage, max, min };
   });
 }
 
-/** Deflection of one arrangement by integrated curvature: spans held at their supports, cantilevers turning with their root. */
-export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): Float64Array {
+/** One arrangement: moment (N mm) and curvature (1/mm) in the steps, slope (rad) and deflection (mm) at their ends, span after span. */
+export interface DeflectedShape {
+  readonly moments: Float64Array;
+  readonly curvature: Float64Array;
+  readonly slope: Float64Array;
+  readonly deflection: Float64Array;
+}
+
+/** An arrangement by integrated curvature: spans held at their supports, cantilevers turning with their root. */
+export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
   const { beam, grid, analysis } = basis;
   const moments = momentsOn(grid, arrangement);
-  const kappa = curvatures(basis, stage, moments);
-  const of = (span: number) => kappa.subarray(span * STEPS, (span + 1) * STEPS);
+  const curvature = curvatures(basis, stage, moments);
+  const of = (span: number) => curvature.subarray(span * STEPS, (span + 1) * STEPS);
   const n = beam.spans.length;
-  const shape = new Float64Array(n * (STEPS + 1));
+  const [deflection, slope] = [new Float64Array(n * (STEPS + 1)), new Float64Array(n * (STEPS + 1))];
+  const put = (i: number, found: { readonly deflection: Float64Array; readonly slope: Float64Array }) => {
+    deflection.set(found.deflection, i * (STEPS + 1));
+    slope.set(found.slope, i * (STEPS + 1));
+  };
   const at = (support: number) => supportDisplacement(arrangement.response, analysis, support);
   const isFree = (support: number) => beam.supports[support]!.type === 'free';
-  const slopes = beam.spans.map((_, i) => {
-    if (isFree(i) || isFree(i + 1)) return undefined;
-    const held = heldSpan(grid.step[i]!, of(i), at(i), at(i + 1));
-    shape.set(held.deflection, i * (STEPS + 1));
-    return held.slope;
-  });
+  const isCantilever = (i: number) => isFree(i) || isFree(i + 1);
+  beam.spans.forEach((_, i) => !isCantilever(i) && put(i, heldSpan(grid.step[i]!, of(i), at(i), at(i + 1))));
   beam.spans.forEach((_, i) => {
-    if (slopes[i]) return;
+    if (!isCantilever(i)) return;
     const h = grid.step[i]!;
     if (isFree(i + 1)) {
-      const slope = slopes[i - 1]?.[STEPS] ?? 0;
-      shape.set(integrateCurvature(h, of(i), slope, at(i)).deflection, i * (STEPS + 1));
+      const root = i > 0 && !isCantilever(i - 1) ? slope[i * (STEPS + 1) - 1]! : 0;
+      put(i, integrateCurvature(h, of(i), root, at(i)));
     } else {
       // Seen from the root, a cantilever to the left is one to the right with its curvature in reverse and its slope turned.
-      const slope = -(slopes[i + 1]?.[0] ?? 0);
-      shape.set(integrateCurvature(h, of(i).slice().reverse(), slope, at(i + 1)).deflection.reverse(), i * (STEPS + 1));
+      const root = i + 1 < n && !isCantilever(i + 1) ? -slope[(i + 1) * (STEPS + 1)]! : 0;
+      const seen = integrateCurvature(h, of(i).slice().reverse(), root, at(i + 1));
+      put(i, { deflection: seen.deflection.reverse(), slope: seen.slope.reverse().map((v) => -v) });
     }
   });
-  return shape;
+  return { moments, curvature, slope, deflection };
 }
 
 /** Displacement of a support, by a spring or a settlement (mm, positive down), from the elastic analysis. */
