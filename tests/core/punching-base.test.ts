@@ -1,3 +1,4 @@
+import { keyOf } from '@/core/drawing/shapes';
 import fc from 'fast-check';
 import { silent } from '@/core/calc/calc';
 import { plainStrength } from '@/core/codes/en1992/punching';
@@ -116,8 +117,8 @@ it.each([
 it('its plan shows the whole footing with both sizes to edit', () => {
   const { project, member } = footing();
   const drawing = punchingDrawing({ place: member, code: codeOf(project, member), labels: punchingLabels(project, member) }, 700, 500);
-  const edits = drawing.shapes.flatMap((s) => (s.kind === 'text' && s.edit ? [s.edit] : []));
-  expect(edits).toEqual(expect.arrayContaining(['base.b', 'base.h', 'column.b', 'barsX']));
+  const edits = drawing.shapes.flatMap((s) => (s.kind === 'text' && s.edit ? [keyOf(s.edit)] : []));
+  expect(edits).toEqual(expect.arrayContaining(['base.b', 'base.h', 'columnSide.b', 'bars.x']));
   for (const s of drawing.shapes)
     for (const [x, y] of s.kind === 'path' ? s.points : [s.at]) expect(x > -1 && x < 701 && y > -1 && y < 501).toBe(true);
 });

@@ -65,7 +65,7 @@ export function piecesOf(corners: readonly Corner[]): Piece[] {
     pieces.push({ kind: 'line', from, to: begin }, { kind: 'arc', from: begin, to: end, centre, radius: c.radius, angle });
     from = end;
   }
-  return pieces.filter((p) => between(p.from, p.to) > 1e-6);
+  return pieces.filter((p) => between(p.from, p.to) > 1e-9);
 }
 
 /** The centre line as points, arcs by chords of at most an eighth of a turn. */
