@@ -46,6 +46,9 @@ export function lengthAlong(corners: readonly Corner[]): number {
   return sum;
 }
 
+/** A bar that turns by less (rad) is straight there. */
+const STRAIGHT = 1e-5;
+
 /** The centre line in straight pieces and arcs, one after the other. */
 export function piecesOf(corners: readonly Corner[]): Piece[] {
   const pieces: Piece[] = [];
@@ -53,12 +56,13 @@ export function piecesOf(corners: readonly Corner[]): Piece[] {
   for (let i = 1; i < corners.length; i += 1) {
     const c = corners[i]!;
     const after = corners[i + 1];
-    if (!after || c.radius <= 0) {
+    const bend = after && c.radius > 0 ? bendAt(corners[i - 1]!.at, c, after.at) : undefined;
+    if (!bend || bend.angle < STRAIGHT) {
       pieces.push({ kind: 'line', from, to: c.at });
       from = c.at;
       continue;
     }
-    const { into, out, angle, tangent } = bendAt(corners[i - 1]!.at, c, after.at);
+    const { into, out, angle, tangent } = bend;
     const [begin, end] = [moved(c.at, times(into, -tangent)), moved(c.at, times(out, tangent))];
     const inwards = unit(minus(out, into));
     const centre = moved(c.at, times(inwards, c.radius / Math.cos(angle / 2)));
