@@ -205,15 +205,16 @@ test('units are switched without changing the member', async ({ page }) => {
 
 test('no serious accessibility fault on the main screens', async ({ page }) => {
   await openBeam(page, 'g2');
-  for (const path of [
-    '/',
-    '/project?p=alderlight-playhouse',
-    '/beam?p=alderlight-playhouse&m=g2',
-    '/beam?p=alderlight-playhouse&m=d2',
-    '/report?p=alderlight-playhouse&m=fb2',
-  ]) {
+  const screens = [
+    ['/', 'text=Open the demo'],
+    ['/project?p=alderlight-playhouse', 'table tr:nth-child(8)'],
+    ['/beam?p=alderlight-playhouse&m=g2', '[data-check]'],
+    ['/beam?p=alderlight-playhouse&m=d2', '[data-check]'],
+    ['/report?p=alderlight-playhouse&m=fb2', 'article table'],
+  ] as const;
+  for (const [path, sign] of screens) {
     await page.goto(path);
-    await page.waitForTimeout(1200);
+    await expect(page.locator(sign).first()).toBeVisible();
     const { violations } = await new AxeBuilder({ page }).analyze();
     const serious = violations
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
