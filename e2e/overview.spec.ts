@@ -118,3 +118,12 @@ test('any outline: drawn from the section, designed at once, refused in words', 
   await corners.blur();
   await expect(page.getByText(/The line x = 0 must run through the concrete/).first()).toBeVisible();
 });
+
+test('utilisation and steel of all members are drawn as a chart', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'chart' }).click();
+  const chart = page.getByRole('img', { name: 'Utilisation and steel by member' });
+  await expect(chart.locator('.recharts-bar-rectangle path')).toHaveCount(20);
+  await page.getByRole('button', { name: 'no chart' }).click();
+  await expect(chart).toBeHidden();
+});

@@ -1,6 +1,5 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { curvatureDrawing } from '@/core/members/column/drawing/curvature';
 import { stateDrawing } from '@/core/members/column/drawing/state';
 import { places, type LoadSet, type Place } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
@@ -10,7 +9,7 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import { uprightInput, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
-import { displayUnit } from '@/core/units/quantity';
+import { CurvatureChart } from '@/ui/charts/CurvatureChart';
 import { DrawingView } from '@/ui/drawing/DrawingView';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
 import { Select } from '@/ui/fields/Select';
@@ -92,7 +91,9 @@ export function StrainsPanel({
         <section>
           <h2>Moment against curvature</h2>
           <p className="small">at this axial force, compression growing towards {degrees(state.theta)}° from x</p>
-          <CurvatureDrawing state={state} isService={isService} project={project} width={Math.max(300, room.width * 0.46)} />
+          <div style={{ width: Math.max(300, room.width * 0.46) }}>
+            <Curvature state={state} isService={isService} project={project} />
+          </div>
         </section>
       </div>
       <div className="grid grid-cols-1 gap-x-8 pb-3 pt-1 lg:grid-cols-2">
@@ -129,40 +130,17 @@ function StateDrawing({ state, project, width }: { state: SectionState; project:
   );
 }
 
-function CurvatureDrawing({
-  state,
-  isService,
-  project,
-  width,
-}: {
-  state: SectionState;
-  isService: boolean;
-  project: Project;
-  width: number;
-}) {
+function Curvature({ state, isService, project }: { state: SectionState; isService: boolean; project: Project }) {
   const { curve, yields, plane, theta } = state;
   const last = curve.at(-1);
-  const units = project.display;
   if (!last) return <p className="py-3">There is no curve at this axial force.</p>;
-  const along = state.Mx * Math.sin(theta) + state.My * Math.cos(theta);
-  const marks = [...(yields ? [{ name: 'first bar yields', point: yields }] : []), { name: 'edge at its limit', point: last }];
+  const moment = state.Mx * Math.sin(theta) + state.My * Math.cos(theta);
   return (
-    <DrawingView
-      drawing={curvatureDrawing(
-        {
-          curve,
-          marks,
-          demand: plane && !isService ? { moment: along, curvature: Math.hypot(plane.kx, plane.ky) } : null,
-          units: {
-            moment: displayUnit('moment', units).unit.factor,
-            momentName: unitLabel('moment', units),
-            curvature: units === 'US' ? 1e-4 / 25.4 : 1e-6,
-            curvatureName: units === 'US' ? '10⁻⁴ / in' : '10⁻³ / m',
-          },
-        },
-        width,
-        250,
-      )}
+    <CurvatureChart
+      curve={curve}
+      marks={[...(yields ? [{ name: 'first bar yields', point: yields }] : []), { name: 'edge at its limit', point: last }]}
+      demand={plane && !isService ? { moment, curvature: Math.hypot(plane.kx, plane.ky) } : null}
+      units={project.display}
     />
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import type { ColumnResult } from '@/core/members/column/result';
@@ -13,9 +14,11 @@ import { BasisPanel } from './BasisPanel';
 import { ColumnSheet } from './ColumnSheet';
 import { columnField } from './fields';
 import { LoadSetsPanel } from './LoadSetsPanel';
-import { StrainsPanel } from './StrainsPanel';
 import { SurfacePanel } from './SurfacePanel';
 import { WallEditor } from './WallEditor';
+
+/** Loaded when it is opened. */
+const StrainsPanel = dynamic(() => import('./StrainsPanel').then((m) => m.StrainsPanel), { ssr: false });
 
 /** The load set that is shown, and the way to show another. */
 interface Chosen {

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { Fragment, useCallback, useEffect, useState } from 'react';
 import type { Start } from '@/core/members/kind';
@@ -17,6 +18,9 @@ import { MemberRow } from './MemberRow';
 import { families, hasText, isDone, rowsOf, sortRows, type RowData, type SortKey } from './rows';
 import { SelectedEditor } from './SelectedEditor';
 import { Totals } from './Totals';
+
+/** Loaded when it is wanted. */
+const MembersChart = dynamic(() => import('@/ui/charts/MembersChart').then((m) => m.MembersChart), { ssr: false });
 
 export function ProjectScreen() {
   const loaded = useLoadedProject();
@@ -52,6 +56,7 @@ function Overview({ project }: { project: Project }) {
   const sorted = sortRows(rows, by, project);
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const [text, setText] = useState('');
+  const [isCharted, setCharted] = useState(false);
   const [only, setOnly] = useState<Standing | null>(null);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
   const toggle = useCallback(
@@ -82,6 +87,14 @@ function Overview({ project }: { project: Project }) {
                 {' · '}
                 <button type="button" className="link" onClick={designAllAgain}>
                   design all anew
+                </button>
+              </>
+            )}
+            {rows.length > 0 && (
+              <>
+                {' · '}
+                <button type="button" className="link" aria-pressed={isCharted} onClick={() => setCharted(!isCharted)}>
+                  {isCharted ? 'no chart' : 'chart'}
                 </button>
               </>
             )}
@@ -169,7 +182,22 @@ function Overview({ project }: { project: Project }) {
           {rows.length > 0 && listed.length === 0 && <p className="py-4">No member is like that.</p>}
         </div>
       </div>
-      <Totals project={project} rows={rows} />
+      <div>
+        {isCharted && listed.length > 0 && (
+          <div className="border-t border-ebony px-4">
+            <MembersChart
+              units={project.display}
+              members={listed.map(({ member, utilisation, standing, entry }) => ({
+                mark: member.mark,
+                utilisation,
+                isOver: standing === 'over',
+                quantities: entry?.result.quantities ?? null,
+              }))}
+            />
+          </div>
+        )}
+        <Totals project={project} rows={rows} />
+      </div>
       <Notice text={notice} onClose={() => setNotice(null)} />
     </div>
   );

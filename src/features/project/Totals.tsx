@@ -22,7 +22,7 @@ export function Totals({ project, rows }: { project: Project; rows: readonly Row
       title: 'Reinforcement',
       value: formatValue(bars + links, 'mass', system),
       unit: unitLabel('mass', system),
-      note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, without laps and hooks of bars`,
+      note: `bars ${formatQuantity(bars, 'mass', system)} · links ${formatQuantity(links, 'mass', system)}, with laps, hooks and bends; uprights without laps`,
     },
     {
       title: 'Steel per concrete',

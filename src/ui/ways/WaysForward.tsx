@@ -9,6 +9,7 @@ import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { propose } from '@/store/proposing';
 import { standingOf, standingText } from '@/ui/drawing/Glyph';
+import dynamic from 'next/dynamic';
 import { Inlay } from '@/ui/drawing/Inlay';
 
 /** How long a member rests before its ways are looked for (ms): not while someone types. */
@@ -65,6 +66,9 @@ function useWays<M extends Member>(of: Of<M>, search: (search: string) => Promis
  * Ways that were each designed in full, tried with one click. They are there by themselves whenever the member has come to rest, and cannot
  * be taken for a member that has changed since: its spans may be others.
  */
+/** Loaded when it is wanted. */
+const TradeOffChart = dynamic(() => import('@/ui/charts/TradeOffChart').then((m) => m.TradeOffChart), { ssr: false });
+
 function WaysForwardOf<M extends Member>({ project, member }: { readonly project: Project; readonly member: M }) {
   const { code, display, rates } = project;
   const { word, searches } = kindOf(member);
@@ -114,7 +118,7 @@ function WaysForwardOf<M extends Member>({ project, member }: { readonly project
       {looking === chosen && !shown && <p role="status">Looking for {search.title}.</p>}
       {hasFailed && <p>The ways could not be worked out. The {word} itself is safe: load the page anew to look again.</p>}
       {shown?.length === 0 && <p>{search.none}</p>}
-      {isNumbered && <TradeOff list={shown} />}
+      {isNumbered && <TradeOffChart list={shown} />}
       <div className={isOld ? 'stale' : ''}>
         {shown?.map((way, i) => {
           const standing = standingOf(statusOf(way.utilisation));
@@ -154,39 +158,3 @@ const change = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${Math.abs(Math.ro
 
 /** Drawn only when the member or what ranks its ways has changed. */
 export const WaysForward = memo(WaysForwardOf) as typeof WaysForwardOf;
-
-type Weighed = Pick<Way<Member>, 'title' | 'cost' | 'buildability' | 'holds'>;
-
-const [WIDTH, HEIGHT] = [310, 74];
-
-/** Cost against ease of building, by number; what holds is filled. */
-function TradeOff({ list }: { list: readonly Weighed[] }) {
-  const range = (values: readonly number[]) => {
-    const [low, high] = [Math.min(...values), Math.max(...values)];
-    const pad = Math.max(0.01, (high - low) * 0.12);
-    return [low - pad, high + pad] as const;
-  };
-  const [c0, c1] = range(list.map((p) => p.cost));
-  const [b0, b1] = range(list.map((p) => p.buildability));
-  const x = (p: Weighed) => 58 + ((p.cost - c0) / (c1 - c0)) * (WIDTH - 76);
-  const y = (p: Weighed) => HEIGHT - 16 - ((p.buildability - b0) / (b1 - b0)) * (HEIGHT - 26);
-  return (
-    <svg width={WIDTH} height={HEIGHT} role="img" aria-label="Cost against ease of building" className="block">
-      <path d={`M54 6V${HEIGHT - 14}H${WIDTH - 6}`} fill="none" stroke="#231E19" />
-      <text x="50" y="14" textAnchor="end" fontSize="0.6875rem" fill="#51473C">
-        easier
-      </text>
-      <text x={WIDTH - 6} y={HEIGHT - 3} textAnchor="end" fontSize="0.6875rem" fill="#51473C">
-        dearer
-      </text>
-      {list.map((p, i) => (
-        <g key={p.title}>
-          <circle cx={x(p)} cy={y(p)} r="3.4" fill={p.holds ? '#3C8A7A' : '#F8F4E9'} stroke={p.holds ? '#3C8A7A' : '#A30F38'} />
-          <text x={x(p) + 6} y={y(p) + 4} fontSize="0.6875rem">
-            {i + 1}
-          </text>
-        </g>
-      ))}
-    </svg>
-  );
-}
