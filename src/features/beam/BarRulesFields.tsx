@@ -1,4 +1,5 @@
 'use client';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { BarRules } from '@/core/members/beam/input';
@@ -117,14 +118,11 @@ export function BarRulesFields({
       ))}
       {count('leastBars', 'Fewest bars of a group')}
       {count('mostBars', 'Most bars of a group')}
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={barRules.singlyReinforced}
-          onChange={(e) => change('compression steel', (m) => void (m.barRules.singlyReinforced = e.target.checked))}
-        />{' '}
-        Never use compression steel for strength
-      </label>
+      <CheckBox
+        label="Never use compression steel for strength"
+        checked={barRules.singlyReinforced}
+        onCheck={(on) => change('compression steel', (m) => void (m.barRules.singlyReinforced = on))}
+      />
     </section>
   );
 }

@@ -1,12 +1,11 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import type { Draft } from 'immer';
 import type { BeamMember } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
 import { Grid } from '@/ui/tables/Grid';
@@ -24,8 +23,7 @@ type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 
 /** All bars as tables: sizes, ends and zones. What is not set by hand shows the automatic choice. */
 export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) {
-  const edit = useProject((s) => s.edit);
-  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const of: BarsOf<BeamMember, BarGroup> = {
     project,

@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import type { Member } from '@/core/members/kinds';
 import { castDraft, type Draft } from 'immer';
 import type { DesignCode } from '@/core/codes/design-code';
@@ -12,8 +13,6 @@ import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
-import { onMember, type Recipe } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 import { basisRow, basisRows, ductilityRow } from '@/ui/fields/basis-rows';
 import { companions, groupOf } from '@/core/project/groups';
@@ -54,9 +53,8 @@ export function BasisPanel({
   result: BeamResult;
   faults: readonly Fault[];
 }) {
-  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const rows = basisRows<BeamMember>({ project, faults, change });
   const { fault, quantity } = rows;
   const { materials, cover } = member;

@@ -1,4 +1,5 @@
 'use client';
+import { Select } from '@/ui/fields/Select';
 import type { Draft } from 'immer';
 import { derive } from '@/core/calc/calc';
 import type { DesignCode } from '@/core/codes/design-code';
@@ -44,14 +45,15 @@ export function FlangeFields({ project, member, code, change, fault }: FlangePro
       {canFind && (
         <label className={row}>
           Flange width
-          <select
-            className="field"
+          <Select
+            label="Flange width"
             value={slab ? 'code' : 'given'}
-            onChange={(e) => change('flange width', (m) => void (m.slab = e.target.value === 'code' ? { left: 2000, right: 2000 } : null))}
-          >
-            <option value="given">as given</option>
-            <option value="code">by code, {code.flange.clause}</option>
-          </select>
+            options={[
+              ['given', 'as given'],
+              ['code', `by code, ${code.flange.clause}`],
+            ]}
+            onPick={(v) => change('flange width', (m) => void (m.slab = v === 'code' ? { left: 2000, right: 2000 } : null))}
+          />
         </label>
       )}
       {!hasFlangeByCode(member) &&

@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import { useMemo } from 'react';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import { beamInSpace } from '@/core/members/beam/model';
@@ -9,8 +10,6 @@ import type { BeamResult } from '@/core/members/beam/result';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
-import { onMember, type Recipe } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { standingOf, standingText } from '@/ui/drawing/Glyph';
 import { Inlay } from '@/ui/drawing/Inlay';
 import { PasteForces } from './PasteForces';
@@ -31,9 +30,8 @@ const families = ['bending', 'shear', 'torsion'] as const;
 
 /** A section with known design forces: the cut as the form, what it carries, and a row of forces for each place. */
 export function ForcesPanel({ project, member, result, onEdit, editing }: ForcesPanelProps) {
-  const edit = useProject((s) => s.edit);
   const paste = usePaste();
-  const change = (label: string, recipe: Recipe<BeamMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const model = useMemo(() => beamInSpace(member, codeOf(project, member), result), [project, member, result]);
   const of = columnsFor<GivenForces>(project.display, (_, i) => `row ${i + 1}`);
   const set = (i: number, patch: Partial<GivenForces>) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch));

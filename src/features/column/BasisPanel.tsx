@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { ColumnResult } from '@/core/members/column/result';
@@ -8,8 +9,6 @@ import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 import { basisRow, basisRows } from '@/ui/fields/basis-rows';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
@@ -30,10 +29,9 @@ export function BasisPanel({
   result: ColumnResult;
   faults: readonly Fault[];
 }) {
-  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
   const { strengthSymbols: symbols, linkTitles } = code;
-  const change = (label: string, recipe: (m: Draft<UprightMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const { fault, quantity, optional, text, pick } = basisRows<UprightMember>({ project, faults, change });
   const materials = member.materials;
   return (

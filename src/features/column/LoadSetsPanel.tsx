@@ -1,4 +1,6 @@
 'use client';
+import { CheckBox } from '@/ui/fields/CheckBox';
+import { useChange } from '@/ui/fields/use-change';
 import { useState } from 'react';
 import type { LoadCase, Nature } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
@@ -7,8 +9,7 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
-import { firstFree, onMember, type Recipe } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { firstFree, type Recipe } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
 import { columnsFor } from '@/ui/tables/columns';
@@ -58,10 +59,9 @@ const noForces: ColumnForces = {
 
 /** Every force of every set to be typed or pasted; by load case, or ready-factored. */
 export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {
-  const edit = useProject((s) => s.edit);
   const paste = usePaste();
   const code = codeOf(project, member);
-  const change = (label: string, recipe: Recipe<UprightMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const setSet = (i: number, patch: Partial<LoadSet>) => change(`load set ${i + 1}`, (m) => void Object.assign(m.sets[i]!, patch));
   const add = () =>
     change('add a load set', (m) => {
@@ -128,20 +128,17 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
           </label>
         )}
       </div>
-      <label className="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={wantsFoot}
-          onChange={(e) => {
-            setWantsFoot(e.target.checked);
-            if (e.target.checked || !rows.some((f) => footColumns.some(([key]) => f[key] != null))) return;
-            change('same N and V at the foot', (m) => {
-              for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
-            });
-          }}
-        />
-        N and V differ at the foot
-      </label>
+      <CheckBox
+        label="N and V differ at the foot"
+        checked={wantsFoot}
+        onCheck={(on) => {
+          setWantsFoot(on);
+          if (on || !rows.some((f) => footColumns.some(([key]) => f[key] != null))) return;
+          change('same N and V at the foot', (m) => {
+            for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
+          });
+        }}
+      />
       <p className="small pb-1">Sustained: {code.column.sustainedMeaning}.</p>
       <SignPicture member={member} onSigns={(signs) => change('sense of end moments', (m) => void (m.signs = signs))} />
       {faults

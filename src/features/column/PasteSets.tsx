@@ -1,4 +1,5 @@
 'use client';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { LoadSetKind } from '@/core/members/column/input';
@@ -65,10 +66,7 @@ function Reading({ project, member, text, onClose }: PasteProps) {
     <>
       <PasteSummary rows={rows} empty={empty} />
       <div className="small flex flex-wrap items-center gap-x-5 gap-y-1 border-y border-line py-1.5">
-        <label className="flex items-center gap-1.5">
-          <input type="checkbox" checked={compressionNegative} onChange={(e) => setNegative(e.target.checked)} /> compression is written
-          with a minus
-        </label>
+        <CheckBox label="compression is written with a minus" checked={compressionNegative} onCheck={(on) => setNegative(on)} />
         <label className="flex items-center gap-1.5">
           these are
           <Select<LoadSetKind>

@@ -1,13 +1,12 @@
 'use client';
-import { castDraft, type Draft } from 'immer';
+import { useChange } from '@/ui/fields/use-change';
+import { castDraft } from 'immer';
 import { boundsOf } from '@/core/geometry/polygon';
 import { outlineOfShape, type SectionShape, type ShapeKind } from '@/core/geometry/section-shapes';
 import { isRound } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
@@ -50,8 +49,7 @@ function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
 
 /** The shape of a column and what holds its bars. */
 export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {
-  const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<ColumnMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const setShape = (kind: ShapeKind) =>
     change('shape', (m) => {

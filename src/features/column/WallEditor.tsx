@@ -1,9 +1,9 @@
 'use client';
+import { CheckBox } from '@/ui/fields/CheckBox';
+import { useChange } from '@/ui/fields/use-change';
 import { catalogues } from '@/core/materials/bars';
 import type { WallRestraint } from '@/core/members/wall/input';
 import type { WallMember } from '@/core/members/wall/input';
-import { onMember, type Recipe } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
 import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
@@ -18,9 +18,8 @@ export const restraints: readonly (readonly [WallRestraint, string])[] = [
 
 /** Both meshes of a wall: bars up and across, at each face. */
 export function WallEditor({ project, member, ...place }: EditorProps<WallMember>) {
-  const edit = useProject((s) => s.edit);
   const sizes = catalogues[member.catalogue].bars.map((b) => [b.name, b.name] as const);
-  const change = (label: string, recipe: Recipe<WallMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   return (
     <DrawnPopover title="Bars of both faces" {...place}>
       {(['vertical', 'horizontal'] as const).map((mesh) => (
@@ -46,14 +45,11 @@ export function WallEditor({ project, member, ...place }: EditorProps<WallMember
           </label>
         </div>
       ))}
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={member.horizontalOutside}
-          onChange={(e) => change('order of the layers', (m) => void (m.horizontalOutside = e.target.checked))}
-        />
-        bars across lie outside
-      </label>
+      <CheckBox
+        label="bars across lie outside"
+        checked={member.horizontalOutside}
+        onCheck={(on) => change('order of the layers', (m) => void (m.horizontalOutside = on))}
+      />
     </DrawnPopover>
   );
 }

@@ -1,20 +1,17 @@
 'use client';
-import type { Draft } from 'immer';
+import { useChange } from '@/ui/fields/use-change';
 import type { Fault } from '@/core/checks/fault';
 import { effectiveFactor } from '@/core/members/wall/as-column';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { WallMember } from '@/core/members/wall/input';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
 import { restraints } from './WallEditor';
 
 /** Size of a wall and how its edges are held. */
 export function WallFields({ project, member, faults }: { project: Project; member: WallMember; faults: readonly Fault[] }) {
-  const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<WallMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
   const length = (label: string, key: 'thickness' | 'length' | 'between') => (
     <label className={row}>

@@ -1,5 +1,6 @@
 'use client';
-import type { Draft } from 'immer';
+import { useChange } from '@/ui/fields/use-change';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import type { Fault } from '@/core/checks/fault';
 import type { PanelMethod } from '@/core/members/panel/input';
 import type { Project } from '@/core/project/project';
@@ -7,8 +8,6 @@ import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 import { basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
@@ -18,11 +17,6 @@ interface PanelProps {
   readonly member: PanelMember;
   readonly faults: readonly Fault[];
 }
-
-const useChange = (member: PanelMember) => {
-  const edit = useProject((s) => s.edit);
-  return (label: string, recipe: (m: Draft<PanelMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
-};
 
 /** The loads over a panel as a table. */
 export const panelLoads: LoadTable<PanelMember, PanelMember['loads'][number]> = {
@@ -97,14 +91,11 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
         <h2>Materials and cover</h2>
         {slabMaterialRows(rows, codeOf(project, member), member)}
         {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
-        <label className="flex items-center gap-2 py-1">
-          <input
-            type="checkbox"
-            checked={member.hasPartitions}
-            onChange={(e) => change('partitions', (m) => void (m.hasPartitions = e.target.checked))}
-          />{' '}
-          Partitions or finishes that can be damaged
-        </label>
+        <CheckBox
+          label="Partitions or finishes that can be damaged"
+          checked={member.hasPartitions}
+          onCheck={(on) => change('partitions', (m) => void (m.hasPartitions = on))}
+        />
       </section>
       <section>
         <h2>What the code leaves open</h2>

@@ -1,4 +1,6 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { MomentsBy } from '@/core/codes/punching-rules';
@@ -9,8 +11,6 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { basisRows, type BasisRows } from '@/ui/fields/basis-rows';
 
 type M = Draft<PunchingMember>;
@@ -22,8 +22,7 @@ const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as
 
 /** What a slab at a column rests on besides its plan. */
 export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
-  const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: M) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const rows = basisRows<PunchingMember>({ project, faults, change });
   const { quantity, text, pick } = rows;
   const shared = { project, member, change, rows };
@@ -102,37 +101,31 @@ function ColumnFields({ member, change, rows: { quantity, pick, fault } }: Share
             ),
           )}
       {fault('column')}
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={member.drop !== null}
-          onChange={(e) => {
-            const { cx, cy } = columnSize(column);
-            const made = { cx: cx + 4 * member.h, cy: cy + 4 * member.h, depth: Math.round(member.h / 2) };
-            change('thicker part', (m) => void (m.drop = e.target.checked ? made : null));
-          }}
-        />{' '}
-        Thicker part of the slab around the column
-      </label>
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={member.base !== null}
-          onChange={(e) => {
-            const { cx, cy } = columnSize(column);
-            const made = { b: cx + 5 * member.h, h: cy + 5 * member.h };
-            change('footing', (m) => {
-              m.base = e.target.checked ? made : null;
-              if (!e.target.checked) return;
-              m.legs = null;
-              m.drop = null;
-              m.openings = [];
-              if (m.momentsBy === 'position') m.momentsBy = 'moments';
-            });
-          }}
-        />{' '}
-        A footing on soil, the column in its middle; the bars lie below
-      </label>
+      <CheckBox
+        label="Thicker part of the slab around the column"
+        checked={member.drop !== null}
+        onCheck={(on) => {
+          const { cx, cy } = columnSize(column);
+          const made = { cx: cx + 4 * member.h, cy: cy + 4 * member.h, depth: Math.round(member.h / 2) };
+          change('thicker part', (m) => void (m.drop = on ? made : null));
+        }}
+      />
+      <CheckBox
+        label="A footing on soil, the column in its middle; the bars lie below"
+        checked={member.base !== null}
+        onCheck={(on) => {
+          const { cx, cy } = columnSize(column);
+          const made = { b: cx + 5 * member.h, h: cy + 5 * member.h };
+          change('footing', (m) => {
+            m.base = on ? made : null;
+            if (!on) return;
+            m.legs = null;
+            m.drop = null;
+            m.openings = [];
+            if (m.momentsBy === 'position') m.momentsBy = 'moments';
+          });
+        }}
+      />
       {member.base && (
         <>
           {quantity('Footing along x', 'length', 'base.b', member.base.b, (m, v) => void (m.base!.b = v))}
@@ -174,17 +167,14 @@ function EdgeFields({ member, change, rows: { quantity, optional } }: Shared) {
       {slabSides.map((side) =>
         optional(`To the ${side} edge`, 'length', `edges.${side}`, member.edges[side], (m, v) => void (m.edges[side] = v), 'goes on'),
       )}
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={member.corner !== null}
-          onChange={(e) => {
-            const { cx, cy } = columnSize(member.column);
-            change('corner of the slab', (m) => void (m.corner = e.target.checked ? { x: cx / 2, y: cy / 2 } : null));
-          }}
-        />{' '}
-        A corner of the slab points inwards
-      </label>
+      <CheckBox
+        label="A corner of the slab points inwards"
+        checked={member.corner !== null}
+        onCheck={(on) => {
+          const { cx, cy } = columnSize(member.column);
+          change('corner of the slab', (m) => void (m.corner = on ? { x: cx / 2, y: cy / 2 } : null));
+        }}
+      />
       {member.corner && (
         <>
           {quantity('Corner at x', 'length', 'corner', member.corner.x, (m, v) => void (m.corner!.x = v))}

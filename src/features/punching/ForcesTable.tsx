@@ -1,5 +1,5 @@
 'use client';
-import type { Draft } from 'immer';
+import { useChange } from '@/ui/fields/use-change';
 import { useState } from 'react';
 import type { PunchingForces } from '@/core/members/punching/input';
 import type { Project } from '@/core/project/project';
@@ -7,8 +7,6 @@ import type { PunchingMember } from '@/core/members/punching/input';
 import { unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { parseTable } from '@/exchange/paste-table';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 
@@ -44,10 +42,8 @@ function readSets(text: string, units: Project['display']): ReadSets {
 
 /** The forces that the slab brings to the column, set by set; typed, or pasted from a spreadsheet. */
 export function ForcesTable({ project, member }: { project: Project; member: PunchingMember }) {
-  const edit = useProject((s) => s.edit);
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const change = (label: string, recipe: (m: Draft<PunchingMember>) => void) =>
-    edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const of = columnsFor<PunchingForces>(project.display, (set) => set.name);
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');

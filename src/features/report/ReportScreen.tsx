@@ -1,4 +1,5 @@
 'use client';
+import { Select } from '@/ui/fields/Select';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Project, ProjectInfo } from '@/core/project/project';
@@ -119,23 +120,18 @@ function Report({ project, first }: { project: Project; first: string | null }) 
                 />
                 <b className="font-semibold">{m.mark}</b> <span className="truncate text-walnut">{m.title}</span>
               </label>
-              <select
+              <Select<ReportDetail>
+                label={`Detail of ${m.mark}`}
                 className="field !w-[5.2rem]"
-                aria-label={`Detail of ${m.mark}`}
                 value={m.report}
-                onChange={(e) =>
+                options={Object.entries(details) as [ReportDetail, string][]}
+                onPick={(v) =>
                   edit(
                     `report detail of ${m.mark}`,
-                    onProject((p) => void (p.members.find((x) => x.id === m.id)!.report = e.target.value as ReportDetail)),
+                    onProject((p) => void (p.members.find((x) => x.id === m.id)!.report = v)),
                   )
                 }
-              >
-                {Object.entries(details).map(([k, name]) => (
-                  <option key={k} value={k}>
-                    {name}
-                  </option>
-                ))}
-              </select>
+              />
             </div>
           ))}
         </aside>
@@ -166,19 +162,20 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           ))}
           <label className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5">
             Paper
-            <select
-              className="field"
+            <Select
+              label="Paper"
               value={project.paper}
-              onChange={(e) =>
+              options={[
+                ['A4', 'A4'],
+                ['Letter', 'Letter'],
+              ]}
+              onPick={(paper) =>
                 edit(
                   'paper',
-                  onProject((p) => void (p.paper = e.target.value as 'A4' | 'Letter')),
+                  onProject((p) => void (p.paper = paper)),
                 )
               }
-            >
-              <option>A4</option>
-              <option>Letter</option>
-            </select>
+            />
           </label>
           <h2 className="mt-4 border-t border-line pt-3">Before you hand it over</h2>
           {over.slice(0, 6).map((text) => (

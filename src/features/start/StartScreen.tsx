@@ -1,4 +1,5 @@
 'use client';
+import { Select } from '@/ui/fields/Select';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { AlertDialog } from 'radix-ui';
@@ -213,27 +214,29 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
       </label>
       <label className={row}>
         Code
-        <select
+        <Select
+          label="Code"
           className="h-6 bg-transparent"
-          value={variant}
-          onChange={(e) => {
-            setVariant(Number(e.target.value));
-            setDisplay(codeVariants[Number(e.target.value)]!.display);
+          value={String(variant)}
+          options={codeVariants.map((v, i) => [String(i), v.title] as const)}
+          onPick={(v) => {
+            setVariant(Number(v));
+            setDisplay(codeVariants[Number(v)]!.display);
           }}
-        >
-          {codeVariants.map((v, i) => (
-            <option key={v.title} value={i}>
-              {v.title}
-            </option>
-          ))}
-        </select>
+        />
       </label>
       <label className={row}>
         Units
-        <select className="h-6 bg-transparent" value={display} onChange={(e) => setDisplay(e.target.value as 'SI' | 'US')}>
-          <option value="SI">kN, mm</option>
-          <option value="US">kip, in</option>
-        </select>
+        <Select
+          label="Units"
+          className="h-6 bg-transparent"
+          value={display}
+          options={[
+            ['SI', 'kN, mm'],
+            ['US', 'kip, in'],
+          ]}
+          onPick={setDisplay}
+        />
       </label>
       <div className="mt-4 flex items-center gap-3">
         <button type="button" className="btn !h-8" onClick={() => make('beam')}>

@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import type { Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
 import type { StripResult } from '@/core/members/strip/result';
@@ -9,8 +10,6 @@ import type { StripMember } from '@/core/members/strip/input';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 import { basisRow, basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
 import { CreepFields } from '@/ui/fields/CreepFields';
@@ -34,9 +33,8 @@ export function BasisPanel({
   result: StripResult;
   faults: readonly Fault[];
 }) {
-  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
-  const change = (label: string, recipe: (m: Draft<StripMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const rows = basisRows<StripMember>({ project, faults, change });
   const { quantity } = rows;
   const { quantities } = result;

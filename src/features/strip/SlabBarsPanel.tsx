@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import type { Draft } from 'immer';
 import { castDraft } from 'immer';
 import type { StripSteel } from '@/core/members/strip/steel';
@@ -6,12 +7,8 @@ import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
 import { readSlabBars } from '@/ui/fields/slab-bars-field';
-
-type Change = (label: string, recipe: (m: Draft<StripMember>) => void) => void;
 
 interface PanelProps {
   readonly project: Project;
@@ -22,8 +19,7 @@ interface PanelProps {
 
 /** All bars of a slab as tables. What is not set by hand shows the automatic choice in grey. */
 export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) {
-  const edit = useProject((s) => s.edit);
-  const change: Change = (label, recipe) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const of: BarsOf<StripMember, SlabBars> = {
     project,

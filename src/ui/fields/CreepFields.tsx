@@ -1,8 +1,15 @@
+import { Select } from '@/ui/fields/Select';
 import type { Draft } from 'immer';
 import type { Project } from '@/core/project/project';
 import type { LineMember } from '@/core/members/strip/input';
 import { basisRow } from './basis-rows';
 import { QuantityInput } from './QuantityInput';
+
+const cements = [
+  ['S', 'slow hardening'],
+  ['N', 'normal'],
+  ['R', 'rapid hardening'],
+] as const;
 
 /** What creep and shrinkage depend on. */
 export function CreepFields({
@@ -39,15 +46,12 @@ export function CreepFields({
       ))}
       <label className={basisRow}>
         Cement
-        <select
-          className="field"
+        <Select
+          label="Cement"
           value={materials.timeDependent.cement}
-          onChange={(e) => change('cement', (m) => void (m.materials.timeDependent.cement = e.target.value as 'S' | 'N' | 'R'))}
-        >
-          <option value="S">slow hardening</option>
-          <option value="N">normal</option>
-          <option value="R">rapid hardening</option>
-        </select>
+          options={cements}
+          onPick={(v) => change('cement', (m) => void (m.materials.timeDependent.cement = v))}
+        />
       </label>
     </>
   );

@@ -1,4 +1,6 @@
 'use client';
+import { Select } from '@/ui/fields/Select';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import { Popover } from 'radix-ui';
 import { keyOf, type Handle } from '@/core/drawing/shapes';
 import { isBeam, supportName, type BeamSupport, type SupportType } from '@/core/members/beam/input';
@@ -8,6 +10,12 @@ import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from './QuantityInput';
 import { useDrawnAnchor } from '@/ui/drawing/use-drawn-anchor';
+
+const supportTypes: readonly (readonly [SupportType, string])[] = [
+  ['pinned', 'pinned'],
+  ['fixed', 'fixed'],
+  ['spring', 'spring'],
+];
 
 /** Everything about one support: type, width, springs, settlement, redistribution. */
 export function SupportEditor({
@@ -68,12 +76,12 @@ export function SupportEditor({
           <b className="font-semibold">Support {name}</b>
           <label className={row}>
             Type
-            <select className="field" value={support.type} onChange={(e) => set('type', { type: e.target.value as SupportType })}>
-              <option value="pinned">pinned</option>
-              <option value="fixed">fixed</option>
-              <option value="spring">spring</option>
-              {isEnd && <option value="free">free end</option>}
-            </select>
+            <Select<SupportType>
+              label="Type"
+              value={support.type}
+              options={isEnd ? [...supportTypes, ['free', 'free end']] : supportTypes}
+              onPick={(type) => set('type', { type })}
+            />
           </label>
           {support.type !== 'free' && (
             <>
@@ -92,14 +100,11 @@ export function SupportEditor({
                 />
               </label>
               {isBeam(member) && (
-                <label className="flex items-center gap-2 py-0.5">
-                  <input
-                    type="checkbox"
-                    checked={support.holdsTwist !== false}
-                    onChange={(e) => set('hold against twisting', { holdsTwist: e.target.checked })}
-                  />
-                  Holds the beam against twisting
-                </label>
+                <CheckBox
+                  label="Holds the beam against twisting"
+                  checked={support.holdsTwist !== false}
+                  onCheck={(on) => set('hold against twisting', { holdsTwist: on })}
+                />
               )}
               <p className="small">Moment kept: 85 % redistributes 15 % of the support moment into the spans.</p>
             </>

@@ -1,4 +1,5 @@
 'use client';
+import { Select } from '@/ui/fields/Select';
 import { readChoice, type Choice, type DesignCode } from '@/core/codes/design-code';
 import type { Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
@@ -33,13 +34,13 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
                 onBlur={(e) => e.target.value !== value && set(choice, e.target.value)}
               />
             ) : (
-              <select className="field !h-5" value={value} onChange={(e) => set(choice, e.target.value)}>
-                {choice.options.map((o) => (
-                  <option key={o.value} value={o.value}>
-                    {o.label}
-                  </option>
-                ))}
-              </select>
+              <Select
+                label={choice.title}
+                className="field !h-5"
+                value={value}
+                options={choice.options.map((o) => [o.value, o.label] as const)}
+                onPick={(v) => set(choice, v)}
+              />
             )}
             <span className="text-ash">{isSet ? 'set' : 'default'}</span>
           </label>

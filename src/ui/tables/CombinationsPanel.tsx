@@ -1,4 +1,5 @@
 'use client';
+import { useChange } from '@/ui/fields/use-change';
 import { useState } from 'react';
 import type { Combination } from '@/core/analysis/combination';
 import { allCases } from '@/core/members/beam/analysis';
@@ -7,8 +8,7 @@ import { codeOf } from '@/core/members/member';
 import type { LineMember } from '@/core/members/strip/input';
 import { columnsFor } from './columns';
 import { Grid } from './Grid';
-import { firstFree, onMember, type Recipe } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { firstFree } from '@/store/commands';
 
 const kinds = {
   ultimate: 'Ultimate',
@@ -21,14 +21,13 @@ const kinds = {
 
 /** The combinations that the code makes of the cases: each can be switched off, or taken over and edited; own ones can be added. */
 export function CombinationsPanel({ project, member }: { project: Project; member: LineMember }) {
-  const edit = useProject((s) => s.edit);
   const code = codeOf(project, member);
   const cases = allCases(member).filter(
     (c) => c.nature === 'permanent' || c.nature === 'settlement' || member.loads.some((l) => l.case === c.id),
   );
   const own = new Set(member.ownCombinations.map((c) => c.id));
   const list = [...code.combinations(cases).filter((c) => !own.has(c.id)), ...member.ownCombinations];
-  const change = (label: string, recipe: Recipe<LineMember>) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const active = list.filter((c) => c.kind === 'ultimate' && !member.combinationsOff.includes(c.id)).length;
 
   const of = columnsFor<Combination>('SI', (c) => c.id);

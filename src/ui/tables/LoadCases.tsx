@@ -1,10 +1,10 @@
 'use client';
-import type { Draft } from 'immer';
+import { useChange } from '@/ui/fields/use-change';
+import { CheckBox } from '@/ui/fields/CheckBox';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
 import type { Fault } from '@/core/checks/fault';
 import type { Member } from '@/core/members/kinds';
-import { firstFree, onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { firstFree } from '@/store/commands';
 import { columnsFor } from './columns';
 import { Grid } from './Grid';
 
@@ -33,8 +33,7 @@ export type CasedMember = Extract<Member, { readonly loads: readonly { readonly 
 
 /** The load cases of a member as a table. */
 export function LoadCases({ member, faults }: { readonly member: CasedMember; readonly faults: readonly Fault[] }) {
-  const edit = useProject((s) => s.edit);
-  const change = (label: string, recipe: (m: Draft<CasedMember>) => void) => edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const change = useChange(member);
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;
@@ -57,16 +56,11 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
     <>
       <div className="flex items-baseline justify-between">
         <h2>Load cases</h2>
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={member.selfWeight}
-            onChange={(e) =>
-              change(e.target.checked ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = e.target.checked))
-            }
-          />{' '}
-          Self-weight counted
-        </label>
+        <CheckBox
+          label="Self-weight counted"
+          checked={member.selfWeight}
+          onCheck={(on) => change(on ? 'count self-weight' : 'leave self-weight out', (m) => void (m.selfWeight = on))}
+        />
       </div>
       <Grid
         label="Load cases"
