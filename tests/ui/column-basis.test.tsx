@@ -72,15 +72,18 @@ describe('what a column rests on', () => {
     expect(read(column())).not.toBe(kept);
   });
 
-  test('values beyond what can be are held at their bounds', () => {
+  test('values beyond what can be are refused with what may be typed, and change nothing', () => {
     open(newColumn);
+    const { materials, steelLimit } = column();
     render(basis());
     keep('Relative humidity', '300');
-    expect(column().materials.timeDependent.humidity).toBe(1);
     keep('Loaded at, days', '0');
-    expect(column().materials.timeDependent.loadingAge).toBe(1);
     keep('Most steel by the office', '90');
-    expect(column().steelLimit).toBe(0.2);
+    expect(screen.getByText('From 20 % to 100 %.')).toBeTruthy();
+    expect(screen.getByText('From 1 to 36500.')).toBeTruthy();
+    expect(screen.getByText('From 0.5 % to 20 %.')).toBeTruthy();
+    expect(column().materials).toEqual(materials);
+    expect(column().steelLimit).toBe(steelLimit);
   });
 
   test('another catalogue brings its nearest sizes, for every layout of bars', () => {

@@ -217,9 +217,13 @@ describe('basis', () => {
   });
   test('inputs for creep and shrinkage are kept within their range', () => {
     show();
-    const field = screen.getByRole('textbox', { name: 'humidity' });
+    const field = screen.getByRole('textbox', { name: 'Relative humidity' });
     change(field, '80');
     act(() => void fireEvent.blur(field));
+    expect(now().materials.timeDependent.humidity).toBeCloseTo(0.8, 9);
+    change(field, '120');
+    act(() => void fireEvent.blur(field));
+    expect(screen.getByText('From 20 % to 100 %.')).toBeTruthy();
     expect(now().materials.timeDependent.humidity).toBeCloseTo(0.8, 9);
   });
   test('another catalogue gives bars back to the automatic choice', () => {

@@ -171,7 +171,7 @@ describe('a field for a quantity', () => {
     expect(onKeep).not.toHaveBeenCalled();
   });
   test('empty is allowed only where it means something', () => {
-    const kept = set(500, { allowEmpty: true, placeholder: 'automatic' });
+    const kept = set(500, { empty: 'automatic' });
     kept.type('');
     fireEvent.blur(kept.input);
     expect(kept.onKeep).toHaveBeenCalledWith(null);

@@ -1,5 +1,4 @@
 'use client';
-import { CheckBox } from '@/ui/fields/CheckBox';
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { BarRules } from '@/core/members/beam/input';
@@ -7,10 +6,8 @@ import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatForEditing } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
+import { catalogueOptions, panelRow, useRows } from '@/ui/fields/use-rows';
 
-const row = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
 const parts = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 /** Numbers with the unit behind them, where there is one. */
 const lengths = (text: string) => text.match(/\d+(?:\.\d+)?\s*(?:[a-z]+|")?/gi) ?? [];
@@ -62,46 +59,16 @@ function listFields({ display }: Project, { barRules, catalogue }: BeamMember): 
 }
 
 /** What the automatic choice of bars may use. What is set by hand stays as it is. */
-export function BarRulesFields({
-  project,
-  member,
-  change,
-}: {
-  project: Project;
-  member: BeamMember;
-  change: (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
-}) {
-  const { barRules } = member;
-  const count = (key: 'leastBars' | 'mostBars', label: string) => (
-    <label className={row}>
-      {label}
-      <QuantityInput
-        kind="number"
-        system={project.display}
-        value={barRules[key]}
-        allowEmpty
-        placeholder="as needed"
-        label={label}
-        onKeep={(v) =>
-          (v === null || (Number.isInteger(v) && v >= 2 && v <= 60)) && change('number of bars', (m) => void (m.barRules[key] = v))
-        }
-      />
-    </label>
-  );
+export function BarRulesFields({ project, member }: { project: Project; member: BeamMember }) {
+  const { change, choose, quantity, box } = useRows(project, member);
+  const { barRules, catalogue } = member;
+  const count = { empty: 'as needed', range: [2, 60], isWhole: true } as const;
   return (
     <section>
       <h2>Rules for bars</h2>
-      <label className={row}>
-        Catalogue
-        <Select
-          label="Catalogue"
-          value={member.catalogue}
-          options={Object.values(catalogues).map((c) => [c.id, c.title] as const)}
-          onPick={(id) => change('bar catalogue', (m) => changeCatalogue(m, id))}
-        />
-      </label>
+      {choose('Catalogue', catalogue, catalogueOptions, changeCatalogue)}
       {listFields(project, member).map(({ key, label, shown, read }) => (
-        <label key={key} className={row}>
+        <label key={key} className={panelRow}>
           {label}
           <input
             className="field"
@@ -116,24 +83,20 @@ export function BarRulesFields({
           />
         </label>
       ))}
-      {count('leastBars', 'Fewest bars of a group')}
-      {count('mostBars', 'Most bars of a group')}
-      <CheckBox
-        label="Never use compression steel for strength"
-        checked={barRules.singlyReinforced}
-        onCheck={(on) => change('compression steel', (m) => void (m.barRules.singlyReinforced = on))}
-      />
+      {quantity('Fewest bars of a group', 'number', 'barRules.leastBars', count)}
+      {quantity('Most bars of a group', 'number', 'barRules.mostBars', count)}
+      {box('Never use compression steel for strength', 'barRules.singlyReinforced')}
     </section>
   );
 }
 
 /** Sizes of one catalogue mean nothing in another: bars set by hand become automatic again. */
 function changeCatalogue(m: Draft<BeamMember>, catalogue: CatalogueId): void {
-  const noExtra = { bars: null, from: null, to: null };
+  const extra = { bars: null, from: null, to: null };
   m.catalogue = catalogue;
   m.barRules = { ...m.barRules, mainSizes: [], linkSizes: [], spacings: [] } satisfies BarRules as Draft<BarRules>;
   m.bars = {
-    bottom: m.bars.bottom.map(() => ({ main: null, extra: noExtra })),
+    bottom: m.bars.bottom.map(() => ({ main: null, extra })),
     top: m.bars.top.map(() => ({ main: null })),
     links: m.bars.links.map(() => ({ zones: null })),
     support: m.bars.support.map(() => ({ bars: null, left: null, right: null })),

@@ -1,27 +1,25 @@
 'use client';
-import { useChange } from '@/ui/fields/use-change';
-import type { Member } from '@/core/members/kinds';
 import { castDraft, type Draft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
 import type { DesignCode } from '@/core/codes/design-code';
 import type { FrameClass } from '@/core/codes/frame-rules';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
-import type { Fault } from '@/core/checks/fault';
-import type { BeamResult } from '@/core/members/beam/result';
-import type { Project } from '@/core/project/project';
-import { kindOf } from '@/core/members/kinds';
-import { codeOf } from '@/core/members/member';
 import type { BeamMember } from '@/core/members/beam/input';
-import { formatQuantity } from '@/core/units/format';
-import { Assumptions } from '@/ui/sheet/Assumptions';
-import { basisRow, basisRows, ductilityRow } from '@/ui/fields/basis-rows';
+import type { BeamResult } from '@/core/members/beam/result';
+import { kindOf, type Member } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
 import { companions, groupOf } from '@/core/project/groups';
+import type { Project } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
+import { CreepFields } from '@/ui/fields/CreepFields';
+import { OutlineEditor } from '@/ui/fields/OutlineEditor';
+import { ServiceFields } from '@/ui/fields/ServiceFields';
+import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
+import { materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
+import { Assumptions } from '@/ui/sheet/Assumptions';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
-import { CreepFields } from '@/ui/fields/CreepFields';
-import { ServiceFields } from '@/ui/fields/ServiceFields';
-import { OutlineEditor } from '@/ui/fields/OutlineEditor';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
 
 const shapes: readonly (readonly [BeamShape, string])[] = [
   ['rectangular', 'rectangular'],
@@ -41,168 +39,59 @@ function frameOptions(code: DesignCode, frame: FrameClass): (readonly [FrameClas
   return own.some(([value]) => value === frame) ? own : [...own, [frame, `${frame}, not of this code`]];
 }
 
+interface BasisProps {
+  readonly project: Project;
+  readonly member: BeamMember;
+  readonly faults: readonly Fault[];
+}
+
 /** What a beam rests on besides its drawing: names, materials, cover, rules for bars, and everything the code leaves open. */
-export function BasisPanel({
-  project,
-  member,
-  result,
-  faults,
-}: {
-  project: Project;
-  member: BeamMember;
-  result: BeamResult;
-  faults: readonly Fault[];
-}) {
+export function BasisPanel({ project, member, result, faults }: BasisProps & { result: BeamResult }) {
   const code = codeOf(project, member);
-  const change = useChange(member);
-  const rows = basisRows<BeamMember>({ project, faults, change });
-  const { fault, quantity } = rows;
-  const { materials, cover } = member;
-  const symbols = code.strengthSymbols;
-  const gross = grossProperties(member.section);
+  const rows = useRows(project, member, { faults });
+  const { text, quantity, pick, choose, count, fault } = rows;
+  const { section, mode } = member;
+  const isFree = section.shape === 'free';
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {rows.text('Mark', member.mark, (m, v) => void (m.mark = v))}
-        {rows.text('Title', member.title, (m, v) => void (m.title = v))}
-        {rows.text('Place', member.place, (m, v) => void (m.place = v))}
-        {member.mode === 'loads' && rows.text('Group', member.group, (m, v) => void (m.group = v))}
+        {nameRows(rows)}
+        {mode === 'loads' && text('Group', 'group')}
         <GroupNote project={project} member={member} />
-        {rows.pick('Worked from', member.mode, ways, (m, v) => void (m.mode = v))}
-        {member.mode === 'loads' &&
-          rows.pick('Ductile frame', member.frame, frameOptions(code, member.frame), (m, v) => void (m.frame = v))}
+        {pick('Worked from', 'mode', ways)}
+        {mode === 'loads' && pick('Ductile frame', 'frame', frameOptions(code, member.frame))}
         {fault('frame')}
-        {rows.pick('Section', member.section.shape, shapes, (m, v) => setShape(m, v))}
-        {member.section.shape === 'free' ? (
-          <>
-            <OutlineEditor
-              outer={member.section.points ?? []}
-              holes={[]}
-              mayHaveHoles={false}
-              units={project.display}
-              onKeep={(outer) => change('outline', (m) => void (m.section = castDraft(freeSection(outer))))}
-            />
-            {fault('section.points')}
-            <p className="small">
-              Links and bars stand in the {formatQuantity(member.section.b, 'length', project.display)} about x = 0 that run through the
-              whole depth.
-            </p>
-          </>
+        {choose('Section', section.shape, shapes, setShape)}
+        {isFree ? (
+          <FreeOutline project={project} member={member} faults={faults} />
         ) : (
-          (['b', 'h'] as const).map((k) => (
-            <div key={k}>
-              {quantity(
-                k === 'b' ? 'Width b' : 'Overall depth h',
-                'length',
-                `section.${k}`,
-                member.section[k],
-                (m, v) => void (m.section[k] = v),
-              )}
-            </div>
-          ))
+          [quantity('Width b', 'length', 'section.b'), quantity('Overall depth h', 'length', 'section.h')]
         )}
-        {member.section.shape !== 'rectangular' && member.section.shape !== 'free' && (
+        {section.shape !== 'rectangular' && !isFree && (
           <>
-            <FlangeFields project={project} member={member} code={code} change={change} fault={fault} />
-            {quantity(
-              'Flange depth',
-              'length',
-              'section.flangeDepth',
-              member.section.flangeDepth,
-              (m, v) => void (m.section.flangeDepth = v),
-            )}
+            <FlangeFields project={project} member={member} code={code} faults={faults} />
+            {quantity('Flange depth', 'length', 'section.flangeDepth')}
           </>
         )}
-        <label className={basisRow}>
-          Spans, with cantilevers
-          <input
-            className="field"
-            type="number"
-            min={1}
-            max={22}
-            value={member.spans.length}
-            onChange={(e) => change('number of spans', (m) => setSpans(m as never, Number(e.target.value)))}
-          />
-        </label>
-        <p className="small">
-          Gross area {formatQuantity(gross.area, 'area', project.display)} · self-weight{' '}
-          {formatQuantity(gross.area * member.unitWeight, 'lineLoad', project.display)}
-          {result.quantities &&
-            ` · steel ${formatQuantity((result.quantities.bars + result.quantities.links) / result.quantities.concrete, 'massPerVolume', project.display)}`}
-        </p>
+        {count('Spans, with cantilevers', member.spans.length, [1, MOST_SPANS], setSpans)}
+        <Weights project={project} member={member} result={result} />
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {quantity(
-          `Concrete ${symbols.concrete}`,
-          'stress',
-          'materials.concreteStrength',
-          materials.concreteStrength,
-          (m, v) => void (m.materials.concreteStrength = v),
-        )}
-        {quantity(
-          `Bars ${symbols.bars}`,
-          'steelStress',
-          'materials.steelStrength',
-          materials.steelStrength,
-          (m, v) => void (m.materials.steelStrength = v),
-        )}
-        {quantity(
-          `${code.linkTitles.beam} ${symbols.links}`,
-          'steelStress',
-          'materials.linkStrength',
-          materials.linkStrength,
-          (m, v) => void (m.materials.linkStrength = v),
-        )}
-        {ductilityRow(rows, code, materials.ductility, (m, v) => void (m.materials.ductility = v))}
-        {quantity('Cover to links, top', 'smallLength', 'cover.top', cover.top, (m, v) => void (m.cover.top = v))}
-        {quantity('Cover to links, bottom', 'smallLength', 'cover.bottom', cover.bottom, (m, v) => void (m.cover.bottom = v))}
-        {quantity('Cover to links, sides', 'smallLength', 'cover.side', cover.side, (m, v) => void (m.cover.side = v))}
-        {quantity(
-          'Largest aggregate',
-          'smallLength',
-          'materials.aggregateSize',
-          materials.aggregateSize,
-          (m, v) => void (m.materials.aggregateSize = v),
-        )}
-        {quantity('Unit weight', 'unitWeight', 'unitWeight', member.unitWeight, (m, v) => void (m.unitWeight = v))}
+        {materialRows(rows, code, { links: code.linkTitles.beam })}
+        {quantity('Cover to links, top', 'smallLength', 'cover.top')}
+        {quantity('Cover to links, bottom', 'smallLength', 'cover.bottom')}
+        {quantity('Cover to links, sides', 'smallLength', 'cover.side')}
+        {quantity('Largest aggregate', 'smallLength', 'materials.aggregateSize')}
+        {quantity('Unit weight', 'unitWeight', 'unitWeight')}
       </section>
       <section>
-        {member.section.shape !== 'free' && (
-          <>
-            <h2>Sections that differ by span</h2>
-            <p className="small">An empty field is as the beam. Haunches are not covered: give the least depth.</p>
-            {member.spans.map((span, i) => (
-              <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
-                Span {i + 1}
-                {(['b', 'h'] as const).map((k) => (
-                  <div key={k}>
-                    <QuantityInput
-                      kind="length"
-                      system={project.display}
-                      value={span.section[k] ?? null}
-                      allowEmpty
-                      placeholder={`${k} as the beam`}
-                      label={`${k} of span ${i + 1}`}
-                      onKeep={(v) =>
-                        change(
-                          `${k} of span ${i + 1}`,
-                          (m) => void (m.spans[i]!.section = castDraft(sectionOf(member.spans[i]!.section, k, v))),
-                        )
-                      }
-                    />
-                    {fault(`spans[${i}].section.${k}`)}
-                  </div>
-                ))}
-              </div>
-            ))}
-          </>
-        )}
-        <CreepFields project={project} member={member} change={change} />
+        {!isFree && <SpanSections project={project} member={member} faults={faults} />}
+        <CreepFields project={project} member={member} />
       </section>
-      <ServiceFields project={project} member={member} change={change} />
-      <BarRulesFields project={project} member={member} change={change} />
+      <ServiceFields project={project} member={member} />
+      <BarRulesFields project={project} member={member} />
       <section>
         <h2>What the code leaves open</h2>
         <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
@@ -211,8 +100,61 @@ export function BasisPanel({
   );
 }
 
+function FreeOutline({ project, member, faults }: BasisProps) {
+  const { change, fault } = useRows(project, member, { faults });
+  return (
+    <>
+      <OutlineEditor
+        outer={member.section.points ?? []}
+        holes={[]}
+        mayHaveHoles={false}
+        units={project.display}
+        onKeep={(outer) => change('outline', (m) => void (m.section = castDraft(freeSection(outer))))}
+      />
+      {fault('section.points')}
+      <p className="small">
+        Links and bars stand in the {formatQuantity(member.section.b, 'length', project.display)} about x = 0 that run through the whole
+        depth.
+      </p>
+    </>
+  );
+}
+
+function Weights({ project: { display }, member, result: { quantities } }: Omit<BasisProps, 'faults'> & { result: BeamResult }) {
+  const { area } = grossProperties(member.section);
+  return (
+    <p className="small">
+      Gross area {formatQuantity(area, 'area', display)} · self-weight {formatQuantity(area * member.unitWeight, 'lineLoad', display)}
+      {quantities && ` · steel ${formatQuantity((quantities.bars + quantities.links) / quantities.concrete, 'massPerVolume', display)}`}
+    </p>
+  );
+}
+
+/** Width and depth of spans that differ from the beam's. */
+function SpanSections({ project, member, faults }: BasisProps) {
+  const { quantity } = useRows(project, member, { faults, row: 'block' });
+  return (
+    <>
+      <h2>Sections that differ by span</h2>
+      <p className="small">An empty field is as the beam. Haunches are not covered: give the least depth.</p>
+      {member.spans.map((_, i) => (
+        <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
+          Span {i + 1}
+          {(['b', 'h'] as const).map((k) =>
+            quantity('', 'length', `spans[${i}].section.${k}`, {
+              name: `${k} of span ${i + 1}`,
+              empty: `${k} as the beam`,
+              isLeftOut: true,
+            }),
+          )}
+        </div>
+      ))}
+    </>
+  );
+}
+
 /** With which beams the section and the bars are shared. */
-function GroupNote({ project, member }: { project: Project; member: BeamMember }) {
+function GroupNote({ project, member }: Omit<BasisProps, 'faults'>) {
   const all = groupOf(project.members, member);
   if (member.group === '') return null;
   const sharing = companions(project.members, member);
@@ -228,8 +170,6 @@ function GroupNote({ project, member }: { project: Project; member: BeamMember }
   );
 }
 
-const noExtra = { bars: null, from: null, to: null };
-
 /** Another shape of about the same size; a free outline starts from the corners that the section has. */
 function setShape(m: Draft<BeamMember>, shape: BeamShape): void {
   if (shape === 'free') {
@@ -240,34 +180,4 @@ function setShape(m: Draft<BeamMember>, shape: BeamShape): void {
   }
   const { b, h, flangeWidth, flangeDepth } = m.section;
   m.section = { b, h, flangeWidth: Math.max(flangeWidth, b), flangeDepth, shape };
-}
-
-/** The dimensions of a span that differ from the beam's, with one set or taken away. */
-function sectionOf(section: BeamMember['spans'][number]['section'], key: 'b' | 'h', value: number | null) {
-  const rest = { ...section };
-  delete rest[key];
-  return value === null ? rest : { ...rest, [key]: value };
-}
-
-/** Adds spans like the last one, or takes spans away, with their supports, bars and loads. */
-function setSpans(m: { -readonly [K in keyof BeamMember]: BeamMember[K] }, count: number): void {
-  if (!Number.isInteger(count) || count < 1 || count > 22) return;
-  const take = <T,>(list: readonly T[], n: number, filler: T): T[] => Array.from({ length: n }, (_, i) => list[i] ?? filler);
-  const last = m.spans[m.spans.length - 1]!;
-  const wasFree = m.supports[m.supports.length - 1]!.type === 'free' && count > m.spans.length;
-  const support = { ...m.supports[0]!, type: 'pinned' as const, settlement: 0, redistribution: 1 };
-  m.spans = take(m.spans, count, { ...last });
-  m.supports = take(
-    m.supports.map((s, i) => (wasFree && i === m.supports.length - 1 ? support : s)),
-    count + 1,
-    support,
-  );
-  m.bars = {
-    bottom: take(m.bars.bottom, count, { main: null, extra: noExtra }),
-    top: take(m.bars.top, count, { main: null }),
-    links: take(m.bars.links, count, { zones: null }),
-    support: take(m.bars.support, count + 1, { bars: null, left: null, right: null }),
-    side: m.bars.side,
-  };
-  m.loads = m.loads.filter((l) => l.span === 'all' || l.span < count);
 }

@@ -1,18 +1,31 @@
 'use client';
-import { castDraft } from 'immer';
 import type { ColumnEnd, RestrainingBeam } from '@/core/codes/column-rules';
-import type { ColumnAxis } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
 import type { UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { editorRow, useRows } from '@/ui/fields/use-rows';
 
 const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
+const lengthModes = [
+  ['factor', 'by a factor'],
+  ['length', 'as a length'],
+  ['ends', 'from beams and columns'],
+] as const;
+const endKinds = [
+  ['framed', 'joined to beams'],
+  ['fixed', 'fixed'],
+  ['pinned', 'pinned'],
+  ['free', 'free'],
+] as const;
+const farEnds = [
+  ['continuous', 'continuous'],
+  ['fixed', 'far end fixed'],
+  ['pinned', 'far end pinned'],
+] as const;
 
 /** How the column is held for bending about one axis: braced or not, and its effective length given or found from its ends. */
 export function AxisEditor({
@@ -22,81 +35,35 @@ export function AxisEditor({
   result,
   ...place
 }: EditorProps<UprightMember> & { axis: 'x' | 'y'; result: ColumnResult }) {
-  const edit = useProject((s) => s.edit);
-  const a = member.axes[axis];
-  const code = codeOf(project, member);
-  const set = (label: string, patch: Partial<ColumnAxis>) =>
-    edit(
-      `${label} about ${axis} of ${member.mark}`,
-      onMember(member, (m) => void Object.assign(m.axes[axis], castDraft(patch))),
-    );
+  const { quantity, pick, choose, change } = useRows(project, member, { row: editorRow, part: `about ${axis}` });
+  const { mode, isBraced, ...held } = member.axes[axis];
+  const sway = codeOf(project, member).column.splitsSway;
+  const storeys = [
+    ['braced', sway ? 'braced (nonsway)' : 'braced'],
+    ['unbraced', sway ? 'unbraced (sway)' : 'unbraced'],
+  ] as const;
   const s = result.slenderness[axis];
-  const length = (label: string, value: number | null, keep: (v: number | null) => void, empty?: string) => (
-    <label className={editorRow}>
-      {label}
-      <QuantityInput
-        kind="span"
-        system={project.display}
-        value={value}
-        label={label}
-        onKeep={keep}
-        allowEmpty={empty !== undefined}
-        placeholder={empty}
-      />
-    </label>
-  );
   return (
     <DrawnPopover title={`Bending about ${axis}`} {...place}>
       <div className="max-h-[60vh] overflow-y-auto pr-1">
-        <label className={editorRow}>
-          Storey
-          <Select
-            label="Braced or unbraced"
-            value={a.isBraced ? 'braced' : 'unbraced'}
-            options={[
-              ['braced', code.column.splitsSway ? 'braced (nonsway)' : 'braced'],
-              ['unbraced', code.column.splitsSway ? 'unbraced (sway)' : 'unbraced'],
-            ]}
-            onPick={(v) => set('bracing', { isBraced: v === 'braced' })}
-          />
-        </label>
-        {length('Clear height', a.clear, (v) => set('clear height', { clear: v }), 'as the column')}
-        <label className={editorRow}>
-          Effective length
-          <Select
-            label="Effective length"
-            value={a.mode}
-            options={[
-              ['factor', 'by a factor'],
-              ['length', 'as a length'],
-              ['ends', 'from beams and columns'],
-            ]}
-            onPick={(mode) => set('effective length', { mode })}
-          />
-        </label>
-        {a.mode === 'factor' && (
-          <label className={editorRow}>
-            Factor on height
-            <QuantityInput
-              kind="ratio"
-              system={project.display}
-              value={a.factor}
-              label="Factor"
-              onKeep={(v) => v !== null && set('effective length', { factor: v })}
-            />
-          </label>
+        {choose(
+          'Storey',
+          isBraced ? 'braced' : 'unbraced',
+          storeys,
+          (m, v) => void (m.axes[axis].isBraced = v === 'braced'),
+          'Braced or unbraced',
         )}
-        {a.mode === 'length' && length('l0', a.length, (v) => v !== null && set('effective length', { length: v }))}
-        {a.mode === 'ends' &&
-          (['top', 'bottom'] as const).map((end) => (
-            <End
-              key={end}
-              title={end === 'top' ? 'Top' : 'Foot'}
-              end={a[end]}
-              project={project}
-              onSet={(e) => set(`${end === 'top' ? 'top' : 'foot'}`, { [end]: e })}
-            />
-          ))}
+        {quantity('Clear height', 'span', `axes.${axis}.clear`, { empty: 'as the column' })}
+        {pick('Effective length', `axes.${axis}.mode`, lengthModes)}
+        {mode === 'factor' && quantity('Factor on height', 'ratio', `axes.${axis}.factor`, { name: 'Factor' })}
+        {mode === 'length' && quantity('l0', 'span', `axes.${axis}.length`)}
+        {mode === 'ends' &&
+          (['top', 'bottom'] as const).map((end) => {
+            const title = end === 'top' ? 'Top' : 'Foot';
+            const set = (e: ColumnEnd) =>
+              change(`${title.toLowerCase()} about ${axis}`, (m) => void Object.assign(m.axes[axis], { [end]: e }));
+            return <End key={end} title={title} end={held[end]} project={project} onSet={set} />;
+          })}
         {s && (
           <p className="small border-t border-line pt-1">
             l0 {formatQuantity(s.l0, 'station', project.display)} · slenderness {s.value.toFixed(1)}, second order{' '}
@@ -108,17 +75,14 @@ export function AxisEditor({
   );
 }
 
-function End({
-  title,
-  end,
-  project,
-  onSet,
-}: {
-  title: string;
-  end: ColumnEnd;
-  project: EditorProps['project'];
-  onSet: (e: ColumnEnd) => void;
-}) {
+interface EndProps {
+  readonly title: string;
+  readonly end: ColumnEnd;
+  readonly project: EditorProps['project'];
+  readonly onSet: (e: ColumnEnd) => void;
+}
+
+function End({ title, end, project, onSet }: EndProps) {
   const framed = end.kind === 'framed' ? end : null;
   const number = (label: string, value: number, keep: (v: number) => void) => (
     <QuantityInput
@@ -139,12 +103,7 @@ function End({
         <Select<ColumnEnd['kind']>
           label={title}
           value={end.kind}
-          options={[
-            ['framed', 'joined to beams'],
-            ['fixed', 'fixed'],
-            ['pinned', 'pinned'],
-            ['free', 'free'],
-          ]}
+          options={endKinds}
           onPick={(kind) => onSet(kind === 'framed' ? { kind, beams: [beam, beam], column: null } : { kind })}
         />
       </label>
@@ -158,11 +117,7 @@ function End({
               <Select<RestrainingBeam['far']>
                 label={`${title}, far end of beam ${i + 1}`}
                 value={b.far}
-                options={[
-                  ['continuous', 'continuous'],
-                  ['fixed', 'far end fixed'],
-                  ['pinned', 'far end pinned'],
-                ]}
+                options={farEnds}
                 onPick={(far) => setBeam(i, { far })}
               />
               <button

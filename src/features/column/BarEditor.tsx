@@ -1,12 +1,12 @@
 'use client';
 import { castDraft } from 'immer';
-import { catalogues } from '@/core/materials/bars';
 import type { ColumnBar } from '@/core/reinforcement/column-bars';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { editorRow, sizeOptions } from '@/ui/fields/use-rows';
 
 const sideNames: Record<string, string> = {
   top: 'the top',
@@ -32,7 +32,7 @@ export function BarEditor({ project, member, index, bars, ...place }: EditorProp
   const one = (patch: Partial<{ x: number; y: number; size: string }>, label: string) =>
     set(label, (list) => list.map((b, i) => (i === index ? { ...b, ...patch } : b)));
   const face = bars.filter((b) => b.side === bar.side);
-  const sizes = catalogues[member.catalogue].bars.map((b) => [b.name, b.name] as const);
+  const sizes = sizeOptions(member.catalogue);
   return (
     <DrawnPopover title={`Bar ${index + 1} of ${bars.length}`} {...place}>
       <label className={editorRow}>

@@ -1,145 +1,63 @@
 'use client';
-import { useChange } from '@/ui/fields/use-change';
 import type { Draft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import type { ColumnResult } from '@/core/members/column/result';
-import type { Fault } from '@/core/checks/fault';
-import type { Project } from '@/core/project/project';
 import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
+import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
+import { DAYS, HUMIDITY } from '@/ui/fields/CreepFields';
+import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
 import { Assumptions } from '@/ui/sheet/Assumptions';
-import { basisRow, basisRows } from '@/ui/fields/basis-rows';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
 
-const catalogueOptions = Object.values(catalogues).map((c) => [c.id, c.title] as const);
+interface BasisProps {
+  readonly project: Project;
+  readonly member: UprightMember;
+  readonly result: ColumnResult;
+  readonly faults: readonly Fault[];
+}
 
 /** What a column rests on besides its drawing: names, shape, materials, storey, limits, and everything the code leaves open. */
-export function BasisPanel({
-  project,
-  member,
-  result,
-  faults,
-}: {
-  project: Project;
-  member: UprightMember;
-  result: ColumnResult;
-  faults: readonly Fault[];
-}) {
+export function BasisPanel({ project, member, result, faults }: BasisProps) {
   const code = codeOf(project, member);
-  const { strengthSymbols: symbols, linkTitles } = code;
-  const change = useChange(member);
-  const { fault, quantity, optional, text, pick } = basisRows<UprightMember>({ project, faults, change });
-  const materials = member.materials;
+  const rows = useRows(project, member, { faults });
+  const { quantity, choose, fault } = rows;
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {text('Mark', member.mark, (m, v) => void (m.mark = v))}
-        {text('Title', member.title, (m, v) => void (m.title = v))}
-        {text('Place', member.place, (m, v) => void (m.place = v))}
+        {nameRows(rows)}
         {isWall(member) ? (
           <WallFields project={project} member={member} faults={faults} />
         ) : (
           <ShapeFields project={project} member={member} result={result} />
         )}
-        {fault('shape.outer')}
-        {faults
-          .filter((f) => f.path.startsWith('shape.') && f.path !== 'shape.outer')
-          .map((f) => (
-            <p key={f.path} className="text-madder-text">
-              {f.reason}
-            </p>
-          ))}
-        {quantity('Clear height', 'span', 'height', member.height, (m, v) => void (m.height = v))}
-        {quantity(
-          isWall(member) ? 'Cover to the outer bars' : 'Cover to ties',
-          'smallLength',
-          'cover',
-          member.cover,
-          (m, v) => void (m.cover = v),
-        )}
-        {result.quantities && (
-          <p className="small">
-            Concrete {formatQuantity(result.quantities.concrete, 'volume', project.display)} · steel{' '}
-            {formatQuantity(
-              (result.quantities.bars + result.quantities.links) / result.quantities.concrete,
-              'massPerVolume',
-              project.display,
-            )}
-          </p>
-        )}
+        {faults.filter((f) => f.path.startsWith('shape.')).map((f) => fault(f.path))}
+        {quantity('Clear height', 'span', 'height')}
+        {quantity(isWall(member) ? 'Cover to the outer bars' : 'Cover to ties', 'smallLength', 'cover')}
+        <Amounts project={project} result={result} />
       </section>
       <section>
         <h2>Materials and limits</h2>
-        {quantity(
-          `Concrete ${symbols.concrete}`,
-          'stress',
-          'materials.concreteStrength',
-          materials.concreteStrength,
-          (m, v) => void (m.materials.concreteStrength = v),
-        )}
-        {quantity(
-          `Bars ${symbols.bars}`,
-          'steelStress',
-          'materials.steelStrength',
-          materials.steelStrength,
-          (m, v) => void (m.materials.steelStrength = v),
-        )}
-        {quantity(
-          `${linkTitles.column} ${symbols.links}`,
-          'steelStress',
-          'materials.linkStrength',
-          materials.linkStrength,
-          (m, v) => void (m.materials.linkStrength = v),
-        )}
-        {quantity(
-          'Largest aggregate',
-          'smallLength',
-          'materials.aggregateSize',
-          materials.aggregateSize,
-          (m, v) => void (m.materials.aggregateSize = v),
-        )}
-        {quantity(
-          'Most steel by the office',
-          'percent',
-          'steelLimit',
-          member.steelLimit,
-          (m, v) => void (m.steelLimit = Math.min(0.2, Math.max(0.005, v))),
-        )}
-        {quantity('Crack width allowed', 'crack', 'crackLimit', member.crackLimit, (m, v) => void (m.crackLimit = v))}
-        {pick('Bar catalogue', member.catalogue, catalogueOptions, (m, id) => changeCatalogue(m, id))}
+        {materialRows(rows, code, { links: code.linkTitles.column, hasClasses: false })}
+        {quantity('Largest aggregate', 'smallLength', 'materials.aggregateSize')}
+        {quantity('Most steel by the office', 'percent', 'steelLimit', { range: [0.005, 0.2] })}
+        {quantity('Crack width allowed', 'crack', 'crackLimit')}
+        {choose('Bar catalogue', member.catalogue, catalogueOptions, changeCatalogue)}
         <h2 className="mt-3">For creep</h2>
-        {(['humidity', 'loadingAge'] as const).map((k) => (
-          <label key={k} className={basisRow}>
-            {k === 'humidity' ? 'Relative humidity' : 'Loaded at, days'}
-            <QuantityInput
-              kind={k === 'humidity' ? 'percent' : 'number'}
-              system={project.display}
-              value={materials.timeDependent[k]}
-              label={k === 'humidity' ? 'Relative humidity' : 'Loaded at, days'}
-              onKeep={(v) =>
-                v !== null &&
-                change(
-                  'creep',
-                  (m) =>
-                    void (m.materials.timeDependent[k] =
-                      k === 'humidity' ? Math.min(1, Math.max(0.2, v)) : Math.min(36_500, Math.max(1, v))),
-                )
-              }
-            />
-          </label>
-        ))}
+        {quantity('Relative humidity', 'percent', 'materials.timeDependent.humidity', { range: HUMIDITY })}
+        {quantity('Loaded at, days', 'number', 'materials.timeDependent.loadingAge', { range: DAYS })}
         {code.column.splitsSway && (
           <>
             <h2 className="mt-3">Storey, for sway</h2>
             <p className="small">Only for unbraced columns: the stability index Q, or the sums of the storey.</p>
-            {optional('Stability index Q', 'ratio', 'storey.Q', member.storey.Q, (m, v) => void (m.storey.Q = v), 'not given')}
-            {optional('ΣPu', 'force', 'storey.sumP', member.storey.sumP, (m, v) => void (m.storey.sumP = v), 'not given')}
-            {optional('ΣPc', 'force', 'storey.sumPc', member.storey.sumPc, (m, v) => void (m.storey.sumPc = v), 'not given')}
+            {quantity('Stability index Q', 'ratio', 'storey.Q', { empty: 'not given' })}
+            {quantity('ΣPu', 'force', 'storey.sumP', { empty: 'not given' })}
+            {quantity('ΣPc', 'force', 'storey.sumPc', { empty: 'not given' })}
           </>
         )}
       </section>
@@ -148,6 +66,16 @@ export function BasisPanel({
         <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
       </section>
     </div>
+  );
+}
+
+function Amounts({ project: { display }, result: { quantities } }: Pick<BasisProps, 'project' | 'result'>) {
+  if (!quantities) return null;
+  const { concrete, bars, links } = quantities;
+  return (
+    <p className="small">
+      Concrete {formatQuantity(concrete, 'volume', display)} · steel {formatQuantity((bars + links) / concrete, 'massPerVolume', display)}
+    </p>
   );
 }
 

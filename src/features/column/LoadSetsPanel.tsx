@@ -75,16 +75,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
   const needsSway = code.column.splitsSway && !(member.axes.x.isBraced && member.axes.y.isBraced);
   const units = `${unitLabel('force', project.display)}, ${unitLabel('moment', project.display)}`;
   const part = (label: string, value: number | null, keep: (v: number | null) => void, empty: string) => (
-    <QuantityInput
-      kind="ratio"
-      system={project.display}
-      value={value}
-      label={label}
-      onKeep={keep}
-      allowEmpty
-      placeholder={empty}
-      showUnit={false}
-    />
+    <QuantityInput kind="ratio" system={project.display} value={value} label={label} onKeep={keep} empty={empty} showUnit={false} />
   );
   const rows: readonly ColumnForces[] = member.mode === 'sets' ? member.sets : member.caseForces;
   const [wantsFoot, setWantsFoot] = useState(() => rows.some((f) => footColumns.some(([key]) => f[key] != null)));

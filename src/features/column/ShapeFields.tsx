@@ -1,15 +1,13 @@
 'use client';
-import { useChange } from '@/ui/fields/use-change';
-import { castDraft } from 'immer';
+import { castDraft, type Draft } from 'immer';
 import { boundsOf } from '@/core/geometry/polygon';
 import { outlineOfShape, type SectionShape, type ShapeKind } from '@/core/geometry/section-shapes';
 import { isRound } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
+import { useRows } from '@/ui/fields/use-rows';
 
 const shapes: readonly (readonly [ShapeKind, string])[] = [
   ['rectangle', 'rectangle'],
@@ -46,28 +44,27 @@ function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
     }
   }
 }
+const holders = [
+  ['ties', 'ties'],
+  ['spiral', 'a spiral'],
+] as const;
 
 /** The shape of a column and what holds its bars. */
 export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {
-  const change = useChange(member);
-  const row = 'grid grid-cols-[10rem_1fr] items-center gap-2 py-0.5';
-  const setShape = (kind: ShapeKind) =>
-    change('shape', (m) => {
-      const next = changeShape(member.shape, kind);
-      m.shape = castDraft(next);
-      // Bars that follow one shape do not fit another.
-      const size = result.bars[0]?.size ?? '20';
-      if (isRound(next)) m.bars = { kind: 'ring', count: 8, size };
-      else if (kind === 'rectangle' && m.bars.kind !== 'list')
-        m.bars = { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size };
-      else if (m.bars.kind !== 'list' || kind !== 'free') m.bars = { kind: 'outline', size, spacing: 250 };
-    });
+  const { change, choose, pick, quantity } = useRows(project, member);
+  const setShape = (m: Draft<ColumnMember>, kind: ShapeKind) => {
+    const next = changeShape(member.shape, kind);
+    m.shape = castDraft(next);
+    // Bars that follow one shape do not fit another.
+    const size = result.bars[0]?.size ?? '20';
+    if (isRound(next)) m.bars = { kind: 'ring', count: 8, size };
+    else if (kind === 'rectangle' && m.bars.kind !== 'list')
+      m.bars = { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size };
+    else if (m.bars.kind !== 'list' || kind !== 'free') m.bars = { kind: 'outline', size, spacing: 250 };
+  };
   return (
     <>
-      <label className={row}>
-        Section
-        <Select label="Section" value={member.shape.kind} options={shapes} onPick={setShape} />
-      </label>
+      {choose('Section', member.shape.kind, shapes, setShape)}
       {member.shape.kind === 'free' && (
         <OutlineEditor
           outer={member.shape.outer}
@@ -77,30 +74,8 @@ export function ShapeFields({ project, member, result }: { project: Project; mem
           onKeep={(outer, holes) => change('outline', (m) => void (m.shape = castDraft({ kind: 'free' as const, outer, holes })))}
         />
       )}
-      <label className={row}>
-        Held by
-        <Select
-          label="Transverse reinforcement"
-          value={member.transverse}
-          options={[
-            ['ties', 'ties'],
-            ['spiral', 'a spiral'],
-          ]}
-          onPick={(v) => change('transverse reinforcement', (m) => void (m.transverse = v))}
-        />
-      </label>
-      <label className={row}>
-        Ties near ends and laps
-        <QuantityInput
-          kind="length"
-          system={project.display}
-          value={member.ties.spacingEnds}
-          label="Ties near ends and laps"
-          allowEmpty
-          placeholder="as the code asks"
-          onKeep={(v) => change('ties near ends', (m) => void (m.ties.spacingEnds = v))}
-        />
-      </label>
+      {pick('Held by', 'transverse', holders, 'Transverse reinforcement')}
+      {quantity('Ties near ends and laps', 'length', 'ties.spacingEnds', { empty: 'as the code asks' })}
     </>
   );
 }

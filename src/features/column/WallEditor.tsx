@@ -1,12 +1,7 @@
 'use client';
-import { CheckBox } from '@/ui/fields/CheckBox';
-import { useChange } from '@/ui/fields/use-change';
-import { catalogues } from '@/core/materials/bars';
-import type { WallRestraint } from '@/core/members/wall/input';
-import type { WallMember } from '@/core/members/wall/input';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import type { WallMember, WallRestraint } from '@/core/members/wall/input';
+import { editorRow, sizeOptions, useRows } from '@/ui/fields/use-rows';
+import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
 
 export const restraints: readonly (readonly [WallRestraint, string])[] = [
   ['given', 'length given below each axis'],
@@ -18,38 +13,15 @@ export const restraints: readonly (readonly [WallRestraint, string])[] = [
 
 /** Both meshes of a wall: bars up and across, at each face. */
 export function WallEditor({ project, member, ...place }: EditorProps<WallMember>) {
-  const sizes = catalogues[member.catalogue].bars.map((b) => [b.name, b.name] as const);
-  const change = useChange(member);
+  const { pick, quantity, box } = useRows(project, member, { row: editorRow });
+  const sizes = sizeOptions(member.catalogue);
   return (
     <DrawnPopover title="Bars of both faces" {...place}>
-      {(['vertical', 'horizontal'] as const).map((mesh) => (
-        <div key={mesh}>
-          <label className={editorRow}>
-            {mesh === 'vertical' ? 'Upright' : 'Across'}
-            <Select
-              label={`Size of ${mesh} bars`}
-              value={member[mesh].size}
-              options={sizes}
-              onPick={(size) => change(`size of ${mesh} bars`, (m) => void (m[mesh].size = size))}
-            />
-          </label>
-          <label className={editorRow}>
-            at a spacing of
-            <QuantityInput
-              kind="length"
-              system={project.display}
-              value={member[mesh].spacing}
-              label={`Spacing of ${mesh} bars`}
-              onKeep={(v) => v !== null && change(`spacing of ${mesh} bars`, (m) => void (m[mesh].spacing = v))}
-            />
-          </label>
-        </div>
-      ))}
-      <CheckBox
-        label="bars across lie outside"
-        checked={member.horizontalOutside}
-        onCheck={(on) => change('order of the layers', (m) => void (m.horizontalOutside = on))}
-      />
+      {(['vertical', 'horizontal'] as const).map((mesh) => [
+        pick(mesh === 'vertical' ? 'Upright' : 'Across', `${mesh}.size`, sizes, `Size of ${mesh} bars`),
+        quantity('at a spacing of', 'length', `${mesh}.spacing`, { name: `Spacing of ${mesh} bars` }),
+      ])}
+      {box('bars across lie outside', 'horizontalOutside', 'order of the layers')}
     </DrawnPopover>
   );
 }

@@ -1,6 +1,4 @@
 'use client';
-import { useChange } from '@/ui/fields/use-change';
-import { CheckBox } from '@/ui/fields/CheckBox';
 import type { Fault } from '@/core/checks/fault';
 import type { PanelMethod } from '@/core/members/panel/input';
 import type { Project } from '@/core/project/project';
@@ -9,7 +7,7 @@ import { codeOf } from '@/core/members/member';
 import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
 import { Assumptions } from '@/ui/sheet/Assumptions';
-import { basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
+import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
 interface PanelProps {
@@ -41,47 +39,29 @@ const outers = [
 
 /** What a panel rests on besides its plan: names, method, materials, cover, and everything the code leaves open. */
 export function PanelBasis({ project, member, faults }: PanelProps) {
-  const change = useChange(member);
   const code = codeOf(project, member);
-  const rows = basisRows<PanelMember>({ project, faults, change });
-  const { quantity, optional } = rows;
+  const rows = useRows(project, member, { faults });
+  const { quantity, pick, choose, box, fault } = rows;
+  const usable = methods.filter(([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined);
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {rows.text('Mark', member.mark, (m, v) => void (m.mark = v))}
-        {rows.text('Title', member.title, (m, v) => void (m.title = v))}
-        {rows.text('Place', member.place, (m, v) => void (m.place = v))}
-        {quantity('Side along x', 'span', 'lx', member.lx, (m, v) => void (m.lx = v))}
-        {quantity('Side along y', 'span', 'ly', member.ly, (m, v) => void (m.ly = v))}
-        {quantity('Depth h', 'length', 'h', member.h, (m, v) => void (m.h = v))}
-        {quantity('Width of supports', 'length', 'supportWidth', member.supportWidth, (m, v) => void (m.supportWidth = v))}
-        {code.slab.usesBeamStiffness &&
-          optional(
-            'Beams over slab, αfm',
-            'ratio',
-            'beamStiffness',
-            member.beamStiffness,
-            (m, v) => void (m.beamStiffness = v),
-            'stiff, over 2',
-          )}
-        {rows.pick('Corners', member.isHeldDown ? 'yes' : 'no', yesNo, (m, v) => void (m.isHeldDown = v === 'yes'))}
+        {nameRows(rows)}
+        {quantity('Side along x', 'span', 'lx')}
+        {quantity('Side along y', 'span', 'ly')}
+        {quantity('Depth h', 'length', 'h')}
+        {quantity('Width of supports', 'length', 'supportWidth')}
+        {code.slab.usesBeamStiffness && quantity('Beams over slab, αfm', 'ratio', 'beamStiffness', { empty: 'stiff, over 2' })}
+        {choose('Corners', member.isHeldDown ? 'yes' : 'no', yesNo, (m, v) => void (m.isHeldDown = v === 'yes'))}
         <h2 className="mt-3">How moments are found</h2>
-        {rows.pick(
-          'Method',
-          member.method,
-          methods.filter(([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined),
-          (m, v) => void (m.method = v),
-        )}
-        {member.method === 'strips' ? (
-          optional('Load along x', 'percent', 'share', member.share, (m, v) => void (m.share = v), 'from equal deflections')
-        ) : member.method === 'yieldLines' ? (
-          <>
-            {quantity('Hogging over sagging', 'ratio', 'supportRatio', member.supportRatio, (m, v) => void (m.supportRatio = v))}
-            {optional('Along y over along x', 'ratio', 'mu', member.mu, (m, v) => void (m.mu = v), 'square of the sides')}
-          </>
-        ) : null}
-        {rows.fault('method')}
+        {pick('Method', 'method', usable)}
+        {member.method === 'strips' && quantity('Load along x', 'percent', 'share', { empty: 'from equal deflections' })}
+        {member.method === 'yieldLines' && [
+          quantity('Hogging over sagging', 'ratio', 'supportRatio'),
+          quantity('Along y over along x', 'ratio', 'mu', { empty: 'square of the sides' }),
+        ]}
+        {fault('method')}
         <p className="small">
           Self-weight {formatQuantity(member.h * member.unitWeight, 'areaLoad', project.display)}. Both methods answer quickly and by hand;
           neither knows the stiffness of the beams below.
@@ -89,13 +69,9 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {slabMaterialRows(rows, codeOf(project, member), member)}
-        {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
-        <CheckBox
-          label="Partitions or finishes that can be damaged"
-          checked={member.hasPartitions}
-          onCheck={(on) => change('partitions', (m) => void (m.hasPartitions = on))}
-        />
+        {slabMaterialRows(rows, code)}
+        {pick('Outermost are the', 'outer', outers)}
+        {box('Partitions or finishes that can be damaged', 'hasPartitions', 'partitions')}
       </section>
       <section>
         <h2>What the code leaves open</h2>

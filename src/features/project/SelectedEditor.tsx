@@ -50,7 +50,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
     <label className="flex items-center gap-1.5">
       {label}
       <span className="w-28">
-        <QuantityInput kind={kind} system={project.display} value={value} label={label} allowEmpty placeholder="as they are" onKeep={set} />
+        <QuantityInput kind={kind} system={project.display} value={value} label={label} empty="as they are" onKeep={set} />
       </span>
     </label>
   );

@@ -1,58 +1,39 @@
 'use client';
-import { castDraft, type Draft } from 'immer';
-import type { SlabOpening } from '@/core/members/punching/input';
-import type { PunchingMember } from '@/core/members/punching/input';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
-import { DrawnPopover, editorRow, type EditorProps } from '@/ui/drawing/DrawnPopover';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
+import { castDraft } from 'immer';
+import type { PunchingMember, SlabOpening } from '@/core/members/punching/input';
+import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { editorRow, useRows } from '@/ui/fields/use-rows';
+
+const shapes = [
+  ['rectangle', 'rectangle'],
+  ['circle', 'circle'],
+] as const;
+const fields = {
+  circle: [['x', 'Centre x'], ['y', 'Centre y'], ['diameter', 'Diameter']],
+  rectangle: [['x', 'Centre x'], ['y', 'Centre y'], ['b', 'Along x'], ['h', 'Along y']],
+} as const; // prettier-ignore
 
 /** An opening near the column: where it is from the column's centre, and how large. */
 export function OpeningEditor({ project, member, index, ...place }: EditorProps<PunchingMember> & { index: number }) {
-  const edit = useProject((s) => s.edit);
+  const name = `opening ${index + 1}`;
+  const { change, choose, quantity } = useRows(project, member, { row: editorRow, part: `of ${name}` });
   const opening = member.openings[index];
   if (!opening) return null;
-  const name = `opening ${index + 1}`;
-  const change = (recipe: (m: Draft<PunchingMember>) => void) => edit(`${name} of ${member.mark}`, onMember(member, recipe));
-  const fields: readonly (readonly [string, string])[] =
-    opening.kind === 'circle'
-      ? [['x', 'Centre x'], ['y', 'Centre y'], ['diameter', 'Diameter']]
-      : [['x', 'Centre x'], ['y', 'Centre y'], ['b', 'Along x'], ['h', 'Along y']]; // prettier-ignore
+  const takeAway = () => {
+    change(name, (m) => void m.openings.splice(index, 1));
+    place.onClose();
+  };
   return (
     <DrawnPopover title={`Opening ${index + 1}`} {...place}>
-      <label className={editorRow}>
-        Shape
-        <Select
-          label="Shape of the opening"
-          value={opening.kind}
-          options={[
-            ['rectangle', 'rectangle'],
-            ['circle', 'circle'],
-          ]}
-          onPick={(kind) => change((m) => void (m.openings[index] = castDraft(reshaped(opening, kind))))}
-        />
-      </label>
-      {fields.map(([key, label]) => (
-        <label key={key} className={editorRow}>
-          {label}
-          <QuantityInput
-            kind="length"
-            system={project.display}
-            value={(opening as unknown as Record<string, number>)[key]!}
-            label={`${label} of ${name}`}
-            onKeep={(v) => v !== null && change((m) => void Object.assign(m.openings[index]!, { [key]: v }))}
-          />
-        </label>
-      ))}
-      <button
-        type="button"
-        className="link"
-        onClick={() => {
-          change((m) => void m.openings.splice(index, 1));
-          place.onClose();
-        }}
-      >
+      {choose(
+        'Shape',
+        opening.kind,
+        shapes,
+        (m, kind) => void (m.openings[index] = castDraft(reshaped(opening, kind))),
+        'Shape of the opening',
+      )}
+      {fields[opening.kind].map(([key, label]) => quantity(label, 'length', `openings[${index}].${key}`, { name: `${label} of ${name}` }))}
+      <button type="button" className="link" onClick={takeAway}>
         take this opening away
       </button>
     </DrawnPopover>

@@ -1,81 +1,49 @@
 'use client';
-import { useChange } from '@/ui/fields/use-change';
-import type { Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
-import type { StripResult } from '@/core/members/strip/result';
-import type { Project } from '@/core/project/project';
 import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { StripMember } from '@/core/members/strip/input';
+import type { StripResult } from '@/core/members/strip/result';
+import type { Project } from '@/core/project/project';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
-import { Assumptions } from '@/ui/sheet/Assumptions';
-import { basisRow, basisRows, slabMaterialRows } from '@/ui/fields/basis-rows';
 import { CreepFields } from '@/ui/fields/CreepFields';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { ServiceFields } from '@/ui/fields/ServiceFields';
+import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
+import { useChange } from '@/ui/fields/use-change';
+import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
+import { Assumptions } from '@/ui/sheet/Assumptions';
 
 const outers = [
   ['along', 'bars along the span'],
   ['across', 'bars across'],
 ] as const;
 
+interface BasisProps {
+  readonly project: Project;
+  readonly member: StripMember;
+  readonly result: StripResult;
+  readonly faults: readonly Fault[];
+}
+
 /** What a slab rests on besides its drawing: names, sizes, materials, cover, rules for bars, and everything the code leaves open. */
-export function BasisPanel({
-  project,
-  member,
-  result,
-  faults,
-}: {
-  project: Project;
-  member: StripMember;
-  result: StripResult;
-  faults: readonly Fault[];
-}) {
+export function BasisPanel({ project, member, result: { quantities }, faults }: BasisProps) {
   const code = codeOf(project, member);
-  const change = useChange(member);
-  const rows = basisRows<StripMember>({ project, faults, change });
-  const { quantity } = rows;
-  const { quantities } = result;
+  const rows = useRows(project, member, { faults });
+  const { quantity, count, pick } = rows;
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>
         <h2>Member</h2>
-        {rows.text('Mark', member.mark, (m, v) => void (m.mark = v))}
-        {rows.text('Title', member.title, (m, v) => void (m.title = v))}
-        {rows.text('Place', member.place, (m, v) => void (m.place = v))}
-        {quantity('Depth h', 'length', 'h', member.h, (m, v) => void (m.h = v))}
-        {quantity('Breadth', 'span', 'breadth', member.breadth, (m, v) => void (m.breadth = v))}
-        <label className={basisRow}>
-          Spans, with cantilevers
-          <input
-            className="field"
-            type="number"
-            min={1}
-            max={22}
-            value={member.spans.length}
-            onChange={(e) => change('number of spans', (m) => setSpans(m, Number(e.target.value)))}
-          />
-        </label>
+        {nameRows(rows)}
+        {quantity('Depth h', 'length', 'h')}
+        {quantity('Breadth', 'span', 'breadth')}
+        {count('Spans, with cantilevers', member.spans.length, [1, MOST_SPANS], setSpans)}
         <h2 className="mt-3">Depths that differ by span</h2>
-        {member.spans.map((span, i) => (
-          <div key={i}>
-            <label className={basisRow}>
-              Span {i + 1}
-              <QuantityInput
-                kind="length"
-                system={project.display}
-                value={span.h}
-                allowEmpty
-                placeholder="as the slab"
-                label={`Depth of span ${i + 1}`}
-                onKeep={(v) => change(`depth of span ${i + 1}`, (m) => void (m.spans[i]!.h = v))}
-              />
-            </label>
-            {rows.fault(`spans[${i}].h`)}
-          </div>
-        ))}
+        {member.spans.map((_, i) =>
+          quantity(`Span ${i + 1}`, 'length', `spans[${i}].h`, { name: `Depth of span ${i + 1}`, empty: 'as the slab' }),
+        )}
         <p className="small">
           Self-weight {formatQuantity(member.h * member.unitWeight, 'areaLoad', project.display)}
           {quantities &&
@@ -85,15 +53,15 @@ export function BasisPanel({
       </section>
       <section>
         <h2>Materials and cover</h2>
-        {slabMaterialRows(rows, codeOf(project, member), member)}
-        {rows.pick('Outermost are the', member.outer, outers, (m, v) => void (m.outer = v))}
+        {slabMaterialRows(rows, code)}
+        {pick('Outermost are the', 'outer', outers)}
         <h2 className="mt-3">Bars that may be chosen</h2>
-        <AllowedBars project={project} member={member} change={change} />
+        <AllowedBars project={project} member={member} />
       </section>
       <section>
-        <CreepFields project={project} member={member} change={change} />
+        <CreepFields project={project} member={member} />
       </section>
-      <ServiceFields project={project} member={member} change={change} />
+      <ServiceFields project={project} member={member} />
       <section>
         <h2>What the code leaves open</h2>
         <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
@@ -103,15 +71,8 @@ export function BasisPanel({
 }
 
 /** Sizes and spacings for the automatic choice; empty is what is usual. */
-function AllowedBars({
-  project,
-  member,
-  change,
-}: {
-  project: Project;
-  member: StripMember;
-  change: (label: string, recipe: (m: Draft<StripMember>) => void) => void;
-}) {
+function AllowedBars({ project, member }: { project: Project; member: StripMember }) {
+  const change = useChange(member);
   const usual = usualSizes[member.catalogue].slab;
   const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
   const inches = project.display === 'US' ? 25.4 : 1;
@@ -119,7 +80,7 @@ function AllowedBars({
   const { sizes, spacings } = member.barRules;
   return (
     <>
-      <label className={basisRow}>
+      <label className={panelRow}>
         Sizes
         <input
           className="field"
@@ -130,7 +91,7 @@ function AllowedBars({
           onBlur={(e) => change('sizes of bars', (m) => void (m.barRules.sizes = words(e.target.value)))}
         />
       </label>
-      <label className={basisRow}>
+      <label className={panelRow}>
         Spacings, {project.display === 'US' ? 'in' : 'mm'}
         <input
           className="field"
@@ -147,20 +108,4 @@ function AllowedBars({
       </label>
     </>
   );
-}
-
-/** Adds spans like the last one, or takes spans away, with their supports, bars and loads. */
-function setSpans(m: Draft<StripMember>, count: number): void {
-  if (!Number.isInteger(count) || count < 1 || count > 22) return;
-  const take = <T,>(list: readonly T[], n: number, filler: () => T): T[] => Array.from({ length: n }, (_, i) => list[i] ?? filler());
-  const wasFree = m.supports.at(-1)!.type === 'free' && count > m.spans.length;
-  const support = () => ({ ...m.supports[0]!, type: 'pinned' as const, settlement: 0, redistribution: 1 });
-  const last = m.spans.at(-1)!;
-  const supports = m.supports.map((s, i) => (wasFree && i === m.supports.length - 1 ? support() : s));
-  m.spans = take(m.spans, count, () => ({ ...last }));
-  m.supports = take(supports, count + 1, support);
-  m.bars.bottom = take(m.bars.bottom, count, () => ({ main: null, extra: { bars: null, from: null, to: null } }));
-  m.bars.top = take(m.bars.top, count, () => ({ main: null }));
-  m.bars.support = take(m.bars.support, count + 1, () => ({ bars: null, left: null, right: null }));
-  m.loads = m.loads.filter((l) => l.span === 'all' || l.span < count);
 }

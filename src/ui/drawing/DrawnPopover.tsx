@@ -24,14 +24,15 @@ export function DrawnPopover({
   handle,
   target,
   onClose,
+  side = 'right',
   children,
-}: Pick<EditorPlace, 'handle' | 'target' | 'onClose'> & { title: string; children: React.ReactNode }) {
+}: Pick<EditorPlace, 'handle' | 'target' | 'onClose'> & { title: string; side?: 'right' | 'bottom'; children: React.ReactNode }) {
   const anchor = useDrawnAnchor(keyOf(handle), target);
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
-        <Popover.Content side="right" sideOffset={12} collisionPadding={8} className="framed z-30 w-[21rem] px-3 py-2" aria-label={title}>
+        <Popover.Content side={side} sideOffset={12} collisionPadding={8} className="framed z-30 w-[21rem] px-3 py-2" aria-label={title}>
           <b className="font-semibold">{title}</b>
           {children}
         </Popover.Content>
@@ -39,5 +40,3 @@ export function DrawnPopover({
     </Popover.Root>
   );
 }
-
-export const editorRow = 'grid grid-cols-[7.5rem_1fr] items-center gap-2 py-0.5';

@@ -11,27 +11,28 @@ interface QuantityInputProps {
   readonly value: number | null;
   readonly label: string;
   readonly onKeep: (value: number | null) => void;
-  readonly placeholder?: string;
-  readonly allowEmpty?: boolean;
+  /** The field may be left empty; this says what that means. */
+  readonly empty?: string;
   readonly showUnit?: boolean;
+  /** Least and most that may be typed, in internal units. */
+  readonly range?: readonly [number, number];
+  readonly isWhole?: boolean;
 }
 
 /** A field that takes any unit of its kind; a refused text stays in the field with its reason and changes nothing. */
-export function QuantityInput({
-  kind,
-  system,
-  value,
-  label,
-  onKeep,
-  placeholder,
-  allowEmpty = false,
-  showUnit = true,
-}: QuantityInputProps) {
+export function QuantityInput({ kind, system, value, label, onKeep, empty, showUnit = true, range, isWhole = false }: QuantityInputProps) {
   const shown = value === null ? '' : formatForEditing(value, kind, system);
+  const within = (read: ReturnType<typeof parseQuantity>): typeof read => {
+    if (!read.ok) return read;
+    if (isWhole && !Number.isInteger(read.value)) return { ok: false, reason: 'A whole number is meant.' };
+    if (!range || (read.value >= range[0] && read.value <= range[1])) return read;
+    const [least, most] = range.map((v) => `${formatForEditing(v, kind, system)} ${unitLabel(kind, system)}`.trim());
+    return { ok: false, reason: `From ${least} to ${most}.` };
+  };
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? shown;
   const isEmpty = text.trim() === '';
-  const parsed = isEmpty && allowEmpty ? null : parseQuantity(text, kind, system);
+  const parsed = isEmpty && empty !== undefined ? null : within(parseQuantity(text, kind, system));
   const reason = typed !== null && parsed && !parsed.ok ? parsed.reason : null;
   const keep = () => {
     if (typed === null) return;
@@ -49,7 +50,7 @@ export function QuantityInput({
           aria-label={label}
           aria-invalid={reason !== null}
           value={text}
-          placeholder={placeholder}
+          placeholder={empty}
           onChange={(e) => setTyped(e.target.value)}
           onBlur={keep}
           onKeyDown={(e) => {

@@ -82,8 +82,7 @@ export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { o
       kind="span"
       system={project.display}
       value={mine}
-      allowEmpty
-      placeholder={shown === null ? '' : formatValue(shown, 'span', project.display)}
+      empty={shown === null ? '' : formatValue(shown, 'span', project.display)}
       label={label}
       onKeep={(v) => change(label.toLowerCase(), (m) => set(draft(m), v))}
     />

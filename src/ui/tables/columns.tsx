@@ -54,8 +54,7 @@ export function columnsFor<R>(system: UnitSystem, nameOf: (row: R, i: number) =>
               value={found[1]}
               label={named(title, row, i)}
               showUnit={!isBare}
-              allowEmpty={isOptional}
-              placeholder={placeholder}
+              empty={isOptional ? (placeholder ?? '') : undefined}
               onKeep={(v) => (v !== null || isOptional) && set(i, v)}
             />
           )
