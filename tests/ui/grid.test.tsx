@@ -10,23 +10,12 @@ interface Row {
 function show(count: number) {
   const rows = Array.from({ length: count }, (_, i): Row => ({ name: `r${i}`, load: 1000 * i }));
   const set = jest.fn();
-  const of = columnsFor<Row>('SI', (r) => r.name);
+  const of = columnsFor<Row>('SI', (r) => r.name, set);
   render(
     <Grid
       label="Rows"
       rows={rows}
-      columns={[
-        of.text(
-          'Name',
-          (r) => r.name,
-          (i, v) => set(i, v),
-        ),
-        of.quantity(
-          'Force',
-          (r) => ['force', r.load],
-          (i, v) => set(i, v),
-        ),
-      ]}
+      columns={[of.text('Name', 'name', 20), of.quantity('Force', 'force', 'load')]}
       faultsOf={(i) => (i === 1 ? [{ path: 'rows[1]', reason: 'This row is wrong.' }] : [])}
       remove={{ title: 'Delete', run: set }}
       add={{ title: 'Add a row', run: () => set('added') }}
@@ -41,7 +30,7 @@ describe('the grid of typed rows', () => {
     const force = screen.getByRole('textbox', { name: 'Force of r1' });
     act(() => void fireEvent.change(force, { target: { value: '2 kN' } }));
     act(() => void fireEvent.blur(force));
-    expect(set).toHaveBeenCalledWith(1, 2000);
+    expect(set).toHaveBeenCalledWith(1, { load: 2000 });
     expect(screen.getByText('This row is wrong.')).toBeTruthy();
     act(() => void fireEvent.click(screen.getByRole('button', { name: 'Add a row' })));
     expect(set).toHaveBeenLastCalledWith('added');

@@ -33,8 +33,11 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
   const paste = usePaste();
   const change = useChange(member);
   const model = useMemo(() => beamInSpace(member, codeOf(project, member), result), [project, member, result]);
-  const of = columnsFor<GivenForces>(project.display, (_, i) => `row ${i + 1}`);
-  const set = (i: number, patch: Partial<GivenForces>) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch));
+  const of = columnsFor<GivenForces>(
+    project.display,
+    (_, i) => `row ${i + 1}`,
+    (i, patch) => change(`forces, row ${i + 1}`, (m) => void Object.assign(m.forces[i]!, patch)),
+  );
   const add = () =>
     change('add a row of forces', (m) => {
       m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 });
@@ -66,25 +69,9 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
         label="Design forces"
         rows={member.forces}
         columns={[
-          of.text(
-            'Place',
-            (f) => f.place,
-            (i, place) => set(i, { place }),
-            60,
-          ),
-          of.text(
-            'Combination',
-            (f) => f.combination,
-            (i, combination) => set(i, { combination }),
-            60,
-          ),
-          ...quantities.map(([key, kind, name]) =>
-            of.quantity(
-              name,
-              (f) => [kind, f[key] ?? 0],
-              (i, v) => set(i, { [key]: v }),
-            ),
-          ),
+          of.text('Place', 'place', 60),
+          of.text('Combination', 'combination', 60),
+          ...quantities.map(([key, kind, name]) => of.quantity(name, kind, key)),
           ...families.map((key) => {
             const at = (i: number) => result.rows[i]?.[key] ?? null;
             const title = key[0]!.toUpperCase() + key.slice(1);

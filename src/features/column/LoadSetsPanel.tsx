@@ -13,7 +13,7 @@ import { firstFree, type Recipe } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select } from '@/ui/fields/Select';
 import { columnsFor } from '@/ui/tables/columns';
-import { Grid, type Column } from '@/ui/tables/Grid';
+import { Grid } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
 import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/tables/MappedPaste';
@@ -42,6 +42,9 @@ const kindNames: readonly (readonly [LoadSetKind, string])[] = [
   ['service', 'service'],
 ];
 const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key);
+const differsAtFoot = (f: ColumnForces) => footColumns.some(([key]) => f[key] != null);
+/** How a force stands in its cell; at the foot it may be as at the top. */
+const forceCell = (key: keyof ColumnForces) => ({ isBare: true, width: '3.4rem', empty: isFoot(key) ? 'as top' : undefined });
 const natures: readonly Nature[] = ['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'];
 const noForces: ColumnForces = {
   N: 0,
@@ -78,9 +81,9 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
     <QuantityInput kind="ratio" system={project.display} value={value} label={label} onKeep={keep} empty={empty} showUnit={false} />
   );
   const rows: readonly ColumnForces[] = member.mode === 'sets' ? member.sets : member.caseForces;
-  const [wantsFoot, setWantsFoot] = useState(() => rows.some((f) => footColumns.some(([key]) => f[key] != null)));
+  const [wantsFoot, setWantsFoot] = useState(() => rows.some(differsAtFoot));
   const shownColumns = wantsFoot ? [...forceColumns, ...footColumns] : forceColumns;
-  const of = columnsFor<LoadSet>(project.display, (set) => set.name);
+  const of = columnsFor<LoadSet>(project.display, (set) => set.name, setSet);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3.5" onPaste={member.mode === 'sets' ? paste.onPaste : undefined}>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 pb-1.5">
@@ -124,7 +127,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
         checked={wantsFoot}
         onCheck={(on) => {
           setWantsFoot(on);
-          if (on || !rows.some((f) => footColumns.some(([key]) => f[key] != null))) return;
+          if (on || !rows.some(differsAtFoot)) return;
           change('same N and V at the foot', (m) => {
             for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
           });
@@ -155,33 +158,10 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
             label="Load sets"
             rows={member.sets}
             columns={[
-              of.text(
-                'Name',
-                (set) => set.name,
-                (i, name) => setSet(i, { name }),
-                80,
-                '3.2rem',
-              ),
-              of.text(
-                'Title',
-                (set) => set.title,
-                (i, title) => setSet(i, { title }),
-                80,
-                '4rem',
-              ),
-              of.pick(
-                'Kind',
-                kindNames,
-                (set) => set.kind,
-                (i, kind) => setSet(i, { kind }),
-                '5.4rem',
-              ),
-              ...forceCells(
-                shownColumns,
-                of,
-                (set) => set,
-                (i, key, v) => setSet(i, { [key]: v }),
-              ),
+              of.text('Name', 'name', 80, { width: '3.2rem' }),
+              of.text('Title', 'title', 80, { width: '4rem' }),
+              of.pick('Kind', kindNames, 'kind', { width: '5.4rem' }),
+              ...shownColumns.map(([key, name, kind]) => of.quantity(name, kind, key, forceCell(key))),
               {
                 title: 'sust.',
                 width: '2.8rem',
@@ -211,23 +191,6 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
   );
 }
 
-/** A column for each force; those at the foot may be as at the top. */
-function forceCells<R>(
-  shown: typeof forceColumns,
-  of: ReturnType<typeof columnsFor<R>>,
-  get: (row: R) => ColumnForces,
-  set: (i: number, key: keyof ColumnForces, v: number | null) => void,
-): Column<R>[] {
-  return shown.map(([key, name, kind]) =>
-    of.quantity(
-      name,
-      (row) => [kind, get(row)[key] ?? null],
-      (i, v) => set(i, key, v),
-      { isBare: true, isOptional: isFoot(key), placeholder: isFoot(key) ? 'as top' : '', width: '3.4rem' },
-    ),
-  );
-}
-
 /** Load cases with their forces; the code combines them, each variable case present or absent. */
 function Cases({
   project,
@@ -242,7 +205,11 @@ function Cases({
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string): ColumnForces => member.caseForces.find((f) => f.case === id) ?? noForces;
-  const of = columnsFor<LoadCase>(project.display, (c) => c.id);
+  const of = columnsFor<LoadCase>(
+    project.display,
+    (c) => c.id,
+    (i, patch) => change(`${Object.keys(patch)[0]} of ${member.cases[i]!.id}`, (m) => void Object.assign(m.cases[i]!, patch)),
+  );
   const setForce = (id: string, key: keyof ColumnForces, v: number | null) =>
     change(`forces of ${id}`, (m) => {
       const at = m.caseForces.findIndex((f) => f.case === id);
@@ -278,24 +245,19 @@ function Cases({
         rowKey={(c) => c.id}
         columns={[
           of.shown('Case', (c) => c.id),
-          of.text(
-            'Title',
-            (c) => c.title,
-            (i, title) => change('title of a case', (m) => void (m.cases[i]!.title = title)),
-            60,
-            '6rem',
-          ),
+          of.text('Title', 'title', 60, { width: '6rem' }),
           of.pick(
             'Nature',
             natures.map((n) => [n, n] as const),
-            (c) => c.nature,
-            (i, nature) => change(`nature of ${member.cases[i]!.id}`, (m) => void (m.cases[i]!.nature = nature)),
+            'nature',
           ),
-          ...forceCells(
-            shownColumns,
-            of,
-            (c) => forcesOf(c.id),
-            (i, key, v) => setForce(member.cases[i]!.id, key, v),
+          ...shownColumns.map(([key, name, kind]) =>
+            of.quantity(
+              name,
+              kind,
+              { get: (c) => forcesOf(c.id)[key], set: (i, v) => setForce(member.cases[i]!.id, key, v ?? null) },
+              forceCell(key),
+            ),
           ),
         ]}
         remove={{ title: '×', label: (c) => `Delete ${c.id}`, run: remove }}

@@ -44,7 +44,11 @@ function readSets(text: string, units: Project['display']): ReadSets {
 export function ForcesTable({ project, member }: { project: Project; member: PunchingMember }) {
   const [refused, setRefused] = useState<readonly string[]>([]);
   const change = useChange(member);
-  const of = columnsFor<PunchingForces>(project.display, (set) => set.name);
+  const of = columnsFor<PunchingForces>(
+    project.display,
+    (set) => set.name,
+    (i, patch) => change(`${Object.keys(patch)[0]} of ${member.sets[i]!.name}`, (m) => void Object.assign(m.sets[i]!, patch)),
+  );
   const onPaste = (e: React.ClipboardEvent) => {
     const text = e.clipboardData.getData('text');
     if (!/[\t\n;]/.test(text)) return;
@@ -68,20 +72,9 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
         label="Sets of forces"
         rows={member.sets}
         columns={[
-          of.text(
-            'Name',
-            (set) => set.name,
-            (i, name) => change('name of a set', (m) => void (m.sets[i]!.name = name)),
-            40,
-            '6rem',
-          ),
+          of.text('Name', 'name', 40, { width: '6rem' }),
           ...columns.map(([key, kind, name]) => ({
-            ...of.quantity(
-              name,
-              (set) => [kind, set[key]],
-              (i, v) => change(`${name} of ${member.sets[i]!.name}`, (m) => void (m.sets[i]![key] = v ?? 0)),
-              { isBare: true },
-            ),
+            ...of.quantity(name, kind, key, { isBare: true }),
             heading: `${name}, ${unitLabel(kind, project.display)}`,
           })),
         ]}

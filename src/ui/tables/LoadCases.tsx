@@ -40,7 +40,7 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
       Object.assign(m.cases[i]!, patch);
       if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
     });
-  const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`);
+  const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`, set);
   const remove = (i: number) => {
     const { id } = member.cases[i]!;
     change(`delete load case ${id}`, (m) => {
@@ -66,39 +66,11 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
         label="Load cases"
         rows={member.cases}
         columns={[
-          of.text(
-            'Name',
-            (c) => c.id,
-            (i, v) => v.trim() && set(i, { id: v.trim() }),
-            20,
-            '4rem',
-          ),
-          of.text(
-            'Title',
-            (c) => c.title,
-            (i, v) => set(i, { title: v }),
-            60,
-          ),
-          of.pick(
-            'Nature',
-            natures,
-            (c) => c.nature,
-            (i, nature) => set(i, { nature, pattern: nature === 'imposed' }),
-          ),
-          of.pick(
-            'Category',
-            categories,
-            (c) => c.category,
-            (i, category) => set(i, { category }),
-            undefined,
-            (c) => c.nature !== 'imposed',
-          ),
-          of.check(
-            'May be absent from single spans',
-            (c) => c.pattern,
-            (i, pattern) => set(i, { pattern }),
-            (c) => c.nature === 'permanent',
-          ),
+          of.text('Name', { get: (c) => c.id, set: (i, v) => v.trim() && set(i, { id: v.trim() }) }, 20, { width: '4rem' }),
+          of.text('Title', 'title', 60),
+          of.pick('Nature', natures, { get: (c) => c.nature, set: (i, nature) => set(i, { nature, pattern: nature === 'imposed' }) }),
+          of.pick('Category', categories, 'category', { isDisabled: (c) => c.nature !== 'imposed' }),
+          of.check('May be absent from single spans', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`cases[${i}]`))}
         remove={{ title: 'Delete', run: remove }}

@@ -96,32 +96,25 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
   set: (i: number, patch: object) => void,
   retype: (i: number, type: NonNullable<L['type']>) => void,
 ): Column<L>[] {
-  const of = columnsFor<L>(project.display, (_, i) => `load ${i + 1}`);
+  const of = columnsFor<L>(project.display, (_, i) => `load ${i + 1}`, set);
   const spans = spansOf(member).map((_, i) => [String(i), String(i + 1)] as const);
   const cases = member.cases.map((c) => [c.id, c.id] as const);
   return [
-    of.pick(
-      'Case',
-      cases,
-      (l) => l.case,
-      (i, v) => set(i, { case: v }),
-      '4rem',
-    ),
+    of.pick('Case', cases, { get: (l) => l.case, set: (i, v) => set(i, { case: v }) }, { width: '4rem' }),
     ...(table.types
       ? [
-          of.pick<NonNullable<L['type']>>('Type', table.types, (l) => l.type!, retype, '6.5rem'),
+          of.pick<NonNullable<L['type']>>('Type', table.types, { get: (l) => l.type!, set: retype }, { width: '6.5rem' }),
           of.pick(
             'Span',
             (l) => (table.liesOnAll!(l) ? [['all', 'all'], ...spans] : spans),
-            (l) => String(l.span),
-            (i, v) => set(i, { span: v === 'all' ? 'all' : Number(v) }),
-            '4rem',
+            { get: (l) => String(l.span), set: (i, v) => set(i, { span: v === 'all' ? 'all' : Number(v) }) },
+            { width: '4rem' },
           ),
         ]
       : []),
     ...table.values.map(([title, keys]) => {
       const found = (l: L) => keys.find(([key]) => key in l);
-      return of.quantity(
+      return of.quantityBy(
         title,
         (l) => {
           const [key, kind] = found(l) ?? [];
@@ -131,12 +124,6 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
         (i, v) => set(i, { [found((member.loads as unknown as readonly L[])[i]!)![0]]: v }),
       );
     }),
-    of.text(
-      'Note',
-      (l) => l.note,
-      (i, v) => set(i, { note: v }),
-      120,
-      '8rem',
-    ),
+    of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, 120, { width: '8rem' }),
   ];
 }
