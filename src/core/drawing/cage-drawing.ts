@@ -1,6 +1,6 @@
 import type { CageBar } from '../model/cage';
 import type { Place } from '../model/centre-line';
-import type { Drawing, Point, Shape } from './shapes';
+import { areaOf, circleAt, pathThrough, type Drawing, type Point, type Shape } from './shapes';
 
 export interface CagePicture {
   readonly bars: readonly CageBar[];
@@ -43,26 +43,21 @@ export function cageDrawing(p: CagePicture, width: number, height: number): Draw
 }
 
 function outline([near, far]: CagePicture['ends'], see: (q: Place) => Point): Shape[] {
-  const loop = (points: readonly Place[]): Shape => ({ kind: 'path', closed: true, points: points.map(see), line: 'tentative' });
-  return [loop(near), loop(far), ...near.map((q, i): Shape => ({ kind: 'path', points: [see(q), see(far[i]!)], line: 'grid' }))];
+  const loop = (points: readonly Place[]): Shape => areaOf({ line: 'tentative' }, ...points.map(see));
+  return [loop(near), loop(far), ...near.map((q, i): Shape => pathThrough({ line: 'grid' }, see(q), see(far[i]!)))];
 }
 
 /** A bar as a strip of its own width, never thinner than a line. */
 function rod([x1, y1]: Point, [x2, y2]: Point, diameter: number, role: CageBar['role']): Shape {
   const length = Math.hypot(x2 - x1, y2 - y1);
   const half = Math.max(0.5, diameter / 2);
-  if (length < half) return { kind: 'circle', at: [x1, y1], r: half, fill: role === 'bar' ? 'steel' : 'link', line: 'edge' };
+  if (length < half) return circleAt([x1, y1], half, { fill: role === 'bar' ? 'steel' : 'link', line: 'edge' });
   const [nx, ny] = [(-(y2 - y1) / length) * half, ((x2 - x1) / length) * half];
-  return {
-    kind: 'path',
-    closed: true,
-    points: [
-      [x1 + nx, y1 + ny],
-      [x2 + nx, y2 + ny],
-      [x2 - nx, y2 - ny],
-      [x1 - nx, y1 - ny],
-    ],
-    fill: role === 'bar' ? 'steel' : 'link',
-    line: 'edge',
-  };
+  return areaOf(
+    { fill: role === 'bar' ? 'steel' : 'link', line: 'edge' },
+    [x1 + nx, y1 + ny],
+    [x2 + nx, y2 + ny],
+    [x2 - nx, y2 - ny],
+    [x1 - nx, y1 - ny],
+  );
 }

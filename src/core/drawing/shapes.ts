@@ -101,7 +101,38 @@ export interface Drawing<H = Handle> {
   readonly shapes: readonly Shape<H>[];
 }
 
-export const line = (a: Point, b: Point, style: LineStyle): Shape<never> => ({ kind: 'path', points: [a, b], line: style });
+type Drawn<K extends Shape['kind'], H> = Extract<Shape<H>, { kind: K }>;
+type Styled<K extends Shape['kind'], H, Given extends string> = Omit<Drawn<K, H>, 'kind' | Given>;
+
+export const textAt = <H = never>(
+  at: Point,
+  text: string,
+  style: TextStyle,
+  more: Styled<'text', H, 'at' | 'text' | 'style'> = {},
+): Drawn<'text', H> => ({ kind: 'text', at, text, style, ...more });
+
+export const pathThrough = <H = never>(style: Styled<'path', H, 'points'>, ...points: readonly Point[]): Shape<H> => ({
+  kind: 'path',
+  points,
+  ...style,
+});
+
+/** A closed path. */
+export const areaOf = <H = never>(style: Styled<'path', H, 'points' | 'closed'>, ...points: readonly Point[]): Shape<H> => ({
+  kind: 'path',
+  closed: true,
+  points,
+  ...style,
+});
+
+export const circleAt = <H = never>(at: Point, r: number, style: Styled<'circle', H, 'at' | 'r'> = {}): Shape<H> => ({
+  kind: 'circle',
+  at,
+  r,
+  ...style,
+});
+
+export const line = (a: Point, b: Point, style: LineStyle): Shape<never> => pathThrough({ line: style }, a, b);
 
 /** A dimension: line with slanted ticks and a figure above it. Horizontal or vertical. */
 export function dimension<H = never>(a: Point, b: Point, text: string, edit?: H, label?: string): Shape<H>[] {

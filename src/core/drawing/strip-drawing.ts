@@ -1,6 +1,6 @@
 import { isBeyond } from '../checks/check';
 import type { Frame } from './frame';
-import { handle, line, type Drawing, type Handle, type Point, type Shape, type TextStyle } from './shapes';
+import { areaOf, pathThrough, textAt, handle, line, type Drawing, type Handle, type Point, type Shape, type TextStyle } from './shapes';
 
 /** One strip: demand lying in resistance, above and below a zero line, on the station axis of the elevation. */
 export interface StripPicture<H = Handle> {
@@ -43,37 +43,35 @@ export function stripDrawing<H>(p: StripPicture<H>, frame: Frame, height: number
       [toX(p.length), zero],
       [toX(0), zero],
     ];
-    shapes.push({ kind: 'path', closed: true, points: [...curve(side.resistance, sign), ...base], fill: 'resistanceWash' });
-    shapes.push({ kind: 'path', closed: true, points: [...curve(side.demand, sign), ...base], fill: 'demandWash' });
+    shapes.push(areaOf({ fill: 'resistanceWash' }, ...curve(side.resistance, sign), ...base));
+    shapes.push(areaOf({ fill: 'demandWash' }, ...curve(side.demand, sign), ...base));
     shapes.push(...excess(p.x, side, toX, (v) => zero - sign * v * scale));
-    shapes.push({ kind: 'path', points: curve(side.demand, sign), line: 'demand' });
-    if (side.shifted) shapes.push({ kind: 'path', points: curve(side.shifted, sign), line: 'shifted' });
-    shapes.push({ kind: 'path', points: curve(side.resistance, sign), line: 'resistance' });
+    shapes.push(pathThrough({ line: 'demand' }, ...curve(side.demand, sign)));
+    if (side.shifted) shapes.push(pathThrough({ line: 'shifted' }, ...curve(side.shifted, sign)));
+    shapes.push(pathThrough({ line: 'resistance' }, ...curve(side.resistance, sign)));
   }
   shapes.push(line([toX(0), zero], [toX(p.length), zero], 'axis'));
   if (!frame.isNarrow) shapes.push(...axis(p, frame, zero, scale, up, down));
   for (const mark of p.marks) {
     const y = zero - (mark.side === 'above' ? 1 : -1) * mark.value * scale;
-    shapes.push({
-      kind: 'text',
-      at: [toX(mark.x), mark.side === 'above' ? Math.max(y + 13, 10) : Math.min(y - 4, height - foot)],
-      text: p.format(mark.value),
-      style: mark.style,
-      anchor: 'middle',
-      halo: true,
-    });
+    shapes.push(
+      textAt(
+        [toX(mark.x), mark.side === 'above' ? Math.max(y + 13, 10) : Math.min(y - 4, height - foot)],
+        p.format(mark.value),
+        mark.style,
+        { anchor: 'middle', halo: true },
+      ),
+    );
   }
   for (const n of p.names ?? []) {
-    shapes.push({
-      kind: 'text',
-      at: [toX(n.x), height - 3],
-      text: n.text,
-      style: 'small',
-      anchor: 'middle',
-      halo: true,
-      ...(n.edit ? { edit: n.edit } : {}),
-      ...(n.label ? { label: n.label } : {}),
-    });
+    shapes.push(
+      textAt([toX(n.x), height - 3], n.text, 'small', {
+        anchor: 'middle',
+        halo: true,
+        ...(n.edit ? { edit: n.edit } : {}),
+        ...(n.label ? { label: n.label } : {}),
+      }),
+    );
   }
   for (const bound of p.bounds ?? []) {
     const x = toX(bound.x);
@@ -86,13 +84,8 @@ const finite = (values: ArrayLike<number>) => Array.from(values).filter(Number.i
 
 /** Figures of the axis at round values on both sides of zero. */
 function axis(p: StripPicture<unknown>, frame: Frame, zero: number, scale: number, up: number, down: number): Shape<never>[] {
-  const figure = (value: number, sign: 1 | -1): Shape<never> => ({
-    kind: 'text',
-    at: [frame.left - 6, zero - sign * value * scale + 4],
-    text: p.format(value),
-    style: 'small',
-    anchor: 'end',
-  });
+  const figure = (value: number, sign: 1 | -1): Shape<never> =>
+    textAt([frame.left - 6, zero - sign * value * scale + 4], p.format(value), 'small', { anchor: 'end' });
   const shapes: Shape<never>[] = [figure(0, 1)];
   if (up * scale > 24) shapes.push(figure(roundValue(up / p.unit) * p.unit, 1));
   if (down * scale > 24) shapes.push(figure(roundValue(down / p.unit) * p.unit, -1));
@@ -118,8 +111,7 @@ function excess(x: ArrayLike<number>, side: StripPicture['above'], toX: (x: numb
       upper.push([toX(x[i]!), toY(demand[i]!)]);
       lower.push([toX(x[i]!), toY(side.resistance[i]!)]);
     } else if (upper.length > 0) {
-      if (upper.length > 1)
-        areas.push({ kind: 'path', closed: true, fill: 'excessHatch', line: 'excess', points: [...upper, ...lower.reverse()] });
+      if (upper.length > 1) areas.push(areaOf({ fill: 'excessHatch', line: 'excess' }, ...upper, ...lower.reverse()));
       upper = [];
       lower = [];
     }

@@ -1,4 +1,4 @@
-import { boundsOf, chordWidth, isInsideLoop, type Loop, type Point } from './polygon';
+import { box, corners, boundsOf, chordWidth, isInsideLoop, type Loop, type Point } from './polygon';
 
 /** Outlines of beam sections: a web with, for flanged sections, one flange; or any outline around a web. Lengths mm; y up from the bottom face. */
 export type BeamShape = 'rectangular' | 'T' | 'L' | 'invertedT' | 'free';
@@ -136,46 +136,14 @@ function integrate(o: BeamOutline): GrossProperties {
 export function outlinePoints(o: BeamOutline): (readonly [x: number, y: number])[] {
   if (o.shape === 'free') return [...(o.points ?? [])];
   const w = o.b / 2;
-  if (o.shape === 'rectangular')
-    return [
-      [-w, 0],
-      [w, 0],
-      [w, o.h],
-      [-w, o.h],
-    ];
+  if (o.shape === 'rectangular') return box(-w, 0, w, o.h);
   const left = o.shape === 'L' ? w : o.flangeWidth / 2;
   const right = o.shape === 'L' ? o.flangeWidth - w : o.flangeWidth / 2;
   const y = o.h - o.flangeDepth;
   if (o.shape === 'invertedT') {
     const f = o.flangeDepth;
-    return [
-      [-left, 0],
-      [right, 0],
-      [right, f],
-      [w, f],
-      [w, o.h],
-      [-w, o.h],
-      [-w, f],
-      [-left, f],
-    ];
+    return corners([-left, 0], [right, 0], [right, f], [w, f], [w, o.h], [-w, o.h], [-w, f], [-left, f]);
   }
-  if (o.shape === 'L')
-    return [
-      [-w, 0],
-      [w, 0],
-      [w, y],
-      [right, y],
-      [right, o.h],
-      [-w, o.h],
-    ];
-  return [
-    [-w, 0],
-    [w, 0],
-    [w, y],
-    [right, y],
-    [right, o.h],
-    [-left, o.h],
-    [-left, y],
-    [-w, y],
-  ];
+  if (o.shape === 'L') return corners([-w, 0], [w, 0], [w, y], [right, y], [right, o.h], [-w, o.h]);
+  return corners([-w, 0], [w, 0], [w, y], [right, y], [right, o.h], [-left, o.h], [-left, y], [-w, y]);
 }

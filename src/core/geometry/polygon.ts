@@ -2,6 +2,13 @@
 export type Point = readonly [x: number, y: number];
 export type Loop = readonly Point[];
 
+/** A list of corners. */
+export const corners = (...points: readonly Point[]): Point[] => [...points];
+
+/** The corners of a rectangle, anticlockwise from the bottom left one. */
+export const box = (left: number, bottom: number, right: number, top: number): Point[] =>
+  corners([left, bottom], [right, bottom], [right, top], [left, top]);
+
 /** An outline with openings. Orientation as given does not matter; {@link oriented} sees to it. */
 export interface Outline {
   readonly outer: Loop;

@@ -1,4 +1,4 @@
-import type { Outline, Point } from './polygon';
+import { box, corners, type Outline, type Point } from './polygon';
 
 /** Outlines of columns and walls by their dimensions (mm), all symmetric shapes centred on the origin. */
 export type SectionShape =
@@ -25,13 +25,6 @@ export function circleLoop(diameter: number, sides = CIRCLE_SIDES): Point[] {
   return Array.from({ length: sides }, (_, i) => [radius * Math.cos((i + 0.5) * step), radius * Math.sin((i + 0.5) * step)]);
 }
 
-const box = (left: number, bottom: number, right: number, top: number): Point[] => [
-  [left, bottom],
-  [right, bottom],
-  [right, top],
-  [left, top],
-];
-
 /** The outline of a shape, corners anticlockwise. */
 export function outlineOfShape(s: SectionShape): Outline {
   switch (s.kind) {
@@ -50,18 +43,10 @@ export function outlineOfShape(s: SectionShape): Outline {
 
 function flanged(s: Exclude<SectionShape, { kind: 'rectangle' | 'circle' | 'ring' | 'free' }>): Point[] {
   const [x, y] = [s.b / 2, s.h / 2];
-  if (s.kind === 'L')
-    return [
-      [-x, -y],
-      [x, -y],
-      [x, -y + s.ty],
-      [-x + s.tx, -y + s.ty],
-      [-x + s.tx, y],
-      [-x, y],
-    ];
+  if (s.kind === 'L') return corners([-x, -y], [x, -y], [x, -y + s.ty], [-x + s.tx, -y + s.ty], [-x + s.tx, y], [-x, y]);
   if (s.kind === 'cross') {
     const [tx, ty] = [s.tx / 2, s.ty / 2];
-    return [
+    return corners(
       [-tx, -y],
       [tx, -y],
       [tx, -ty],
@@ -74,17 +59,10 @@ function flanged(s: Exclude<SectionShape, { kind: 'rectangle' | 'circle' | 'ring
       [-x, ty],
       [-x, -ty],
       [-tx, -ty],
-    ];
+    );
   }
   const w = s.web / 2;
-  const top: Point[] = [
-    [w, y - s.flange],
-    [x, y - s.flange],
-    [x, y],
-    [-x, y],
-    [-x, y - s.flange],
-    [-w, y - s.flange],
-  ];
+  const top: Point[] = corners([w, y - s.flange], [x, y - s.flange], [x, y], [-x, y], [-x, y - s.flange], [-w, y - s.flange]);
   if (s.kind === 'T') return [[-w, -y], [w, -y], ...top];
   return [[-x, -y], [x, -y], [x, -y + s.flange], [w, -y + s.flange], ...top, [-w, -y + s.flange], [-x, -y + s.flange]];
 }

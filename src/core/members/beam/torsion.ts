@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
 import type { TorsionAnswer, TorsionQuestion, TorsionWall } from '../../codes/torsion-rules';
 import { torqueAt } from '../../analysis/torsion';
-import type { Loop } from '../../geometry/polygon';
+import { box, type Loop } from '../../geometry/polygon';
 import { catalogues } from '../../materials/bars';
 import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { usualSizes } from '../../reinforcement/usual-sizes';
@@ -41,12 +41,7 @@ function makeEnvelope({ arrangements, envelope }: BeamAnalysis): TorqueEnvelope 
 }
 
 /** The web as a rectangle: flanges are left out in torsion, on the safe side. */
-const webOutline = (b: number, h: number): Loop => [
-  [-b / 2, 0],
-  [b / 2, 0],
-  [b / 2, h],
-  [-b / 2, h],
-];
+const webOutline = (b: number, h: number): Loop => box(-b / 2, 0, b / 2, h);
 
 export function torsionQuestion(
   beam: BeamInput,

@@ -1,9 +1,10 @@
+import { box } from '../../geometry/polygon';
 import { panelEdges, type PanelEdge } from '../../analysis/panel';
 import { placeTitle, type PanelInput, type PanelPlace } from './input';
 import type { PanelResult } from './result';
 import type { BarSet } from '../../model/bar-set';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
+import { areaOf, pathThrough, textAt, dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 
 export interface PanelPicture {
   readonly panel: PanelInput;
@@ -50,14 +51,9 @@ export function panelPlan(p: PanelPicture, width: number, height: number): Drawi
     top: centre[1] - (ly * scale) / 2,
     bottom: centre[1] + (ly * scale) / 2,
   };
-  const corners: Point[] = [
-    [at.left, at.top],
-    [at.right, at.top],
-    [at.right, at.bottom],
-    [at.left, at.bottom],
-  ];
+  const corners: Point[] = box(at.left, at.top, at.right, at.bottom);
   const shapes: Shape<PanelHandle>[] = [
-    { kind: 'path', closed: true, fill: 'concreteLight', line: 'outline', points: corners },
+    areaOf({ fill: 'concreteLight', line: 'outline' }, ...corners),
     ...panelEdges.flatMap((e) => edgeShapes(p.panel, e, at)),
     ...(p.panel.method === 'yieldLines' ? yieldLines(p.panel, at) : []),
     ...(p.panel.isHeldDown ? corners.map((c, i) => cornerMark(c, i)) : []),
@@ -97,32 +93,24 @@ function edgeShapes({ edges }: PanelInput, edge: PanelEdge, at: Stand): Shape<Pa
             : line([at.left + t, y], [at.left + t + 8, y + 8 * out], 'dim');
         })
       : [];
-  const word: Shape<PanelHandle> = {
-    kind: 'text',
-    at: isUpright ? [x + out * 14, at.top + 14] : [at.left + 52, y + (out < 0 ? -14 : 22)],
-    text: edges[edge],
-    style: 'plain',
-    anchor: isUpright ? (out < 0 ? 'end' : 'start') : 'middle',
-    edit: { of: 'edge', edge },
-    label: `The ${edge} edge is ${edges[edge]}`,
-    halo: true,
-  };
+  const word: Shape<PanelHandle> = textAt(
+    isUpright ? [x + out * 14, at.top + 14] : [at.left + 52, y + (out < 0 ? -14 : 22)],
+    edges[edge],
+    'plain',
+    {
+      anchor: isUpright ? (out < 0 ? 'end' : 'start') : 'middle',
+      edit: { of: 'edge', edge },
+      label: `The ${edge} edge is ${edges[edge]}`,
+      halo: true,
+    },
+  );
   return [...hatch, line(a, b, edges[edge] === 'continuous' ? 'cut' : 'outline'), word];
 }
 
 /** Corners that are kept from lifting. */
 function cornerMark([x, y]: Point, i: number): Shape<never> {
   const [sx, sy] = [i === 0 || i === 3 ? 1 : -1, i < 2 ? 1 : -1];
-  return {
-    kind: 'path',
-    closed: true,
-    fill: 'ebony',
-    points: [
-      [x, y],
-      [x + 9 * sx, y],
-      [x, y + 9 * sy],
-    ],
-  };
+  return areaOf({ fill: 'ebony' }, [x, y], [x + 9 * sx, y], [x, y + 9 * sy]);
 }
 
 /** The lines along which the panel folds at collapse: a ridge along the longer side, reached from the corners. */
@@ -181,24 +169,17 @@ function barsOf({ result, labels, bars }: PanelPicture, onSheet: (x: number, y: 
     const edit = { of: 'bars', place: s.place } as const;
     const name = `Bars ${placeTitle(s.place)}`;
     return [
-      { kind: 'path', points: [a, b], line: isBelow ? 'bar' : 'barHeavy', edit },
-      { kind: 'text', at, text: labels.bars(s.bars), style: 'strong', anchor, edit, label: name, halo: true },
-      { kind: 'text', at: [at[0], at[1] + 15], text: labels.moment(s.moment), style: 'demand', anchor, halo: true },
+      pathThrough({ line: isBelow ? 'bar' : 'barHeavy', edit }, a, b),
+      textAt(at, labels.bars(s.bars), 'strong', { anchor, edit, label: name, halo: true }),
+      textAt([at[0], at[1] + 15], labels.moment(s.moment), 'demand', { anchor, halo: true }),
     ];
   });
 }
 
 /** What is said beside the plan and can be changed there: depth, corners, the share of the load. */
 function words({ panel, labels }: PanelPicture, at: Stand): Shape<PanelHandle>[] {
-  const text = (y: number, words: string, of: 'depth' | 'corners' | 'share', label: string): Shape<PanelHandle> => ({
-    kind: 'text',
-    at: [at.right + 18, y],
-    text: words,
-    style: 'plain',
-    edit: { of },
-    label,
-    halo: true,
-  });
+  const text = (y: number, words: string, of: 'depth' | 'corners' | 'share', label: string): Shape<PanelHandle> =>
+    textAt([at.right + 18, y], words, 'plain', { edit: { of }, label, halo: true });
   return [
     text(at.bottom - 34, labels.depth, 'depth', 'Depth of the slab'),
     text(at.bottom - 16, panel.isHeldDown ? 'corners held down' : 'corners may lift', 'corners', 'How the corners are held'),

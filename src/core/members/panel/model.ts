@@ -1,3 +1,4 @@
+import { box } from '../../geometry/polygon';
 import { panelEdges } from '../../analysis/panel';
 import { bentThrough, withMarks, type DraftSet } from '../../model/bar-set';
 import type { Place } from '../../model/centre-line';
@@ -13,22 +14,7 @@ export const TOP_REACH = 0.3;
 export function panelModel(panel: PanelInput, sections: readonly PanelSection[]): MemberModel {
   const { lx, ly, h, supportWidth } = panel;
   return {
-    concrete: [
-      {
-        along: 'z',
-        from: -h,
-        to: 0,
-        outline: {
-          outer: [
-            [0, 0],
-            [lx, 0],
-            [lx, ly],
-            [0, ly],
-          ],
-          holes: [],
-        },
-      },
-    ],
+    concrete: [{ along: 'z', from: -h, to: 0, outline: { outer: box(0, 0, lx, ly), holes: [] } }],
     supports: panelEdges.map((edge) => ({
       name: edge,
       type: panel.edges[edge],

@@ -1,10 +1,10 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabSides, type ControlPerimeter, type Piece, type SlabEdges, type SlabSide } from '../../geometry/control-perimeter';
-import type { Loop, Point as PlanPoint } from '../../geometry/polygon';
+import { box, type Loop, type Point as PlanPoint } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { columnSize, openingLoop, rectangleLoop, type PunchingInput } from './input';
 import { stagesOf, type PunchingStage } from './stage';
-import { dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
+import { areaOf, circleAt, pathThrough, textAt, dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 
 export interface PunchingPicture {
   readonly place: PunchingInput;
@@ -45,12 +45,8 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
   const scale = Math.min((width - 150) / (window.right - window.left), (height - 100) / (window.top - window.bottom));
   const centre: Point = [width / 2 - ((window.left + window.right) / 2) * scale, height / 2 + ((window.bottom + window.top) / 2) * scale];
   const at = ([x, y]: PlanPoint): Point => [centre[0] + x * scale, centre[1] - y * scale];
-  const loop = (points: Loop, more: Partial<Extract<Shape<never>, { kind: 'path' }>>): Shape<never> => ({
-    kind: 'path',
-    closed: true,
-    points: points.map(at),
-    ...more,
-  });
+  const loop = (points: Loop, more: Partial<Extract<Shape<never>, { kind: 'path' }>>): Shape<never> =>
+    areaOf({ ...more }, ...points.map(at));
   const dots = column.placed?.legs ?? [];
   const shapes: Shape<PunchingHandle>[] = [
     ...slabShapes(stage.slab, window, at),
@@ -60,13 +56,8 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
     ...perimeterShapes(critical, at, 'resistance'),
     ...(outer ? perimeterShapes(outer, at, 'nominal') : []),
     loop(outlineOfShape(place.column).outer, { line: 'cut', fill: 'steel' }),
-    ...dots.map((l): Shape<never> => ({
-      kind: 'circle',
-      at: at(l.at),
-      r: Math.max(1.6, (column.steel?.diameter ?? 10) * scale * 0.5),
-      fill: 'steel',
-    })),
-    ...(column.placed?.dropped ?? []).map((p): Shape<never> => ({ kind: 'circle', at: at(p), r: 2.6, line: 'excess', fill: 'surface' })),
+    ...dots.map((l): Shape<never> => circleAt(at(l.at), Math.max(1.6, (column.steel?.diameter ?? 10) * scale * 0.5), { fill: 'steel' })),
+    ...(column.placed?.dropped ?? []).map((p): Shape<never> => circleAt(at(p), 2.6, { line: 'excess', fill: 'surface' })),
   ];
   shapes.push(...names(place, critical, outer, at, labels), ...dimensions(place, stage.slab, at, labels.length));
   return { width, height, title: 'Plan', shapes };
@@ -100,12 +91,7 @@ function windowOf(place: PunchingInput, slab: SlabEdges, pieces: readonly Piece[
 /** The slab as far as it is drawn, with a strong line where it ends. */
 function slabShapes(slab: SlabEdges, w: Window, at: (p: PlanPoint) => Point): Shape<PunchingHandle>[] {
   const { corner } = slab;
-  let points: Loop = [
-    [w.left, w.bottom],
-    [w.right, w.bottom],
-    [w.right, w.top],
-    [w.left, w.top],
-  ];
+  let points: Loop = box(w.left, w.bottom, w.right, w.top);
   if (corner) points = withoutCorner(w, corner);
   const edges: Shape<never>[] = slabSides
     .filter((s) => slab[s] !== null)
@@ -120,7 +106,7 @@ function slabShapes(slab: SlabEdges, w: Window, at: (p: PlanPoint) => Point): Sh
         line(at([corner[0], corner[1]]), at([corner[0], corner[1] < 0 ? w.bottom : w.top]), 'cut'),
       ]
     : [];
-  return [{ kind: 'path', closed: true, points: points.map(at), fill: 'concreteLight' }, ...edges, ...inner];
+  return [areaOf({ fill: 'concreteLight' }, ...points.map(at)), ...edges, ...inner];
 }
 
 function withoutCorner(w: Window, [cx, cy]: PlanPoint): Loop {
@@ -139,18 +125,14 @@ function openingShapes(opening: Loop, i: number, at: (p: PlanPoint) => Point): S
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
   const [l, r, t, b] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   return [
-    { kind: 'path', closed: true, points, line: 'outline', fill: 'surface', edit: { of: 'opening', opening: i } },
+    areaOf({ line: 'outline', fill: 'surface', edit: { of: 'opening', opening: i } }, ...points),
     ...(opening.length === 4 ? [line([l, t], [r, b], 'dim'), line([l, b], [r, t], 'dim')] : []),
-    {
-      kind: 'text',
-      at: [(l + r) / 2, b + 13],
-      text: `opening ${i + 1}`,
-      style: 'small',
+    textAt([(l + r) / 2, b + 13], `opening ${i + 1}`, 'small', {
       anchor: 'middle',
       halo: true,
       edit: { of: 'opening', opening: i },
       label: `Opening ${i + 1}`,
-    },
+    }),
   ];
 }
 
@@ -172,8 +154,8 @@ function shadowShapes({ shadows }: PunchingStage, at: (p: PlanPoint) => Point, w
 }
 
 const perimeterShapes = (p: ControlPerimeter, at: (q: PlanPoint) => Point, style: 'resistance' | 'nominal'): Shape<PunchingHandle>[] => [
-  ...chained(p.lost).map((points): Shape<never> => ({ kind: 'path', points: points.map(at), line: 'excess' })),
-  ...chained(p.pieces).map((points): Shape<never> => ({ kind: 'path', points: points.map(at), line: style })),
+  ...chained(p.lost).map((points): Shape<never> => pathThrough({ line: 'excess' }, ...points.map(at))),
+  ...chained(p.pieces).map((points): Shape<never> => pathThrough({ line: style }, ...points.map(at))),
 ];
 
 /** Pieces that follow each other as one line, so that dashes run through. */
@@ -200,18 +182,9 @@ function names(
   labels: PunchingPicture['labels'],
 ): Shape<PunchingHandle>[] {
   const named = (p: ControlPerimeter, text: string): Shape<PunchingHandle>[] =>
-    p.pieces.length === 0
-      ? []
-      : [{ kind: 'text', at: [at(topOf(p))[0], at(topOf(p))[1] - 5], text, style: 'resistance', anchor: 'middle', halo: true }];
-  const bars = (text: string, edit: PunchingHandle, label: string, y: number): Shape<PunchingHandle> => ({
-    kind: 'text',
-    at: [14, y],
-    text,
-    style: 'strong',
-    edit,
-    label,
-    halo: true,
-  });
+    p.pieces.length === 0 ? [] : [textAt([at(topOf(p))[0], at(topOf(p))[1] - 5], text, 'resistance', { anchor: 'middle', halo: true })];
+  const bars = (text: string, edit: PunchingHandle, label: string, y: number): Shape<PunchingHandle> =>
+    textAt([14, y], text, 'strong', { edit, label, halo: true });
   return [
     ...named(critical, `u ${labels.length(critical.length)}`),
     ...(outer ? named(outer, `outer ${labels.length(outer.length)}`) : []),

@@ -1,4 +1,4 @@
-import { convexHull, type Loop, type Point } from '../../geometry/polygon';
+import { box, convexHull, type Loop, type Point } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { layerOf } from '../../reinforcement/slab-bars';
 import type { InputOf } from '../parts/schema-parts';
@@ -25,12 +25,7 @@ export function columnLoop(column: PunchingColumn): Loop {
   return Array.from({ length: 180 }, (_, i): Point => [r * Math.cos((i * Math.PI) / 90), r * Math.sin((i * Math.PI) / 90)]);
 }
 
-export const rectangleLoop = (b: number, h: number, x = 0, y = 0): Loop => [
-  [x - b / 2, y - h / 2],
-  [x + b / 2, y - h / 2],
-  [x + b / 2, y + h / 2],
-  [x - b / 2, y + h / 2],
-];
+export const rectangleLoop = (b: number, h: number, x = 0, y = 0): Loop => box(x - b / 2, y - h / 2, x + b / 2, y + h / 2);
 
 export function openingLoop(o: SlabOpening): Loop {
   if (o.kind === 'rectangle') return rectangleLoop(o.b, o.h, o.x, o.y);

@@ -1,3 +1,4 @@
+import { corners } from '../../geometry/polygon';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
@@ -30,15 +31,7 @@ export function stripModel(strip: StripInput, code: DesignCode, steel: StripStee
       along: 'x',
       from: starts[i]!,
       to: starts[i + 1]!,
-      outline: {
-        outer: [
-          [-side, -depthOf(strip, i)],
-          [side, -depthOf(strip, i)],
-          [side, 0],
-          [-side, 0],
-        ],
-        holes: [],
-      },
+      outline: { outer: corners([-side, -depthOf(strip, i)], [side, -depthOf(strip, i)], [side, 0], [-side, 0]), holes: [] },
     })),
     supports: strip.supports.map(({ type, width }, j) => ({ name: supportName(j), type, at: starts[j]!, width })),
     bars: withMarks([...runs.flatMap((run) => alongSets(strip, code, steel, run)), ...acrossSets(strip, steel)]),

@@ -2,7 +2,7 @@ import type { BarSet } from '../../../model/bar-set';
 import type { BarsHandle, LineHandle } from './handles';
 import { supportName } from '../input';
 import type { ElevationPicture, OnElevation } from './elevation-picture';
-import { handle, line, type Point, type Shape } from '../../../drawing/shapes';
+import { pathThrough, textAt, handle, line, type Point, type Shape } from '../../../drawing/shapes';
 
 /** Narrower than this (on the sheet) a span has room for its bottom bars only. */
 const WIDE = 120;
@@ -54,7 +54,7 @@ function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, de
   const way = face === 'bottom' ? -1 : 1;
   const straightEnds = [points[0]!, points[points.length - 1]!].filter(([, y]) => y === level);
   return [
-    { kind: 'path', points, line: aside > 0 ? 'barHeavy' : 'bar', edit: bars },
+    pathThrough({ line: aside > 0 ? 'barHeavy' : 'bar', edit: bars }, ...points),
     ...straightEnds.map(([x, y]) => line([x, y], [x, y + 3.5 * way], 'bar')),
   ];
 }
@@ -62,16 +62,8 @@ function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, de
 /** Half the width of a name, about. */
 const halfWidth = (text: string) => 2.9 * text.length;
 
-const name = (at: Point, text: string, edit: LineHandle, label: string): Shape<LineHandle> => ({
-  kind: 'text',
-  at,
-  text,
-  style: 'strong',
-  anchor: 'middle',
-  edit,
-  label,
-  halo: true,
-});
+const name = (at: Point, text: string, edit: LineHandle, label: string): Shape<LineHandle> =>
+  textAt(at, text, 'strong', { anchor: 'middle', edit, label, halo: true });
 
 function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation, i: number): Shape<LineHandle>[] {
   const { main, extra } = steel!.bottom[i]!;

@@ -7,7 +7,19 @@ import type { Frame } from '../../../drawing/frame';
 import { barRuns, linkLines } from './elevation-bars';
 import type { LineHandle } from './handles';
 import type { ElevationPicture, OnElevation } from './elevation-picture';
-import { arcPoints, arrow, dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import {
+  areaOf,
+  circleAt,
+  pathThrough,
+  textAt,
+  arcPoints,
+  arrow,
+  dimension,
+  line,
+  type Drawing,
+  type Point,
+  type Shape,
+} from '../../../drawing/shapes';
 
 const BEAM_TOP = 118;
 const BEAM_MOST = 58;
@@ -55,10 +67,7 @@ function concrete<B>(
     p.beam.section.shape === 'rectangular' || p.beam.section.shape === 'free'
       ? []
       : [line([first, flangeY(p, depthScale)], [last, flangeY(p, depthScale)], 'dim')];
-  return [
-    { kind: 'path', closed: true, line: 'cut', fill: 'concreteLight', points: [[first, BEAM_TOP], ...bottom, [last, BEAM_TOP]] },
-    ...flange,
-  ];
+  return [areaOf({ line: 'cut', fill: 'concreteLight' }, [first, BEAM_TOP], ...bottom, [last, BEAM_TOP]), ...flange];
 }
 
 function flangeY<B>(p: ElevationPicture<B>, depthScale: number): number {
@@ -80,16 +89,8 @@ function supports<B>(
     const gridY = BEAM_TOP + BEAM_MOST + 42;
     const circle: Shape<LineHandle>[] = [
       line([x, base + 4], [x, gridY - 9], 'grid'),
-      { kind: 'circle', at: [x, gridY], r: 9, line: 'axis', fill: 'surface' },
-      {
-        kind: 'text',
-        at: [x, gridY + 4],
-        text: supportName(j),
-        style: 'plain',
-        anchor: 'middle',
-        edit,
-        label: `Support ${supportName(j)}: ${s.type}`,
-      },
+      circleAt([x, gridY], 9, { line: 'axis', fill: 'surface' }),
+      textAt([x, gridY + 4], supportName(j), 'plain', { anchor: 'middle', edit, label: `Support ${supportName(j)}: ${s.type}` }),
     ];
     if (s.type === 'free') return circle;
     if (s.type === 'fixed') {
@@ -105,51 +106,32 @@ function supports<B>(
       const l = x - half;
       const r = x + half;
       return [
-        {
-          kind: 'path',
-          line: 'outline',
-          fill: 'concreteLight',
-          points: [
-            [l, base],
-            [l, base + 18],
-            [(l + r) / 2 - 2, base + 15],
-            [(l + r) / 2 + 2, base + 21],
-            [r, base + 18],
-            [r, base],
-          ],
-        },
+        pathThrough(
+          { line: 'outline', fill: 'concreteLight' },
+          [l, base],
+          [l, base + 18],
+          [(l + r) / 2 - 2, base + 15],
+          [(l + r) / 2 + 2, base + 21],
+          [r, base + 18],
+          [r, base],
+        ),
         ...circle,
       ];
     }
     const zigzag: Shape<never>[] =
       s.type === 'spring'
         ? [
-            {
-              kind: 'path',
-              line: 'outline',
-              points: [
-                [x, base],
-                [x + 5, base + 3],
-                [x - 5, base + 7],
-                [x + 5, base + 11],
-                [x - 5, base + 15],
-                [x, base + 18],
-              ],
-            },
+            pathThrough(
+              { line: 'outline' },
+              [x, base],
+              [x + 5, base + 3],
+              [x - 5, base + 7],
+              [x + 5, base + 11],
+              [x - 5, base + 15],
+              [x, base + 18],
+            ),
           ]
-        : [
-            {
-              kind: 'path',
-              closed: true,
-              line: 'outline',
-              fill: 'surface',
-              points: [
-                [x, base],
-                [x + 8, base + 14],
-                [x - 8, base + 14],
-              ],
-            },
-          ];
+        : [areaOf({ line: 'outline', fill: 'surface' }, [x, base], [x + 8, base + 14], [x - 8, base + 14])];
     return [...zigzag, line([x - 12, base + 18], [x + 12, base + 18], 'axis'), ...circle];
   });
 }
@@ -191,7 +173,7 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
       atPlace.set(place, above + 1);
       return [
         ...arrow([x, 40], [x, BEAM_TOP - 1], 'load', 'demandSolid', 7),
-        beside(x, 44 - 13 * above, toX(Infinity), { kind: 'text', at: [0, 0], text, style: 'demand', edit, label: name, halo: true }),
+        beside(x, 44 - 13 * above, toX(Infinity), textAt([0, 0], text, 'demand', { edit, label: name, halo: true })),
       ];
     }
     if (load.type === 'moment') {
@@ -205,9 +187,9 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
       );
       const tip = arc[arc.length - 1]!;
       return [
-        { kind: 'path', points: arc, line: 'load' },
+        pathThrough({ line: 'load' }, ...arc),
         ...arrow(arc[arc.length - 3]!, tip, 'load', 'demandSolid', 6),
-        { kind: 'text', at: [x + 15, BEAM_TOP + 14], text, style: 'demand', edit, label: name, halo: true },
+        textAt([x + 15, BEAM_TOP + 14], text, 'demand', { edit, label: name, halo: true }),
       ];
     }
     if (load.type === 'torque' || load.type === 'pointTorque') return torqueMark(load, text, edit, name, toX, starts, torques++);
@@ -224,18 +206,13 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
         (_, t) => a + ((t + 0.5) * (b - a)) / Math.max(1, Math.floor((b - a) / 22)),
       );
       return [
-        {
-          kind: 'path',
-          closed: true,
-          line: isPermanent ? 'load' : 'loadVariable',
-          fill: isPermanent ? 'permanentWash' : 'none',
-          points: [
-            [a, bottom],
-            [a, bottom - ha],
-            [b, bottom - hb],
-            [b, bottom],
-          ],
-        },
+        areaOf(
+          { line: isPermanent ? 'load' : 'loadVariable', fill: isPermanent ? 'permanentWash' : 'none' },
+          [a, bottom],
+          [a, bottom - ha],
+          [b, bottom - hb],
+          [b, bottom],
+        ),
         ...ticks.flatMap((x) => arrow([x, bottom - BAND + 4], [x, bottom - 1.5], 'load', 'demandSolid', 3.5)),
       ];
     });
@@ -246,7 +223,7 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
     const offset = (taken[row] - 1) * 92;
     return [
       ...shapes,
-      { kind: 'text', at: [Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, style: 'demand', edit, label: name, halo: true },
+      textAt([Math.min(at + offset, toX(Infinity) - 60), y + BAND - 3], text, 'demand', { edit, label: name, halo: true }),
     ];
   });
 }
@@ -273,7 +250,7 @@ function torqueMark(
   return [
     ...arrow([x, y], [x + 26, y], 'load', 'demandSolid', 6),
     ...arrow([x, y], [x + 19, y], 'load', 'demandSolid', 6),
-    { kind: 'text', at: [x + 32, y + 4], text, style: 'demand', edit, label, halo: true },
+    textAt([x + 32, y + 4], text, 'demand', { edit, label, halo: true }),
   ];
 }
 

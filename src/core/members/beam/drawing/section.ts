@@ -1,7 +1,7 @@
 import type { Loop } from '../../../geometry/polygon';
 import { outlinePoints, type BeamOutline } from '../../../geometry/beam-outline';
 import type { BeamHandle } from './handles';
-import { dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, pathThrough, textAt, dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 export interface SectionPicture {
   readonly outline: BeamOutline;
@@ -52,9 +52,7 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const centre = Math.max(reach * scale + 32, Math.min((width - 22) / 2, width - labelled - 11 - (o.b / 2) * scale));
   const bottomY = height - 30;
   const at = (x: number, y: number): Point => [centre + clip(x) * scale, bottomY - y * scale];
-  const shapes: Shape<BeamHandle>[] = [
-    { kind: 'path', closed: true, points: points.map(([x, y]) => at(x, y)), line: 'cut', fill: 'concrete' },
-  ];
+  const shapes: Shape<BeamHandle>[] = [areaOf({ line: 'cut', fill: 'concrete' }, ...points.map(([x, y]) => at(x, y)))];
   if (p.block) {
     const [from, to] = p.block.face === 'top' ? [o.h - p.block.depth, o.h] : [0, p.block.depth];
     shapes.push(...compressed(points, from, to, at));
@@ -65,7 +63,7 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   const inset = p.linkDiameter;
   for (const d of [0, inset]) {
     const [x, t, b] = [linkBox.x - d, linkBox.top - d, linkBox.bottom + d];
-    shapes.push({ kind: 'path', closed: true, line: 'link', points: [at(-x, b), at(x, b), at(x, t), at(-x, t)] });
+    shapes.push(areaOf({ line: 'link' }, at(-x, b), at(x, b), at(x, t), at(-x, t)));
   }
   for (let leg = 1; leg < p.legs - 1; leg += 1) {
     const x = -linkBox.x + inset / 2 + (leg * (2 * linkBox.x - inset)) / (p.legs - 1);
@@ -73,14 +71,9 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   }
   for (const bar of p.bars) shapes.push(disc(at(bar.x, bar.y), bar.diameter * scale));
   if (p.wall) {
-    const loop = (points: Loop, style: 'nominal' | 'dim'): Shape<never> => ({
-      kind: 'path',
-      closed: true,
-      line: style,
-      points: points.map(([x, y]) => at(x, y)),
-    });
+    const loop = (points: Loop, style: 'nominal' | 'dim'): Shape<never> => areaOf({ line: style }, ...points.map(([x, y]) => at(x, y)));
     shapes.push(loop(p.wall.axis, 'nominal'), ...(p.wall.inner ? [loop(p.wall.inner, 'dim')] : []));
-    shapes.push({ kind: 'text', at: [centre, height - 1], text: p.wall.label, style: 'small', anchor: 'middle', halo: true });
+    shapes.push(textAt([centre, height - 1], p.wall.label, 'small', { anchor: 'middle', halo: true }));
   }
   const [topLeft, bottomRight] = [at(-reach, o.h), at(o.b / 2, 0)];
   shapes.push(
@@ -114,10 +107,10 @@ export function sectionDrawing(p: SectionPicture, width: number, height: number)
   return { width, height, title: 'Section', shapes };
 }
 
-const disc = (at: Point, diameter: number): Shape<never> => ({ kind: 'circle', at, r: Math.max(2.5, diameter / 2), fill: 'steel' });
+const disc = (at: Point, diameter: number): Shape<never> => circleAt(at, Math.max(2.5, diameter / 2), { fill: 'steel' });
 
 function label(at: Point, text: string, anchor: 'start' | 'middle', edit: BeamHandle | undefined, name: string): Shape<BeamHandle> {
-  return { kind: 'text', at, text, style: 'strong', anchor, halo: true, label: name, ...(edit ? { edit } : {}) };
+  return textAt(at, text, 'strong', { anchor, halo: true, label: name, ...(edit ? { edit } : {}) });
 }
 
 /** The part of the outline between two heights, hatched as compressed. */
@@ -136,7 +129,7 @@ function compressed(
       return y1 > middle !== y2 > middle ? [x1 + ((x2 - x1) * (middle - y1)) / (y2 - y1)] : [];
     });
     const [l, r] = [Math.min(...crossings), Math.max(...crossings)];
-    return { kind: 'path', closed: true, fill: 'compression', points: [at(l, lower), at(r, lower), at(r, upper), at(l, upper)] } as const;
+    return areaOf({ fill: 'compression' }, at(l, lower), at(r, lower), at(r, upper), at(l, upper));
   });
 }
 
@@ -148,18 +141,5 @@ function breakMark(at: (x: number, y: number) => Point, x: number, o: BeamOutlin
   const [, y2] = at(x, high);
   if (o.shape === 'L' && x < 0) return [];
   const m = (y1 + y2) / 2;
-  return [
-    {
-      kind: 'path',
-      line: 'dim',
-      points: [
-        [px, y1 + 5],
-        [px, m + 4],
-        [px - 3, m + 1],
-        [px + 3, m - 1],
-        [px, m - 4],
-        [px, y2 - 5],
-      ],
-    },
-  ];
+  return [pathThrough({ line: 'dim' }, [px, y1 + 5], [px, m + 4], [px - 3, m + 1], [px + 3, m - 1], [px, m - 4], [px, y2 - 5])];
 }

@@ -1,5 +1,5 @@
 import { roundStep, shown } from '../../../drawing/scale';
-import { line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, pathThrough, textAt, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 export interface SlicePicture {
   readonly curve: readonly { readonly N: number; readonly M: number }[];
@@ -24,10 +24,10 @@ export function interactionDrawing(p: SlicePicture, width: number, height: numbe
   const shapes: Shape[] = [
     ...grid(p, { x, y, low: low - pad, high: high + pad, mostM, left, right: width - right, top, bottom: height - bottom }),
   ];
-  shapes.push({ kind: 'path', closed: true, points: p.curve.map(at), line: 'resistance', fill: 'resistanceWash' });
-  if (p.nominal.length > 0) shapes.push({ kind: 'path', points: p.nominal.map(at), line: 'nominal' });
+  shapes.push(areaOf({ line: 'resistance', fill: 'resistanceWash' }, ...p.curve.map(at)));
+  if (p.nominal.length > 0) shapes.push(pathThrough({ line: 'nominal' }, ...p.nominal.map(at)));
   shapes.push(line([x(0), y(high + pad)], [x(0), y(low - pad)], 'axis'), line([left, y(0)], [width - right, y(0)], 'axis'));
-  for (const q of p.points) shapes.push({ kind: 'circle', at: at(q), r: 2.6, line: q.isOver ? 'excess' : 'demand', fill: 'surface' });
+  for (const q of p.points) shapes.push(circleAt(at(q), 2.6, { line: q.isOver ? 'excess' : 'demand', fill: 'surface' }));
   if (p.chosen) shapes.push(...chosenPoint(p.chosen, at, left, width));
   return { width, height, title: 'Interaction', shapes };
 }
@@ -40,17 +40,11 @@ function chosenPoint(
 ): Shape[] {
   const [x, y] = at(c);
   const toLeft = x > width - 46;
-  const label = (dy: number, text: string): Shape => ({
-    kind: 'text',
-    at: [x + (toLeft ? -9 : 9), y + dy],
-    text,
-    style: c.isOver ? 'over' : 'demand',
-    anchor: toLeft ? 'end' : 'start',
-    halo: true,
-  });
+  const label = (dy: number, text: string): Shape =>
+    textAt([x + (toLeft ? -9 : 9), y + dy], text, c.isOver ? 'over' : 'demand', { anchor: toLeft ? 'end' : 'start', halo: true });
   return [
     line([left, y], [x, y], 'tentative'),
-    { kind: 'circle', at: [x, y], r: 4.6, line: 'outline', fill: 'demandSolid' },
+    circleAt([x, y], 4.6, { line: 'outline', fill: 'demandSolid' }),
     label(-3, c.name),
     label(11, c.use),
   ];
@@ -74,28 +68,16 @@ function grid(p: SlicePicture, a: Axes): Shape[] {
   const stepN = roundStep((a.high - a.low) / force, 7);
   for (let n = Math.ceil(a.low / force / stepN) * stepN; n <= a.high / force; n += stepN) {
     const y = a.y(n * force);
-    shapes.push(line([a.left, y], [a.right, y], 'grid'), {
-      kind: 'text',
-      at: [a.left - 5, y + 4],
-      text: shown(n),
-      style: 'small',
-      anchor: 'end',
-    });
+    shapes.push(line([a.left, y], [a.right, y], 'grid'), textAt([a.left - 5, y + 4], shown(n), 'small', { anchor: 'end' }));
   }
   const stepM = roundStep(a.mostM / moment, 5);
   for (let m = stepM; m <= a.mostM / moment; m += stepM) {
     const x = a.x(m * moment);
-    shapes.push(line([x, a.top], [x, a.bottom], 'grid'), {
-      kind: 'text',
-      at: [x, a.bottom + 14],
-      text: shown(m),
-      style: 'small',
-      anchor: 'middle',
-    });
+    shapes.push(line([x, a.top], [x, a.bottom], 'grid'), textAt([x, a.bottom + 14], shown(m), 'small', { anchor: 'middle' }));
   }
   shapes.push(
-    { kind: 'text', at: [4, a.top + 2], text: `N ${forceName}`, style: 'small' },
-    { kind: 'text', at: [a.right, a.bottom - 5], text: `M ${momentName}`, style: 'small', anchor: 'end', halo: true },
+    textAt([4, a.top + 2], `N ${forceName}`, 'small'),
+    textAt([a.right, a.bottom - 5], `M ${momentName}`, 'small', { anchor: 'end', halo: true }),
   );
   return shapes;
 }
@@ -120,29 +102,27 @@ export function contourDrawing(p: ContourPicture, width: number, height: number)
   const at = ([my, mx]: Point): Point => [cx + my * scale, cy - mx * scale];
   const far = reach * 1.08;
   const shapes: Shape[] = [];
-  if (p.curve.length > 2) shapes.push({ kind: 'path', closed: true, points: p.curve.map(at), line: 'resistance', fill: 'resistanceWash' });
+  if (p.curve.length > 2) shapes.push(areaOf({ line: 'resistance', fill: 'resistanceWash' }, ...p.curve.map(at)));
   shapes.push(line(at([-far, 0]), at([far, 0]), 'axis'), line(at([0, -far]), at([0, far]), 'axis'));
-  shapes.push({ kind: 'text', at: [at([far, 0])[0] - 2, cy - 5], text: 'My', style: 'symbol', anchor: 'end', halo: true });
-  shapes.push({ kind: 'text', at: [cx + 5, at([0, far])[1] + 5], text: 'Mx', style: 'symbol', halo: true });
+  shapes.push(textAt([at([far, 0])[0] - 2, cy - 5], 'My', 'symbol', { anchor: 'end', halo: true }));
+  shapes.push(textAt([cx + 5, at([0, far])[1] + 5], 'Mx', 'symbol', { halo: true }));
   const d = p.direction;
   shapes.push(line(at([-Math.cos(d) * far, -Math.sin(d) * far]), at([Math.cos(d) * far, Math.sin(d) * far]), 'grid'));
-  for (const q of p.points) shapes.push({ kind: 'circle', at: at(q), r: 2.2, line: 'demand', fill: 'surface' });
+  for (const q of p.points) shapes.push(circleAt(at(q), 2.2, { line: 'demand', fill: 'surface' }));
   if (p.capacity) shapes.push(line(at([0, 0]), at(p.capacity), 'tentative'));
-  if (p.demand) shapes.push({ kind: 'circle', at: at(p.demand), r: 4.2, line: p.isOver ? 'excess' : 'outline', fill: 'demandSolid' });
+  if (p.demand) shapes.push(circleAt(at(p.demand), 4.2, { line: p.isOver ? 'excess' : 'outline', fill: 'demandSolid' }));
   const mark = roundStep((0.45 * reach) / p.units.moment, 1.6);
   for (const [point, anchor] of [
     [[mark * p.units.moment, 0], 'middle'],
     [[0, -mark * p.units.moment], 'start'],
   ] as const) {
     const [x, y] = at(point as Point);
-    shapes.push({
-      kind: 'text',
-      at: anchor === 'middle' ? [x, y + 13] : [x + 5, y + 4],
-      text: shown(anchor === 'middle' ? mark : -mark),
-      style: 'small',
-      anchor,
-      halo: true,
-    });
+    shapes.push(
+      textAt(anchor === 'middle' ? [x, y + 13] : [x + 5, y + 4], shown(anchor === 'middle' ? mark : -mark), 'small', {
+        anchor,
+        halo: true,
+      }),
+    );
   }
   return { width, height, title: 'All directions', shapes };
 }

@@ -1,5 +1,16 @@
 import type { ColumnHandle } from './handles';
-import { arcPoints, arrow, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import {
+  areaOf,
+  circleAt,
+  pathThrough,
+  textAt,
+  arcPoints,
+  arrow,
+  line,
+  type Drawing,
+  type Point,
+  type Shape,
+} from '../../../drawing/shapes';
 
 export interface ColumnMomentPicture {
   readonly axis: 'x' | 'y';
@@ -27,23 +38,16 @@ export function columnMomentDrawing(p: ColumnMomentPicture, width: number, heigh
   const at = (t: number, m: number): Point => [cx + m * scale, top + (foot - top) * t];
   const shapes: Shape<ColumnHandle>[] = [];
   const first = (t: number) => p.first.top + (p.first.bottom - p.first.top) * t;
-  shapes.push({ kind: 'path', closed: true, fill: 'demandWash', points: [at(0, 0), at(0, first(0)), at(1, first(1)), at(1, 0)] });
+  shapes.push(areaOf({ fill: 'demandWash' }, at(0, 0), at(0, first(0)), at(1, first(1)), at(1, 0)));
   shapes.push(line(at(0, first(0)), at(1, first(1)), 'demand'));
   if (p.design) shapes.push(...secondOrder(p.design, first, at));
   shapes.push(...bentShape(p, at, width));
   for (const side of [-1, 1]) shapes.push(line([cx + side * 3.2, top], [cx + side * 3.2, foot], 'outline'));
   shapes.push(...endMark(p.ends.top, [cx, top], -1), ...endMark(p.ends.bottom, [cx, foot], 1));
   shapes.push(...momentArrow([cx, top - 12], p.first.top, 'top'), ...momentArrow([cx, foot + 12], p.first.bottom, 'bottom'));
-  shapes.push({ kind: 'text', at: [cx - 22, top + 14], text: p.axis === 'x' ? '+y' : '+x', style: 'symbol', anchor: 'end', halo: true });
-  const value = (x: number, y: number, text: string, edit: ColumnHandle | undefined, label: string): Shape<ColumnHandle> => ({
-    kind: 'text',
-    at: [x, y],
-    text,
-    style: 'demand',
-    anchor: 'start',
-    halo: true,
-    ...(edit ? { edit, label } : {}),
-  });
+  shapes.push(textAt([cx - 22, top + 14], p.axis === 'x' ? '+y' : '+x', 'symbol', { anchor: 'end', halo: true }));
+  const value = (x: number, y: number, text: string, edit: ColumnHandle | undefined, label: string): Shape<ColumnHandle> =>
+    textAt([x, y], text, 'demand', { anchor: 'start', halo: true, ...(edit ? { edit, label } : {}) });
   shapes.push(
     value(cx + 20, top - 16, p.labels.top, p.edits.top, `Moment about ${p.axis} at the top`),
     value(cx + 20, foot + 24, p.labels.bottom, p.edits.bottom, `Moment about ${p.axis} at the foot`),
@@ -51,24 +55,15 @@ export function columnMomentDrawing(p: ColumnMomentPicture, width: number, heigh
   if (p.design && p.labels.mid) {
     const isRight = p.design.mid >= 0;
     const [x, y] = at(0.5, p.design.mid);
-    shapes.push({
-      kind: 'text',
-      at: [x + (isRight ? 5 : -5), y + 4],
-      text: p.labels.mid,
-      style: 'demand',
-      anchor: isRight ? 'start' : 'end',
-      halo: true,
-    });
+    shapes.push(textAt([x + (isRight ? 5 : -5), y + 4], p.labels.mid, 'demand', { anchor: isRight ? 'start' : 'end', halo: true }));
   }
-  shapes.push({
-    kind: 'text',
-    at: [2, height - 6],
-    text: p.labels.l0,
-    style: 'strong',
-    anchor: 'start',
-    edit: { of: 'axis', axis: p.axis },
-    label: `Effective length about ${p.axis}`,
-  });
+  shapes.push(
+    textAt([2, height - 6], p.labels.l0, 'strong', {
+      anchor: 'start',
+      edit: { of: 'axis', axis: p.axis },
+      label: `Effective length about ${p.axis}`,
+    }),
+  );
   return { width, height, title: `Moments about ${p.axis}: ${p.labels.state}`, shapes };
 }
 
@@ -85,10 +80,7 @@ function secondOrder(
     return at(t, m);
   });
   const back = Array.from({ length: 21 }, (_, i) => at(1 - i / 20, first(1 - i / 20)));
-  return [
-    { kind: 'path', closed: true, fill: 'compression', points: [...curve, ...back] },
-    { kind: 'path', points: curve, line: 'demand' },
-  ];
+  return [areaOf({ fill: 'compression' }, ...curve, ...back), pathThrough({ line: 'demand' }, ...curve)];
 }
 
 /** The bent shape from the first-order moments of a column held at both ends, to no scale, dashed. It bends to the tension side. */
@@ -101,11 +93,7 @@ function bentShape(p: ColumnMomentPicture, at: (t: number, m: number) => Point, 
   if (most === 0) return [];
   const amplitude = width * 0.12;
   return [
-    {
-      kind: 'path',
-      line: 'tentative',
-      points: values.map((v, i) => [at(i / 24, 0)[0] + (v / most) * amplitude, at(i / 24, 0)[1]] as const),
-    },
+    pathThrough({ line: 'tentative' }, ...values.map((v, i) => [at(i / 24, 0)[0] + (v / most) * amplitude, at(i / 24, 0)[1]] as const)),
   ];
 }
 
@@ -113,7 +101,7 @@ function endMark(kind: EndSign, [x, y]: Point, dir: 1 | -1): Shape<never>[] {
   if (kind === 'free') return [];
   const edge = y;
   const shapes: Shape<never>[] = [line([x - 17, edge], [x + 17, edge], 'axis')];
-  if (kind === 'pinned') shapes.push({ kind: 'circle', at: [x, y], r: 2.6, line: 'outline', fill: 'surface' });
+  if (kind === 'pinned') shapes.push(circleAt([x, y], 2.6, { line: 'outline', fill: 'surface' }));
   else for (let i = -2; i <= 2; i += 1) shapes.push(line([x + i * 7 - 3, edge + dir * 5], [x + i * 7 + 1, edge], 'dim'));
   return shapes;
 }
@@ -129,5 +117,5 @@ function momentArrow([x, y]: Point, moment: number, end: 'top' | 'bottom'): Shap
   const points = end === 'top' ? arc : arc.map(([px, py]): Point => [px, 2 * y - py]);
   const last = points[points.length - 1]!;
   const before = points[points.length - 3]!;
-  return [{ kind: 'path', points: points.slice(0, -1), line: 'demand' }, ...arrow(before, last, 'demand', 'demandSolid', 5)];
+  return [pathThrough({ line: 'demand' }, ...points.slice(0, -1)), ...arrow(before, last, 'demand', 'demandSolid', 5)];
 }

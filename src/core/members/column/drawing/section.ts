@@ -1,9 +1,9 @@
-import { boundsOf, clipLoop, insetLoop, signedArea, type Loop, type Point } from '../../../geometry/polygon';
+import { box, boundsOf, clipLoop, insetLoop, signedArea, type Loop, type Point } from '../../../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../../../geometry/section-shapes';
 import type { ColumnBar } from '../../../reinforcement/column-bars';
 import type { CrossTie } from '../../../reinforcement/tie-legs';
 import type { ColumnHandle } from './handles';
-import { dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, textAt, dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
 
 export interface ColumnSectionPicture {
   readonly shape: SectionShape;
@@ -34,12 +34,7 @@ export function columnSectionDrawing(p: ColumnSectionPicture, width: number, hei
   const x0 = padLeft + (width - padLeft - padRight - (right - left) * scale) / 2;
   const y0 = padTop + (height - padTop - padBottom + (top - bottom) * scale) / 2;
   const at = ([x, y]: Point): Point => [x0 + (x - left) * scale, y0 - (y - bottom) * scale];
-  const path = (loop: Loop, style: Partial<Shape<never> & { kind: 'path' }>): Shape<never> => ({
-    kind: 'path',
-    closed: true,
-    points: loop.map(at),
-    ...style,
-  });
+  const path = (loop: Loop, style: Partial<Shape<never> & { kind: 'path' }>): Shape<never> => areaOf({ ...style }, ...loop.map(at));
   const shapes: Shape<ColumnHandle>[] = [path(outline.outer, { line: 'cut', fill: 'concrete' })];
   if (p.limit) shapes.push(...compressed(p, outline.outer, at, path));
   for (const hole of outline.holes) shapes.push(path(hole, { line: 'cut', fill: 'surface' }));
@@ -48,8 +43,8 @@ export function columnSectionDrawing(p: ColumnSectionPicture, width: number, hei
   for (const [a, b] of p.cross) shapes.push(...crossTie(p.bars[a]!, p.bars[b]!, p.tieDiameter, at));
   p.bars.forEach((b, i) => {
     const r = Math.max(2.5, (b.diameter * scale) / 2);
-    shapes.push({ kind: 'circle', at: at([b.x, b.y]), r, fill: 'steel', edit: { of: 'bar', bar: i }, label: barName(b, i, p) });
-    if (p.inTension.has(i)) shapes.push({ kind: 'circle', at: at([b.x, b.y]), r: r + 2.4, line: 'demand' });
+    shapes.push(circleAt(at([b.x, b.y]), r, { fill: 'steel', edit: { of: 'bar', bar: i }, label: barName(b, i, p) }));
+    if (p.inTension.has(i)) shapes.push(circleAt(at([b.x, b.y]), r + 2.4, { line: 'demand' }));
   });
   shapes.push(...axes(p, at, scale, { left, right, bottom, top }), ...dimensions(p, at, { left, right, bottom, top }));
   return { width, height, title: 'Section', shapes };
@@ -79,16 +74,10 @@ function compressed(
   const off = level - (n[0] * middle[0] + n[1] * middle[1]);
   const foot: Point = [middle[0] + off * n[0], middle[1] + off * n[1]];
   const reach = Math.hypot(right - left, top - bottom) / 2;
-  const box: Loop = [
-    [left - 12, bottom - 12],
-    [right + 12, bottom - 12],
-    [right + 12, top + 12],
-    [left - 12, top + 12],
-  ];
   const ends = clipLine(
     [foot[0] - n[1] * reach * 2, foot[1] + n[0] * reach * 2],
     [foot[0] + n[1] * reach * 2, foot[1] - n[0] * reach * 2],
-    box,
+    box(left - 12, bottom - 12, right + 12, top + 12),
   );
   return ends ? [...shapes, line(at(ends[0]), at(ends[1]), 'tentative')] : shapes;
 }
@@ -126,8 +115,8 @@ function axes(p: ColumnSectionPicture, at: (p: Point) => Point, scale: number, {
   return [
     line(at([left - 4 / scale, cy]), at([right + beyond, cy]), 'grid'),
     line(at([cx, bottom - 4 / scale]), at([cx, top + beyond * 0.7]), 'grid'),
-    { kind: 'text', at: [at([right, cy])[0] + 17, at([right, cy])[1] + 4], text: 'x', style: 'symbol', anchor: 'start' },
-    { kind: 'text', at: [at([cx, top])[0] + 4, at([cx, top])[1] - 6], text: 'y', style: 'symbol', anchor: 'start' },
+    textAt([at([right, cy])[0] + 17, at([right, cy])[1] + 4], 'x', 'symbol', { anchor: 'start' }),
+    textAt([at([cx, top])[0] + 4, at([cx, top])[1] - 6], 'y', 'symbol', { anchor: 'start' }),
   ];
 }
 
@@ -135,16 +124,8 @@ function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box):
   const { left, right, bottom, top } = box;
   const s = p.shape;
   const [l, r, b, t] = [at([left, bottom])[0], at([right, bottom])[0], at([left, bottom])[1], at([left, top])[1]];
-  const text = (x: number, y: number, content: string, edit: ColumnHandle, label: string): Shape<ColumnHandle> => ({
-    kind: 'text',
-    at: [x, y],
-    text: content,
-    style: 'strong',
-    anchor: 'start',
-    halo: true,
-    edit,
-    label,
-  });
+  const text = (x: number, y: number, content: string, edit: ColumnHandle, label: string): Shape<ColumnHandle> =>
+    textAt([x, y], content, 'strong', { anchor: 'start', halo: true, edit, label });
   const side = (name: Extract<ColumnHandle, { of: 'shape' }>['side']): ColumnHandle => ({ of: 'shape', side: name });
   const width = p.labels.length(right - left);
   const height = p.labels.length(top - bottom);
@@ -174,7 +155,7 @@ function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box):
     );
   labels.forEach(([content, edit, label], i) => {
     const y = t + 12 + i * 17 + (i > 1 ? 4 : 0);
-    shapes.push(edit ? text(r + 26, y, content, edit, label) : { kind: 'text', at: [r + 26, y - 2], text: content, style: 'small' });
+    shapes.push(edit ? text(r + 26, y, content, edit, label) : textAt([r + 26, y - 2], content, 'small'));
   });
   return shapes;
 }

@@ -1,5 +1,5 @@
 import type { Fibre } from '../states';
-import { line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, textAt, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 export interface StatePicture {
   /** Fibres of the concrete from the least to the most compressed edge, and those of the bars. */
@@ -27,44 +27,27 @@ export function stateDrawing(p: StatePicture, width: number, height: number): Dr
   const stresses = panel('stress of concrete', part * 1.45, part * 0.36, p.concrete, (f) => f.stress);
   const steels = panel('stress of bars', part * 2.42, part * 0.27, p.bars, (f) => f.stress);
   for (const q of [strains, stresses, steels]) {
-    shapes.push(line([q.at, top], [q.at, bottom], 'axis'), {
-      kind: 'text',
-      at: [q.at, 12],
-      text: q.title,
-      style: 'small',
-      anchor: 'middle',
-    });
+    shapes.push(line([q.at, top], [q.at, bottom], 'axis'), textAt([q.at, 12], q.title, 'small', { anchor: 'middle' }));
   }
-  const fill = (q: Panel, fibres: readonly Fibre[]): Shape => ({
-    kind: 'path',
-    closed: true,
-    points: [[q.at, y(first.v)], ...fibres.map((f): Point => [q.x(f), y(f.v)]), [q.at, y(last.v)]],
-    line: 'resistance',
-    fill: 'resistanceWash',
-  });
+  const fill = (q: Panel, fibres: readonly Fibre[]): Shape =>
+    areaOf({ line: 'resistance', fill: 'resistanceWash' }, [q.at, y(first.v)], ...fibres.map((f): Point => [q.x(f), y(f.v)]), [
+      q.at,
+      y(last.v),
+    ]);
   shapes.push(fill(strains, [first, last]), fill(stresses, p.concrete));
   if (p.neutral !== null) {
     const level = y(last.v - p.neutral);
-    shapes.push(line([8, level], [width - 8, level], 'shifted'), {
-      kind: 'text',
-      at: [10, level - 4],
-      text: `x = ${p.labels.length(p.neutral)}`,
-      style: 'small',
-      halo: true,
-    });
+    shapes.push(
+      line([8, level], [width - 8, level], 'shifted'),
+      textAt([10, level - 4], `x = ${p.labels.length(p.neutral)}`, 'small', { halo: true }),
+    );
   }
   for (const f of p.bars) {
-    shapes.push({ kind: 'circle', at: [strains.x(f), y(f.v)], r: 2.6, line: 'outline', fill: 'steel' });
+    shapes.push(circleAt([strains.x(f), y(f.v)], 2.6, { line: 'outline', fill: 'steel' }));
     shapes.push(line([steels.at, y(f.v)], [steels.x(f), y(f.v)], 'barHeavy'));
   }
-  const label = (q: Panel, f: Fibre, text: string, dy: number): Shape => ({
-    kind: 'text',
-    at: [q.x(f) + (q.value(f) < 0 ? -5 : 5), y(f.v) + dy],
-    text,
-    style: 'small',
-    anchor: q.value(f) < 0 ? 'end' : 'start',
-    halo: true,
-  });
+  const label = (q: Panel, f: Fibre, text: string, dy: number): Shape =>
+    textAt([q.x(f) + (q.value(f) < 0 ? -5 : 5), y(f.v) + dy], text, 'small', { anchor: q.value(f) < 0 ? 'end' : 'start', halo: true });
   shapes.push(label(strains, last, p.labels.strain(last.strain), -4), label(strains, first, p.labels.strain(first.strain), 12));
   if (last.stress > 0) shapes.push(label(stresses, last, p.labels.stress(last.stress), -4));
   const sorted = [...p.bars].sort((a, b) => a.v - b.v);

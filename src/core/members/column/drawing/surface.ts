@@ -1,4 +1,4 @@
-import type { Drawing, Point, Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 /** A point of space: My, Mx, N, each over the largest of its kind. */
 export type SpacePoint = readonly [my: number, mx: number, n: number];
@@ -33,13 +33,7 @@ export function surfaceDrawing(p: SurfacePicture, width: number, height: number)
     }
   }
   facets.sort((a, b) => b.depth - a.depth);
-  const shapes: Shape[] = facets.map((f): Shape => ({
-    kind: 'path',
-    closed: true,
-    points: f.points,
-    line: 'mesh',
-    fill: 'resistanceWash',
-  }));
+  const shapes: Shape[] = facets.map((f): Shape => areaOf({ line: 'mesh', fill: 'resistanceWash' }, ...f.points));
   const curve = (points: readonly SpacePoint[], closed: boolean): Shape => ({
     kind: 'path',
     closed,
@@ -50,20 +44,16 @@ export function surfaceDrawing(p: SurfacePicture, width: number, height: number)
   if (p.slice.length > 2) shapes.push(curve(p.slice, false));
   shapes.push(...axis(see, [1.15, 0, 0], 'My'), ...axis(see, [0, 1.15, 0], 'Mx'), ...axis(see, [0, 0, 1.12], 'N'));
   for (const q of [...p.points].sort((a, b) => Number(a.isChosen) - Number(b.isChosen)))
-    shapes.push({
-      kind: 'circle',
-      at: see(q.at).at,
-      r: q.isChosen ? 4.5 : 2.6,
-      line: q.isOver ? 'excess' : 'demand',
-      fill: q.isChosen ? 'demandSolid' : 'surface',
-    });
+    shapes.push(
+      circleAt(see(q.at).at, q.isChosen ? 4.5 : 2.6, {
+        line: q.isOver ? 'excess' : 'demand',
+        fill: q.isChosen ? 'demandSolid' : 'surface',
+      }),
+    );
   return { width, height, title: 'Resistance surface', shapes };
 }
 
 function axis(see: (p: SpacePoint) => { at: Point }, end: SpacePoint, name: string): Shape[] {
   const [from, to] = [see([0, 0, 0]).at, see(end).at];
-  return [
-    { kind: 'path', points: [from, to], line: 'dim' },
-    { kind: 'text', at: [to[0] + 4, to[1] - 3], text: name, style: 'symbol', halo: true },
-  ];
+  return [pathThrough({ line: 'dim' }, from, to), textAt([to[0] + 4, to[1] - 3], name, 'symbol', { halo: true })];
 }

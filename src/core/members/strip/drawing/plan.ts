@@ -6,7 +6,7 @@ import type { StripInput } from '../input';
 import type { StripSteel } from '../steel';
 import type { SlabBars } from '../../../reinforcement/slab-bars';
 import type { Frame } from '../../../drawing/frame';
-import { dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
+import { areaOf, pathThrough, textAt, dimension, line, type Drawing, type Shape } from '../../../drawing/shapes';
 
 export interface StripPlanPicture {
   readonly strip: StripInput;
@@ -29,18 +29,7 @@ export function stripPlan(p: StripPlanPicture, frame: Frame): Drawing<StripHandl
   const length = starts[starts.length - 1]!;
   const toX = (x: number) => frame.left + (Math.max(0, Math.min(length, x)) / length) * (frame.right - frame.left);
   const shapes: Shape<StripHandle>[] = [
-    {
-      kind: 'path',
-      closed: true,
-      line: 'outline',
-      fill: 'concreteLight',
-      points: [
-        [frame.left, TOP],
-        [frame.right, TOP],
-        [frame.right, BOTTOM],
-        [frame.left, BOTTOM],
-      ],
-    },
+    areaOf({ line: 'outline', fill: 'concreteLight' }, [frame.left, TOP], [frame.right, TOP], [frame.right, BOTTOM], [frame.left, BOTTOM]),
     ...supports(strip, starts, toX),
     ...barsAlong(p, toX),
     ...(p.steel ? barsAcross(p, p.steel, starts, toX) : []),
@@ -74,19 +63,7 @@ function barsAlong({ bars }: StripPlanPicture, toX: (x: number) => number): Shap
     const [a, b] = [toX(Math.min(...xs)), toX(Math.max(...xs))];
     const tick = (x: number) => line([x, y], [x, y + 4 * way], 'bar');
     const isThrough = handle.of === 'bottom' || handle.of === 'top';
-    return [
-      {
-        kind: 'path',
-        points: [
-          [a, y],
-          [b, y],
-        ],
-        line: isThrough ? 'bar' : 'barHeavy',
-        edit: handle,
-      },
-      tick(a),
-      tick(b),
-    ];
+    return [pathThrough({ line: isThrough ? 'bar' : 'barHeavy', edit: handle }, [a, y], [b, y]), tick(a), tick(b)];
   });
 }
 
@@ -94,15 +71,8 @@ function barsAlong({ bars }: StripPlanPicture, toX: (x: number) => number): Shap
 function barsAcross(p: StripPlanPicture, steel: StripSteel, starts: readonly number[], toX: (x: number) => number): Shape<StripHandle>[] {
   const longest = p.strip.spans.reduce((best, s, i) => (s.length > p.strip.spans[best]!.length ? i : best), 0);
   const below = toX((starts[longest]! + starts[longest + 1]!) / 2);
-  const label = (at: number, y: number, text: string, face: 'top' | 'bottom', name: string): Shape<StripHandle> => ({
-    kind: 'text',
-    at: [at + 6, y],
-    text,
-    style: 'strong',
-    edit: { of: 'across', face },
-    label: name,
-    halo: true,
-  });
+  const label = (at: number, y: number, text: string, face: 'top' | 'bottom', name: string): Shape<StripHandle> =>
+    textAt([at + 6, y], text, 'strong', { edit: { of: 'across', face }, label: name, halo: true });
   const runs = steel.support.flatMap((r) => (r ? [r] : []));
   const widest = runs.reduce<(typeof runs)[number] | null>((a, b) => (!a || b.to - b.from > a.to - a.from ? b : a), null);
   const { bottom, top } = steel.across;

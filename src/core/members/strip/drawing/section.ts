@@ -1,7 +1,7 @@
 import { findBar, catalogues, type CatalogueId } from '../../../materials/bars';
 import type { SlabBars } from '../../../reinforcement/slab-bars';
 import type { StripHandle } from './handles';
-import { dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
+import { areaOf, circleAt, textAt, dimension, line, type Drawing, type Point, type Shape } from '../../../drawing/shapes';
 
 /** A layer of bars in a cut: those that the cut goes through. */
 export interface CutLayer {
@@ -36,10 +36,10 @@ export function slabSectionDrawing(p: SlabSectionPicture, width: number, height:
   const top = (height - p.h * scale) / 2;
   const at = (x: number, fromTop: number): Point => [left + x * scale, top + fromTop * scale];
   const box = (from: number, to: number): Point[] => [at(0, from), at(p.width, from), at(p.width, to), at(0, to)];
-  const shapes: Shape<StripHandle>[] = [{ kind: 'path', closed: true, points: box(0, p.h), fill: 'concrete' }];
+  const shapes: Shape<StripHandle>[] = [areaOf({ fill: 'concrete' }, ...box(0, p.h))];
   if (p.block) {
     const { face, depth } = p.block;
-    shapes.push({ kind: 'path', closed: true, fill: 'compression', points: face === 'top' ? box(0, depth) : box(p.h - depth, p.h) });
+    shapes.push(areaOf({ fill: 'compression' }, ...(face === 'top' ? box(0, depth) : box(p.h - depth, p.h))));
   }
   // The slab goes on at both sides.
   shapes.push(line(at(0, 0), at(p.width, 0), 'cut'), line(at(0, p.h), at(p.width, p.h), 'cut'));
@@ -54,34 +54,18 @@ export function slabSectionDrawing(p: SlabSectionPicture, width: number, height:
   for (const layer of layers) {
     const face = layer.y < top ? 'top' : 'bottom';
     const n = count[face]++;
-    shapes.push({
-      kind: 'text',
-      at: [left + (n + 0.5) * ((p.width * scale) / (face === 'top' ? p.top.length : p.bottom.length)), layer.y],
-      text: layer.label,
-      style: 'strong',
-      anchor: 'middle',
-      edit: layer.edit,
-      label: `${face === 'top' ? 'Top' : 'Bottom'} bars in this section`,
-    });
+    shapes.push(
+      textAt([left + (n + 0.5) * ((p.width * scale) / (face === 'top' ? p.top.length : p.bottom.length)), layer.y], layer.label, 'strong', {
+        anchor: 'middle',
+        edit: layer.edit,
+        label: `${face === 'top' ? 'Top' : 'Bottom'} bars in this section`,
+      }),
+    );
   }
   const right = left + p.width * scale + 6;
   shapes.push(
-    {
-      kind: 'text',
-      at: [right, top + 10],
-      text: p.labels.coverTop,
-      style: 'plain',
-      edit: { of: 'cover', face: 'top' },
-      label: 'Cover, top',
-    },
-    {
-      kind: 'text',
-      at: [right, at(0, p.h)[1] - 3],
-      text: p.labels.coverBottom,
-      style: 'plain',
-      edit: { of: 'cover', face: 'bottom' },
-      label: 'Cover, bottom',
-    },
+    textAt([right, top + 10], p.labels.coverTop, 'plain', { edit: { of: 'cover', face: 'top' }, label: 'Cover, top' }),
+    textAt([right, at(0, p.h)[1] - 3], p.labels.coverBottom, 'plain', { edit: { of: 'cover', face: 'bottom' }, label: 'Cover, bottom' }),
   );
   return { width, height, title: 'Section', shapes };
 }
@@ -101,12 +85,7 @@ function barsOf(p: SlabSectionPicture, face: 'top' | 'bottom', at: (x: number, f
     const count = Math.max(0, Math.floor((p.width - first) / spacing + 1e-6) + 1);
     return Array.from({ length: count }, (_, i): Shape<never> => {
       const diameter = diameterOf(i % 2 === 1 && alternate ? alternate : size, p.catalogue);
-      return {
-        kind: 'circle',
-        at: at(first + i * spacing, y(inset + diameter / 2)),
-        r: Math.max(2.2, (diameter * scale) / 2),
-        fill: 'steel',
-      };
+      return circleAt(at(first + i * spacing, y(inset + diameter / 2)), Math.max(2.2, (diameter * scale) / 2), { fill: 'steel' });
     });
   });
   const thickest = Math.max(
