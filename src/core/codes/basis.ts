@@ -1,17 +1,27 @@
 import type { FlexuralSection } from '../section/flexural-section';
 
+export interface NumberRange {
+  readonly min: number;
+  readonly max: number;
+  readonly usual: number;
+}
+
 /** Something that the code leaves open, as the user sees it on the ladder and may change. */
 export interface Choice {
   readonly key: string;
   readonly title: string;
   readonly clause: string;
-  /** Named options, or a number within limits. */
-  readonly options: readonly { readonly value: string; readonly label: string }[] | { readonly min: number; readonly max: number };
-  readonly default: string;
+  /** What may be chosen, by value with its words, the usual one first; or a number within limits. */
+  readonly options: Readonly<Record<string, string>> | NumberRange;
   readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service';
   /** Set where only one kind of member rests on it. */
   readonly only?: 'beams' | 'columns' | 'strips';
 }
+
+export const isRange = (options: Choice['options']): options is NumberRange => typeof options.usual === 'number';
+
+/** What is taken where nothing was chosen. */
+export const usualOf = ({ options }: Choice): string => (isRange(options) ? String(options.usual) : Object.keys(options)[0]!);
 
 /** What creep and shrinkage depend on besides strength and size (EN 1992-1-1 3.1.4 and annex B, ACI 318-19 24.2.4). */
 export interface TimeDependentInput {

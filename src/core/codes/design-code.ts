@@ -13,10 +13,11 @@ import type { TorsionRules } from './torsion-rules';
 import type { ConcreteLaw, SteelLaw } from '../section/laws';
 import type { UnitSystem } from '../units/quantity';
 
+import { isRange, usualOf } from './basis';
 import type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection } from './basis';
 
 export type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection, TimeDependentInput } from './basis';
-export { usualTimeDependent } from './basis';
+export { isRange, usualOf, usualTimeDependent } from './basis';
 
 /** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
 export interface CodeSettings {
@@ -210,14 +211,13 @@ export function readChoice(choices: readonly Choice[], settings: CodeSettings, k
   const choice = choices.find((c) => c.key === key);
   if (!choice) throw new RangeError(`No such choice: ${key}`);
   const set = settings.choices[key];
-  return set !== undefined && isValidChoice(choice, set) ? set : choice.default;
+  return set !== undefined && isValidChoice(choice, set) ? set : usualOf(choice);
 }
 
 /** Whether a value is one that a choice allows. */
 export function isValidChoice(choice: Choice, value: string): boolean {
-  if ('min' in choice.options) {
-    const number = Number(value);
-    return value.trim() !== '' && number >= choice.options.min && number <= choice.options.max;
-  }
-  return choice.options.some((option) => option.value === value);
+  const { options } = choice;
+  if (!isRange(options)) return Object.hasOwn(options, value);
+  const number = Number(value);
+  return value.trim() !== '' && number >= options.min && number <= options.max;
 }

@@ -1,5 +1,5 @@
 import { isRule, type Check } from '../checks/check';
-import { readChoice } from '../codes/design-code';
+import { isRange, readChoice, usualOf } from '../codes/design-code';
 import type { Block, Column, Fact } from '../document/blocks';
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
 import { codeOf, decisionFor, type ReportDetail } from '../members/member';
@@ -95,9 +95,9 @@ const choiceRows = (project: PaperBasis, member: Member) => {
     .choices(code)
     .map((choice) => {
       const value = readChoice(code.choices, code.settings, choice.key);
-      const label = 'min' in choice.options ? value : (choice.options.find((o) => o.value === value)?.label ?? value);
+      const label = isRange(choice.options) ? value : (choice.options[value] ?? value);
       const isSet = choice.key in code.settings.choices;
-      return { isSet, isOther: value !== choice.default, cells: [choice.title, label, choice.clause, isSet ? 'set' : 'default'] };
+      return { isSet, isOther: value !== usualOf(choice), cells: [choice.title, label, choice.clause, isSet ? 'set' : 'default'] };
     });
 };
 

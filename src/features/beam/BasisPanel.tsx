@@ -1,4 +1,5 @@
 'use client';
+import type { Options } from '@/ui/fields/Select';
 import { castDraft, type Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
 import type { DesignCode } from '@/core/codes/design-code';
@@ -21,17 +22,8 @@ import { Assumptions } from '@/ui/sheet/Assumptions';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
 
-const shapes: readonly (readonly [BeamShape, string])[] = [
-  ['rectangular', 'rectangular'],
-  ['T', 'T'],
-  ['L', 'L'],
-  ['invertedT', 'T, flange below'],
-  ['free', 'any outline'],
-];
-const ways = [
-  ['loads', 'loads on spans'],
-  ['forces', 'known design forces'],
-] as const;
+const shapes: Options<BeamShape> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below', free: 'any outline' };
+const ways = { loads: 'loads on spans', forces: 'known design forces' };
 
 /** The classes of the code; one that stems from another code is still shown as what is set. */
 function frameOptions(code: DesignCode, frame: FrameClass): (readonly [FrameClass, string])[] {

@@ -54,11 +54,7 @@ export function CagePanel({
           label="How much of the beam"
           className="field !w-40"
           value={stretch}
-          options={[
-            ['near', 'close to the station'],
-            ['around', 'around the station'],
-            ['whole', 'the whole beam'],
-          ]}
+          options={{ near: 'close to the station', around: 'around the station', whole: 'the whole beam' }}
           onPick={setStretch}
         />
       </div>

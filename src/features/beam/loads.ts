@@ -28,15 +28,15 @@ function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
 /** The loads of a beam as a table. */
 export const beamLoads: LoadTable<BeamMember, BeamLoad> = {
   title: 'Loads',
-  types: [
-    ['uniform', 'uniform'],
-    ['partial', 'partial'],
-    ['trapezoidal', 'trapezoidal'],
-    ['point', 'point'],
-    ['moment', 'moment'],
-    ['torque', 'torque, uniform'],
-    ['pointTorque', 'torque, at a point'],
-  ],
+  types: {
+    uniform: 'uniform',
+    partial: 'partial',
+    trapezoidal: 'trapezoidal',
+    point: 'point',
+    moment: 'moment',
+    torque: 'torque, uniform',
+    pointTorque: 'torque, at a point',
+  },
   retyped,
   liesOnAll: ({ type }) => type === 'uniform' || type === 'torque',
   values: [

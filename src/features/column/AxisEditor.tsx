@@ -10,22 +10,9 @@ import { Select } from '@/ui/fields/Select';
 import { editorRow, useRows } from '@/ui/fields/use-rows';
 
 const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
-const lengthModes = [
-  ['factor', 'by a factor'],
-  ['length', 'as a length'],
-  ['ends', 'from beams and columns'],
-] as const;
-const endKinds = [
-  ['framed', 'joined to beams'],
-  ['fixed', 'fixed'],
-  ['pinned', 'pinned'],
-  ['free', 'free'],
-] as const;
-const farEnds = [
-  ['continuous', 'continuous'],
-  ['fixed', 'far end fixed'],
-  ['pinned', 'far end pinned'],
-] as const;
+const lengthModes = { factor: 'by a factor', length: 'as a length', ends: 'from beams and columns' };
+const endKinds = { framed: 'joined to beams', fixed: 'fixed', pinned: 'pinned', free: 'free' };
+const farEnds = { continuous: 'continuous', fixed: 'far end fixed', pinned: 'far end pinned' };
 
 /** How the column is held for bending about one axis: braced or not, and its effective length given or found from its ends. */
 export function AxisEditor({

@@ -6,6 +6,7 @@ import { columnModel } from '@/core/members/column/section';
 import { codeOf } from '@/core/members/member';
 import type { ColumnBars } from '@/core/reinforcement/column-bars';
 import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { entriesOf } from '@/ui/fields/Select';
 import { editorRow, sizeOptions, useRows } from '@/ui/fields/use-rows';
 
 /** A layout of another kind, near to the one that is there. */
@@ -17,12 +18,7 @@ function changeKind(member: ColumnMember, kind: ColumnBars['kind'], placed: read
   return { kind, bars: placed.map(({ x, y, size }) => ({ x, y, size })) };
 }
 
-const layouts = [
-  ['sides', 'corners and sides'],
-  ['ring', 'in a ring'],
-  ['outline', 'along the outline'],
-  ['list', 'one by one'],
-] as const;
+const layouts = { sides: 'corners and sides', ring: 'in a ring', outline: 'along the outline', list: 'one by one' };
 
 /** How the bars are laid out: corners and sides, a ring, along the outline, or one by one. */
 export function BarsEditor({ project, member, ...place }: EditorProps) {
@@ -36,7 +32,7 @@ export function BarsEditor({ project, member, ...place }: EditorProps) {
       {choose(
         'Laid out',
         bars.kind,
-        layouts.filter(([kind]) => kind !== 'sides' || !isRound(member.shape)),
+        entriesOf<ColumnBars['kind']>(layouts).filter(([kind]) => kind !== 'sides' || !isRound(member.shape)),
         (m, kind) => void (m.bars = castDraft(changeKind(member, kind, columnModel(member, codeOf(project, member)).bars))),
         'Layout of the bars',
       )}

@@ -11,7 +11,7 @@ import type { UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
 import { firstFree, type Recipe } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
+import { Select, type Options } from '@/ui/fields/Select';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
@@ -34,13 +34,13 @@ const footColumns: typeof forceColumns = [
   ['vxBottom', 'Vx foot', 'force'],
   ['vyBottom', 'Vy foot', 'force'],
 ];
-const kindNames: readonly (readonly [LoadSetKind, string])[] = [
-  ['ultimate', 'ultimate'],
-  ['characteristic', 'characteristic'],
-  ['frequent', 'frequent'],
-  ['quasiPermanent', 'quasi-permanent'],
-  ['service', 'service'],
-];
+const kindNames: Options<LoadSetKind> = {
+  ultimate: 'ultimate',
+  characteristic: 'characteristic',
+  frequent: 'frequent',
+  quasiPermanent: 'quasi-permanent',
+  service: 'service',
+};
 const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key);
 const differsAtFoot = (f: ColumnForces) => footColumns.some(([key]) => f[key] != null);
 /** How a force stands in its cell; at the foot it may be as at the top. */
@@ -93,10 +93,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
             label="Forces come"
             className="field !w-auto"
             value={member.mode}
-            options={[
-              ['sets', 'ready-factored, in sets'],
-              ['cases', 'by load case, combined by the code'],
-            ]}
+            options={{ sets: 'ready-factored, in sets', cases: 'by load case, combined by the code' }}
             onPick={(mode) => change('way of giving forces', (m) => void (m.mode = mode))}
           />
         </label>

@@ -74,13 +74,13 @@ function Reading({ project, member, text, onClose }: PasteProps) {
             className="field !w-auto"
             value={kind}
             onPick={setKind}
-            options={[
-              ['ultimate', 'ultimate, ready-factored'],
-              ['characteristic', 'characteristic'],
-              ['frequent', 'frequent'],
-              ['quasiPermanent', 'quasi-permanent'],
-              ['service', 'service'],
-            ]}
+            options={{
+              ultimate: 'ultimate, ready-factored',
+              characteristic: 'characteristic',
+              frequent: 'frequent',
+              quasiPermanent: 'quasi-permanent',
+              service: 'service',
+            }}
           />
         </label>
         <label className="flex items-center gap-1.5">

@@ -1,4 +1,5 @@
 'use client';
+import type { Options } from '@/ui/fields/Select';
 import { castDraft, type Draft } from 'immer';
 import { boundsOf } from '@/core/geometry/polygon';
 import { outlineOfShape, type SectionShape, type ShapeKind } from '@/core/geometry/section-shapes';
@@ -9,16 +10,16 @@ import type { ColumnMember } from '@/core/members/column/input';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { useRows } from '@/ui/fields/use-rows';
 
-const shapes: readonly (readonly [ShapeKind, string])[] = [
-  ['rectangle', 'rectangle'],
-  ['circle', 'circle'],
-  ['ring', 'ring'],
-  ['L', 'L'],
-  ['T', 'T'],
-  ['cross', 'cross'],
-  ['I', 'I'],
-  ['free', 'any outline'],
-];
+const shapes: Options<ShapeKind> = {
+  rectangle: 'rectangle',
+  circle: 'circle',
+  ring: 'ring',
+  L: 'L',
+  T: 'T',
+  cross: 'cross',
+  I: 'I',
+  free: 'any outline',
+};
 
 /** A shape of another kind, of about the same size. */
 function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
@@ -44,10 +45,7 @@ function changeShape(from: SectionShape, kind: ShapeKind): SectionShape {
     }
   }
 }
-const holders = [
-  ['ties', 'ties'],
-  ['spiral', 'a spiral'],
-] as const;
+const holders = { ties: 'ties', spiral: 'a spiral' };
 
 /** The shape of a column and what holds its bars. */
 export function ShapeFields({ project, member, result }: { project: Project; member: ColumnMember; result: ColumnResult }) {

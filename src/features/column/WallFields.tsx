@@ -7,10 +7,7 @@ import type { Project } from '@/core/project/project';
 import { useRows } from '@/ui/fields/use-rows';
 import { restraints } from './WallEditor';
 
-const ways = [
-  ['metre', 'a metre of a longer wall'],
-  ['whole', 'a wall of its own length'],
-] as const;
+const ways = { metre: 'a metre of a longer wall', whole: 'a wall of its own length' };
 
 /** Size of a wall and how its edges are held. */
 export function WallFields({ project, member, faults }: { project: Project; member: WallMember; faults: readonly Fault[] }) {

@@ -1,4 +1,5 @@
 'use client';
+import { entriesOf, type Options } from '@/ui/fields/Select';
 import type { Fault } from '@/core/checks/fault';
 import type { PanelMethod } from '@/core/members/panel/input';
 import type { Project } from '@/core/project/project';
@@ -23,26 +24,22 @@ export const panelLoads: LoadTable<PanelMember, PanelMember['loads'][number]> = 
   fresh: (id) => ({ case: id, value: 2e-3, note: '' }),
 };
 
-const methods: readonly (readonly [PanelMethod, string])[] = [
-  ['strips', 'strips both ways'],
-  ['yieldLines', 'yield lines, at collapse'],
-  ['coefficients', 'coefficients of the code'],
-];
-const yesNo = [
-  ['yes', 'held down'],
-  ['no', 'may lift'],
-] as const;
-const outers = [
-  ['x', 'bars along x'],
-  ['y', 'bars along y'],
-] as const;
+const methods: Options<PanelMethod> = {
+  strips: 'strips both ways',
+  yieldLines: 'yield lines, at collapse',
+  coefficients: 'coefficients of the code',
+};
+const yesNo = { yes: 'held down', no: 'may lift' };
+const outers = { x: 'bars along x', y: 'bars along y' };
 
 /** What a panel rests on besides its plan: names, method, materials, cover, and everything the code leaves open. */
 export function PanelBasis({ project, member, faults }: PanelProps) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
   const { quantity, pick, choose, box, fault } = rows;
-  const usable = methods.filter(([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined);
+  const usable = entriesOf(methods).filter(
+    ([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined,
+  );
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       <section>

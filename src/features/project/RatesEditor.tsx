@@ -1,15 +1,16 @@
+import { entriesOf, type Options } from '@/ui/fields/Select';
 import { Popover } from 'radix-ui';
 import { usualRates, type Rates } from '@/core/advice/rates';
 import type { Project } from '@/core/project/project';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 
-const lines: readonly (readonly [keyof Rates, string])[] = [
-  ['concrete', 'm³ of concrete, 30 MPa'],
-  ['perMPa', 'each MPa above, a m³'],
-  ['steel', 'kg of steel, fixed'],
-  ['formwork', 'm² of formwork'],
-];
+const lines: Options<keyof Rates> = {
+  concrete: 'm³ of concrete, 30 MPa',
+  perMPa: 'each MPa above, a m³',
+  steel: 'kg of steel, fixed',
+  formwork: 'm² of formwork',
+};
 
 /** What proposals are ranked by: the office's own rates of cost and carbon. */
 export function RatesEditor({ project }: { project: Project }) {
@@ -27,7 +28,7 @@ export function RatesEditor({ project }: { project: Project }) {
             <span className="small">for a</span>
             <span className="small">cost</span>
             <span className="small">carbon</span>
-            {lines.flatMap(([key, name]) => [
+            {entriesOf(lines).flatMap(([key, name]) => [
               <span key={key}>{name}</span>,
               ...(['cost', 'carbon'] as const).map((kind) => (
                 <QuantityInput

@@ -1,4 +1,5 @@
 'use client';
+import type { Options } from '@/ui/fields/Select';
 import type { Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
 import type { MomentsBy } from '@/core/codes/punching-rules';
@@ -12,10 +13,7 @@ import { CheckBox } from '@/ui/fields/CheckBox';
 import { catalogueOptions, materialRows, nameRows, useRows, type Rows } from '@/ui/fields/use-rows';
 
 type M = Draft<PunchingMember>;
-const layers = [
-  ['x', 'along x'],
-  ['y', 'along y'],
-] as const;
+const layers = { x: 'along x', y: 'along y' };
 
 /** What a slab at a column rests on besides its plan. */
 export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
@@ -61,11 +59,7 @@ const momentWords: Record<MomentsBy, string> = {
   given: 'by a factor that is given',
 };
 
-const columnKinds: readonly (readonly [PunchingColumn['kind'], string])[] = [
-  ['rectangle', 'rectangle'],
-  ['circle', 'circle'],
-  ['L', 'L'],
-];
+const columnKinds: Options<PunchingColumn['kind']> = { rectangle: 'rectangle', circle: 'circle', L: 'L' };
 
 function reshaped(column: PunchingColumn, kind: PunchingColumn['kind']): PunchingColumn {
   const { cx, cy } = columnSize(column);

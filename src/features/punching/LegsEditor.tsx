@@ -6,15 +6,8 @@ import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
 import { editorRow, sizeOptions, useRows } from '@/ui/fields/use-rows';
 
 type Kind = PunchingLegs['kind'] | 'none';
-const kinds = [
-  ['none', 'none'],
-  ['links', 'links on perimeters'],
-  ['studs', 'studs on rails'],
-] as const;
-const layouts = [
-  ['round', 'round the column'],
-  ['rectangular', 'with square corners'],
-] as const;
+const kinds = { none: 'none', links: 'links on perimeters', studs: 'studs on rails' };
+const layouts = { round: 'round the column', rectangular: 'with square corners' };
 
 /** Legs around the column: links on perimeters or rails of studs, how many, and where. */
 export function LegsEditor({ project, member, ...place }: EditorProps<PunchingMember>) {

@@ -4,10 +4,7 @@ import type { PunchingMember, SlabOpening } from '@/core/members/punching/input'
 import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
 import { editorRow, useRows } from '@/ui/fields/use-rows';
 
-const shapes = [
-  ['rectangle', 'rectangle'],
-  ['circle', 'circle'],
-] as const;
+const shapes = { rectangle: 'rectangle', circle: 'circle' };
 const fields = {
   circle: [['x', 'Centre x'], ['y', 'Centre y'], ['diameter', 'Diameter']],
   rectangle: [['x', 'Centre x'], ['y', 'Centre y'], ['b', 'Along x'], ['h', 'Along y']],

@@ -165,10 +165,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
             <Select
               label="Paper"
               value={project.paper}
-              options={[
-                ['A4', 'A4'],
-                ['Letter', 'Letter'],
-              ]}
+              options={{ A4: 'A4', Letter: 'Letter' }}
               onPick={(paper) =>
                 edit(
                   'paper',

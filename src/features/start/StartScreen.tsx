@@ -231,10 +231,7 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
           label="Units"
           className="h-6 bg-transparent"
           value={display}
-          options={[
-            ['SI', 'kN, mm'],
-            ['US', 'kip, in'],
-          ]}
+          options={{ SI: 'kN, mm', US: 'kip, in' }}
           onPick={setDisplay}
         />
       </label>

@@ -15,10 +15,7 @@ import { useChange } from '@/ui/fields/use-change';
 import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 
-const outers = [
-  ['along', 'bars along the span'],
-  ['across', 'bars across'],
-] as const;
+const outers = { along: 'bars along the span', across: 'bars across' };
 
 interface BasisProps {
   readonly project: Project;

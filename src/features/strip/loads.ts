@@ -16,12 +16,7 @@ function retyped(load: StripLoad, type: StripLoadType, length: number): StripLoa
 /** The loads of a slab as a table. */
 export const stripLoads: LoadTable<StripMember, StripLoad> = {
   title: 'Loads',
-  types: [
-    ['uniform', 'over the area'],
-    ['partial', 'over a part'],
-    ['line', 'line across'],
-    ['point', 'at a point'],
-  ],
+  types: { uniform: 'over the area', partial: 'over a part', line: 'line across', point: 'at a point' },
   retyped,
   liesOnAll: ({ type }) => type === 'uniform',
   values: [

@@ -2,11 +2,7 @@ import type { LineMember } from '@/core/members/strip/input';
 import type { Project } from '@/core/project/project';
 import { useRows } from './use-rows';
 
-const cements = [
-  ['S', 'slow hardening'],
-  ['N', 'normal'],
-  ['R', 'rapid hardening'],
-] as const;
+const cements = { S: 'slow hardening', N: 'normal', R: 'rapid hardening' };
 
 /** Humidity may be from 20 to 100 %, ages up to a hundred years. */
 export const HUMIDITY = [0.2, 1] as const;

@@ -1,5 +1,11 @@
 'use client';
 
+/** Values with their words, in the order in which they are offered; a list where the values are numbers, which an object would sort. */
+export type Options<T extends string> = Readonly<Partial<Record<T, string>>> | readonly (readonly [T, string])[];
+
+export const entriesOf = <T extends string>(options: Options<T>): readonly (readonly [T, string])[] =>
+  Array.isArray(options) ? options : (Object.entries(options) as [T, string][]);
+
 /** A drop-down of named values: the list of the browser, so that keys and touch work as everywhere. */
 export function Select<T extends string>({
   label,
@@ -11,14 +17,14 @@ export function Select<T extends string>({
 }: {
   label: string;
   value: T;
-  options: readonly (readonly [T, string])[];
+  options: Options<T>;
   onPick: (value: T) => void;
   className?: string;
   isDisabled?: boolean;
 }) {
   return (
     <select className={className} aria-label={label} value={value} disabled={isDisabled} onChange={(e) => onPick(e.target.value as T)}>
-      {options.map(([key, name]) => (
+      {entriesOf(options).map(([key, name]) => (
         <option key={key} value={key}>
           {name}
         </option>

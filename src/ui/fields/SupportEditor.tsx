@@ -1,4 +1,5 @@
 'use client';
+import { entriesOf, type Options } from './Select';
 import type { Handle } from '@/core/drawing/shapes';
 import { isBeam, supportName, type SupportType } from '@/core/members/beam/input';
 import type { LineMember } from '@/core/members/strip/input';
@@ -6,12 +7,7 @@ import type { Project } from '@/core/project/project';
 import { DrawnPopover } from '@/ui/drawing/DrawnPopover';
 import { editorRow, useRows } from './use-rows';
 
-const supportTypes: readonly (readonly [SupportType, string])[] = [
-  ['pinned', 'pinned'],
-  ['fixed', 'fixed'],
-  ['spring', 'spring'],
-  ['free', 'free end'],
-];
+const supportTypes: Options<SupportType> = { pinned: 'pinned', fixed: 'fixed', spring: 'spring', free: 'free end' };
 
 interface SupportProps {
   readonly project: Project;
@@ -33,7 +29,7 @@ export function SupportEditor({ project, member, index, ...place }: SupportProps
       {pick(
         'Type',
         `${at}.type`,
-        supportTypes.filter(([value]) => isEnd || value !== 'free'),
+        entriesOf(supportTypes).filter(([value]) => isEnd || value !== 'free'),
       )}
       {type !== 'free' && (
         <>

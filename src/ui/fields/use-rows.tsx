@@ -9,7 +9,7 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { CheckBox } from './CheckBox';
 import { setAt, valueAt, type PathTo } from './paths';
 import { QuantityInput } from './QuantityInput';
-import { Select } from './Select';
+import { Select, type Options } from './Select';
 import { useChange } from './use-change';
 
 /** A row of a panel, and of an editor that hangs on a drawing. */
@@ -18,8 +18,6 @@ export const editorRow = 'grid grid-cols-[7.5rem_1fr] items-center gap-2 py-0.5'
 
 /** Paths to values of a member; what it keeps besides (states, decisions, choices) has its own places. */
 type FieldOf<M, V> = M extends unknown ? PathTo<Omit<M, 'variants' | 'decisions' | 'choices'>, V> : never;
-
-type Options<T extends string> = readonly (readonly [T, string])[];
 
 interface Words {
   /** What the field is called where its label alone does not say it. */

@@ -1,6 +1,6 @@
 'use client';
 import { Select } from '@/ui/fields/Select';
-import { readChoice, type Choice, type DesignCode } from '@/core/codes/design-code';
+import { isRange, readChoice, type Choice, type DesignCode } from '@/core/codes/design-code';
 import type { Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
@@ -26,7 +26,7 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
             <span className="truncate" title={`${choice.title}, ${choice.clause}`}>
               {choice.title}
             </span>
-            {'min' in choice.options ? (
+            {isRange(choice.options) ? (
               <input
                 className="field !h-5"
                 defaultValue={value}
@@ -38,7 +38,7 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
                 label={choice.title}
                 className="field !h-5"
                 value={value}
-                options={choice.options.map((o) => [o.value, o.label] as const)}
+                options={Object.entries(choice.options)}
                 onPick={(v) => set(choice, v)}
               />
             )}

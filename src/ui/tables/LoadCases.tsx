@@ -1,4 +1,5 @@
 'use client';
+import type { Options } from '@/ui/fields/Select';
 import { useChange } from '@/ui/fields/use-change';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
@@ -8,25 +9,25 @@ import { firstFree } from '@/store/commands';
 import { columnsFor } from './columns';
 import { Grid } from './Grid';
 
-const natures: readonly (readonly [Nature, string])[] = [
-  ['permanent', 'permanent'],
-  ['imposed', 'imposed'],
-  ['roof', 'roof, imposed'],
-  ['snow', 'snow'],
-  ['rain', 'rain'],
-  ['wind', 'wind'],
-  ['earthquake', 'earthquake'],
-];
-const categories: readonly (readonly [ImposedCategory, string])[] = [
-  ['A', 'A dwellings'],
-  ['B', 'B offices'],
-  ['C', 'C assembly'],
-  ['D', 'D shops'],
-  ['E', 'E storage'],
-  ['F', 'F light traffic'],
-  ['G', 'G traffic'],
-  ['H', 'H roofs'],
-];
+const natures: Options<Nature> = {
+  permanent: 'permanent',
+  imposed: 'imposed',
+  roof: 'roof, imposed',
+  snow: 'snow',
+  rain: 'rain',
+  wind: 'wind',
+  earthquake: 'earthquake',
+};
+const categories: Options<ImposedCategory> = {
+  A: 'A dwellings',
+  B: 'B offices',
+  C: 'C assembly',
+  D: 'D shops',
+  E: 'E storage',
+  F: 'F light traffic',
+  G: 'G traffic',
+  H: 'H roofs',
+};
 
 /** Members whose loads belong to cases. */
 export type CasedMember = Extract<Member, { readonly loads: readonly { readonly case: string }[] }>;

@@ -7,6 +7,7 @@ import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases, type CasedMember } from './LoadCases';
 import { RefusedRows, usePastedLoads, type PastedRows } from './pasted-loads';
+import type { Options } from '@/ui/fields/Select';
 import { columnsFor } from './columns';
 import { Grid, type Column } from './Grid';
 
@@ -20,7 +21,7 @@ interface AnyLoad {
 /** What the loads of a kind of member are, as a table shows them. */
 export interface LoadTable<M extends CasedMember, L extends AnyLoad> {
   readonly title: string;
-  readonly types?: readonly (readonly [NonNullable<L['type']>, string])[];
+  readonly types?: Options<NonNullable<L['type']>>;
   /** A load of another type at the same place. */
   readonly retyped?: (load: L, type: NonNullable<L['type']>, length: number) => L;
   readonly liesOnAll?: (load: L) => boolean;

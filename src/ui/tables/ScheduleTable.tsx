@@ -23,11 +23,7 @@ export function ScheduleTable({ project, member, result }: { project: Project; m
             label="Bends named"
             className="field !h-6 !w-48 !py-0"
             value={project.bends}
-            options={[
-              ['byCode', 'as the code has them'],
-              ['iso', 'by ISO 3766, BS 8666'],
-              ['aci', 'by ACI bend types'],
-            ]}
+            options={{ byCode: 'as the code has them', iso: 'by ISO 3766, BS 8666', aci: 'by ACI bend types' }}
             onPick={(bends) =>
               edit(
                 'names of bends',

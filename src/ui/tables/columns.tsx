@@ -1,7 +1,7 @@
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
+import { entriesOf, Select, type Options } from '@/ui/fields/Select';
 import type { Column } from './Grid';
 
 /** Where a cell has its value: a key of the row, or how to read and set it. */
@@ -20,8 +20,6 @@ interface QuantityOptions<R> extends CellOptions<R> {
   /** The unit stands in the heading. */
   readonly isBare?: boolean;
 }
-
-type Options<T extends string> = readonly (readonly [T, string])[];
 
 /** Builds the columns of a grid whose cells are typed. Cells are named by their heading and their row: "Value of load 2". */
 export function columnsFor<R extends object>(
@@ -91,7 +89,7 @@ export function columnsFor<R extends object>(
       return {
         title,
         width,
-        text: (row) => listOf(row).find(([key]) => key === get(row))?.[1] ?? '',
+        text: (row) => entriesOf(listOf(row)).find(([key]) => key === get(row))?.[1] ?? '',
         cell: (row, i) => {
           const label = named(title, row, i);
           return <Select {...{ label }} value={get(row)} options={listOf(row)} isDisabled={isDisabled?.(row)} onPick={(v) => set(i, v)} />;

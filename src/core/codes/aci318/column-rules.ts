@@ -16,45 +16,28 @@ export const columnChoices: readonly Choice[] = [
     title: 'Utilisation under P and M',
     clause: '22.4 (practice)',
     topic: 'columns',
-    default: 'moment',
-    options: [
-      { value: 'moment', label: 'moment at the same P, true direction' },
-      { value: 'ray', label: 'P and M growing together' },
-    ],
+    options: { moment: 'moment at the same P, true direction', ray: 'P and M growing together' },
   },
   {
     key: 'stiffness',
     title: 'Effective stiffness (EI)eff',
     clause: '6.6.4.4.4',
     topic: 'columns',
-    default: 'a',
-    options: [
-      { value: 'a', label: '(a) 0.4 Ec Ig' },
-      { value: 'b', label: '(b) 0.2 Ec Ig + Es Ise' },
-      { value: 'c', label: '(c) Ec I of table 6.6.3.1.1(b)' },
-    ],
+    options: { a: '(a) 0.4 Ec Ig', b: '(b) 0.2 Ec Ig + Es Ise', c: '(c) Ec I of table 6.6.3.1.1(b)' },
   },
   {
     key: 'cmWhenLeast',
     title: 'Cm where the least moment governs',
     clause: '6.6.4.5.4',
     topic: 'columns',
-    default: 'ratio',
-    options: [
-      { value: 'ratio', label: 'from the end moments' },
-      { value: 'one', label: '1.0' },
-    ],
+    options: { ratio: 'from the end moments', one: '1.0' },
   },
   {
     key: 'accidental',
     title: 'Least moments M2,min',
     clause: '6.6.4.5.4',
     topic: 'columns',
-    default: 'worse',
-    options: [
-      { value: 'worse', label: 'about the worse axis, one at a time' },
-      { value: 'both', label: 'about both axes at once' },
-    ],
+    options: { worse: 'about the worse axis, one at a time', both: 'about both axes at once' },
   },
 ];
 

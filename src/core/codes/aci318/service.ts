@@ -44,12 +44,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '9.3.1, 9.3.2',
     topic: 'service',
     only: 'beams',
-    default: 'curvature',
-    options: [
-      { value: 'curvature', label: 'by calculation; least depth as information' },
-      { value: 'spanDepth', label: 'by the least depth alone' },
-      { value: 'both', label: 'by both' },
-    ],
+    options: { curvature: 'by calculation; least depth as information', spanDepth: 'by the least depth alone', both: 'by both' },
   },
   {
     key: 'deflectionInertia',
@@ -57,12 +52,11 @@ export const serviceChoices: readonly Choice[] = [
     clause: '24.2.3.6, 24.2.3.7',
     topic: 'service',
     only: 'beams',
-    default: 'average',
-    options: [
-      { value: 'average', label: 'mean of midspan and continuous ends' },
-      { value: 'midspan', label: 'that of midspan (support of a cantilever)' },
-      { value: 'section', label: 'each section with its own' },
-    ],
+    options: {
+      average: 'mean of midspan and continuous ends',
+      midspan: 'that of midspan (support of a cantilever)',
+      section: 'each section with its own',
+    },
   },
   {
     key: 'barStressInService',
@@ -70,11 +64,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '24.3.2.1',
     topic: 'service',
     only: 'beams',
-    default: 'calculated',
-    options: [
-      { value: 'calculated', label: 'calculated' },
-      { value: 'twoThirds', label: '2/3 fy' },
-    ],
+    options: { calculated: 'calculated', twoThirds: '2/3 fy' },
   },
   {
     key: 'cantileverSpan',
@@ -82,11 +72,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '24.2.2',
     topic: 'service',
     only: 'beams',
-    default: '1',
-    options: [
-      { value: '1', label: 'its length' },
-      { value: '2', label: 'twice its length' },
-    ],
+    options: { '1': 'its length', '2': 'twice its length' },
   },
 ];
 

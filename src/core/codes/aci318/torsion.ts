@@ -32,11 +32,7 @@ export const torsionChoices: readonly Choice[] = [
     title: 'Torsion is',
     clause: '22.7.3',
     topic: 'torsion',
-    default: 'equilibrium',
-    options: [
-      { value: 'equilibrium', label: 'needed for equilibrium' },
-      { value: 'compatibility', label: 'from compatibility: at most that of cracking' },
-    ],
+    options: { equilibrium: 'needed for equilibrium', compatibility: 'from compatibility: at most that of cracking' },
   },
 ];
 

@@ -103,7 +103,6 @@ export const frameChoices: FrameCode['choices'] = [
     clause: 'EN 1998-1 table 5.1, (5.4)',
     topic: 'frames',
     only: 'beams',
-    default: '3.9',
-    options: { min: 1.5, max: 6 },
+    options: { min: 1.5, max: 6, usual: 3.9 },
   },
 ];

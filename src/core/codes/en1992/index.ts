@@ -31,11 +31,7 @@ const choices: readonly Choice[] = [
     title: 'Ultimate combinations',
     clause: 'EN 1990 6.4.3.2(3)',
     topic: 'combinations',
-    default: '6.10',
-    options: [
-      { value: '6.10', label: 'expression 6.10' },
-      { value: '6.10ab', label: 'the worse of 6.10a and 6.10b' },
-    ],
+    options: { '6.10': 'expression 6.10', '6.10ab': 'the worse of 6.10a and 6.10b' },
   },
   {
     key: 'pattern',
@@ -43,13 +39,12 @@ const choices: readonly Choice[] = [
     clause: '5.1.3(1)',
     topic: 'analysis',
     only: 'beams',
-    default: 'alternateAndAdjacent',
-    options: [
-      { value: 'alternateAndAdjacent', label: 'alternate spans, and any two adjacent' },
-      { value: 'allAndAlternate', label: 'all spans, and alternate (UK annex)' },
-      { value: 'exhaustive', label: 'every arrangement' },
-      { value: 'allSpans', label: 'all spans only' },
-    ],
+    options: {
+      alternateAndAdjacent: 'alternate spans, and any two adjacent',
+      allAndAlternate: 'all spans, and alternate (UK annex)',
+      exhaustive: 'every arrangement',
+      allSpans: 'all spans only',
+    },
   },
   {
     key: 'supportMoment',
@@ -57,12 +52,11 @@ const choices: readonly Choice[] = [
     clause: '5.3.2.2(3), (4)',
     topic: 'analysis',
     only: 'beams',
-    default: 'face',
-    options: [
-      { value: 'face', label: 'at the face, at least 0.65 of the fixed-end moment' },
-      { value: 'rounded', label: 'peak less R t / 8 (bearing)' },
-      { value: 'centre', label: 'at the centre line' },
-    ],
+    options: {
+      face: 'at the face, at least 0.65 of the fixed-end moment',
+      rounded: 'peak less R t / 8 (bearing)',
+      centre: 'at the centre line',
+    },
   },
   {
     key: 'diagram',
@@ -70,11 +64,7 @@ const choices: readonly Choice[] = [
     clause: '3.1.7',
     topic: 'bending',
     only: 'beams',
-    default: 'block',
-    options: [
-      { value: 'block', label: 'rectangular block' },
-      { value: 'parabola', label: 'parabola and rectangle' },
-    ],
+    options: { block: 'rectangular block', parabola: 'parabola and rectangle' },
   },
   {
     key: 'depthLimit',
@@ -82,11 +72,7 @@ const choices: readonly Choice[] = [
     clause: '5.5(4), 5.6.3(2)',
     topic: 'bending',
     only: 'beams',
-    default: 'plastic',
-    options: [
-      { value: 'plastic', label: '5.5(4), and at most 0.45 (0.35 above C50/60)' },
-      { value: 'redistribution', label: '5.5(4) alone' },
-    ],
+    options: { plastic: '5.5(4), and at most 0.45 (0.35 above C50/60)', redistribution: '5.5(4) alone' },
   },
   {
     key: 'compressionBars',
@@ -94,11 +80,7 @@ const choices: readonly Choice[] = [
     clause: '6.1',
     topic: 'bending',
     only: 'beams',
-    default: 'count',
-    options: [
-      { value: 'count', label: 'counted in the resistance' },
-      { value: 'ignore', label: 'left out' },
-    ],
+    options: { count: 'counted in the resistance', ignore: 'left out' },
   },
   {
     key: 'leverArm',
@@ -106,30 +88,21 @@ const choices: readonly Choice[] = [
     clause: '6.1 (practice)',
     topic: 'bending',
     only: 'beams',
-    default: 'free',
-    options: [
-      { value: 'free', label: 'as calculated' },
-      { value: 'capped', label: 'at most 0.95 d' },
-    ],
+    options: { free: 'as calculated', capped: 'at most 0.95 d' },
   },
   {
     key: 'cotTheta',
     title: 'cot of the strut angle (0: the best)',
     clause: '6.2.3(2)',
     topic: 'shear',
-    default: '0',
-    options: { min: 0, max: 2.5 },
+    options: { min: 0, max: 2.5, usual: 0 },
   },
   {
     key: 'linkStress',
     title: 'Stress of links',
     clause: '6.2.3(3) note 2',
     topic: 'shear',
-    default: 'full',
-    options: [
-      { value: 'full', label: 'fywd, with struts of nu (6.6N)' },
-      { value: 'low', label: '0.8 fywk, with stronger struts' },
-    ],
+    options: { full: 'fywd, with struts of nu (6.6N)', low: '0.8 fywk, with stronger struts' },
   },
   {
     key: 'shearPlace',
@@ -137,11 +110,7 @@ const choices: readonly Choice[] = [
     clause: '6.2.1(8)',
     topic: 'shear',
     only: 'beams',
-    default: 'atD',
-    options: [
-      { value: 'atD', label: 'links from d beyond the face' },
-      { value: 'atFace', label: 'links from the face' },
-    ],
+    options: { atD: 'links from d beyond the face', atFace: 'links from the face' },
   },
   {
     key: 'heldEnds',
@@ -149,11 +118,7 @@ const choices: readonly Choice[] = [
     clause: '9.3.1.2(2)',
     topic: 'analysis',
     only: 'strips',
-    default: 'partly',
-    options: [
-      { value: 'partly', label: 'held a little: top bars for 0.15 of the span moment' },
-      { value: 'free', label: 'free to turn: no top bars' },
-    ],
+    options: { partly: 'held a little: top bars for 0.15 of the span moment', free: 'free to turn: no top bars' },
   },
   {
     key: 'thinSlabs',
@@ -161,11 +126,7 @@ const choices: readonly Choice[] = [
     clause: '7.3.3(1)',
     topic: 'service',
     only: 'strips',
-    default: 'rule',
-    options: [
-      { value: 'rule', label: 'no look at them, 9.3 is kept' },
-      { value: 'calculate', label: 'calculated as for deeper slabs' },
-    ],
+    options: { rule: 'no look at them, 9.3 is kept', calculate: 'calculated as for deeper slabs' },
   },
   ...torsionChoices,
   ...serviceChoices,

@@ -39,11 +39,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '7.3.3, 7.3.4',
     topic: 'service',
     only: 'beams',
-    default: 'width',
-    options: [
-      { value: 'width', label: 'by calculated width' },
-      { value: 'tables', label: 'by size or spacing of bars, tables 7.2N and 7.3N' },
-    ],
+    options: { width: 'by calculated width', tables: 'by size or spacing of bars, tables 7.2N and 7.3N' },
   },
   {
     key: 'deflectionBy',
@@ -51,12 +47,11 @@ export const serviceChoices: readonly Choice[] = [
     clause: '7.4.1(6)',
     topic: 'service',
     only: 'beams',
-    default: 'curvature',
-    options: [
-      { value: 'curvature', label: 'by integrated curvature; span over depth as information' },
-      { value: 'spanDepth', label: 'by span over depth alone' },
-      { value: 'both', label: 'by both' },
-    ],
+    options: {
+      curvature: 'by integrated curvature; span over depth as information',
+      spanDepth: 'by span over depth alone',
+      both: 'by both',
+    },
   },
   {
     key: 'crackedBy',
@@ -64,11 +59,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '7.4.3(4)',
     topic: 'service',
     only: 'beams',
-    default: 'largest',
-    options: [
-      { value: 'largest', label: 'the largest, characteristic' },
-      { value: 'own', label: 'that of the state itself' },
-    ],
+    options: { largest: 'the largest, characteristic', own: 'that of the state itself' },
   },
   {
     key: 'cantileverSpan',
@@ -76,11 +67,7 @@ export const serviceChoices: readonly Choice[] = [
     clause: '7.4.1(4)',
     topic: 'service',
     only: 'beams',
-    default: '1',
-    options: [
-      { value: '1', label: 'its length' },
-      { value: '2', label: 'twice its length' },
-    ],
+    options: { '1': 'its length', '2': 'twice its length' },
   },
 ];
 

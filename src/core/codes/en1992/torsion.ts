@@ -27,11 +27,7 @@ export const torsionChoices: readonly Choice[] = [
     title: 'Torsion is',
     clause: '6.3.1(1), (2)',
     topic: 'torsion',
-    default: 'equilibrium',
-    options: [
-      { value: 'equilibrium', label: 'needed for equilibrium' },
-      { value: 'compatibility', label: 'from compatibility alone: least steel' },
-    ],
+    options: { equilibrium: 'needed for equilibrium', compatibility: 'from compatibility alone: least steel' },
   },
 ];
 
