@@ -1,112 +1,79 @@
 import { array, boolean, number, object, string } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
 import { frameClasses } from '../../codes/frame-rules';
-import {
-  byType,
-  catalogue,
-  list,
-  loadBase,
-  loadCase,
-  materials,
-  oneOf,
-  ownCombinations,
-  points,
-  quantity,
-  service,
-  spanIndex,
-  spanOrAll,
-  support,
-  text,
-} from '../parts/schema-parts';
+import * as field from '../parts/schema-parts';
 
-const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: string().required('is missing') })
+const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: field.name() })
   .nullable()
   .default(null);
 
 const outlineFields = {
   shape: string().oneOf(['rectangular', 'T', 'L', 'invertedT', 'free'], 'must be one of: rectangular, T, L, invertedT, free'),
-  b: quantity('length'),
-  h: quantity('length'),
-  flangeWidth: quantity('length'),
-  flangeDepth: quantity('length'),
+  b: field.quantity('length'),
+  h: field.quantity('length'),
+  flangeWidth: field.quantity('length'),
+  flangeDepth: field.quantity('length'),
 };
 
 const span = object({
-  length: quantity('length').required('is missing'),
+  length: field.needed('length'),
   /** Dimensions that differ from those of the beam. */
   section: object(outlineFields).default({}),
   /** Upward camber of the formwork at midspan, or at the end of a cantilever. */
-  camber: quantity('length').default(0),
+  camber: field.length(0),
 });
 
 /** Line loads N/mm, forces N, moments N mm; torques per length N mm/mm. Positive down. */
 const loads = {
-  uniform: { ...loadBase, span: spanOrAll, value: quantity('lineLoad').required('is missing') },
+  uniform: { ...field.loadBase, span: field.spanOrAll, value: field.needed('lineLoad') },
   partial: {
-    ...loadBase,
-    span: spanIndex,
-    from: quantity('length').required('is missing'),
-    to: quantity('length').required('is missing'),
-    value: quantity('lineLoad').required('is missing'),
+    ...field.loadBase,
+    span: field.spanIndex,
+    from: field.needed('length'),
+    to: field.needed('length'),
+    value: field.needed('lineLoad'),
   },
   trapezoidal: {
-    ...loadBase,
-    span: spanIndex,
-    from: quantity('length').required('is missing'),
-    to: quantity('length').required('is missing'),
-    start: quantity('lineLoad').required('is missing'),
-    end: quantity('lineLoad').required('is missing'),
+    ...field.loadBase,
+    span: field.spanIndex,
+    from: field.needed('length'),
+    to: field.needed('length'),
+    start: field.needed('lineLoad'),
+    end: field.needed('lineLoad'),
   },
-  point: { ...loadBase, span: spanIndex, at: quantity('length').required('is missing'), force: quantity('force').required('is missing') },
-  moment: {
-    ...loadBase,
-    span: spanIndex,
-    at: quantity('length').required('is missing'),
-    moment: quantity('moment').required('is missing'),
-  },
+  point: { ...field.loadBase, span: field.spanIndex, at: field.needed('length'), force: field.needed('force') },
+  moment: { ...field.loadBase, span: field.spanIndex, at: field.needed('length'), moment: field.needed('moment') },
   // kNm/m and kN are one unit.
-  torque: { ...loadBase, span: spanOrAll, value: quantity('force').required('is missing') },
-  pointTorque: {
-    ...loadBase,
-    span: spanIndex,
-    at: quantity('length').required('is missing'),
-    torque: quantity('moment').required('is missing'),
-  },
+  torque: { ...field.loadBase, span: field.spanOrAll, value: field.needed('force') },
+  pointTorque: { ...field.loadBase, span: field.spanIndex, at: field.needed('length'), torque: field.needed('moment') },
 };
 const forces = object({
-  place: text(60),
-  combination: text(60),
+  place: field.text(60),
+  combination: field.text(60),
   /** Sagging positive. */
-  moment: quantity('moment').default(0),
-  shear: quantity('force').default(0),
-  torsion: quantity('moment').default(0),
+  moment: field.quantity('moment').default(0),
+  shear: field.quantity('force').default(0),
+  torsion: field.quantity('moment').default(0),
   /** At the centroid of the plain section, compression positive. */
-  axial: quantity('force').default(0),
+  axial: field.quantity('force').default(0),
 });
 
 const linkZone = object({
   /** Where the zone ends, from the left end of the span; the last zone ends with the span. */
-  to: quantity('length').required('is missing'),
-  size: string().required('is missing'),
+  to: field.needed('length'),
+  size: field.name(),
   legs: number().required('is missing'),
-  spacing: quantity('length').required('is missing'),
+  spacing: field.needed('length'),
 });
-const extra = object({
-  bars: barGroup,
-  from: quantity('length').nullable().default(null),
-  to: quantity('length').nullable().default(null),
-});
+const extra = object({ bars: barGroup, from: field.open(), to: field.open() });
 /** By span and by support; null is chosen. Lengths of top bars from the support's centre line. */
 const bars = object({
-  bottom: list(object({ main: barGroup, extra }), 22),
-  top: list(object({ main: barGroup }), 22),
-  links: list(object({ zones: array(linkZone).nullable().default(null) }), 22),
+  bottom: field.list(object({ main: barGroup, extra }), 22),
+  top: field.list(object({ main: barGroup }), 22),
+  links: field.list(object({ zones: array(linkZone).nullable().default(null) }), 22),
   /** Bars along each side face of the beam; null are those that torsion needs. */
   side: barGroup,
-  support: list(
-    object({ bars: barGroup, left: quantity('length').nullable().default(null), right: quantity('length').nullable().default(null) }),
-    23,
-  ),
+  support: field.list(object({ bars: barGroup, left: field.open(), right: field.open() }), 23),
 });
 
 const wholeFrom = (least: number) =>
@@ -114,58 +81,55 @@ const wholeFrom = (least: number) =>
 
 /** What a continuous beam asks for, or (mode "forces") a section whose design forces are known. Lengths mm; positions along a span from its left end. */
 export const beamFields = (d: MaterialDefaults) => ({
-  mode: oneOf(['loads', 'forces'], 'loads'),
+  mode: field.oneOf(['loads', 'forces'], 'loads'),
   section: object({
     shape: outlineFields.shape.default('rectangular'),
-    b: quantity('length').default(300),
-    h: quantity('length').default(500),
-    flangeWidth: quantity('length').default(1000),
-    flangeDepth: quantity('length').default(150),
-    points: points.optional().default(undefined),
+    b: field.length(300),
+    h: field.length(500),
+    flangeWidth: field.length(1000),
+    flangeDepth: field.length(150),
+    points: field.points.optional().default(undefined),
   }),
   /** Clear distances to the next webs on both sides, from which the code finds the flange; null takes its width as given. */
-  slab: object({ left: quantity('length').default(2000), right: quantity('length').default(2000) })
+  slab: object({ left: field.length(2000), right: field.length(2000) })
     .nullable()
     .default(null),
-  spans: array(span)
-    .min(1, 'needs at least one span')
-    .max(22, 'has at most 22 spans with cantilevers')
-    .default([{ length: 6000, section: {}, camber: 0 }]),
-  supports: list(support, 23),
-  materials: materials(d),
-  catalogue: catalogue(d),
+  spans: field.spans(span, { length: 6000, section: {}, camber: 0 }),
+  supports: field.list(field.support, 23),
+  materials: field.materials(d),
+  catalogue: field.catalogue(d),
   /** To the outside of the links. */
-  cover: object({ top: quantity('length').default(30), bottom: quantity('length').default(30), side: quantity('length').default(30) }),
-  unitWeight: quantity('unitWeight').default(d.unitWeight),
+  cover: object({ top: field.length(30), bottom: field.length(30), side: field.length(30) }),
+  unitWeight: field.quantity('unitWeight').default(d.unitWeight),
   selfWeight: boolean().default(true),
-  cases: list(loadCase, 40),
-  loads: list(byType(loads), 500),
-  forces: list(forces, 5000),
+  cases: field.list(field.loadCase, 40),
+  loads: field.list(field.byType(loads), 500),
+  forces: field.list(forces, 5000),
   bars,
-  service,
+  service: field.service,
   /** Class of the ductile frame in which the beam stands, as the code names them. */
-  frame: oneOf(frameClasses, 'none'),
+  frame: field.oneOf(frameClasses, 'none'),
   /** What the automatic choice of bars may use; an empty list is everything usual. */
   barRules: object({
-    mainSizes: list(string().defined(), 20),
-    linkSizes: list(string().defined(), 20),
+    mainSizes: field.list(string().defined(), 20),
+    linkSizes: field.list(string().defined(), 20),
     /** Fewest and most bars of a group; null leaves them open. */
     leastBars: wholeFrom(2),
     mostBars: wholeFrom(2),
     /** Legs that links may have, and spacings (mm) in which they may stand. */
-    legs: list(number().integer('must be a whole number').min(2, 'must be at least 2').max(20, 'must be at most 20').defined(), 10),
-    spacings: list(quantity('length').defined(), 20),
+    legs: field.list(number().integer('must be a whole number').min(2, 'must be at least 2').max(20, 'must be at most 20').defined(), 10),
+    spacings: field.list(field.quantity('length').defined(), 20),
     /** Refuse compression steel that strength would need. */
     singlyReinforced: boolean().default(false),
   }),
-  ...ownCombinations,
+  ...field.ownCombinations,
 });
 
 /** What a beam in a project asks for besides. */
 export const beamMemberFields = (d: MaterialDefaults) => ({
   ...beamFields(d),
   /** Beams of one group share their section and bars; empty for none. */
-  group: text(40),
+  group: field.text(40),
   /** Where the report cuts the beam (mm from its left end); none: over the supports and in midspan. */
-  cuts: list(quantity('length').defined(), 40),
+  cuts: field.list(field.quantity('length').defined(), 40),
 });

@@ -1,46 +1,36 @@
 import { boolean, number, object, string } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
-import { byKind, catalogue, list, loadCase, materials, oneOf, ownCombinations, points, quantity, text } from '../parts/schema-parts';
+import * as field from '../parts/schema-parts';
 
-const length = (value: number) => quantity('length').default(value);
 /** Outlines by their dimensions; what they mean stands with the shapes themselves. */
 export const shapes = {
-  rectangle: { b: length(350), h: length(350) },
-  circle: { diameter: length(450) },
-  ring: { diameter: length(600), wall: length(150) },
-  L: { b: length(600), h: length(600), tx: length(250), ty: length(250) },
-  T: { b: length(600), h: length(500), web: length(250), flange: length(200) },
-  cross: { b: length(600), h: length(600), tx: length(250), ty: length(250) },
-  I: { b: length(500), h: length(700), web: length(200), flange: length(180) },
-  free: { outer: points, holes: list(points, 20) },
+  rectangle: { b: field.length(350), h: field.length(350) },
+  circle: { diameter: field.length(450) },
+  ring: { diameter: field.length(600), wall: field.length(150) },
+  L: { b: field.length(600), h: field.length(600), tx: field.length(250), ty: field.length(250) },
+  T: { b: field.length(600), h: field.length(500), web: field.length(250), flange: field.length(200) },
+  cross: { b: field.length(600), h: field.length(600), tx: field.length(250), ty: field.length(250) },
+  I: { b: field.length(500), h: field.length(700), web: field.length(200), flange: field.length(180) },
+  free: { outer: field.points, holes: field.list(field.points, 20) },
 };
 const bars = {
   sides: {
-    corner: string().required('is missing'),
+    corner: field.name(),
     alongX: number().default(0),
     sizeX: string().default(''),
     alongY: number().default(0),
     sizeY: string().default(''),
   },
-  ring: { count: number().default(8), size: string().required('is missing') },
-  outline: { size: string().required('is missing'), spacing: length(250) },
-  list: {
-    bars: list(
-      object({
-        x: quantity('length').required('is missing'),
-        y: quantity('length').required('is missing'),
-        size: string().required('is missing'),
-      }),
-      200,
-    ),
-  },
+  ring: { count: number().default(8), size: field.name() },
+  outline: { size: field.name(), spacing: field.length(250) },
+  list: { bars: field.list(object({ x: field.needed('length'), y: field.needed('length'), size: field.name() }), 200) },
 };
 
-const restraint = { b: length(300), h: length(500), length: length(6000) };
+const restraint = { b: field.length(300), h: field.length(500), length: field.length(6000) };
 const end = object({
-  kind: oneOf(['fixed', 'pinned', 'free', 'framed'], 'pinned'),
-  beams: list(object({ ...restraint, far: oneOf(['fixed', 'pinned', 'continuous'], 'continuous') }), 8),
-  column: object({ b: length(300), h: length(300), length: length(3000) })
+  kind: field.oneOf(['fixed', 'pinned', 'free', 'framed'], 'pinned'),
+  beams: field.list(object({ ...restraint, far: field.oneOf(['fixed', 'pinned', 'continuous'], 'continuous') }), 8),
+  column: object({ b: field.length(300), h: field.length(300), length: field.length(3000) })
     .nullable()
     .default(null),
 });
@@ -48,11 +38,11 @@ const end = object({
 const axis = object({
   isBraced: boolean().default(true),
   /** Clear height in this direction; null is that of the column. */
-  clear: quantity('length').nullable().default(null),
-  mode: oneOf(['factor', 'length', 'ends'], 'factor'),
+  clear: field.open(),
+  mode: field.oneOf(['factor', 'length', 'ends'], 'factor'),
   /** Effective length over clear height, and as a length. */
   factor: number().default(1),
-  length: length(3000),
+  length: field.length(3000),
   top: end,
   bottom: end,
 });
@@ -61,25 +51,25 @@ const axis = object({
  * compresses its right side (+x). Equal signs at both ends bend the column in single curvature.
  */
 const forces = {
-  N: quantity('force').default(0),
-  mxTop: quantity('moment').default(0),
-  mxBottom: quantity('moment').default(0),
-  myTop: quantity('moment').default(0),
-  myBottom: quantity('moment').default(0),
+  N: field.quantity('force').default(0),
+  mxTop: field.quantity('moment').default(0),
+  mxBottom: field.quantity('moment').default(0),
+  myTop: field.quantity('moment').default(0),
+  myBottom: field.quantity('moment').default(0),
   /** Shear along x (with My) and along y (with Mx), and torsion. */
-  vx: quantity('force').default(0),
-  vy: quantity('force').default(0),
-  torsion: quantity('moment').default(0),
+  vx: field.quantity('force').default(0),
+  vy: field.quantity('force').default(0),
+  torsion: field.quantity('moment').default(0),
   /** At the foot, where it differs from the top; else null. */
-  nBottom: quantity('force').nullable().default(null),
-  vxBottom: quantity('force').nullable().default(null),
-  vyBottom: quantity('force').nullable().default(null),
+  nBottom: field.open('force'),
+  vxBottom: field.open('force'),
+  vyBottom: field.open('force'),
 };
 const part = number().typeError('must be a number from 0 to 1').nullable().default(null);
 const loadSet = object({
-  name: text(40),
-  title: text(80),
-  kind: oneOf(['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service'], 'ultimate'),
+  name: field.text(40),
+  title: field.text(80),
+  kind: field.oneOf(['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service'], 'ultimate'),
   ...forces,
   /** Sustained part of the load, and the part of the moments that comes with sway; null takes those of the column. */
   sustained: part,
@@ -89,33 +79,29 @@ const loadSet = object({
 /** What columns and walls have in common. */
 export const uprightFields = (d: MaterialDefaults) => ({
   /** Clear height. */
-  height: length(3000),
+  height: field.length(3000),
   /** To the outside of the ties, or to the outer bars of a wall. */
-  cover: length(30),
-  materials: materials(d),
-  catalogue: catalogue(d),
-  unitWeight: quantity('unitWeight').default(d.unitWeight),
+  cover: field.length(30),
+  materials: field.materials(d),
+  catalogue: field.catalogue(d),
+  unitWeight: field.quantity('unitWeight').default(d.unitWeight),
   axes: object({ x: axis, y: axis }),
-  storey: object({
-    Q: number().nullable().default(null),
-    sumP: quantity('force').nullable().default(null),
-    sumPc: quantity('force').nullable().default(null),
-  }),
-  mode: oneOf(['sets', 'cases'], 'sets'),
+  storey: object({ Q: number().nullable().default(null), sumP: field.open('force'), sumPc: field.open('force') }),
+  mode: field.oneOf(['sets', 'cases'], 'sets'),
   /** Factored or service forces that go together: what a frame analysis gives. */
-  sets: list(loadSet, 20_000),
-  cases: list(loadCase, 40),
+  sets: field.list(loadSet, 20_000),
+  cases: field.list(field.loadCase, 40),
   /** Forces of one load case, to be combined by the code. */
-  caseForces: list(object({ case: string().required('is missing'), ...forces }), 200),
-  ...ownCombinations,
+  caseForces: field.list(object({ case: field.name(), ...forces }), 200),
+  ...field.ownCombinations,
   /** For sets that do not say it themselves; null is not known. */
   sustained: part,
   sway: part,
   /** How end moments are typed: equal signs bend in single curvature, or turn both ends the same way (double curvature). */
-  signs: oneOf(['bending', 'turning'], 'bending'),
+  signs: field.oneOf(['bending', 'turning'], 'bending'),
   /** The office's practical limit of steel, and the crack width that is allowed (mm). */
   steelLimit: number().min(0.001, 'must be above 0').max(0.2, 'must be at most 0.2').default(0.04),
-  crackLimit: length(0.3),
+  crackLimit: field.length(0.3),
 });
 
 /** What a column asks for: a section of any shape along a clear height, with its load sets. Lengths mm, forces N, moments N mm. */
@@ -124,17 +110,17 @@ export function columnFields(d: MaterialDefaults) {
   const size = isUS ? '#8' : d.catalogue === 'softMetric' ? 'No.25' : d.catalogue === 'australian' ? 'N24' : '20';
   const tie = isUS ? '#3' : d.catalogue === 'softMetric' ? 'No.10' : d.catalogue === 'australian' ? 'N10' : '8';
   return {
-    shape: byKind(shapes, { kind: 'rectangle', b: 350, h: 350 }),
-    bars: byKind(bars, { kind: 'sides', corner: size, alongX: 0, sizeX: size, alongY: 0, sizeY: size }),
+    shape: field.byKind(shapes, { kind: 'rectangle', b: 350, h: 350 }),
+    bars: field.byKind(bars, { kind: 'sides', corner: size, alongX: 0, sizeX: size, alongY: 0, sizeY: size }),
     ties: object({
       size: string().default(tie),
-      spacing: length(200),
+      spacing: field.length(200),
       /** Spacing near the ends and over laps; null is as the code wants it. */
-      spacingEnds: quantity('length').nullable().default(null),
+      spacingEnds: field.open(),
       /** Cross ties in a set; null is as many as are needed. */
       cross: number().nullable().default(null),
     }),
-    transverse: oneOf(['ties', 'spiral'], 'ties'),
+    transverse: field.oneOf(['ties', 'spiral'], 'ties'),
     ...uprightFields(d),
   };
 }

@@ -4,6 +4,11 @@ import type { FileQuantity } from '../../units/file-units';
 
 /** A dimensioned number of the file: the meta data tell reader and writer its kind of unit. */
 export const quantity = (kind: FileQuantity) => number().typeError('must be a number').meta({ quantity: kind });
+export const needed = (kind: FileQuantity) => quantity(kind).required('is missing');
+/** A place or a length that may be left open. */
+export const open = (kind: FileQuantity = 'length') => quantity(kind).nullable().default(null);
+export const length = (value: number) => quantity('length').default(value);
+export const name = () => string().required('is missing');
 export const text = (max = 200) => string().typeError('must be a text').max(max, `must have at most ${max} characters`).default('');
 export const oneOf = <T extends string>(values: readonly T[], fallback: T) =>
   string()
@@ -23,7 +28,7 @@ export type InputOf<F extends (d: MaterialDefaults) => Fields> = Fixed<{ [K in k
 export type Part<S extends ISchema<unknown>> = Fixed<InferType<S>>;
 
 export const loadCase = object({
-  id: string().required('is missing').max(20),
+  id: name().max(20),
   title: text(60),
   nature: oneOf(['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'], 'permanent'),
   category: oneOf(['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'], 'A'),
@@ -33,11 +38,11 @@ export const loadCase = object({
 });
 
 export const combination = object({
-  id: string().required('is missing').max(20),
+  id: name().max(20),
   title: text(120),
   kind: oneOf(['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service', 'sustained'], 'ultimate'),
   clause: text(60),
-  factors: list(object({ caseId: string().required('is missing'), factor: number().required('is missing') }), 40),
+  factors: list(object({ caseId: name(), factor: number().required('is missing') }), 40),
   isOwn: boolean().default(true),
 });
 
@@ -72,7 +77,7 @@ export const materials = (d: MaterialDefaults) =>
 export const catalogue = (d: MaterialDefaults) => oneOf(['metric', 'us', 'softMetric', 'australian'], d.catalogue);
 
 export const decisions = list(
-  object({ check: string().required('is missing'), reason: text(1000), by: text(80), date: text(30), utilisation: number().default(1) }),
+  object({ check: name(), reason: text(1000), by: text(80), date: text(30), utilisation: number().default(1) }),
   100,
 );
 
@@ -80,16 +85,20 @@ export const decisions = list(
 export const support = object({
   type: oneOf(['pinned', 'fixed', 'free', 'spring'], 'pinned'),
   /** Width along the beam. */
-  width: quantity('length').default(0),
+  width: length(0),
   /** Spring stiffness; null is rigid for vertical, none for rotation. Only for a spring. */
-  vertical: quantity('springVertical').nullable().default(null),
-  rotation: quantity('springRotation').nullable().default(null),
-  settlement: quantity('length').default(0),
+  vertical: open('springVertical'),
+  rotation: open('springRotation'),
+  settlement: length(0),
   /** Moment after over before redistribution. */
   redistribution: number().default(1),
   /** Whether it holds the beam against twisting; a free end never does. */
   holdsTwist: boolean().default(true),
 });
+
+/** Spans and cantilevers, one at least. */
+export const spans = <S extends Schema>(span: S, first: InferType<S>) =>
+  array(span).min(1, 'needs at least one span').max(22, 'has at most 22 spans with cantilevers').default([first]);
 
 export const spanIndex = number()
   .typeError('must be the number of a span')
@@ -99,7 +108,7 @@ export const spanIndex = number()
 export const spanOrAll = mixed((v): v is number | 'all' => v === 'all' || Number.isInteger(v))
   .typeError('must be "all" or the number of a span')
   .default('all');
-export const loadBase = { case: string().required('is missing'), note: text(120) };
+export const loadBase = { case: name(), note: text(120) };
 
 /** One of several objects, told apart by a field. */
 type OneOf<Tag extends string, K extends Record<string, Fields>> = {
@@ -133,20 +142,16 @@ export const service = object({
   /** Deflections as parts of the span (250 for span/250); null takes the usual one of the code. */
   limits: object({ total: ratio, after: ratio, live: ratio }),
   /** Deflection that no span may pass (mm), or null. */
-  most: quantity('length').nullable().default(null),
+  most: open(),
   /** Crack width that is allowed (mm). */
-  crackWidth: quantity('length').default(0.3),
+  crackWidth: length(0.3),
   /** Days after which partitions and finishes are there; whether they can be damaged. */
   partitionAge: number().min(1, 'must be at least one day').max(36_500, 'must be at most 100 years').default(60),
   hasPartitions: boolean().default(true),
 });
 
 /** A layer of bars in a slab; null where it is chosen. */
-export const slabBars = object({
-  size: string().required('is missing'),
-  alternate: string().nullable().default(null),
-  spacing: quantity('length').required('is missing'),
-})
+export const slabBars = object({ size: name(), alternate: string().nullable().default(null), spacing: needed('length') })
   .nullable()
   .default(null);
 
@@ -157,9 +162,7 @@ export const slabBarRules = object({ sizes: list(string().defined(), 20), spacin
 export const ownCombinations = { combinationsOff: list(string().defined(), 500), ownCombinations: list(combination, 100) };
 
 /** A corner; that there are two numbers is tested, which the type of a list cannot say. */
-const point = array(quantity('length').required('is missing')).length(2, 'must be [x, y]').required() as unknown as Schema<
-  [number, number]
->;
+const point = array(needed('length')).length(2, 'must be [x, y]').required() as unknown as Schema<[number, number]>;
 
 /** Corners of an outline. */
 export const points = array(point).max(400, 'has at most 400 corners').default([]);

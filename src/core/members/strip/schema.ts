@@ -1,79 +1,59 @@
 import { array, boolean, object } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
-import {
-  byType,
-  catalogue,
-  list,
-  loadBase,
-  loadCase,
-  materials,
-  oneOf,
-  ownCombinations,
-  quantity,
-  service,
-  slabBarRules,
-  slabBars,
-  spanIndex,
-  spanOrAll,
-  support,
-} from '../parts/schema-parts';
+import * as field from '../parts/schema-parts';
 
-const length = (value: number) => quantity('length').default(value);
-const place = quantity('length').nullable().default(null);
+const place = field.open();
 
 /** Depth of a span where it differs from that of the slab. */
-const span = object({ length: quantity('length').required('is missing'), h: place, camber: length(0) });
+const span = object({ length: field.needed('length'), h: place, camber: field.length(0) });
 
 /** Over the area, on a line across the span, or at a point that a width of slab shares: N/mm2, N/mm, N. Positive down. */
 const loads = {
-  uniform: { ...loadBase, span: spanOrAll, value: quantity('areaLoad').required('is missing') },
+  uniform: { ...field.loadBase, span: field.spanOrAll, value: field.needed('areaLoad') },
   partial: {
-    ...loadBase,
-    span: spanIndex,
-    from: quantity('length').required('is missing'),
-    to: quantity('length').required('is missing'),
-    value: quantity('areaLoad').required('is missing'),
+    ...field.loadBase,
+    span: field.spanIndex,
+    from: field.needed('length'),
+    to: field.needed('length'),
+    value: field.needed('areaLoad'),
   },
-  line: { ...loadBase, span: spanIndex, at: quantity('length').required('is missing'), force: quantity('lineLoad').required('is missing') },
+  line: { ...field.loadBase, span: field.spanIndex, at: field.needed('length'), force: field.needed('lineLoad') },
   point: {
-    ...loadBase,
-    span: spanIndex,
-    at: quantity('length').required('is missing'),
-    load: quantity('force').required('is missing'),
-    width: quantity('length').required('is missing'),
+    ...field.loadBase,
+    span: field.spanIndex,
+    at: field.needed('length'),
+    load: field.needed('force'),
+    width: field.needed('length'),
   },
 };
 
 /** What a slab that spans one way asks for, designed as a strip. Lengths mm; positions along a span from its left end. */
 export const stripFields = (d: MaterialDefaults) => ({
-  h: length(200),
+  h: field.length(200),
   /** Of the whole slab across its span, for quantities and the bar schedule. */
-  breadth: length(1000),
-  spans: array(span)
-    .min(1, 'needs at least one span')
-    .max(22, 'has at most 22 spans with cantilevers')
-    .default([{ length: 4000, h: null, camber: 0 }]),
-  supports: list(support, 23),
-  materials: materials(d),
-  catalogue: catalogue(d),
+  breadth: field.length(1000),
+  spans: field.spans(span, { length: 4000, h: null, camber: 0 }),
+  supports: field.list(field.support, 23),
+  materials: field.materials(d),
+  catalogue: field.catalogue(d),
   /** To the outer bars. */
-  cover: object({ top: length(25), bottom: length(25) }),
+  cover: object({ top: field.length(25), bottom: field.length(25) }),
   /** Which bars lie outside: those along the span, or those across. */
-  outer: oneOf(['along', 'across'], 'along'),
-  unitWeight: quantity('unitWeight').default(d.unitWeight),
+  outer: field.oneOf(['along', 'across'], 'along'),
+  unitWeight: field.quantity('unitWeight').default(d.unitWeight),
   selfWeight: boolean().default(true),
-  cases: list(loadCase, 40),
-  loads: list(byType(loads), 500),
+  cases: field.list(field.loadCase, 40),
+  loads: field.list(field.byType(loads), 500),
   /** By span and by support; null main bars are chosen, null extra bars are none. Lengths of top bars from the support's centre line. */
   bars: object({
-    bottom: list(object({ main: slabBars, extra: object({ bars: slabBars, from: place, to: place }) }), 22),
+    bottom: field.list(object({ main: field.slabBars, extra: object({ bars: field.slabBars, from: place, to: place }) }), 22),
     /** Top bars through a span: those set, or as few as there have to be. */
-    top: list(object({ main: slabBars }), 22),
-    support: list(object({ bars: slabBars, left: place, right: place }), 23),
+    top: field.list(object({ main: field.slabBars }), 22),
+    support: field.list(object({ bars: field.slabBars, left: place, right: place }), 23),
     /** Bars across the span, below and above. */
-    across: object({ bottom: slabBars, top: slabBars }),
+    across: object({ bottom: field.slabBars, top: field.slabBars }),
   }),
-  barRules: slabBarRules,
-  service,
-  ...ownCombinations,
+  barRules: field.slabBarRules,
+  service: field.service,
+  ...field.ownCombinations,
 });
