@@ -239,10 +239,10 @@ describe('the shape of a check', () => {
   test('only the derivations that are asked for are made', () => {
     let made = 0;
     const withSteps = { check: draft('a', 0.5).check, derive: () => ((made += 1), []) };
-    finishChecks([withSteps], { derive: [] });
+    finishChecks([withSteps], { derive: [], units: 'SI' });
     expect(made).toBe(0);
-    expect(finishChecks([withSteps], { derive: ['a'] })[0]!.derivation).toEqual([]);
-    finishChecks([withSteps], { derive: 'all' });
+    expect(finishChecks([withSteps], { derive: ['a'], units: 'SI' })[0]!.derivation).toEqual([]);
+    finishChecks([withSteps], { derive: 'all', units: 'SI' });
     expect(made).toBe(2);
   });
   test('a calculation without an answer becomes a check that says why; other errors are not hidden', () => {

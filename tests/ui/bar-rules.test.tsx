@@ -1,4 +1,3 @@
-import type { BeamMember } from '@/core/members/beam/input';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import { BarRulesFields } from '@/features/beam/BarRulesFields';
@@ -7,7 +6,6 @@ import { modelOf } from '@/core/project/as-built';
 import { CagePanel } from '@/features/beam/CagePanel';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designNow } from '@/core/project/design-member';
-import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { firstMember, openWithResults, projectOf, stubBrowser } from './fixtures';
 

@@ -1,6 +1,7 @@
 import type { Step } from '../calc/calc';
 import { CalcError } from '../calc/calc';
 import type { DesignOptions } from '../job';
+import { formatQuantity } from '../units/format';
 import type { QuantityKind } from '../units/quantity';
 
 export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing';
@@ -58,13 +59,19 @@ export function statusOf(utilisation: number | null, family: CheckFamily = 'bend
 export type CheckDraft = Omit<Check, 'status' | 'warnings' | 'assumptions' | 'derivation' | 'combination'> &
   Partial<Pick<Check, 'status' | 'warnings' | 'assumptions' | 'combination'>>;
 
-/** A check together with the calculation that can be run again to derive it. */
+/** Number and unit of a value, as the reader has them. */
+export type Show = (value: number, kind: QuantityKind) => string;
+
+/** A check together with the calculation that can be run again to derive it, and why it exceeds. */
 export interface DerivableCheck {
   readonly check: Check;
   readonly derive?: () => readonly Step[];
+  readonly why?: (show: Show) => string;
 }
 
-export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): DerivableCheck {
+const sentence = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+
+export function makeCheck(draft: CheckDraft, more: Omit<DerivableCheck, 'check'> = {}): DerivableCheck {
   const check: Check = {
     warnings: [],
     assumptions: [],
@@ -72,9 +79,9 @@ export function makeCheck(draft: CheckDraft, derive?: () => readonly Step[]): De
     status: statusOf(draft.utilisation, draft.family),
     ...draft,
     // What could not be computed begins with its symbol, which stays as it is.
-    ...(draft.reason && draft.status !== 'failed' ? { reason: draft.reason[0]!.toUpperCase() + draft.reason.slice(1) } : {}),
+    ...(draft.reason && draft.status !== 'failed' ? { reason: sentence(draft.reason) } : {}),
   };
-  return derive ? { check, derive } : { check };
+  return { check, ...more };
 }
 
 /** A rung without figures: what could not be worked out, does not apply or is not covered, and why. */
@@ -107,10 +114,19 @@ export function topicsNotCovered(topics: readonly { readonly title: string; read
   );
 }
 
-/** Sorts checks worst first and attaches the derivations that are asked for. */
-export function finishChecks(list: readonly DerivableCheck[], options: Pick<DesignOptions, 'derive'>): Check[] {
+/** Sorts checks worst first, says why they exceed, and attaches the derivations that are asked for. */
+export function finishChecks(
+  list: readonly DerivableCheck[],
+  options: DesignOptions,
+  show: Show = (v, kind) => formatQuantity(v, kind, options.units),
+): Check[] {
   const wanted = (id: string) => options.derive === 'all' || options.derive.includes(id);
-  return list.map(({ check, derive }) => (derive && wanted(check.id) ? { ...check, derivation: derive() } : check)).sort(worstFirst);
+  const finished = list.map(({ check, derive, why }) => ({
+    ...check,
+    ...(why ? { reason: sentence(why(show)) } : {}),
+    ...(derive && wanted(check.id) ? { derivation: derive() } : {}),
+  }));
+  return finished.sort(worstFirst);
 }
 
 const severity: Record<CheckStatus, number> = { failed: 5, exceeds: 4, near: 3, holds: 2, notCovered: 1, notApplicable: 0 };

@@ -76,7 +76,7 @@ function stationAt({ strips }: CheckBasis, span: number, x: number): number {
 
 /** Bottom bars at an end, by what the code asks of them there; bent where straight ones are too long. */
 export function endSupportCheck(
-  { code, units }: Pick<CheckBasis, 'code' | 'units'>,
+  { code }: Pick<CheckBasis, 'code'>,
   support: number,
   x: number,
   q: EndSupportQuestion,
@@ -90,7 +90,6 @@ export function endSupportCheck(
     place: { x, label: labelOf(support) },
     ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent.'] } : {}),
     kind: 'length',
-    units,
     compare: (c) => {
       const found = code.anchorage.endSupport(c, q);
       return {
@@ -112,7 +111,7 @@ export function endSupportCheck(
 type OneFace = { readonly checks: readonly DerivableCheck[]; readonly isBent: boolean };
 
 function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneFace {
-  const { beam, code, strips, resistance, units } = basis;
+  const { beam, code, strips, resistance } = basis;
   const { span, face, width, available } = endOf(basis, analysis, support);
   const i = stationAt(basis, span, face);
   const V = Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!));
@@ -160,7 +159,6 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): O
       clause: code.anchorage.clauses.leastBars,
       place,
       kind: 'area',
-      units,
       compare: (c) => ({
         demand: code.anchorage.endSupport(c, q).leastBars * area,
         demandIs: ['area that has to reach the support', 'the part of the span bars that the code asks for'],
@@ -181,7 +179,7 @@ function nominalMoment({ code, resistance }: CheckBasis, span: number, x: number
 
 /** Where an end holds a moment, its top bars are anchored in the support for their full strength, or for what the moment asks of them. */
 function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneFace {
-  const { beam, code, strips, resistance, units } = basis;
+  const { beam, code, strips, resistance } = basis;
   if (!holdsMoment(beam, support)) return { checks: [], isBent: false };
   const { span, face, available } = endOf(basis, analysis, support);
   const i = stationAt(basis, span, face);
@@ -214,7 +212,6 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneF
       place: { x: face, label: labelOf(support) },
       ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent down.'] } : {}),
       kind: 'length',
-      units,
       compare: (c) => ({
         demand: use * code.anchorage.length(c, question(isBent)),
         demandIs: ['length needed', `for ${(100 * use).toFixed(0)} % of the strength, which the moment at the face uses`],

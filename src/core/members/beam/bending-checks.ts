@@ -2,7 +2,7 @@ import { compareCheck } from '../../checks/compare';
 import { ductilityRule } from './ductility-rule';
 import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import type { QuantityKind, UnitSystem } from '../../units/quantity';
+import type { UnitSystem } from '../../units/quantity';
 import { guarded, type DerivableCheck } from '../../checks/check';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
@@ -22,8 +22,6 @@ export interface CheckBasis<S extends SteelAlong = SteelMap> {
   /** Name of the combination and arrangement governing a moment or shear. */
   readonly combinationAt: (by: Int32Array, station: number) => string;
   readonly units: UnitSystem;
-  /** Number and unit of a value of the member: of the whole beam, or of a metre of slab. */
-  readonly show: (value: number, kind: QuantityKind) => string;
 }
 
 /** A stretch of the beam that one check in bending looks after. */
@@ -104,20 +102,14 @@ function bendingCheck(
   demand: number,
   base: Parameters<typeof guarded>[0],
 ): DerivableCheck {
-  const { beam, code, strips, resistance, show } = basis;
+  const { beam, code, strips, resistance } = basis;
   const span = strips.span[i]!;
   const x = strips.x[i]!;
   const capacity = (region.sense === 'sagging' ? strips.resistanceSagging : strips.resistanceHogging)[i]!;
   const steel = resistance.tensionSteel(span, x, region.sense);
   const needed = requiredSteel(beam, code, span, region.sense, demand, steel.d, resistance.compressionDepth(span, x, region.sense));
-  const area = (v: number) => show(v, 'area');
   const face = region.sense === 'sagging' ? 'Bottom' : 'Top';
   const refusal = demand > capacity ? steelRefusal(basis, span, x, region, demand, steel.d) : undefined;
-  const reason = refusal
-    ? `${face} bars at ${region.label}: the section ${refusal}.`
-    : Number.isFinite(needed) && needed > steel.area
-      ? `${face} bars at ${region.label}: needs ${area(needed)}, has ${area(steel.area)}.`
-      : `${face} at ${region.label}: ${show(demand, 'moment')} against ${show(capacity, 'moment')}; the section itself is too small.`;
   const by = region.sense === 'sagging' ? strips.maxMBy : strips.minMBy;
   const peak = nearestPeak(strips, region, demand, i);
   return compareCheck({
@@ -125,13 +117,16 @@ function bendingCheck(
     combination: basis.combinationAt(by, peak),
     assumptions: code.choices.filter((c) => (c.topic === 'bending' || c.topic === 'analysis') && c.only !== 'strips').map((c) => c.key),
     kind: 'moment',
-    units: basis.units,
-    show,
     compare: (c) => {
       if (c.recording) deriveBending(c, basis, region, i, demand);
       return { demand, capacity, utilisation: capacity > 0 ? demand / capacity : Infinity };
     },
-    fails: () => reason,
+    fails: (moment, most, show) => {
+      if (refusal) return `${face} bars at ${region.label}: the section ${refusal}.`;
+      return Number.isFinite(needed) && needed > steel.area
+        ? `${face} bars at ${region.label}: needs ${show(needed, 'area')}, has ${show(steel.area, 'area')}.`
+        : `${face} at ${region.label}: ${moment} against ${most}; the section itself is too small.`;
+    },
   });
 }
 
@@ -215,7 +210,6 @@ export function ductilityCheck(basis: CheckBasis<SteelAlong>): DerivableCheck[] 
         );
       },
       ductility,
-      basis.units,
     ),
   ];
 }

@@ -7,7 +7,7 @@ import { outlineOf } from './input';
 import { compressionFace, plainSection } from './section-at';
 
 /** Where strength needs steel in compression: enough of it there, and links close enough to hold it. */
-export function compressionChecks({ beam, code, strips, resistance, regions, units }: CheckBasis): DerivableCheck[] {
+export function compressionChecks({ beam, code, strips, resistance, regions }: CheckBasis): DerivableCheck[] {
   if (beam.barRules.singlyReinforced) return [];
   const needs = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
@@ -46,7 +46,6 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
         clause: code.steelClauses.bending,
         place,
         kind: 'area',
-        units,
         compare: (c) => ({
           demand: run(c).compression,
           capacity: has,
@@ -61,7 +60,6 @@ export function compressionChecks({ beam, code, strips, resistance, regions, uni
         clause: hold.clause,
         place,
         kind: 'length',
-        units,
         compare: (c) => ({
           demand: zone.spacing,
           demandIs: [`spacing of ${code.linkWord}`, 'of the zone there, as typed or chosen'],

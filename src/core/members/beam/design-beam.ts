@@ -29,7 +29,6 @@ import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
 import { isSymmetric } from '../../geometry/beam-outline';
 import { quantitiesOf } from '../../model/member-model';
-import { formatQuantity } from '../../units/format';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
 export function designBeam(given: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
@@ -57,7 +56,6 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     resistance,
     regions: regions(beam, strips),
     units: options.units,
-    show: (value, kind) => formatQuantity(value, kind, options.units),
     combinationAt: (by, i) => {
       const a = analysis.arrangements[by[i]!];
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';

@@ -56,7 +56,6 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
         ? [`The slab needs ${needs} of bars across the beam, or half of it beside those for its own bending.`]
         : ['No bars across the flange are needed beyond those for the bending of the slab.'],
       kind: 'stress',
-      units,
       compare: (c) => {
         const { stress, limit } = flangeShear(c, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials);
         return { demand: stress, capacity: limit };

@@ -4,7 +4,7 @@ import type { CheckBasis } from './bending-checks';
 import { supportName } from './input';
 
 /** How much of the moments over supports is redistributed, against the most that the code allows. */
-export function redistributionCheck({ beam, code, units }: Pick<CheckBasis, 'beam' | 'code' | 'units'>): DerivableCheck[] {
+export function redistributionCheck({ beam, code }: Pick<CheckBasis, 'beam' | 'code'>): DerivableCheck[] {
   const least = code.leastRedistribution(beam.materials);
   const lowest = beam.supports.reduce((best, s, i) => (s.redistribution < beam.supports[best]!.redistribution ? i : best), 0);
   const { redistribution } = beam.supports[lowest]!;
@@ -17,7 +17,6 @@ export function redistributionCheck({ beam, code, units }: Pick<CheckBasis, 'bea
       clause: least.clause,
       place: { x: null, label: `support ${supportName(lowest)}` },
       kind: 'percent',
-      units,
       compare: () => ({
         demand: 1 - redistribution,
         demandIs: ['part of the moment that is redistributed', 'as typed at the support'],

@@ -1,6 +1,5 @@
 import { silent } from '../../calc/calc';
 import type { ShearSection } from '../../codes/design-code';
-import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
 import { compareCheck, type Compared, type Comparison } from '../../checks/compare';
 import type { DerivableCheck } from '../../checks/check';
@@ -72,12 +71,9 @@ export function shearChecks(basis: CheckBasis, analysis: BeamAnalysis): Derivabl
 }
 
 function strengthCheck(basis: CheckBasis, s: ShearStation, id: string, label: string): DerivableCheck {
-  const { code, beam, units, resistance } = basis;
+  const { code, beam, resistance } = basis;
   const links = linksOf(s.zone, resistance.map);
   const needed = code.linkRequirement(silent, s.force, s.section, beam.materials);
-  const reason = needed.isCrushed
-    ? `Shear ${label}: ${formatQuantity(s.force, 'force', units)} is more than the section carries with any ${code.linkWord}.`
-    : `Shear ${label}: ${code.linkWord} need ${formatQuantity(needed.areaPerLength, 'areaPerLength', units)}, have ${formatQuantity(links.area / links.spacing, 'areaPerLength', units)}.`;
   return compareCheck({
     id,
     family: 'shear',
@@ -87,7 +83,6 @@ function strengthCheck(basis: CheckBasis, s: ShearStation, id: string, label: st
     combination: governingShear(basis, s.i),
     assumptions: shearKeys(basis),
     kind: 'force',
-    units,
     compare: (c) => {
       const { force: capacity } = code.shearResistance(c, s.section, links, beam.materials);
       if (c.recording) {
@@ -96,13 +91,16 @@ function strengthCheck(basis: CheckBasis, s: ShearStation, id: string, label: st
       }
       return { demand: s.force, demandIs: ['shear', 'from the analysis'], capacity };
     },
-    fails: () => reason,
+    fails: (force, _most, show) =>
+      needed.isCrushed
+        ? `Shear ${label}: ${force} is more than the section carries with any ${code.linkWord}.`
+        : `Shear ${label}: ${code.linkWord} need ${show(needed.areaPerLength, 'areaPerLength')}, have ${show(links.area / links.spacing, 'areaPerLength')}.`,
   });
 }
 
 /** At the faces of supports the whole shear has to pass through the concrete. */
 function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
-  const { strips, code, beam, resistance, units } = basis;
+  const { strips, code, beam, resistance } = basis;
   const nearFaces = beam.spans.flatMap((_, span) =>
     shearBetween(strips, span, analysis.faces[span]!.right, analysis.faces[span + 1]!.left).map((d) => shearStation(basis, span, d)),
   );
@@ -118,7 +116,6 @@ function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableChec
       combination: governingShear(basis, s.i),
       assumptions: shearKeys(basis),
       kind: 'force',
-      units,
       compare: (c) => ({
         demand: s.force,
         demandIs: ['shear near the face', 'from the analysis'],
@@ -132,7 +129,7 @@ function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableChec
 
 /** Least links, spacing along and across, and hold of compression bars. */
 function linkRules(basis: CheckBasis, stations: readonly ShearStation[]): DerivableCheck[] {
-  const { code, beam, resistance, units } = basis;
+  const { code, beam, resistance } = basis;
   if (stations.length === 0) return [];
   const withNeeds = stations.map((s) => ({
     s,
@@ -160,7 +157,6 @@ function linkRules(basis: CheckBasis, stations: readonly ShearStation[]): Deriva
       clause,
       place: { x: row.s.x, label: `span ${row.s.span + 1}` },
       kind,
-      units,
       compare: (c) => compare(row, code.linkRequirement(c, row.s.force, row.s.section, beam.materials)),
       fails: fails(row),
     });

@@ -9,7 +9,7 @@ import { plainSection, tensionFace } from './section-at';
 import type { Face, SteelAlong } from './steel';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
-export function minimumSteelCheck({ beam, code, strips, resistance, regions, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
+export function minimumSteelCheck({ beam, code, strips, resistance, regions }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const found = regions.flatMap((region) => {
     const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
     const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
@@ -31,7 +31,6 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, uni
       clause: code.steelClauses.minimum,
       place: { x: w.x, label: w.region.label },
       kind: 'area',
-      units,
       compare: (c) => ({
         demand: code.minimumSteel(c, w.section, w.d, beam.materials),
         capacity: w.area,
@@ -43,7 +42,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions, uni
 }
 
 /** Most steel in a face, where the code limits it. */
-export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
+export function maximumSteelCheck({ beam, code, strips }: CheckBasis<SteelAlong>): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
   const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainSection(outlineOf(beam, span), 'sagging'), beam.materials));
   strips.x.forEach((_x, i) => {
@@ -64,7 +63,6 @@ export function maximumSteelCheck({ beam, code, strips, units }: CheckBasis<Stee
       clause: code.steelClauses.maximum,
       place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
       kind: 'area',
-      units,
       compare: (c) => ({
         demand: area,
         demandIs: ['area of the bars of the face', 'of the bars as they are laid out'],
@@ -83,7 +81,7 @@ export function clearDistance(c: Calc, code: DesignCode, { bars, clearRequired }
 }
 
 /** Clear distance between bars in every face of every span and support: the tightest of all. */
-export function spacingCheck({ beam, code, strips, resistance, units }: CheckBasis<SteelAlong>): DerivableCheck[] {
+export function spacingCheck({ beam, code, strips, resistance }: CheckBasis<SteelAlong>): DerivableCheck[] {
   const seen = new Set<number>();
   let worst: { ratio: number; placed: Placement; label: string; x: number } | undefined;
   strips.x.forEach((x, i) => {
@@ -106,7 +104,6 @@ export function spacingCheck({ beam, code, strips, resistance, units }: CheckBas
     clause: code.clearSpacing(20, beam.materials.aggregateSize).clause,
     place: { x, label },
     kind: 'smallLength',
-    units,
     compare: (c) => ({
       demand: clearDistance(c, code, placed, beam.materials.aggregateSize),
       capacity: placed.clear,

@@ -2,7 +2,7 @@ import { compareCheck } from '../../checks/compare';
 import { type Calc } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import type { DerivableCheck } from '../../checks/check';
+import type { DerivableCheck, Show } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
@@ -38,7 +38,6 @@ function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly Tors
     assumptions: keys(basis),
     reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
     kind: 'moment',
-    units: basis.units,
     compare: (c) => {
       record(basis, s, c);
       return { demand: s.question.T, demandIs: ['torque', 'from the analysis'], capacity: Infinity, utilisation: null };
@@ -47,8 +46,14 @@ function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly Tors
 }
 
 function strength(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionStation[]): DerivableCheck[] {
-  const { code, units } = basis;
-  const make = (id: string, title: string, clause: string, value: (s: TorsionStation) => number, words: (s: TorsionStation) => string) => {
+  const { code } = basis;
+  const make = (
+    id: string,
+    title: string,
+    clause: string,
+    value: (s: TorsionStation) => number,
+    words: (s: TorsionStation, show: Show) => string,
+  ) => {
     const s = worstOf(working, value);
     const utilisation = value(s);
     return compareCheck({
@@ -60,7 +65,6 @@ function strength(basis: Basis, analysis: BeamAnalysis, working: readonly Torsio
       combination: nameOf(basis, analysis, s),
       assumptions: keys(basis),
       kind: 'moment',
-      units,
       compare: (c) => {
         record(basis, s, c);
         return {
@@ -71,27 +75,27 @@ function strength(basis: Basis, analysis: BeamAnalysis, working: readonly Torsio
           utilisation,
         };
       },
-      fails: () => words(s),
+      fails: (_torque, _most, show) => words(s, show),
     });
   };
-  const both = (s: TorsionStation) =>
-    `${formatQuantity(s.question.T, 'moment', units)} with a shear of ${formatQuantity(s.question.V, 'force', units)}`;
+  const both = ({ question }: TorsionStation, show: Show) => `${show(question.T, 'moment')} with a shear of ${show(question.V, 'force')}`;
   return [
     make(
       'torsion-concrete',
       'Torsion and shear, concrete section',
       code.torsion.clauses.concrete,
       (s) => s.answer.concrete,
-      (s) => `The section is too small for a torque of ${both(s)}, whatever the ${code.linkWord}.`,
+      (s, show) => `The section is too small for a torque of ${both(s, show)}, whatever the ${code.linkWord}.`,
     ),
     make(
       'torsion-links',
       `Torsion and shear, ${code.linkWord}`,
       code.torsion.clauses.links,
       (s) => s.answer.links,
-      (s) => {
+      (s, show) => {
+        const rate = (v: number) => show(v, 'areaPerLength');
         const { area, spacing: at } = s.question.links;
-        return `${code.linkWord} for a torque of ${both(s)} need ${formatQuantity(s.answer.linkArea, 'areaPerLength', units)}, have ${formatQuantity(area / at, 'areaPerLength', units)}.`;
+        return `${code.linkWord} for a torque of ${both(s, show)} need ${rate(s.answer.linkArea)}, have ${rate(area / at)}.`;
       },
     ),
   ];
@@ -99,7 +103,7 @@ function strength(basis: Basis, analysis: BeamAnalysis, working: readonly Torsio
 
 /** Bars of each face: those for bending and their share of torsion together. */
 function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionStation[]): DerivableCheck[] {
-  const { beam, code, strips, resistance, units } = basis;
+  const { beam, code, strips, resistance } = basis;
   const side = resistance.map.steel.side;
   const levels = side?.count ?? 0;
   const make = (face: 'bottom' | 'top' | 'side', value: (s: TorsionStation) => readonly [needs: number, has: number]) => {
@@ -118,7 +122,6 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
         combination: nameOf(basis, analysis, s),
         assumptions: keys(basis),
         kind: 'area',
-        units,
         compare: (c) => {
           record(basis, s, c);
           return {
@@ -148,7 +151,7 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
 
 /** Links no further apart than torsion allows, and bars up the sides. */
 function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableCheck[] {
-  const { beam, code, resistance, units } = basis;
+  const { beam, code, resistance } = basis;
   const levels = resistance.map.steel.side?.count ?? 0;
   const make = (
     id: string,
@@ -166,7 +169,6 @@ function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableChe
       clause,
       place: { x: s.x, label: `span ${s.span + 1}` },
       kind: 'length',
-      units,
       compare: () => ({
         demand: has(s),
         demandIs: [`distance of ${what.toLowerCase()}`, 'as they are laid out'],

@@ -2,7 +2,6 @@ import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
-import { formatQuantity } from '../../units/format';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck, guarded } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
@@ -56,7 +55,7 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
 }
 
 function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): DerivableCheck {
-  const { code, model, units } = basis;
+  const { code, model } = basis;
   const { place } = p;
   const size = Math.hypot(p.Mx, p.My);
   const u = p.utilisation;
@@ -74,7 +73,6 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
     combination: r.set.name,
     assumptions: columnKeys(basis),
     kind: isByForce ? 'force' : 'moment',
-    units,
     compare: (c) => {
       if (c.recording) strengthSteps(c, basis, r, p);
       return {
@@ -87,10 +85,10 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
         utilisation: u,
       };
     },
-    fails: (demand, most) =>
+    fails: (demand, most, show) =>
       tooMuch
         ? `${N > 0 ? 'The axial force' : 'The tension'} of ${demand.replace('−', '')} alone is more than the section carries, ${most.replace('−', '')}.`
-        : `At ${name}, ${r.set.name}: ${demand} with N ${formatQuantity(N, 'force', units)}, the section carries ${most}.`,
+        : `At ${name}, ${r.set.name}: ${demand} with N ${show(N, 'force')}, the section carries ${most}.`,
   });
 }
 
@@ -111,7 +109,7 @@ function strengthSteps(c: Calc, { column, code, model }: ColumnBasis, r: SetResu
 }
 
 /** Axial force alone against the squash load, and against the bars in tension. */
-export function axialChecks({ results, model, code, column, units }: ColumnBasis): DerivableCheck[] {
+export function axialChecks({ results, model, code, column }: ColumnBasis): DerivableCheck[] {
   const all = results.map((r) => r.set);
   const list: DerivableCheck[] = [];
   const larger = (s: LoadSet) => Math.max(s.N, axialAt(s, 'foot'));
@@ -128,7 +126,6 @@ export function axialChecks({ results, model, code, column, units }: ColumnBasis
       combination,
       assumptions: code.choices.filter((k) => k.key === 'columnDisplaced' || k.key === 'displaced').map((k) => k.key),
       kind: 'force',
-      units,
       compare: (c) => {
         code.column.ultimateBasis(c, column.materials, column.transverse);
         return {
@@ -154,7 +151,7 @@ function momentsAbout(c: Calc, { column, model }: ColumnBasis, r: SetResult, axi
 
 /** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
 export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results, code, units } = basis;
+  const { results, code } = basis;
   const good = results.filter((r) => !r.refusal);
   const list: DerivableCheck[] = [];
   const limit = code.column.mostGrowth;
@@ -173,7 +170,6 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
           place: nowhere,
           combination: buckling.set.name,
           kind: 'force',
-          units,
           compare: (c) => {
             momentsAbout(c, basis, buckling, axis);
             return {
@@ -202,7 +198,6 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
           place: nowhere,
           combination: r.set.name,
           kind: 'ratio',
-          units,
           compare: (c) => {
             momentsAbout(c, basis, r, axis);
             return {
@@ -235,7 +230,7 @@ function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
 
 /** Shear along x and along y with the ties, and both together where the code joins them. */
 export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results, code, column, model, units } = basis;
+  const { results, code, column, model } = basis;
   const list: DerivableCheck[] = [];
   const use = { x: new Map<SetResult, number>(), y: new Map<SetResult, number>() };
   for (const axis of ['x', 'y'] as const) {
@@ -260,7 +255,6 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
           combination: r.set.name,
           assumptions: code.choices.filter((k) => k.topic === 'shear' && k.only !== 'beams').map((k) => k.key),
           kind: 'force',
-          units,
           compare: (c) => ({
             demand: V,
             demandIs: [`shear along ${axis}`, `of load set ${r.set.name} at the ${end}`],
@@ -283,7 +277,6 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
         place: nowhere,
         combination: r.set.name,
         kind: 'ratio',
-        units,
         compare: (c) => ({
           demand: join(use.x.get(r) ?? 0, use.y.get(r) ?? 0, c).utilisation,
           capacity: 1,

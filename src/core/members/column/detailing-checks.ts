@@ -1,7 +1,6 @@
 import { silent } from '../../calc/calc';
 import { leastClear } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
-import { formatQuantity } from '../../units/format';
 import type { QuantityKind } from '../../units/quantity';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck, type Compared, type Comparison, type Origin } from '../../checks/compare';
@@ -10,15 +9,14 @@ import { axialAt, isRound } from './input';
 import { spacingNearEnds } from './section';
 import type { SetResult } from './strength';
 
-type Rule = Omit<Comparison, 'family' | 'place' | 'units' | 'kind'> & { readonly kind: QuantityKind };
+type Rule = Omit<Comparison, 'family' | 'place'>;
 
 const SET: Origin[1] = 'as typed';
 const LAID = 'of the bars as they are laid out';
 const LIMIT = 'as the code asks';
 
 /** A rule of detailing for the whole column. */
-const rule = (r: Rule, { units }: Pick<ColumnBasis, 'units'>): DerivableCheck =>
-  compareCheck({ family: 'detailing', place: nowhere, units, ...r });
+const rule = (r: Rule): DerivableCheck => compareCheck({ family: 'detailing', place: nowhere, ...r });
 
 const mostN = ({ set }: SetResult) => Math.max(set.N, axialAt(set, 'foot'));
 
@@ -32,70 +30,58 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
   const there: Origin = ['area of all bars', LAID];
   const part: Origin = ['area of all bars over the section', LAID];
   return [
-    rule(
-      {
-        id: 'least-steel',
-        title: 'Least steel',
-        clause: code.column.leastSteel(silent, mostN(worst), area, column.materials).clause,
-        combination: worst.set.name,
-        kind: 'area',
-        compare: (c) => {
-          const least = code.column.leastSteel(c, mostN(worst), area, column.materials);
-          return { demand: least.value, capacity: steel, capacityIs: there };
-        },
-        fails: (needed, has) => `Bars: needs ${needed}, has ${has}.`,
+    rule({
+      id: 'least-steel',
+      title: 'Least steel',
+      clause: code.column.leastSteel(silent, mostN(worst), area, column.materials).clause,
+      combination: worst.set.name,
+      kind: 'area',
+      compare: (c) => {
+        const least = code.column.leastSteel(c, mostN(worst), area, column.materials);
+        return { demand: least.value, capacity: steel, capacityIs: there };
       },
-      basis,
-    ),
-    rule(
-      {
-        id: 'most-steel',
-        title: 'Most steel',
-        clause: code.column.mostSteel(silent, area).clause,
-        kind: 'area',
-        compare: (c) => ({ demand: steel, demandIs: there, capacity: code.column.mostSteel(c, area).value }),
-        fails: () => `${percent(steel / area)} of steel; the code allows ${percent(code.column.mostSteel(silent, area).value / area)}.`,
-      },
-      basis,
-    ),
-    rule(
-      {
-        id: 'steel-practice',
-        title: 'Most steel, office',
-        clause: 'practice',
-        kind: 'percent',
-        compare: () => ({
-          demand: steel / area,
-          demandIs: part,
-          capacity: column.steelLimit,
-          capacityIs: ['most steel by the office', 'typed on the basis, 4 % unless it is changed'],
-        }),
-        fails: (has, limit) => `${has} of steel; above ${limit} bars are hard to place.`,
-      },
-      basis,
-    ),
-    rule(
-      {
-        id: 'steel-at-laps',
-        title: 'Most steel at laps',
-        clause: code.column.mostAtLaps.clause,
-        kind: 'percent',
-        compare: () => ({
-          demand: (2 * steel) / area,
-          demandIs: ['twice the area of all bars over the section', 'all bars lap at one level'],
-          capacity: code.column.mostAtLaps.value,
-          capacityIs: ['most steel at laps', LIMIT],
-        }),
-        fails: (has) => `Laps of all bars at once bring ${has}: stagger them or use couplers.`,
-      },
-      basis,
-    ),
+      fails: (needed, has) => `Bars: needs ${needed}, has ${has}.`,
+    }),
+    rule({
+      id: 'most-steel',
+      title: 'Most steel',
+      clause: code.column.mostSteel(silent, area).clause,
+      kind: 'area',
+      compare: (c) => ({ demand: steel, demandIs: there, capacity: code.column.mostSteel(c, area).value }),
+      fails: () => `${percent(steel / area)} of steel; the code allows ${percent(code.column.mostSteel(silent, area).value / area)}.`,
+    }),
+    rule({
+      id: 'steel-practice',
+      title: 'Most steel, office',
+      clause: 'practice',
+      kind: 'percent',
+      compare: () => ({
+        demand: steel / area,
+        demandIs: part,
+        capacity: column.steelLimit,
+        capacityIs: ['most steel by the office', 'typed on the basis, 4 % unless it is changed'],
+      }),
+      fails: (has, limit) => `${has} of steel; above ${limit} bars are hard to place.`,
+    }),
+    rule({
+      id: 'steel-at-laps',
+      title: 'Most steel at laps',
+      clause: code.column.mostAtLaps.clause,
+      kind: 'percent',
+      compare: () => ({
+        demand: (2 * steel) / area,
+        demandIs: ['twice the area of all bars over the section', 'all bars lap at one level'],
+        capacity: code.column.mostAtLaps.value,
+        capacityIs: ['most steel at laps', LIMIT],
+      }),
+      fails: (has) => `Laps of all bars at once bring ${has}: stagger them or use couplers.`,
+    }),
   ];
 }
 
 /** Number, size and spacing of the bars; size and spacing of the ties; and whether every bar is held. */
 export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { column, code, model, units } = basis;
+  const { column, code, model } = basis;
   const { bars, tieRules, tieDiameter, tieQuestion } = model;
   const least = code.column.leastBars;
   const needed =
@@ -114,53 +100,44 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
     clause: string,
     compare: (r: typeof tieRules) => Compared,
     fails: Rule['fails'],
-  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(code.column.ties(c, tieQuestion)) }, basis);
+  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(code.column.ties(c, tieQuestion)) });
   return [
-    rule(
-      {
-        id: 'bar-count',
-        title: 'Number of bars',
-        clause: least.clause,
-        kind: 'number',
-        compare: () => ({
-          demand: needed,
-          demandIs: ['least number of bars', `${LIMIT}, and one in every corner`],
-          capacity: bars.length,
-          capacityIs: ['number of bars', LAID],
-        }),
-      },
-      basis,
-    ),
-    rule(
-      {
-        id: 'bar-size',
-        title: 'Least bar size',
-        clause: code.column.leastBarDiameter.clause,
-        kind: 'diameter',
-        compare: () => ({
-          demand: code.column.leastBarDiameter.value,
-          demandIs: ['least diameter of bars', LIMIT],
-          capacity: thinnest,
-          capacityIs: ['diameter of the thinnest bar', LAID],
-        }),
-      },
-      basis,
-    ),
-    rule(
-      {
-        id: 'clear-spacing',
-        title: 'Clear distance of bars',
-        clause: code.column.clearSpacing(thick, column.materials.aggregateSize).clause,
-        kind: 'smallLength',
-        compare: (c) => ({
-          demand: code.column.clearSpacing(thick, column.materials.aggregateSize, c).value,
-          capacity: gap.clear,
-          capacityIs: ['clear distance of the two closest bars', LAID],
-        }),
-        fails: (need, has) => `Two bars stand ${has} apart, they need ${need}.`,
-      },
-      basis,
-    ),
+    rule({
+      id: 'bar-count',
+      title: 'Number of bars',
+      clause: least.clause,
+      kind: 'number',
+      compare: () => ({
+        demand: needed,
+        demandIs: ['least number of bars', `${LIMIT}, and one in every corner`],
+        capacity: bars.length,
+        capacityIs: ['number of bars', LAID],
+      }),
+    }),
+    rule({
+      id: 'bar-size',
+      title: 'Least bar size',
+      clause: code.column.leastBarDiameter.clause,
+      kind: 'diameter',
+      compare: () => ({
+        demand: code.column.leastBarDiameter.value,
+        demandIs: ['least diameter of bars', LIMIT],
+        capacity: thinnest,
+        capacityIs: ['diameter of the thinnest bar', LAID],
+      }),
+    }),
+    rule({
+      id: 'clear-spacing',
+      title: 'Clear distance of bars',
+      clause: code.column.clearSpacing(thick, column.materials.aggregateSize).clause,
+      kind: 'smallLength',
+      compare: (c) => ({
+        demand: code.column.clearSpacing(thick, column.materials.aggregateSize, c).value,
+        capacity: gap.clear,
+        capacityIs: ['clear distance of the two closest bars', LAID],
+      }),
+      fails: (need, has) => `Two bars stand ${has} apart, they need ${need}.`,
+    }),
     tie(
       'tie-size',
       `Size of ${word}`,
@@ -194,7 +171,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
               demandIs: ['spacing near the ends', column.ties.spacingEnds === null ? 'as close as the rule asks' : SET],
               capacity: r.spacingNearEnds.value,
             }),
-            (has, most) => `${has} apart within ${formatQuantity(tieRules.nearEnds, 'smallLength', units)} of the ends; at most ${most}.`,
+            (has, most, show) => `${has} apart within ${show(tieRules.nearEnds, 'smallLength')} of the ends; at most ${most}.`,
           ),
         ]
       : []),
@@ -217,20 +194,17 @@ function spiralCheck(basis: ColumnBasis): DerivableCheck[] {
   };
   const percent = (v: number) => `${(100 * v).toFixed(2)} %`;
   return [
-    rule(
-      {
-        id: 'spiral-ratio',
-        title: 'Volume of the spiral',
-        clause: spiral(silent, q).clause,
-        kind: 'percent',
-        compare: (c) => {
-          const { needed, there } = spiral(c, q);
-          return { demand: needed, capacity: there };
-        },
-        fails: () => `The spiral has ${percent(spiral(silent, q).there)} of the core, it needs ${percent(spiral(silent, q).needed)}.`,
+    rule({
+      id: 'spiral-ratio',
+      title: 'Volume of the spiral',
+      clause: spiral(silent, q).clause,
+      kind: 'percent',
+      compare: (c) => {
+        const { needed, there } = spiral(c, q);
+        return { demand: needed, capacity: there };
       },
-      basis,
-    ),
+      fails: () => `The spiral has ${percent(spiral(silent, q).there)} of the core, it needs ${percent(spiral(silent, q).needed)}.`,
+    }),
   ];
 }
 
@@ -243,21 +217,18 @@ function heldCheck(basis: ColumnBasis, word: string): DerivableCheck {
   const loose = looseBars(bars, legs.held, reach).length;
   const there = legs.cross.length;
   const isShort = loose > 0 || (column.ties.cross !== null && there < needed);
-  const check = rule(
-    {
-      id: 'bars-held',
-      title: 'Cross ties',
-      clause: tieRules.unheldDistance.clause,
-      kind: 'number',
-      compare: () => ({
-        demand: needed,
-        demandIs: ['cross ties needed in each set', 'for every bar to be held, or near one that is'],
-        capacity: there,
-        capacityIs: ['cross ties in each set', column.ties.cross === null ? 'as many as are needed' : SET],
-      }),
-    },
-    basis,
-  );
+  const check = rule({
+    id: 'bars-held',
+    title: 'Cross ties',
+    clause: tieRules.unheldDistance.clause,
+    kind: 'number',
+    compare: () => ({
+      demand: needed,
+      demandIs: ['cross ties needed in each set', 'for every bar to be held, or near one that is'],
+      capacity: there,
+      capacityIs: ['cross ties in each set', column.ties.cross === null ? 'as many as are needed' : SET],
+    }),
+  });
   // A bar may be loose although there are as many ties as are needed elsewhere.
   const reason = `The ${word} need ${needed} cross ties in each set, there are ${there}; ${loose} of ${bars.length} bars are not held.`;
   return { ...check, check: { ...check.check, status: isShort ? 'exceeds' : 'holds', ...(isShort ? { reason } : {}) } };
@@ -287,15 +258,12 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
     clear: leastClear(model.bars).clear,
     isBent: false,
   };
-  return rule(
-    {
-      id: 'lap-length',
-      title: `Laps of ${thickest.size} at the floor, all at once`,
-      clause: code.anchorage.clauses.lap,
-      kind: 'length',
-      compare: (c) => ({ demand: code.anchorage.lap(c, question, 1), capacity: column.height, capacityIs: ['clear height', SET] }),
-      fails: (lap) => `A lap of ${lap} is longer than the clear height.`,
-    },
-    basis,
-  );
+  return rule({
+    id: 'lap-length',
+    title: `Laps of ${thickest.size} at the floor, all at once`,
+    clause: code.anchorage.clauses.lap,
+    kind: 'length',
+    compare: (c) => ({ demand: code.anchorage.lap(c, question, 1), capacity: column.height, capacityIs: ['clear height', SET] }),
+    fails: (lap) => `A lap of ${lap} is longer than the clear height.`,
+  });
 }

@@ -103,7 +103,7 @@ function noServiceSets({ code }: ColumnBasis): DerivableCheck {
 }
 
 function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): DerivableCheck[] {
-  const { code, column, units } = basis;
+  const { code, column } = basis;
   const { crack } = code.service;
   const base = { id: 'crack-width', family: 'crack' as const, title: 'Crack width', clause: code.service.crackClause };
   if (!crack)
@@ -118,7 +118,6 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
       place: { x: null, label: worst?.end ?? '' },
       combination: worst?.set.name ?? '',
       kind: 'crack',
-      units,
       compare: (c) => {
         if (!worst) c.note('No bar is in tension under any of these sets: nothing cracks.');
         return {
@@ -134,7 +133,7 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
 }
 
 function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): DerivableCheck[] {
-  const { code, column, units } = basis;
+  const { code, column } = basis;
   const rows = states.flatMap((s) => {
     const kind = s.set.kind === 'ultimate' ? 'service' : s.set.kind;
     const limits = code.service.stressLimits(column.materials, kind);
@@ -160,7 +159,6 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
       place: { x: null, label: r.s.end },
       combination: r.s.set.name,
       kind: 'stress',
-      units,
       compare: (c) => {
         serviceModulus(c, column, code, basis.model, r.s.set);
         return {

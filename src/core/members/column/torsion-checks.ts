@@ -22,7 +22,7 @@ interface Twisted {
 export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
   const twisted = basis.results.filter((r) => r.set.torsion !== 0).map((r) => twistedBy(basis, r));
   if (twisted.length === 0) return [];
-  const { code, units } = basis;
+  const { code } = basis;
   const make = (id: string, title: string, clause: string, value: (t: Twisted) => number, words: string) => {
     const t = twisted.reduce((a, b) => (value(b) > value(a) ? b : a));
     const utilisation = value(t);
@@ -36,7 +36,6 @@ export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
       combination: t.r.set.name,
       assumptions: code.choices.filter((k) => (k.topic === 'shear' || k.topic === 'torsion') && k.only !== 'beams').map((k) => k.key),
       kind: 'moment',
-      units,
       compare: (c) => {
         code.torsion.check(c, t.question);
         return {

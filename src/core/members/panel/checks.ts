@@ -27,8 +27,7 @@ const insetFrom = ({ panel }: PanelBasis, s: PanelSection) => panel.h - s.d - la
 
 /** Bending at every place that has bars. */
 export function panelBending(basis: PanelBasis): DerivableCheck[] {
-  const { panel, code, units, combination } = basis;
-  const show = (v: number) => formatQuantity(v, 'areaPerWidth', units);
+  const { panel, code, combination } = basis;
   return basis.sections
     .filter((s) => s.moment > 0)
     .map((s) => {
@@ -43,7 +42,6 @@ export function panelBending(basis: PanelBasis): DerivableCheck[] {
         combination,
         assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
         kind: 'lineTorque',
-        units,
         compare: (c) => {
           c.note(methodNote(panel));
           const state = code.bendingResistance(c, section, panel.materials);
@@ -58,9 +56,9 @@ export function panelBending(basis: PanelBasis): DerivableCheck[] {
             capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
           };
         },
-        fails: () =>
+        fails: (_needed, _there, show) =>
           Number.isFinite(s.required)
-            ? `${title}: needs ${show(s.required)}, has ${show(s.provided)}.`
+            ? `${title}: needs ${show(s.required, 'areaPerWidth')}, has ${show(s.provided, 'areaPerWidth')}.`
             : `${title}: the slab itself is too thin for this moment.`,
       });
     });
@@ -76,7 +74,7 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
 }
 
 /** Least steel and largest spacing: the worst place of each. */
-export function panelSteel({ panel, code, units, sections }: PanelBasis): DerivableCheck[] {
+export function panelSteel({ panel, code, sections }: PanelBasis): DerivableCheck[] {
   if (sections.length === 0) return [];
   const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panelSection(panel), s.d, panel.materials) / WIDTH }));
   const thin = least.reduce((a, b) => (b.need / b.s.provided > a.need / a.s.provided ? b : a));
@@ -90,7 +88,6 @@ export function panelSteel({ panel, code, units, sections }: PanelBasis): Deriva
       clause: code.slab.clauses.least,
       place: here(placeTitle(thin.s.place)),
       kind: 'areaPerWidth',
-      units,
       compare: (c) => ({
         demand: code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials) / WIDTH,
         demandIs: ['least steel per length of slab', 'that of the metre over its width'],
@@ -106,7 +103,6 @@ export function panelSteel({ panel, code, units, sections }: PanelBasis): Deriva
       clause: most.clause,
       place: here(placeTitle(wide.place)),
       kind: 'length',
-      units,
       compare: (c) => ({
         demand: wide.bars.spacing,
         demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
@@ -119,7 +115,7 @@ export function panelSteel({ panel, code, units, sections }: PanelBasis): Deriva
 
 /** Shear without links where it is largest: at d from the face of each edge. */
 export function panelShear(basis: PanelBasis): DerivableCheck[] {
-  const { panel, code, units, w, moments, sections, combination } = basis;
+  const { panel, code, w, moments, sections, combination } = basis;
   const share = moments.share;
   const rows = panelEdges.map((edge) => {
     const direction = directionOf(edge);
@@ -142,7 +138,6 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
       combination,
       assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
       kind: 'lineLoad',
-      units,
       compare: (c) => ({
         demand: worst.force,
         demandIs: ['shear per length of slab', 'of the strip at the edge, where the code asks for it'],
@@ -155,7 +150,7 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
 }
 
 /** Span over depth of the shorter span, in place of a calculated deflection. */
-export function panelDepth({ panel, code, sections, units }: PanelBasis): DerivableCheck[] {
+export function panelDepth({ panel, code, sections }: PanelBasis): DerivableCheck[] {
   const short = panel.lx <= panel.ly ? ('x' as const) : ('y' as const);
   const bars = sections.find((s) => s.place === short);
   if (!bars) return [];
@@ -187,7 +182,6 @@ export function panelDepth({ panel, code, sections, units }: PanelBasis): Deriva
       clause: code.slab.twoWayDepth(silent, q).clause,
       place: here(`middle, along ${short}`),
       kind: 'ratio',
-      units,
       compare: (c) => {
         const { actual, limit } = code.slab.twoWayDepth(c, q);
         return {
@@ -205,7 +199,7 @@ export function panelDepth({ panel, code, sections, units }: PanelBasis): Deriva
 
 /** The depth of the neutral axis: for yield lines the stricter rule of analysis at collapse, with the ductility of the steel. */
 export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
-  const { panel, code, sections, units } = basis;
+  const { panel, code, sections } = basis;
   const states = sections.flatMap((s) => {
     const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
     const r = resistanceOf(panel, code, section);
@@ -226,8 +220,7 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
         clause: plastic.clause,
         place: here(at),
         kind: 'ratio',
-        units,
-        show: (v) => v.toFixed(3),
+        write: (v) => v.toFixed(3),
         compare: (c) => {
           code.bendingResistance(c, worst.section, panel.materials);
           return {
@@ -265,7 +258,6 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
         return state && code.ductility(c, state, panel.materials, 1);
       },
       w.k,
-      units,
     ),
   ];
 }
@@ -298,7 +290,7 @@ export function panelCorners({ panel, code, moments, units }: PanelBasis): Deriv
 }
 
 /** The coefficients hold for imposed loads that are not much larger than the permanent ones. */
-export function coefficientChecks({ panel, code, units }: PanelBasis): DerivableCheck[] {
+export function coefficientChecks({ panel, code }: PanelBasis): DerivableCheck[] {
   const limits = code.slab.coefficientLimits;
   if (panel.method !== 'coefficients' || !limits) return [];
   const { loadRatio, note } = limits;
@@ -315,7 +307,6 @@ export function coefficientChecks({ panel, code, units }: PanelBasis): Derivable
       place: here(''),
       warnings: [note],
       kind: 'ratio',
-      units,
       compare: () => ({
         demand: ratio,
         demandIs: ['imposed over permanent load', 'of the loads as typed, with self-weight'],

@@ -4,7 +4,6 @@ import { missingFor, type DesignCode, Limit } from '../../codes/design-code';
 import type { Comparison, PunchingQuestion } from '../../codes/punching-rules';
 import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
-import { formatQuantity } from '../../units/format';
 import { type CheckFamily, checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { countOf } from '../../model/bar-set';
@@ -20,14 +19,13 @@ import { questionOf, stagesOf, type PunchingStage } from './stage';
 interface Basis {
   readonly p: PunchingInput;
   readonly code: DesignCode;
-  readonly units: DesignOptions['units'];
 }
 
 /** Designs a slab at a column from its input alone. Never throws on bad input. */
 export function designPunching(p: PunchingInput, code: DesignCode, options: DesignOptions): PunchingResult {
   const faults = punchingFaults(p, code);
   if (faults.length > 0) return emptyPunchingResult(faults);
-  const basis = { p, code, units: options.units };
+  const basis = { p, code };
   const stages = stagesOf(p, code);
   const checks = finishChecks(
     [
@@ -82,7 +80,7 @@ function strength(basis: Basis, stage: PunchingStage): DerivableCheck[] {
   ].flat();
 }
 
-function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: string, compare: Compare): DerivableCheck[] {
+function strengthCheck({ p, code }: Basis, stage: PunchingStage, id: string, compare: Compare): DerivableCheck[] {
   const place = { x: null, label: labelOf(stage) };
   const base = { id: idOf(stage, id), family: 'shear' as CheckFamily, place };
   try {
@@ -101,7 +99,6 @@ function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: stri
         combination: w.set.name,
         assumptions: code.punching.choices.map((k) => k.key),
         kind: w.found.kind,
-        units,
         compare: (c) => {
           const { demand, capacity } = compare(c, w.q)!;
           const is: Origin = ['strength of the slab there', 'without legs, as above'];
@@ -117,7 +114,7 @@ function strengthCheck({ p, units, code }: Basis, stage: PunchingStage, id: stri
 }
 
 /** Where legs stand, how thick they are at least, and what could not be placed. */
-function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableCheck[] {
+function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
   const { steel, placed } = stage;
   if (stage.id !== 'column' || !p.legs || !placed) return [];
   const place = { x: null, label: labelOf(stage) };
@@ -146,7 +143,6 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
       clause,
       place,
       kind,
-      units,
       compare: (c) => compare(code.punching.detailing(c, q, steel)),
       fails,
     });
@@ -261,7 +257,7 @@ function legRules({ p, code, units }: Basis, stage: PunchingStage): DerivableChe
 }
 
 /** Top bars about the column that a code asks for beside bending, both ways; the worst of all sets. */
-function leastBars({ p, code, units }: Basis, stage: PunchingStage): DerivableCheck[] {
+function leastBars({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
   const { leastBars: rule, barsWithin } = code.punching;
   if (!rule || barsWithin === undefined) return [];
   const most = p.sets.reduce((a, b) => (b.V > a.V ? b : a));
@@ -281,13 +277,12 @@ function leastBars({ p, code, units }: Basis, stage: PunchingStage): DerivableCh
         place: { x: null, label: labelOf(stage) },
         combination: most.name,
         kind: 'area',
-        units,
         compare: (c) => ({
           demand: rule(c, q, width)!.value,
           capacity: has,
           capacityIs: ['top bars within that width', `of the layer along ${along}, as typed`],
         }),
-        fails: (least, is) => `Top bars along ${along} within ${formatQuantity(width, 'length', units)}: at least ${least}, has ${is}.`,
+        fails: (least, is, show) => `Top bars along ${along} within ${show(width, 'length')}: at least ${least}, has ${is}.`,
       }),
     ];
   });

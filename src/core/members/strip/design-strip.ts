@@ -47,6 +47,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
   const checks = finishChecks(
     list.map((c) => checkPerWidth(c, width)),
     options,
+    showPerWidth(width, options.units),
   );
   const { envelope: env } = analysis;
   return {
@@ -171,7 +172,6 @@ function attempt(
     resistance,
     regions: regions(beam, strips),
     units: options.units,
-    show: showPerWidth(width, options.units),
     combinationAt: (by, i) => {
       const a = analysis.arrangements[by[i]!];
       return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';

@@ -25,7 +25,7 @@ export function endChecks(basis: StripBasis): EndAnchorage {
 
 /** The share of the span's bottom bars that reaches its supports: those through the span. */
 function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
-  const { strip, beam, code, resistance, show, units } = basis;
+  const { strip, beam, code, resistance } = basis;
   const { main, extra } = resistance.map.steel.bottom[span]!;
   // Where all bars run through there is nothing to ask.
   if (!extra) return [];
@@ -45,8 +45,6 @@ function toSupportCheck(basis: StripBasis, span: number): DerivableCheck[] {
       clause: code.slab.clauses.toSupport,
       place: { x: start, label: `span ${span + 1}` },
       kind: 'area',
-      units,
-      show,
       compare: () => ({
         demand: share * all,
         demandIs: [
@@ -113,7 +111,7 @@ function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
 
 /** Top bars at an end that is free to turn in the analysis but held a little by what it stands on. */
 function heldEndCheck(basis: StripBasis, support: number): DerivableCheck[] {
-  const { beam, code, resistance, analysis, show, units } = basis;
+  const { beam, code, resistance, analysis } = basis;
   const rule = code.slab.heldEnd;
   if (!rule || !isHeldEnd(beam, code, support)) return [];
   const span = support === 0 ? 0 : support - 1;
@@ -130,8 +128,6 @@ function heldEndCheck(basis: StripBasis, support: number): DerivableCheck[] {
       place: { x, label: `support ${name}` },
       assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),
       kind: 'moment',
-      units,
-      show,
       compare: (c) => {
         const share = `${Math.round(100 * rule.moment)} %`;
         c.note(`${share} of the largest moment of the span, where the end is held without being counted on.`, rule.clause);

@@ -14,7 +14,7 @@ function measuredPerWidth<T extends Measured | null>(m: T, width: number): T {
 }
 
 /** A check of a strip, its figures per length of slab; its steps are those of the strip, and end with both figures per length. */
-export function checkPerWidth({ check, derive: steps }: DerivableCheck, width: number): DerivableCheck {
+export function checkPerWidth({ check, derive: steps, why }: DerivableCheck, width: number): DerivableCheck {
   const { demand, capacity } = check;
   const per = { demand: measuredPerWidth(demand, width), capacity: measuredPerWidth(capacity, width) };
   const shared = [
@@ -27,7 +27,7 @@ export function checkPerWidth({ check, derive: steps }: DerivableCheck, width: n
         if (part && whole && part.kind !== whole.kind && Number.isFinite(part.value))
           c.state(`${name} per length of slab`, part.value, part.kind, 'that of the strip over its width');
     });
-  return { check: { ...check, ...per }, ...(steps ? { derive: () => [...steps(), ...perLengthSteps()] } : {}) };
+  return { check: { ...check, ...per }, ...(why && { why }), ...(steps && { derive: () => [...steps(), ...perLengthSteps()] }) };
 }
 
 export function handCheckPerWidth(check: HandCheck, width: number): HandCheck {

@@ -1,4 +1,4 @@
-import { array, boolean, object } from 'yup';
+import { boolean, object } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
 import * as field from '../parts/schema-parts';
 

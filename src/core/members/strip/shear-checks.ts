@@ -16,7 +16,7 @@ export function stripShearChecks(basis: StripBasis): DerivableCheck[] {
 }
 
 function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): DerivableCheck[] {
-  const { beam, code, strips, resistance, analysis, show, units } = basis;
+  const { beam, code, strips, resistance, analysis } = basis;
   const support = side === 'right' ? span : span + 1;
   const label = `${side} of ${supportName(support)}`;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
@@ -40,8 +40,6 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
     combination: basis.combinationAt(by, worst.station),
     assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
     kind: 'force',
-    units,
-    show,
     compare: (c) => {
       c.note('A strip without links; bars in tension run on beyond the section by their anchorage length and d.');
       return {
@@ -58,7 +56,7 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
 
 /** At the face of a support the whole shear has to pass through the struts, where the code limits it. */
 function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', label: string): DerivableCheck[] {
-  const { beam, code, strips, resistance, analysis, show, units } = basis;
+  const { beam, code, strips, resistance, analysis } = basis;
   const support = side === 'right' ? span : span + 1;
   const x = side === 'right' ? analysis.faces[support]!.right : analysis.faces[support]!.left;
   const i = stationNear(basis, span, x);
@@ -75,8 +73,6 @@ function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', lab
       clause: code.slab.clauses.crushing,
       place: { x, label },
       kind: 'force',
-      units,
-      show,
       compare: (c) => ({
         demand: force,
         demandIs: ['shear at the face', 'from the analysis'],

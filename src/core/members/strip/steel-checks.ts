@@ -23,7 +23,7 @@ const faceName = (region: Region) => (tensionFace(region.sense) === 'top' ? 'Top
 
 /** Least steel along the span where the moment of each region is largest: the worst of all. */
 export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
-  const { beam, code, strips, resistance, show, units } = basis;
+  const { beam, code, strips, resistance } = basis;
   const found = peaks(basis).map(({ region, i, span }) => {
     const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
     const section = plainSection(outlineOf(beam, span), region.sense);
@@ -40,8 +40,6 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
       clause: code.slab.clauses.least,
       place: { x: w.x, label: w.region.label },
       kind: 'area',
-      units,
-      show,
       compare: (c) => ({
         demand: code.slab.leastSteel(c, w.section, w.d, beam.materials),
         capacity: w.area,
@@ -54,7 +52,7 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
 
 /** Largest spacing of the bars along the span, where moments are largest and elsewhere: the worst of all. */
 export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
-  const { beam, code, strips, resistance, units } = basis;
+  const { beam, code, strips, resistance } = basis;
   const at = (i: number, span: number, face: 'top' | 'bottom', place: SlabPlace, label: string) => {
     const { spacing } = resistance.map.placement(resistance.map.barsAt(face, span, strips.x[i]!));
     const run = (c: Calc) => code.slab.spacing(outlineOf(beam, span).h, place, c);
@@ -84,7 +82,6 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
       clause: w.most.clause,
       place: { x: w.x, label: w.label },
       kind: 'length',
-      units,
       compare: (c) => ({
         demand: w.spacing ?? Infinity,
         demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
@@ -97,7 +94,7 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
 
 /** Bars across the span: their area and their spacing. */
 export function acrossChecks(basis: StripBasis): DerivableCheck[] {
-  const { strip, beam, code, resistance, show, units } = basis;
+  const { strip, beam, code, resistance } = basis;
   const { steel } = resistance.map;
   const { bottom } = steel.across;
   const has = layerOf(bottom, strip.catalogue).area * beam.section.b;
@@ -115,8 +112,6 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
       clause: code.slab.clauses.across,
       place,
       kind: 'area',
-      units,
-      show,
       compare: (c) => ({
         demand: code.slab.leastAcross(c, main, gross),
         capacity: has,
@@ -131,7 +126,6 @@ export function acrossChecks(basis: StripBasis): DerivableCheck[] {
       clause: most.clause,
       place,
       kind: 'length',
-      units,
       compare: (c) => ({
         demand: bottom.spacing,
         demandIs: ['spacing of the bars across', 'of the layer below, as typed or chosen'],

@@ -34,7 +34,7 @@ export const designWall = (wall: WallInput, code: DesignCode, options: DesignOpt
   atOnce(wallSteps(wall, code, options));
 
 /** Least and most steel both ways, spacings, and links where there is much steel. */
-function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): DerivableCheck[] {
+function meshChecks(wall: WallInput, { code, model }: ColumnBasis): DerivableCheck[] {
   const area = model.section.gross.area;
   const vertical = model.section.steelArea;
   const h = findBar(catalogues[wall.catalogue], wall.horizontal.size)!;
@@ -51,7 +51,6 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       clause: limit.clause,
       place: nowhere,
       kind,
-      units,
       compare: (c) => compare(rules(c)),
       fails: (demand, capacity) => `${what}: ${demand} against ${capacity}.`,
     });
@@ -110,7 +109,6 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       clause: clear.clause,
       place: nowhere,
       kind: 'smallLength',
-      units,
       compare: (c) => ({
         demand: code.column.clearSpacing(model.bars[0]!.diameter, wall.materials.aggregateSize, c).value,
         capacity: gap.clear,
@@ -125,7 +123,6 @@ function meshChecks(wall: WallInput, { code, model, units }: ColumnBasis): Deriv
       clause: code.column.wallLinks.clause,
       place: nowhere,
       kind: 'percent',
-      units,
       compare: () => ({
         demand: vertical / area,
         demandIs: ['vertical steel over the section', 'of both faces, as typed'],

@@ -18,16 +18,13 @@ export function designForces(beam: BeamInput, code: DesignCode, options: DesignO
   const steel = sectionSteel(beam, code);
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const byRow = beam.forces.map((f, i) => ({
-    bending: bendingRow(beam, code, resistance, f, i, options),
-    shear: shearRow(beam, code, resistance, f, i, options),
-    torsion: torsionRow(beam, code, resistance, f, i, options),
+    bending: bendingRow(beam, code, resistance, f, i),
+    shear: shearRow(beam, code, resistance, f, i),
+    torsion: torsionRow(beam, code, resistance, f, i),
   }));
   const rungs = byRow.flatMap((r) => [...r.bending, ...r.shear, ...r.torsion]);
   const shown = beam.forces.length > MOST_RUNGS ? worstByPlace(rungs) : rungs;
-  const checks = finishChecks(
-    [...shown, ...sectionRules(beam, code, resistance, options), ...topicsNotCovered(missingFor(code, 'beams'))],
-    options,
-  );
+  const checks = finishChecks([...shown, ...sectionRules(beam, code, resistance), ...topicsNotCovered(missingFor(code, 'beams'))], options);
   const worst = (list: readonly DerivableCheck[]) =>
     list.length === 0 ? null : Math.max(...list.map(({ check }) => check.utilisation ?? Infinity));
   return {

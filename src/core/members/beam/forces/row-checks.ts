@@ -1,9 +1,7 @@
 import { CalcError, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
-import { formatQuantity } from '../../../units/format';
 import { guarded, type DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, tensionFace } from '../section-at';
@@ -11,14 +9,7 @@ import { shareOut } from '../torsion';
 import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
 
 /** Torsion with the shear of its row: concrete, links, and all longitudinal bars together with those for bending. */
-export function torsionRow(
-  beam: BeamInput,
-  code: DesignCode,
-  resistance: ResistanceMap,
-  f: GivenForces,
-  i: number,
-  options: DesignOptions,
-): DerivableCheck[] {
+export function torsionRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const T = Math.abs(f.torsion ?? 0);
   if (T === 0) return [];
   const label = f.place || `row ${i + 1}`;
@@ -41,7 +32,6 @@ export function torsionRow(
       combination: f.combination,
       assumptions: code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key),
       kind: 'moment',
-      units: options.units,
       compare: (c) => {
         code.torsion.check(c, question);
         return {
@@ -62,14 +52,7 @@ export function torsionRow(
   ];
 }
 
-export function bendingRow(
-  beam: BeamInput,
-  code: DesignCode,
-  resistance: ResistanceMap,
-  f: GivenForces,
-  i: number,
-  options: DesignOptions,
-): DerivableCheck[] {
+export function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const moment = Math.abs(f.moment);
   if (moment === 0) return [];
   const sense = senseOf(f);
@@ -90,23 +73,11 @@ export function bendingRow(
       const d2 = resistance.compressionDepth(0, 0, sense);
       const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
-      const show = (v: number) => formatQuantity(v, 'area', options.units);
-      const axial = f.axial ? ` with an axial force of ${formatQuantity(f.axial, 'force', options.units)}` : '';
-      const reason = !state
-        ? `${label}: the section${axial} has no resistance in bending left; design it as a column.`
-        : f.axial
-          ? `${label}: more bars are needed${axial}.`
-          : need.refusal
-            ? `The section ${need.refusal}.`
-            : Number.isFinite(need.tension) && need.tension > area
-              ? `${face} bars at ${label}: needs ${show(need.tension)}, has ${show(area)}.`
-              : `${label}: the section is too small for the moment.`;
       return compareCheck({
         ...base,
         combination: f.combination,
         assumptions: code.choices.filter((c) => c.topic === 'bending').map((c) => c.key),
         kind: 'moment',
-        units: options.units,
         compare: (c) => {
           const { moment: capacity = 0 } = code.bendingResistance(c, here.section, beam.materials) ?? {};
           if (c.recording) {
@@ -120,7 +91,15 @@ export function bendingRow(
             utilisation: capacity > 0 ? moment / capacity : Infinity,
           };
         },
-        fails: () => reason,
+        fails: (_moment, _most, show) => {
+          const axial = f.axial ? ` with an axial force of ${show(f.axial, 'force')}` : '';
+          if (!state) return `${label}: the section${axial} has no resistance in bending left; design it as a column.`;
+          if (f.axial) return `${label}: more bars are needed${axial}.`;
+          if (need.refusal) return `The section ${need.refusal}.`;
+          return Number.isFinite(need.tension) && need.tension > area
+            ? `${face} bars at ${label}: needs ${show(need.tension, 'area')}, has ${show(area, 'area')}.`
+            : `${label}: the section is too small for the moment.`;
+        },
       });
     }),
   ];
@@ -135,14 +114,7 @@ function requirement(run: () => { tension: number; refusal?: string }): { tensio
   }
 }
 
-export function shearRow(
-  beam: BeamInput,
-  code: DesignCode,
-  resistance: ResistanceMap,
-  f: GivenForces,
-  i: number,
-  options: DesignOptions,
-): DerivableCheck[] {
+export function shearRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const force = Math.abs(f.shear);
   if (force === 0) return [];
   const label = f.place || `row ${i + 1}`;
@@ -150,10 +122,6 @@ export function shearRow(
   const zone = resistance.map.linkZoneAt(0, 0);
   const links = linksOf(zone, resistance.map);
   const need = code.linkRequirement(silent, force, section, beam.materials);
-  const rate = (v: number) => formatQuantity(v, 'areaPerLength', options.units);
-  const reason = need.isCrushed
-    ? `Shear at ${label}: more than the section carries with any ${code.linkWord}.`
-    : `Shear at ${label}: ${code.linkWord} need ${rate(need.areaPerLength)}, have ${rate(links.area / links.spacing)}.`;
   return [
     compareCheck({
       id: `shear-${i + 1}`,
@@ -164,13 +132,15 @@ export function shearRow(
       combination: f.combination,
       assumptions: code.choices.filter((c) => c.topic === 'shear').map((c) => c.key),
       kind: 'force',
-      units: options.units,
       compare: (c) => {
         const { force: capacity } = code.shearResistance(c, section, links, beam.materials);
         if (c.recording) code.linkRequirement(c, force, section, beam.materials);
         return { demand: force, demandIs: ['shear', 'of the row, as typed'], capacity };
       },
-      fails: () => reason,
+      fails: (_force, _most, show) =>
+        need.isCrushed
+          ? `Shear at ${label}: more than the section carries with any ${code.linkWord}.`
+          : `Shear at ${label}: ${code.linkWord} need ${show(need.areaPerLength, 'areaPerLength')}, have ${show(links.area / links.spacing, 'areaPerLength')}.`,
     }),
   ];
 }

@@ -3,7 +3,6 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { DerivableCheck } from '../../../checks/check';
 import { ductilityRule } from '../ductility-rule';
 import { compareCheck, type Compared } from '../../../checks/compare';
-import type { DesignOptions } from '../../../job';
 import { outlineOf, type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { plainSection, sectionAt, tensionFace, type Sense } from '../section-at';
@@ -14,8 +13,7 @@ const LAID = 'of the bars as they are laid out';
 const SET = 'as typed or chosen';
 
 /** Rules of the section that do not belong to one row: ductility, least steel, spacing of bars and links. */
-export function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, options: DesignOptions): DerivableCheck[] {
-  const { units } = options;
+export function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceMap): DerivableCheck[] {
   const isUsed = (s: Sense) => beam.forces.length === 0 || beam.forces.some((f) => f.moment !== 0 && senseOf(f) === s);
   const senses = (['sagging', 'hogging'] as const).filter(isUsed);
   const perSense = senses.flatMap((sense): DerivableCheck[] => {
@@ -33,7 +31,6 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
               { id: `ductility-${sense}`, title: `${ductility.title}, ${sense}`, clause: ductility.clause, place },
               (c) => code.ductility(c, state, beam.materials, 1),
               ductility,
-              units,
             ),
           ]
         : []),
@@ -44,7 +41,6 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
         clause: code.steelClauses.minimum,
         place,
         kind: 'area',
-        units,
         compare: (c) => ({
           demand: code.minimumSteel(c, plain, d, beam.materials),
           capacity: area,
@@ -58,7 +54,6 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
         clause: code.clearSpacing(20, 20).clause,
         place,
         kind: 'smallLength',
-        units,
         compare: (c) => ({
           demand: clearDistance(c, code, placement, beam.materials.aggregateSize),
           capacity: placement.clear,
@@ -85,7 +80,6 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
       clause,
       place,
       kind,
-      units,
       compare: (c) => compare(code.linkRequirement(c, Math.abs(strongest.shear), section, beam.materials)),
     });
   const limit = 'as the code asks for this shear and depth';

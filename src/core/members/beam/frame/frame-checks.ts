@@ -48,9 +48,8 @@ const ASKED: Origin = ['needed', 'as the rules of the frame ask, from the values
 const THERE: Origin = ['there', 'as it is laid out'];
 const LIMIT: Origin = ['most that is allowed', 'as the rules of the frame ask, from the values there'];
 
-function dimensions({ beam, analysis, resistance, rules, units }: Basis): DerivableCheck[] {
+function dimensions({ beam, analysis, resistance, rules }: Basis): DerivableCheck[] {
   const { slenderness } = rules;
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return beam.spans.flatMap((_, span): DerivableCheck[] => {
     const ends = endsOf(beam, analysis, span);
     if (ends.length === 0) return [];
@@ -69,10 +68,9 @@ function dimensions({ beam, analysis, resistance, rules, units }: Basis): Deriva
               title: `Clear span of a frame beam, span ${span + 1}`,
               clause: slenderness.clause,
               kind: 'length',
-              units,
               compare: () => ({ demand: slenderness.value * d, demandIs: ASKED, capacity: clear, capacityIs: THERE }),
-              fails: () =>
-                `Span ${span + 1} is ${length(clear)} clear, at least ${slenderness.value} effective depths are needed: a shallower beam.`,
+              fails: (_needed, _there, show) =>
+                `Span ${span + 1} is ${show(clear, 'smallLength')} clear, at least ${slenderness.value} effective depths are needed: a shallower beam.`,
             }),
           ]
         : []),
@@ -84,9 +82,9 @@ function dimensions({ beam, analysis, resistance, rules, units }: Basis): Deriva
               title: `Width of a frame beam, span ${span + 1}`,
               clause: width.clause,
               kind: 'length',
-              units,
               compare: () => ({ demand: width.value, demandIs: ASKED, capacity: b, capacityIs: THERE }),
-              fails: () => `The beam is ${length(b)} wide, at least ${length(width.value)} is needed.`,
+              fails: (_needed, _there, show) =>
+                `The beam is ${show(b, 'smallLength')} wide, at least ${show(width.value, 'smallLength')} is needed.`,
             }),
           ]
         : []),
@@ -95,7 +93,7 @@ function dimensions({ beam, analysis, resistance, rules, units }: Basis): Deriva
 }
 
 /** Bottom steel or strength at the faces over that at the top. */
-function atFaces({ beam, rules, resistance, units }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+function atFaces({ beam, rules, resistance }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
   const rule = rules.atFace;
   if (!rule) return [];
   const rows = ends.map((e) => {
@@ -117,17 +115,15 @@ function atFaces({ beam, rules, resistance, units }: Basis, ends: readonly Frame
         ? { warnings: ['Compression bars that strength needs come on top of these.'] }
         : {}),
       kind,
-      units,
       compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
-      fails: () =>
-        `Bottom bars ${endLabel(w.e)}: ${formatQuantity(w.needed, kind, units)} is needed there, has ${formatQuantity(w.has, kind, units)}.`,
+      fails: (_needed, _there, show) => `Bottom bars ${endLabel(w.e)}: ${show(w.needed, kind)} is needed there, has ${show(w.has, kind)}.`,
     }),
   ];
 }
 
 /** Strength anywhere in a span over the largest at its faces. */
 function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
-  const { beam, rules, resistance, strips, units, analysis } = basis;
+  const { beam, rules, resistance, strips, analysis } = basis;
   const rule = rules.along;
   if (!rule || ends.length === 0) return [];
   const rows = beam.spans.flatMap((_, span) => {
@@ -147,7 +143,6 @@ function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
   const w = worstOf(rows, (r) => r.needed / r.has);
   if (!w) return [];
   const label = `${w.face}, span ${strips.span[w.i]! + 1}`;
-  const moment = (v: number) => formatQuantity(v, 'moment', units);
   return [
     compareCheck({
       id: 'frame-along',
@@ -156,15 +151,15 @@ function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
       clause: rule.clause,
       place: { x: strips.x[w.i]!, label },
       kind: 'moment',
-      units,
       compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
-      fails: () => `${label}: a strength of ${moment(w.needed)} has to run through, has ${moment(w.has)}: more bars there.`,
+      fails: (_needed, _there, show) =>
+        `${label}: a strength of ${show(w.needed, 'moment')} has to run through, has ${show(w.has, 'moment')}: more bars there.`,
     }),
   ];
 }
 
 /** Bottom bars that run through over the most in the span; two of them run in both faces always. */
-function continuous({ beam, rules, resistance, strips, units, analysis }: Basis): DerivableCheck[] {
+function continuous({ beam, rules, resistance, strips, analysis }: Basis): DerivableCheck[] {
   const rule = rules.continuous;
   if (!rule) return [];
   const { steel, catalogue } = resistance.map;
@@ -184,9 +179,8 @@ function continuous({ beam, rules, resistance, strips, units, analysis }: Basis)
       clause: rule.clause,
       place: { x: null, label: `span ${w.span + 1}` },
       kind: 'area',
-      units,
       compare: () => ({ demand: w.needed, demandIs: ASKED, capacity: w.has, capacityIs: THERE }),
-      fails: () => `Bottom bars of span ${w.span + 1}: ${formatQuantity(w.needed, 'area', units)} have to run through.`,
+      fails: (_needed, _there, show) => `Bottom bars of span ${w.span + 1}: ${show(w.needed, 'area')} have to run through.`,
     }),
   ];
 }
@@ -214,21 +208,20 @@ function closeLinks({ beam, code, rules, resistance, units, analysis }: Basis, e
       place: { x: w.e.x, label: endLabel(w.e) },
       warnings: [`The first of them stands at most ${length(w.zone.first)} from the face.`],
       kind: 'length',
-      units,
       compare: (c) => {
         if (c.recording) {
           zoneOf(beam, rules, resistance, w.e, c);
         }
         return { demand: w.widest, demandIs: THERE, capacity: w.zone.spacing, capacityIs: LIMIT };
       },
-      fails: () =>
-        `${code.linkWord} ${endLabel(w.e)} stand ${length(w.widest)} apart, at most ${length(w.zone.spacing)} is allowed over ${length(w.zone.length)} from the face.`,
+      fails: (_needed, _there, show) =>
+        `${code.linkWord} ${endLabel(w.e)} stand ${show(w.widest, 'smallLength')} apart, at most ${show(w.zone.spacing, 'smallLength')} is allowed over ${show(w.zone.length, 'smallLength')} from the face.`,
     }),
   ];
 }
 
 /** Spacing of links anywhere. */
-function linksBeyond({ beam, code, rules, resistance, units, analysis }: Basis): DerivableCheck[] {
+function linksBeyond({ beam, code, rules, resistance, analysis }: Basis): DerivableCheck[] {
   const rows = beam.spans.flatMap((_, span) => {
     const end = endsOf(beam, analysis, span)[0];
     if (!end) return [];
@@ -237,7 +230,6 @@ function linksBeyond({ beam, code, rules, resistance, units, analysis }: Basis):
   });
   const w = worstOf(rows, (r) => r.widest / r.limit.value);
   if (!w) return [];
-  const length = (v: number) => formatQuantity(v, 'length', units);
   return [
     compareCheck({
       id: 'frame-links-beyond',
@@ -246,9 +238,9 @@ function linksBeyond({ beam, code, rules, resistance, units, analysis }: Basis):
       clause: w.limit.clause,
       place: { x: null, label: `span ${w.span + 1}` },
       kind: 'length',
-      units,
       compare: () => ({ demand: w.widest, demandIs: THERE, capacity: w.limit.value, capacityIs: LIMIT }),
-      fails: () => `${code.linkWord} in span ${w.span + 1} stand ${length(w.widest)} apart, at most ${length(w.limit.value)} is allowed.`,
+      fails: (_needed, _there, show) =>
+        `${code.linkWord} in span ${w.span + 1} stand ${show(w.widest, 'smallLength')} apart, at most ${show(w.limit.value, 'smallLength')} is allowed.`,
     }),
   ];
 }
@@ -284,7 +276,6 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
         place: { x: w.x, label: `span ${span + 1}` },
         assumptions: code.choices.filter((k) => k.topic === 'shear').map((k) => k.key),
         kind: 'force',
-        units,
         compare: (c) => {
           c.note(
             `The loads that are there meanwhile bring ${force(Math.abs(w.demand.gravity))}, the ends as they yield ${force(w.demand.sway)}: their moments over the clear span of ${formatQuantity(shear.clearSpan, 'length', units)}.`,
@@ -297,15 +288,15 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
             capacity: rules.shear(c, w.section, w.links, beam.materials, w.withConcrete),
           };
         },
-        fails: () =>
-          `Span ${span + 1}, while its ends yield: ${code.linkWord} need ${formatQuantity(needed, 'areaPerLength', units)}, have ${formatQuantity(w.links.area / w.links.spacing, 'areaPerLength', units)}.`,
+        fails: (_needed, _there, show) =>
+          `Span ${span + 1}, while its ends yield: ${code.linkWord} need ${show(needed, 'areaPerLength')}, have ${show(w.links.area / w.links.spacing, 'areaPerLength')}.`,
       }),
     ];
   });
 }
 
 /** Thickest bar through or into each joint. */
-function joints({ beam, rules, resistance, units }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
+function joints({ beam, rules, resistance }: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
   const { steel, catalogue } = resistance.map;
   const rows = ends.flatMap((e) => {
     const { width } = beam.supports[e.support]!;
@@ -330,7 +321,6 @@ function joints({ beam, rules, resistance, units }: Basis, ends: readonly FrameE
   });
   const w = worstOf(rows, (r) => r.diameter / r.limit.value);
   if (!w) return [];
-  const length = (v: number) => formatQuantity(v, 'smallLength', units);
   return [
     compareCheck({
       id: 'frame-joint',
@@ -340,15 +330,14 @@ function joints({ beam, rules, resistance, units }: Basis, ends: readonly FrameE
       place: { x: w.e.x, label: `support ${supportName(w.e.support)}` },
       warnings: ['Pressure of the column’s axial force is left out, on the safe side.'],
       kind: 'smallLength',
-      units,
       compare: (c) => {
         if (c.recording) {
           rules.jointBar(c, w.question);
         }
         return { demand: w.diameter, demandIs: THERE, capacity: w.limit.value, capacityIs: LIMIT };
       },
-      fails: () =>
-        `Bars of ${length(w.diameter)} at support ${supportName(w.e.support)}: at most ${length(w.limit.value)} in a column of this depth. Thinner bars, or a deeper column.`,
+      fails: (_needed, _there, show) =>
+        `Bars of ${show(w.diameter, 'smallLength')} at support ${supportName(w.e.support)}: at most ${show(w.limit.value, 'smallLength')} in a column of this depth. Thinner bars, or a deeper column.`,
     }),
   ];
 }

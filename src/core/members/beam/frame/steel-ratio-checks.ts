@@ -30,7 +30,7 @@ const row = ({ resistance }: CheckBasis, span: number, x: number, sense: Sense):
 });
 
 function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
-  const { beam, strips, units } = basis;
+  const { beam, strips } = basis;
   const limit = rules.leastRatio(silent, beam.materials);
   if (!limit) return [];
   const rows = [...strips.x.keys()].flatMap((i) =>
@@ -49,7 +49,6 @@ function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
       clause: limit.clause,
       place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
       kind: 'area',
-      units,
       compare: (c) => ({
         demand: rules.leastRatio(c, beam.materials)!.value * outlineOf(beam, w.span).b * w.d,
         demandIs: ['least steel', 'the ratio above times the web and its depth'],
@@ -62,7 +61,7 @@ function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
 }
 
 function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace[]): DerivableCheck[] {
-  const { beam, resistance, units } = basis;
+  const { beam, resistance } = basis;
   const rows = ends.flatMap((e) =>
     (['sagging', 'hogging'] as const).flatMap((sense) => {
       const r = row(basis, e.span, e.x, sense);
@@ -83,7 +82,6 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
       clause: w.limit.clause,
       place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
       kind: 'area',
-      units,
       compare: (c) => ({
         demand: w.area,
         demandIs: LAID,

@@ -17,7 +17,7 @@ export function beamService(
   analysis: BeamAnalysis,
   map: SteelAlong,
   moments: ServiceMoments | undefined,
-  basisOf: Pick<CheckBasis<SteelAlong>, 'strips' | 'units' | 'show'>,
+  basisOf: Pick<CheckBasis<SteelAlong>, 'strips' | 'units'>,
 ): { readonly checks: DerivableCheck[]; readonly strips: ServiceStrips | null } {
   if (!moments) return { checks: [noService()], strips: null };
   const basis = serviceBasis(beam, code, analysis, map, moments, basisOf);

@@ -52,7 +52,7 @@ function widthChecks(
   widthOf: (p: CrackPlace, c: Calc) => number,
   states: CrackStates,
 ): DerivableCheck[] {
-  const { beam, code, units } = basis;
+  const { beam, code } = basis;
   const limit = beam.service.crackWidth;
   return groupsOf(basis, places).map((g) => {
     const p = worstOf(g.places, (q) => widths.get(q)!);
@@ -64,7 +64,6 @@ function widthChecks(
       place: { x: p.x, label: g.label },
       combination: p.name,
       kind: 'crack',
-      units,
       compare: (c) => {
         states.alpha(p.span, c);
         if (!p.isCracked) c.note('The section is not cracked by the largest service moment.');
@@ -82,7 +81,7 @@ function widthChecks(
 
 /** Size or spacing of bars by tables, in place of the width of cracks. */
 function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
-  const { beam, code, units } = basis;
+  const { beam, code } = basis;
   const limitOf = (p: CrackPlace, c: Calc = silent) => code.service.crackTables!(c, p.cut.question, beam.service.crackWidth);
   const ratios = (p: CrackPlace) => {
     const { bar, spacing } = limitOf(p);
@@ -95,7 +94,6 @@ function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): Deriva
     const { bar, spacing, clause } = limitOf(p);
     const isBySize = ratios(p).bySize <= ratios(p).bySpacing;
     const { diameter, spacing: own } = p.cut.question;
-    const length = (v: number) => formatQuantity(v, 'length', units);
     return compareCheck({
       id: `crack-${g.id}`,
       family: 'crack',
@@ -104,7 +102,6 @@ function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): Deriva
       place: { x: p.x, label: g.label },
       combination: p.name,
       kind: 'length',
-      units,
       compare: (c) => {
         const found = limitOf(p, c);
         return {
@@ -115,7 +112,8 @@ function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): Deriva
           utilisation: utilisation(p),
         };
       },
-      fails: () => `Bars at ${g.label}: at most ${length(bar)} thick, or ${length(spacing)} apart: more or thinner bars.`,
+      fails: (_needed, _there, show) =>
+        `Bars at ${g.label}: at most ${show(bar, 'length')} thick, or ${show(spacing, 'length')} apart: more or thinner bars.`,
     });
   });
 }
@@ -140,7 +138,6 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
         `Estimated crack width ${formatQuantity(widths.get(estimate)!, 'crack', units)}: for information, the code limits the spacing.`,
       ],
       kind: 'length',
-      units,
       compare: (c) => {
         const most = limitOf(p, c).value;
         code.service.crackEstimate?.(c, estimate.cut.question);
@@ -175,7 +172,6 @@ function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' 
       place: { x: p.x, label: `span ${p.span + 1}` },
       combination: p.name,
       kind: 'stress',
-      units,
       compare: (c) => {
         states.alpha(p.span, c);
         return {

@@ -1,6 +1,5 @@
 import { silent, type Calc } from '../../../calc/calc';
 import { barOf } from '../../../reinforcement/bar-groups';
-import { formatQuantity } from '../../../units/format';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import { outlineOf } from '../input';
@@ -36,7 +35,6 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
       clause: least(p).clause,
       place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
       kind: 'area',
-      units: basis.units,
       compare: (c) => ({
         demand: least(p, c).value,
         capacity: has(p),
@@ -49,7 +47,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
 
 /** Bars along the sides of deep beams, against cracks between the main bars and the neutral axis. */
 export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
-  const { beam, code, stiffness, units } = basis;
+  const { beam, code, stiffness } = basis;
   const side = stiffness.map.side ?? { count: 0, size: '' };
   const barArea = side.count > 0 ? barOf(side, stiffness.map.catalogue).area : 0;
   const ask = (p: CrackPlace, c: Calc = silent) => {
@@ -86,7 +84,6 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
       place: { x: p.x, label: `span ${p.span + 1}` },
       combination: p.name,
       kind: 'length',
-      units,
       compare: (c) => ({
         demand: distance,
         demandIs: ['distance of the bars up the sides', 'as they are laid out'],
@@ -94,8 +91,8 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
         capacityIs: ['largest distance', 'by the rule above'],
         utilisation,
       }),
-      fails: (_is, most) =>
-        `Sides of span ${p.span + 1}: bars at most ${most} apart${rule.area > 0 ? `, ${formatQuantity(rule.area, 'area', units)} on both sides in the pulled part` : ''}.`,
+      fails: (_is, most, show) =>
+        `Sides of span ${p.span + 1}: bars at most ${most} apart${rule.area > 0 ? `, ${show(rule.area, 'area')} on both sides in the pulled part` : ''}.`,
     }),
   ];
 }

@@ -101,7 +101,7 @@ function limitOf(basis: ServiceBasis, sum: DeflectionSum, span: number): number 
 }
 
 function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: number): DerivableCheck {
-  const { beam, code, units } = basis;
+  const { beam, code } = basis;
   const n = STEPS + 1;
   const size = (k: number) => Math.max(Math.abs(curve.max[span * n + k]!), Math.abs(curve.min[span * n + k]!));
   let at = 0;
@@ -123,7 +123,6 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
     place: { x: beam.spans.slice(0, span).reduce((s, q) => s + q.length, 0) + (at * length) / STEPS, label },
     assumptions: code.choices.filter((c) => c.topic === 'service' && c.only !== 'strips').map((c) => c.key),
     kind: 'smallLength',
-    units,
     compare: (c) => {
       if (c.recording) {
         c.note(
@@ -166,7 +165,7 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
 
 /** Span over depth: a check of its own where it decides, otherwise information beside the calculation. */
 function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
-  const { beam, code, units } = basis;
+  const { beam, code } = basis;
   const q = spanDepthQuestion(basis, span);
   const { actual, limit, clause } = code.service.spanDepth(silent, q);
   const decides = code.service.deflectionBy !== 'curvature';
@@ -178,7 +177,6 @@ function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
     clause,
     place: { x: criticalPlace(beam, span), label: `span ${span + 1}` },
     kind: 'ratio',
-    units,
     compare: (c) => {
       const found = code.service.spanDepth(c, q);
       return {
@@ -188,7 +186,9 @@ function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
         capacityIs: ['limit', 'by the rule above'],
       };
     },
-    fails: () => `Span ${span + 1} is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection.`,
+    ...(decides && {
+      fails: () => `Span ${span + 1} is ${actual.toFixed(1)} times its depth; ${limit.toFixed(1)} needs no calculation of deflection.`,
+    }),
   });
   if (decides) return check;
   // Beside a calculation it is information.
