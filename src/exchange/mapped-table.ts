@@ -5,7 +5,7 @@ import { parseTable } from './paste-table';
 
 /** What the columns of a pasted table can be, for one kind of table. */
 export interface Vocabulary<R extends string> {
-  readonly roles: readonly R[];
+  /** Names of the roles, in the order in which they are offered. */
   readonly names: Readonly<Record<R, string>>;
   /** Roles that hold a dimensioned value. */
   readonly quantities: Readonly<Partial<Record<R, QuantityKind>>>;

@@ -3,9 +3,18 @@ import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
 
-/** What a pasted column of beam forces can be. */
-const roles = ['place', 'station', 'combination', 'moment', 'shear', 'torsion', 'axial', 'skip'] as const;
-export type ForceRole = (typeof roles)[number];
+/** What a pasted column of beam forces can be, with its name. */
+const names = {
+  place: 'place',
+  station: 'station',
+  combination: 'combination',
+  moment: 'M',
+  shear: 'V',
+  torsion: 'T',
+  axial: 'N',
+  skip: 'leave out',
+};
+export type ForceRole = keyof typeof names;
 
 const quantities: Partial<Record<ForceRole, QuantityKind>> = {
   station: 'station',
@@ -16,17 +25,7 @@ const quantities: Partial<Record<ForceRole, QuantityKind>> = {
 };
 
 export const forceVocabulary: Vocabulary<ForceRole> = {
-  roles,
-  names: {
-    place: 'place',
-    station: 'station',
-    combination: 'combination',
-    moment: 'M',
-    shear: 'V',
-    torsion: 'T',
-    axial: 'N',
-    skip: 'leave out',
-  },
+  names,
   quantities,
   textOrder: ['place', 'combination'],
   numberOrder: ['moment', 'shear', 'torsion', 'axial'],

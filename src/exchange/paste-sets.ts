@@ -3,28 +3,8 @@ import { parseQuantity } from '@/core/units/parse';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
 
-/** What a pasted column can be. */
-export const roles = [
-  'name',
-  'title',
-  'kind',
-  'N',
-  'mxTop',
-  'mxBottom',
-  'myTop',
-  'myBottom',
-  'vx',
-  'vy',
-  'torsion',
-  'nBottom',
-  'vxBottom',
-  'vyBottom',
-  'sustained',
-  'skip',
-] as const;
-export type Role = (typeof roles)[number];
-
-export const roleNames: Record<Role, string> = {
+/** What a pasted column can be, with its name. */
+export const roleNames = {
   name: 'name',
   title: 'title',
   kind: 'kind of set',
@@ -42,6 +22,7 @@ export const roleNames: Record<Role, string> = {
   sustained: 'sustained part',
   skip: 'leave out',
 };
+export type Role = keyof typeof roleNames;
 
 const quantities: Partial<Record<Role, QuantityKind>> = {
   N: 'force',
@@ -78,7 +59,6 @@ function roleOf(h: string): Role {
 const usualOrder: readonly Role[] = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsion'];
 
 export const setVocabulary: Vocabulary<Role> = {
-  roles,
   names: roleNames,
   quantities,
   textOrder: ['name', 'title'],

@@ -58,11 +58,6 @@ describe('columns to EN 1992-1-1 against the reference cases', () => {
     expectCase(of('sec-16'), { e0_y_mm: ey, e0_x_mm: ex, M0x_kNm: 1870 * ey * 1e-3, M0y_kNm: 1870 * ex * 1e-3 });
   });
 
-  it('col-10: when bending must be checked about both axes', () => {
-    const { ratio, needed } = columns.needsBiaxial(47, 61, 13 / 330, 94 / 510);
-    expectCase(of('col-10'), { ratio, biaxial_needed: needed });
-  });
-
   it('col-11: steel and links of a column', () => {
     const ties = columns.tieRules(silent, {
       largestBar: 25,

@@ -1,6 +1,8 @@
 import { kindOf } from '@/core/members/kinds';
 import { readFileSync } from 'node:fs';
 import { readProjectText } from '@/exchange/project-text';
+import { beamWords } from '@/features/beam/loads';
+import type { BeamLoad } from '@/core/members/beam/input';
 import { readLoads } from '@/exchange/paste-loads';
 import { parseTable } from '@/exchange/paste-table';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
@@ -170,7 +172,7 @@ describe('pasted tables', () => {
       '2026-01-01',
       'Q\tpoint\t1\tmany\t1',
     ].join('\n');
-    const { loads, refused } = readLoads(text, cases, 2, 'SI');
+    const { loads, refused } = readLoads<BeamLoad>(text, beamWords, { cases, spans: [0, 1] }, 'SI');
     expect(loads).toHaveLength(5);
     expect(loads[0]).toMatchObject({ value: 12.5, span: 'all' });
     expect(loads[3]).toMatchObject({ force: 40_000, at: 1500, span: 0 });

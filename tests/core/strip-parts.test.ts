@@ -18,11 +18,12 @@ import { stretchesWithTop } from '@/core/members/strip/model';
 import { designNow } from '@/core/project/design-member';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import { codeOf } from '@/core/members/member';
-import type { StripMember } from '@/core/members/strip/input';
+import type { StripLoad, StripMember } from '@/core/members/strip/input';
 import { readProject } from '@/core/project/read';
 import { groupsIn, layerOf, layingScore, slabBarFaults, slabOptions } from '@/core/reinforcement/slab-bars';
 import { memberSchedule, modelOf } from '@/core/project/as-built';
-import { readSlabLoads } from '@/exchange/paste-slab-loads';
+import { readLoads } from '@/exchange/paste-loads';
+import { stripWords } from '@/features/strip/loads';
 import { resultsToJson } from '@/exchange/result-json';
 import { scheduleTable } from '@/core/schedule/schedule-table';
 
@@ -302,10 +303,10 @@ describe('pasted loads', () => {
     { id: 'Q', title: 'People', nature: 'imposed' as const, category: 'A' as const, pattern: true },
   ];
   it('units, decimal commas, names of cases and headings are understood', () => {
-    const read = readSlabLoads(
+    const read = readLoads(
       'Case;Type;Span;Value;From;To\nPeople;part;1;2,5;0,5 m;2 m\nG;area;all;150 kg/m2\ng;line;2;3 kN/m;1500',
-      cases,
-      2,
+      stripWords,
+      { cases, spans: [0, 1] },
       'SI',
     );
     expect(read.loads).toEqual([
@@ -317,7 +318,7 @@ describe('pasted loads', () => {
   it('any text gives loads or reasons, never an error', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 120 }), (text) => {
-        const { loads, refused } = readSlabLoads(text, cases, 2, 'SI');
+        const { loads, refused } = readLoads<StripLoad>(text, stripWords, { cases, spans: [0, 1] }, 'SI');
         for (const l of loads) expect(Object.values(l).every((v) => typeof v !== 'number' || Number.isFinite(v))).toBe(true);
         expect(refused.every((r) => r.reason.length > 5)).toBe(true);
       }),

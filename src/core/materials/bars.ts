@@ -17,9 +17,6 @@ export interface BarCatalogue {
 
 const STEEL_DENSITY = 7.85e-6; // kg/mm3
 
-/** Mass of a length of bar by its area (kg/mm). */
-export const barMass = (area: number): number => area * STEEL_DENSITY;
-
 function nominal(name: string, diameter: number, area = (Math.PI * diameter * diameter) / 4): Bar {
   return { name, diameter, area, massPerLength: area * STEEL_DENSITY };
 }

@@ -28,9 +28,6 @@ export const kinds = Object.values(list) as unknown as readonly AnyKind[];
 
 const byType = new Map(kinds.map((kind) => [kind.type as string, kind]));
 
-/** The record of a kind by its name; undefined when there is no such kind. */
-export const findKind = (type: string): AnyKind | undefined => byType.get(type);
-
 /** The record of a member's kind. */
 export const kindOf = ({ type }: Pick<Member, 'type'>): AnyKind => byType.get(type)!;
 

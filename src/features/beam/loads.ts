@@ -1,5 +1,5 @@
 import type { BeamLoad, BeamLoadType, BeamMember } from '@/core/members/beam/input';
-import { PASTE_HELP, readLoads } from '@/exchange/paste-loads';
+import type { PastedWords } from '@/exchange/paste-loads';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
 /** A load of another type at the same place. */
@@ -25,6 +25,22 @@ function retyped(load: BeamLoad, type: BeamLoadType, length: number): BeamLoad {
   }
 }
 
+const stretch = { from: 'span', to: 'span' } as const;
+
+export const beamWords: PastedWords = {
+  help: 'case · type (uniform, partial, trapezoidal, point, moment, torque, point torque) · span (number or all) · value or values · position or from, to',
+  types: {
+    uniform: { type: 'uniform', values: { value: 'lineLoad' }, liesOnAll: true },
+    partial: { type: 'partial', values: { value: 'lineLoad', ...stretch } },
+    trapezoidal: { type: 'trapezoidal', values: { start: 'lineLoad', end: 'lineLoad', ...stretch } },
+    point: { type: 'point', values: { force: 'force', at: 'span' } },
+    moment: { type: 'moment', values: { moment: 'moment', at: 'span' } },
+    torque: { type: 'torque', values: { value: 'lineTorque' }, liesOnAll: true },
+    pointTorque: { type: 'pointTorque', values: { torque: 'moment', at: 'span' } },
+  },
+  onAll: 'a uniform load',
+};
+
 /** The loads of a beam as a table. */
 export const beamLoads: LoadTable<BeamMember, BeamLoad> = {
   title: 'Loads',
@@ -39,27 +55,18 @@ export const beamLoads: LoadTable<BeamMember, BeamLoad> = {
   },
   retyped,
   liesOnAll: ({ type }) => type === 'uniform' || type === 'torque',
-  values: [
-    [
-      'Value',
-      [
-        ['value', ({ type }) => (type === 'torque' ? 'lineTorque' : 'lineLoad')],
-        ['start', 'lineLoad'],
-        ['force', 'force'],
-        ['moment', 'moment'],
-        ['torque', 'moment'],
-      ],
-    ],
-    ['To value', [['end', 'lineLoad']]],
-    [
-      'From or at',
-      [
-        ['from', 'span'],
-        ['at', 'span'],
-      ],
-    ],
-    ['To', [['to', 'span']]],
-  ],
+  values: {
+    Value: {
+      value: ({ type }) => (type === 'torque' ? 'lineTorque' : 'lineLoad'),
+      start: 'lineLoad',
+      force: 'force',
+      moment: 'moment',
+      torque: 'moment',
+    },
+    'To value': { end: 'lineLoad' },
+    'From or at': { from: 'span', at: 'span' },
+    To: { to: 'span' },
+  },
   fresh: (id) => ({ type: 'uniform', case: id, span: 'all', value: 10, note: '' }),
-  paste: { help: PASTE_HELP, read: (text, { cases, spans }, { display }) => readLoads(text, cases, spans.length, display) },
+  paste: beamWords,
 };

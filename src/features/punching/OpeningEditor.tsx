@@ -2,13 +2,12 @@
 import { castDraft } from 'immer';
 import type { PunchingMember, SlabOpening } from '@/core/members/punching/input';
 import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
+import { entriesOf } from '@/ui/fields/Select';
 import { editorRow, useRows } from '@/ui/fields/use-rows';
 
 const shapes = { rectangle: 'rectangle', circle: 'circle' };
-const fields = {
-  circle: [['x', 'Centre x'], ['y', 'Centre y'], ['diameter', 'Diameter']],
-  rectangle: [['x', 'Centre x'], ['y', 'Centre y'], ['b', 'Along x'], ['h', 'Along y']],
-} as const; // prettier-ignore
+const centre = { x: 'Centre x', y: 'Centre y' };
+const fields = { circle: { ...centre, diameter: 'Diameter' }, rectangle: { ...centre, b: 'Along x', h: 'Along y' } };
 
 /** An opening near the column: where it is from the column's centre, and how large. */
 export function OpeningEditor({ project, member, index, ...place }: EditorProps<PunchingMember> & { index: number }) {
@@ -29,7 +28,9 @@ export function OpeningEditor({ project, member, index, ...place }: EditorProps<
         (m, kind) => void (m.openings[index] = castDraft(reshaped(opening, kind))),
         'Shape of the opening',
       )}
-      {fields[opening.kind].map(([key, label]) => quantity(label, 'length', `openings[${index}].${key}`, { name: `${label} of ${name}` }))}
+      {entriesOf<'x' | 'y' | 'b' | 'h' | 'diameter'>(fields[opening.kind]).map(([key, label]) =>
+        quantity(label, 'length', `openings[${index}].${key}`, { name: `${label} of ${name}` }),
+      )}
       <button type="button" className="link" onClick={takeAway}>
         take this opening away
       </button>

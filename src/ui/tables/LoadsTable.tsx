@@ -6,7 +6,8 @@ import type { QuantityKind } from '@/core/units/quantity';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { LoadCases, type CasedMember } from './LoadCases';
-import { RefusedRows, usePastedLoads, type PastedRows } from './pasted-loads';
+import { readLoads, type PastedWords } from '@/exchange/paste-loads';
+import { RefusedRows, usePastedLoads } from './pasted-loads';
 import type { Options } from '@/ui/fields/Select';
 import { columnsFor } from './columns';
 import { Grid, type Column } from './Grid';
@@ -26,12 +27,9 @@ export interface LoadTable<M extends CasedMember, L extends AnyLoad> {
   readonly retyped?: (load: L, type: NonNullable<L['type']>, length: number) => L;
   readonly liesOnAll?: (load: L) => boolean;
   /** Columns of values: the first of the keys that a load has is shown, in its kind. */
-  readonly values: readonly (readonly [
-    title: string,
-    keys: readonly (readonly [key: string, kind: QuantityKind | ((load: L) => QuantityKind)])[],
-  ])[];
+  readonly values: Readonly<Record<string, Readonly<Record<string, QuantityKind | ((load: L) => QuantityKind)>>>>;
   readonly fresh: (caseId: string) => L;
-  readonly paste?: { readonly help: string; readonly read: (text: string, member: M, project: Project) => PastedRows<L> };
+  readonly paste?: PastedWords;
   readonly foot?: string;
 }
 
@@ -55,7 +53,7 @@ export function LoadsTable<M extends CasedMember, L extends AnyLoad & M['loads']
       onMember<M>(member, (m) => recipe((m as unknown as { loads: Draft<L>[] }).loads, m)),
     );
   const { refused, onPaste } = usePastedLoads<L>(
-    (text) => table.paste?.read(text, member, project) ?? { loads: [], refused: [] },
+    (text) => readLoads<L>(text, table.paste!, { cases: member.cases, spans: spansOf(member) }, project.display),
     (pasted) => change(`paste ${pasted.length} loads`, (all) => void all.push(...(pasted as Draft<L>[]))),
   );
   const set = (i: number, patch: object) => change(`load ${i + 1}`, (all) => void Object.assign(all[i]!, patch));
@@ -113,16 +111,17 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
           ),
         ]
       : []),
-    ...table.values.map(([title, keys]) => {
-      const found = (l: L) => keys.find(([key]) => key in l);
+    ...Object.entries(table.values).map(([title, kinds]) => {
+      const keyIn = (l: object) => Object.keys(kinds).find((key) => key in l);
       return of.quantityBy(
         title,
         (l) => {
-          const [key, kind] = found(l) ?? [];
+          const key = keyIn(l);
           if (key === undefined) return undefined;
-          return [typeof kind === 'function' ? kind(l) : kind!, (l as unknown as Record<string, number>)[key]!];
+          const kind = kinds[key]!;
+          return [typeof kind === 'function' ? kind(l) : kind, (l as unknown as Record<string, number>)[key]!];
         },
-        (i, v) => set(i, { [found((member.loads as unknown as readonly L[])[i]!)![0]]: v }),
+        (i, v) => set(i, { [keyIn(member.loads[i]!)!]: v }),
       );
     }),
     of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, 120, { width: '8rem' }),

@@ -138,7 +138,7 @@ export function MappedRows<R extends string, T>({
                   label={`Column ${i + 1} is`}
                   className="field !block !h-5 !w-24"
                   value={r.role}
-                  options={vocabulary.roles.map((role) => [role, vocabulary.names[role]] as const)}
+                  options={vocabulary.names}
                   onPick={(role) => setReading(i, { role, unit: defaultUnit(vocabulary, role, project.display) })}
                 />
                 {unitsFor(vocabulary, r.role).length > 0 && (

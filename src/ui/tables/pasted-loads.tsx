@@ -1,16 +1,7 @@
 import { useState } from 'react';
+import type { PastedRows } from '@/exchange/paste-loads';
 
-/** Rows as they were read, and those that were refused. */
-export interface PastedRows<L> {
-  readonly loads: readonly L[];
-  readonly refused: readonly Refused[];
-}
-
-interface Refused {
-  readonly row: number;
-  readonly text: string;
-  readonly reason: string;
-}
+type Refused = PastedRows<unknown>['refused'][number];
 
 /** Takes rows pasted from a spreadsheet: what was understood goes in at once, what was not is listed with its reason. */
 export function usePastedLoads<L>(read: (text: string) => PastedRows<L>, take: (loads: readonly L[]) => void) {

@@ -51,17 +51,6 @@ export function biaxialRule(c: Calc, q: BiaxialQuestion): { readonly utilisation
   return { utilisation: c.let(F.biaxial, values), clause: '5.8.9(4)' };
 }
 
-/**
- * Whether bending may be checked about each axis apart, 5.8.9(3): slenderness ratios within 2, and relative eccentricities within 0.2.
- * `e` are eccentricities along the sides b and h of the (equivalent) rectangle.
- */
-export function needsBiaxial(lambdaY: number, lambdaZ: number, eOverB: number, eOverH: number): { ratio: number; needed: boolean } {
-  const slender = lambdaY / lambdaZ <= 2 && lambdaZ / lambdaY <= 2;
-  const ratio = eOverB / eOverH;
-  const small = ratio <= 0.2 || 1 / ratio <= 0.2;
-  return { ratio, needed: !(slender && small) };
-}
-
 /** Links of columns, 9.5.3: diameter, spacing, closer near beams and laps, and bars within 150 mm of one that is held. */
 export function tieRules(c: Calc, q: TieQuestion): TieRules {
   const leastDiameter = c.let(F.tieSize, { phi_big: q.largestBar });

@@ -27,13 +27,6 @@ export const F = {
   aswMin: formula('a_sw_min', '0.08 * sqrt(f_ck) / f_ywk * b_w', '(9.5N)', { empirical: 'SI' }),
   sMax: formula('s_max', '0.75 * d', '(9.6N)'),
   stMax: formula('s_t_max', 'min(0.75 * d, 600)', '(9.8N)', { empirical: 'SI' }),
-  VRdmaxInclined: formula('V_Rd_max', 'alpha_cw * b_w * z * nu_1 * f_cd * (cot_theta + cot_alpha) / (1 + cot_theta^2)', '(6.14)'),
-  aswInclined: formula('a_sw', 'V_Ed / (z * f_ywd * (cot_theta + cot_alpha) * sin(alpha))', '(6.13)'),
-  chordLow: formula('alpha_cw', '1 + sigma_cp / f_cd', '(6.11.aN)'),
-  chordHigh: formula('alpha_cw', '2.5 * (1 - sigma_cp / f_cd)', '(6.11.cN)'),
-  beta: formula('beta', 'a_v / (2 * d)', '6.2.2(6)'),
-  nearLimit: formula('V_Rd_max', '0.5 * b_w * d * nu_1 * f_cd', '(6.5)'),
-  aswNear: formula('A_sw', 'V_Ed / (f_ywd * sin(alpha))', '(6.19)'),
   shift: formula('a_l', 'z * cot_theta / 2', '(9.2)'),
 };
 
@@ -196,41 +189,5 @@ function sectionNeeds(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis)
     minimum: c.let(F.aswMin, { f_ck: m.concreteStrength, f_ywk: m.linkStrength, b_w: s.bw }),
     maxAlong: c.let(F.sMax, { d: s.d }),
     maxAcross: c.let(F.stMax, { d: s.d }),
-  };
-}
-
-/** Resistance of the struts and links needed (mm2/mm) with links at an angle alpha to the axis (rad), 6.2.3(4). */
-export function inclinedLinks(
-  c: Calc,
-  force: number,
-  s: ShearSection,
-  m: Materials,
-  annex: NationalAnnex,
-  alpha: number,
-  cot_theta: number,
-) {
-  const v = strutValues(c, s, m, { annex, cotTheta: cot_theta, lowLinkStress: false });
-  const common = { ...v, b_w: s.bw, cot_theta, alpha, cot_alpha: 1 / Math.tan(alpha), V_Ed: force };
-  return { crushing: c.let(F.VRdmaxInclined, common), areaPerLength: c.let(F.aswInclined, common) };
-}
-
-/** alpha_cw for a compressed chord, (6.11); `sigma_cp` is the mean compression (MPa). */
-export function compressionChordFactor(c: Calc, sigma_cp: number, f_cd: number): number {
-  if (sigma_cp <= 0) return 1;
-  if (sigma_cp <= 0.25 * f_cd) return c.let(F.chordLow, { sigma_cp, f_cd });
-  if (sigma_cp <= 0.5 * f_cd) return 1.25;
-  return Math.max(0, c.let(F.chordHigh, { sigma_cp, f_cd }));
-}
-
-/** A load at a clear distance `a_v` from the face, between d/2 and 2d: reduced force, limit of the whole force, links in the middle 0.75 av. */
-export function loadNearSupport(c: Calc, force: number, a_v: number, s: ShearSection, m: Materials, annex: NationalAnnex) {
-  const { nu_1, f_cd, f_ywd } = strutValues(c, s, m, { annex, cotTheta: 1, lowLinkStress: false });
-  const beta = c.let(F.beta, { a_v: Math.max(a_v, 0.5 * s.d), d: s.d });
-  const reduced = Math.min(1, beta) * force;
-  return {
-    beta,
-    reduced,
-    limit: c.let(F.nearLimit, { b_w: s.bw, d: s.d, nu_1, f_cd }),
-    links: c.let(F.aswNear, { V_Ed: reduced, f_ywd, alpha: Math.PI / 2 }),
   };
 }

@@ -18,12 +18,9 @@ export type BeamLoad = BeamInput['loads'][number];
 export type BeamLoadType = BeamLoad['type'];
 export type Cover = BeamInput['cover'];
 export type BeamBars = BeamInput['bars'];
-export type ExtraBars = BeamBars['bottom'][number]['extra'];
-export type SupportBars = BeamBars['support'][number];
 export type LinkZone = NonNullable<BeamBars['links'][number]['zones']>[number];
 export type BarRules = BeamInput['barRules'];
 export type GivenForces = BeamInput['forces'][number];
-export type BeamServiceInput = BeamInput['service'];
 
 const outlines = new WeakMap<BeamInput, BeamOutline[]>();
 

@@ -17,7 +17,6 @@ export type LoadSetKind = LoadSet['kind'];
 export type CaseForces = ColumnInput['caseForces'][number];
 export type ColumnForces = Omit<CaseForces, 'case'>;
 export type ColumnAxis = ColumnInput['axes']['x'];
-export type TieInput = ColumnInput['ties'];
 
 export type Place = 'top' | 'mid' | 'foot';
 export const places: readonly Place[] = ['top', 'mid', 'foot'];

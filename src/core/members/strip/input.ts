@@ -8,9 +8,6 @@ export type StripInput = InputOf<typeof stripFields>;
 export type StripMember = MemberOf<'strip', StripInput>;
 /** What is analysed along a line: it has spans, supports, load cases and combinations. */
 export type LineMember = BeamMember | StripMember;
-export type StripSpan = StripInput['spans'][number];
 export type StripLoad = StripInput['loads'][number];
 export type StripLoadType = StripLoad['type'];
 export type StripBars = StripInput['bars'];
-export type ExtraSlabBars = StripBars['bottom'][number]['extra'];
-export type SupportSlabBars = StripBars['support'][number];
