@@ -10,7 +10,8 @@ import {
   type SlendernessOptions,
 } from '@/core/codes/aci318/slenderness';
 import type { EndForces, SlenderAxis } from '@/core/codes/column-rules';
-import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
+import type { Materials } from '@/core/codes/design-code';
+import { usualTimeDependent } from '../fixtures/usual-time';
 import { expectCase, referenceCases } from './reference';
 
 const cases = referenceCases('aci318');

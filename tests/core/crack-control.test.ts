@@ -16,7 +16,8 @@ import {
 import { cracked, uncracked } from '@/core/section/elastic-section';
 import type { FlexuralSection } from '@/core/section/flexural-section';
 import { meanCurvature, type SectionStiffness } from '@/core/section/mean-curvature';
-import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
+import type { Materials } from '@/core/codes/design-code';
+import { usualTimeDependent } from '../fixtures/usual-time';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamResult } from '@/core/members/beam/result';

@@ -1,6 +1,7 @@
 import { silent } from '@/core/calc/calc';
 import type { ColumnEnd, EndForces, SlenderAxis } from '@/core/codes/column-rules';
-import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
+import type { Materials } from '@/core/codes/design-code';
+import { usualTimeDependent } from '../fixtures/usual-time';
 import * as columns from '@/core/codes/en1992/columns';
 import { crackWidth } from '@/core/codes/en1992/cracking';
 import { finalCreep, F as creep } from '@/core/codes/en1992/creep';

@@ -41,7 +41,7 @@ describe('what a report says of the input', () => {
     expect(facts['Spans']!.replace(/\s/g, ' ')).toBe('7 200 mm, 8 400 mm, 6 000 mm');
     expect(facts['Supports']).toMatch(/^A pinned .* wide, B pinned/);
     expect(facts['Cover to links']).toMatch(/^top .*, bottom .*, sides /);
-    expect(facts['Load cases']).toMatch(/^G .* \(permanent\); Q .* \(imposed, category C\)/);
+    expect(facts['Load cases']).toMatch(/^G .* \(permanent\); Q .* \(imposed, use C assembly\)/);
     expect(facts['Combinations']).toContain('U1: 1.35 ');
     expect(facts['Section']).toMatch(/wide, .* deep/);
     expect(facts['Crack width allowed']).toMatch(/ mm$/);

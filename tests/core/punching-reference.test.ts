@@ -1,7 +1,8 @@
 import { silent } from '@/core/calc/calc';
 import { PSI } from '@/core/codes/aci318/materials';
 import { sectionStress } from '@/core/codes/aci318/punching';
-import { usualTimeDependent, type Materials } from '@/core/codes/design-code';
+import type { Materials } from '@/core/codes/design-code';
+import { usualTimeDependent } from '../fixtures/usual-time';
 import { beta, columnPerimeter, momentShare } from '@/core/codes/en1992/punching';
 import type { ColumnPosition, PunchingQuestion, PunchingSteel } from '@/core/codes/punching-rules';
 import { makeCode } from '@/core/codes/registry';

@@ -1,14 +1,12 @@
 /** The nature of an action; each code takes its factors from it. */
 export type Nature = 'permanent' | 'imposed' | 'roof' | 'snow' | 'rain' | 'wind' | 'earthquake' | 'settlement';
 
-/** Use of the loaded area (EN 1991-1-1 table 6.1); a code without categories ignores it. */
-export type ImposedCategory = 'A' | 'B' | 'C' | 'D' | 'E' | 'F' | 'G' | 'H';
-
 export interface LoadCase {
   readonly id: string;
   readonly title: string;
   readonly nature: Nature;
-  readonly category: ImposedCategory;
+  /** Use of the loaded area as the code names it; empty for the first that it has. */
+  readonly category: string;
   /** Whether the load may be absent from single spans. */
   readonly pattern: boolean;
 }

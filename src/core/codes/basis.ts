@@ -1,5 +1,8 @@
 import type { FlexuralSection } from '../section/flexural-section';
 
+/** Values with their words, as a code has them; the usual one first. */
+export type Named = Readonly<Record<string, string>>;
+
 export interface NumberRange {
   readonly min: number;
   readonly max: number;
@@ -12,7 +15,7 @@ export interface Choice {
   readonly title: string;
   readonly clause: string;
   /** What may be chosen, by value with its words, the usual one first; or a number within limits. */
-  readonly options: Readonly<Record<string, string>> | NumberRange;
+  readonly options: Named | NumberRange;
   readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service';
   /** Set where only one kind of member rests on it. */
   readonly only?: 'beams' | 'columns' | 'strips';
@@ -30,11 +33,9 @@ export interface TimeDependentInput {
   /** Age of the concrete when it is first loaded, and when drying begins (days). */
   readonly loadingAge: number;
   readonly dryingAge: number;
-  /** Cement: slow, normal or rapid hardening (3.1.2(6)). */
-  readonly cement: 'S' | 'N' | 'R';
+  /** Class of the cement, as the code names it. */
+  readonly cement: string;
 }
-
-export const usualTimeDependent: TimeDependentInput = { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: 'N' };
 
 /** Stresses in MPa, lengths in mm. */
 export interface Materials {
@@ -45,7 +46,8 @@ export interface Materials {
   readonly aggregateSize: number;
   /** fyk or fy. */
   readonly steelStrength: number;
-  readonly ductility: 'A' | 'B' | 'C';
+  /** Class of ductility of the bars, as the code names it. */
+  readonly ductility: string;
   /** fywk or fyt. */
   readonly linkStrength: number;
   /** Inputs for creep and shrinkage. */

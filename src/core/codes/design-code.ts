@@ -1,5 +1,5 @@
 import type { PatternRule } from '../analysis/arrangements';
-import type { Combination, LoadCase } from '../analysis/combination';
+import type { Combination, LoadCase, Nature } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
 import type { AnchorageRules } from './anchorage-rules';
 import type { CatalogueId } from '../materials/bars';
@@ -14,10 +14,10 @@ import type { ConcreteLaw, SteelLaw } from '../section/laws';
 import type { UnitSystem } from '../units/quantity';
 
 import { isRange, usualOf } from './basis';
-import type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection } from './basis';
+import type { BendingSection, Choice, Limit, Links, Materials, Named, ShearResistance, ShearSection, TimeDependentInput } from './basis';
 
-export type { BendingSection, Choice, Limit, Links, Materials, ShearResistance, ShearSection, TimeDependentInput } from './basis';
-export { isRange, usualOf, usualTimeDependent } from './basis';
+export type { BendingSection, Choice, Limit, Links, Materials, Named, ShearResistance, ShearSection, TimeDependentInput } from './basis';
+export { isRange, usualOf } from './basis';
 
 /** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
 export interface CodeSettings {
@@ -82,8 +82,14 @@ export interface DesignCode {
   readonly strengthSymbols: { readonly concrete: string; readonly bars: string; readonly links: string };
   /** What transverse bars of a beam and of a column are called beside their strength. */
   readonly linkTitles: { readonly beam: string; readonly column: string };
-  /** Classes of ductility of bars; empty where the code has none. */
-  readonly ductilityClasses: readonly { readonly value: Materials['ductility']; readonly label: string }[];
+  /** Classes of ductility of bars, and of cement; empty where the code has none. */
+  readonly ductilityClasses: Named;
+  readonly cements: Named;
+  /** What creep and shrinkage rest on besides strength and size. */
+  readonly creepInputs: readonly (keyof TimeDependentInput)[];
+  /** Natures of loads, and uses of areas under imposed loads (empty where the code does not tell them apart), with their words. */
+  readonly natures: Readonly<Partial<Record<Nature, string>>>;
+  readonly categories: Named;
   /** By which practice bends are named unless the project says otherwise. */
   readonly bends: 'iso' | 'aci';
   /** The letter before a bar size; empty where sizes have their own sign. */

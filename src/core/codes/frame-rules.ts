@@ -1,10 +1,6 @@
 import type { LoadCase } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
-import type { BendingSection, Choice, Limit, Links, Materials, ShearSection } from './basis';
-
-/** How ductile the frame is in which a beam stands; none asks for nothing beyond the usual rules. */
-export const frameClasses = ['none', 'ordinary', 'intermediate', 'special', 'medium'] as const;
-export type FrameClass = (typeof frameClasses)[number];
+import type { BendingSection, Choice, Limit, Links, Materials, Named, ShearSection } from './basis';
 
 /** The end of a span as the rules for close links see it. Lengths mm. */
 export interface FrameEnd {
@@ -72,8 +68,9 @@ export interface FrameRules {
 }
 
 export interface FrameCode {
-  readonly classes: readonly { readonly value: FrameClass; readonly label: string }[];
+  /** How ductile a frame can be, by the code's words; `none` asks for nothing beyond the usual rules. */
+  readonly classes: Named & { readonly none: string };
   readonly choices: readonly Choice[];
   /** The rules of a class; null for none, or for a class of another code. */
-  rules(frame: FrameClass): FrameRules | null;
+  rules(frame: string): FrameRules | null;
 }

@@ -33,7 +33,7 @@ export interface SlabRules {
   readonly usesBeamStiffness: boolean;
   twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number; readonly beamStiffness?: number | null }): SpanDepth;
   /** Largest x/d at yield lines, for analysis at collapse; null where the limits of bending do. */
-  plasticDepth(m: Materials): Limit | null;
+  plasticDepth(m: Materials): (Limit & { /** Why steel of this class allows no analysis at collapse. */ readonly refusal?: string }) | null;
   /** The code's own coefficients for panels on stiff beams; left out where it has none, undefined where they do not apply. */
   panelCoefficients?(load: PanelLoad, supportWidth: number): PanelMoments | undefined;
   /** When these coefficients apply: why not for a panel, and the largest imposed over permanent load. */

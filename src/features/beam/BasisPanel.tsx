@@ -2,8 +2,7 @@
 import type { Options } from '@/ui/fields/Select';
 import { castDraft, type Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
-import type { DesignCode } from '@/core/codes/design-code';
-import type { FrameClass } from '@/core/codes/frame-rules';
+import type { DesignCode, Named } from '@/core/codes/design-code';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -26,10 +25,8 @@ const shapes: Options<BeamShape> = { rectangular: 'rectangular', T: 'T', L: 'L',
 const ways = { loads: 'loads on spans', forces: 'known design forces' };
 
 /** The classes of the code; one that stems from another code is still shown as what is set. */
-function frameOptions(code: DesignCode, frame: FrameClass): (readonly [FrameClass, string])[] {
-  const own = code.frames.classes.map((k) => [k.value, k.label] as const);
-  return own.some(([value]) => value === frame) ? own : [...own, [frame, `${frame}, not of this code`]];
-}
+const frameOptions = ({ frames: { classes } }: DesignCode, frame: string): Named =>
+  Object.hasOwn(classes, frame) ? classes : { ...classes, [frame]: `${frame}, not of this code` };
 
 interface BasisProps {
   readonly project: Project;
@@ -80,7 +77,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps & { r
       </section>
       <section>
         {!isFree && <SpanSections project={project} member={member} faults={faults} />}
-        <CreepFields project={project} member={member} />
+        <CreepFields project={project} member={member} code={code} />
       </section>
       <ServiceFields project={project} member={member} />
       <BarRulesFields project={project} member={member} />

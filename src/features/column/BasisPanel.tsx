@@ -8,7 +8,7 @@ import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
-import { DAYS, HUMIDITY } from '@/ui/fields/CreepFields';
+import { CreepFields } from '@/ui/fields/CreepFields';
 import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
 import { Assumptions } from '@/ui/sheet/Assumptions';
 import { ShapeFields } from './ShapeFields';
@@ -48,9 +48,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps) {
         {quantity('Most steel by the office', 'percent', 'steelLimit', { range: [0.005, 0.2] })}
         {quantity('Crack width allowed', 'crack', 'crackLimit')}
         {choose('Bar catalogue', member.catalogue, catalogueOptions, changeCatalogue)}
-        <h2 className="mt-3">For creep</h2>
-        {quantity('Relative humidity', 'percent', 'materials.timeDependent.humidity', { range: HUMIDITY })}
-        {quantity('Loaded at, days', 'number', 'materials.timeDependent.loadingAge', { range: DAYS })}
+        <CreepFields project={project} member={member} code={code} isCreepAlone />
         {code.column.splitsSway && (
           <>
             <h2 className="mt-3">Storey, for sway</h2>

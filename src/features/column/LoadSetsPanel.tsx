@@ -2,7 +2,7 @@
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { useChange } from '@/ui/fields/use-change';
 import { useState } from 'react';
-import type { LoadCase, Nature } from '@/core/analysis/combination';
+import type { LoadCase } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
 import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
@@ -45,7 +45,6 @@ const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key)
 const differsAtFoot = (f: ColumnForces) => footColumns.some(([key]) => f[key] != null);
 /** How a force stands in its cell; at the foot it may be as at the top. */
 const forceCell = (key: keyof ColumnForces) => ({ isBare: true, width: '3.4rem', empty: isFoot(key) ? 'as top' : undefined });
-const natures: readonly Nature[] = ['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'];
 const noForces: ColumnForces = {
   N: 0,
   mxTop: 0,
@@ -220,7 +219,7 @@ function Cases({
         m.cases.length + 1,
         m.cases.map((c) => c.id),
       );
-      m.cases.push({ id, title: 'Imposed', nature: 'imposed', category: 'C', pattern: false });
+      m.cases.push({ id, title: 'Imposed', nature: 'imposed', category: '', pattern: false });
       m.caseForces.push({ ...noForces, case: id });
     });
   const remove = (i: number) => {
@@ -243,11 +242,7 @@ function Cases({
         columns={[
           of.shown('Case', (c) => c.id),
           of.text('Title', 'title', 60, { width: '6rem' }),
-          of.pick(
-            'Nature',
-            natures.map((n) => [n, n] as const),
-            'nature',
-          ),
+          of.pick('Nature', code.natures, 'nature'),
           ...shownColumns.map(([key, name, kind]) =>
             of.quantity(
               name,

@@ -1,6 +1,5 @@
 import { original } from 'immer';
 import { useState } from 'react';
-import type { FrameClass } from '@/core/codes/frame-rules';
 import { makeCode } from '@/core/codes/registry';
 import type { SharedSettings } from '@/core/members/kind';
 import { kindOf, type Member } from '@/core/members/kinds';
@@ -9,7 +8,7 @@ import type { Project } from '@/core/project/project';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
+import { entriesOf, Select, type Options } from '@/ui/fields/Select';
 
 const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
@@ -21,7 +20,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
   const [main, setMain] = useState('');
   const [links, setLinks] = useState('');
   const [group, setGroup] = useState('');
-  const [frame, setFrame] = useState<'' | FrameClass>('');
+  const [frame, setFrame] = useState('');
   const [limit, setLimit] = useState<number | null>(null);
   const [partitions, setPartitions] = useState<'' | 'yes' | 'no'>('');
   const unknown = [...sizesOf(main), ...sizesOf(links)].filter(
@@ -60,10 +59,10 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
       <input className="field !w-28" aria-label={label} placeholder="as they are" value={value} onChange={(e) => set(e.target.value)} />
     </label>
   );
-  const select = <T extends string>(label: string, value: '' | T, options: readonly (readonly [T, string])[], set: (v: '' | T) => void) => (
+  const select = <T extends string>(label: string, value: '' | T, options: Options<T>, set: (v: '' | T) => void) => (
     <label className="flex items-center gap-1.5">
       {label}
-      <Select label={label} className="field !w-28" value={value} options={[['', 'as they are'], ...options]} onPick={set} />
+      <Select label={label} className="field !w-28" value={value} options={[['', 'as they are'], ...entriesOf(options)]} onPick={set} />
     </label>
   );
   return (
@@ -93,12 +92,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
         ],
         setPartitions,
       )}
-      {select(
-        'Ductile frame',
-        frame,
-        makeCode(project.code).frames.classes.map((k) => [k.value, k.label] as const),
-        setFrame,
-      )}
+      {select('Ductile frame', frame, makeCode(project.code).frames.classes, setFrame)}
       <button type="submit" className="btn" disabled={unknown.length > 0}>
         Set
       </button>

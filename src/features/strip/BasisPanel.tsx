@@ -56,7 +56,7 @@ export function BasisPanel({ project, member, result: { quantities }, faults }: 
         <AllowedBars project={project} member={member} />
       </section>
       <section>
-        <CreepFields project={project} member={member} />
+        <CreepFields project={project} member={member} code={code} />
       </section>
       <ServiceFields project={project} member={member} />
       <section>

@@ -153,12 +153,11 @@ export function materialRows(
   { strengthSymbols: symbols, ductilityClasses }: DesignCode,
   { links, hasBars = true, hasClasses = true }: { readonly links?: string; readonly hasBars?: boolean; readonly hasClasses?: boolean } = {},
 ) {
-  const classes = ductilityClasses.map((k) => [k.value, k.label] as const);
   return [
     quantity(`Concrete ${symbols.concrete}`, 'stress', 'materials.concreteStrength'),
     hasBars && quantity(`Bars ${symbols.bars}`, 'steelStress', 'materials.steelStrength'),
     links && quantity(`${links} ${symbols.links}`, 'steelStress', 'materials.linkStrength'),
-    hasClasses && classes.length > 0 && pick('Ductility class', 'materials.ductility', classes),
+    hasClasses && Object.keys(ductilityClasses).length > 0 && pick('Ductility class', 'materials.ductility', ductilityClasses),
   ];
 }
 

@@ -1,39 +1,21 @@
 'use client';
-import type { Options } from '@/ui/fields/Select';
 import { useChange } from '@/ui/fields/use-change';
 import { CheckBox } from '@/ui/fields/CheckBox';
-import type { ImposedCategory, LoadCase, Nature } from '@/core/analysis/combination';
+import type { LoadCase } from '@/core/analysis/combination';
 import type { Fault } from '@/core/checks/fault';
 import type { Member } from '@/core/members/kinds';
+import { codeOf } from '@/core/members/member';
+import type { Project } from '@/core/project/project';
 import { firstFree } from '@/store/commands';
 import { columnsFor } from './columns';
 import { Grid } from './Grid';
-
-const natures: Options<Nature> = {
-  permanent: 'permanent',
-  imposed: 'imposed',
-  roof: 'roof, imposed',
-  snow: 'snow',
-  rain: 'rain',
-  wind: 'wind',
-  earthquake: 'earthquake',
-};
-const categories: Options<ImposedCategory> = {
-  A: 'A dwellings',
-  B: 'B offices',
-  C: 'C assembly',
-  D: 'D shops',
-  E: 'E storage',
-  F: 'F light traffic',
-  G: 'G traffic',
-  H: 'H roofs',
-};
 
 /** Members whose loads belong to cases. */
 export type CasedMember = Extract<Member, { readonly loads: readonly { readonly case: string }[] }>;
 
 /** The load cases of a member as a table. */
-export function LoadCases({ member, faults }: { readonly member: CasedMember; readonly faults: readonly Fault[] }) {
+export function LoadCases({ project, member, faults }: { project: Project; member: CasedMember; faults: readonly Fault[] }) {
+  const { natures, categories } = codeOf(project, member);
   const change = useChange(member);
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
@@ -41,6 +23,10 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
       Object.assign(m.cases[i]!, patch);
       if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
     });
+  // Settlements have a case of their own, made from those of the supports.
+  const { settlement: _, ...typed } = natures;
+  const uses = Object.keys(categories);
+  const use = { get: (c: LoadCase) => c.category || uses[0]!, set: (i: number, category: string) => set(i, { category }) };
   const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`, set);
   const remove = (i: number) => {
     const { id } = member.cases[i]!;
@@ -51,7 +37,7 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
   };
   const add = () =>
     change('add a load case', (m) => {
-      m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: 'A', pattern: true });
+      m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: '', pattern: true });
     });
   return (
     <>
@@ -69,8 +55,8 @@ export function LoadCases({ member, faults }: { readonly member: CasedMember; re
         columns={[
           of.text('Name', { get: (c) => c.id, set: (i, v) => v.trim() && set(i, { id: v.trim() }) }, 20, { width: '4rem' }),
           of.text('Title', 'title', 60),
-          of.pick('Nature', natures, { get: (c) => c.nature, set: (i, nature) => set(i, { nature, pattern: nature === 'imposed' }) }),
-          of.pick('Category', categories, 'category', { isDisabled: (c) => c.nature !== 'imposed' }),
+          of.pick('Nature', typed, { get: (c) => c.nature, set: (i, nature) => set(i, { nature, pattern: nature === 'imposed' }) }),
+          ...(uses.length > 0 ? [of.pick('Category', categories, use, { isDisabled: (c) => c.nature !== 'imposed' })] : []),
           of.check('May be absent from single spans', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`cases[${i}]`))}

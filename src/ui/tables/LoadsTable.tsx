@@ -61,7 +61,7 @@ export function LoadsTable<M extends CasedMember, L extends AnyLoad & M['loads']
     change(`load ${i + 1}`, (all) => void (all[i] = table.retyped!(loads[i]!, type, lengthAt(member, loads[i]!)) as Draft<L>));
   return (
     <div className="overflow-auto px-3.5 py-2" onPaste={table.paste && onPaste}>
-      <LoadCases member={member} faults={faults} />
+      <LoadCases project={project} member={member} faults={faults} />
       <div className="mt-3 flex items-baseline justify-between">
         <h2>{table.title}</h2>
         {table.paste && <span className="small">Ctrl V here pastes rows: {table.paste.help}</span>}

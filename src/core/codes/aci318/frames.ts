@@ -139,12 +139,12 @@ function special(basis: FrameBasis): FrameRules {
 export function frameCode(basis: FrameBasis): FrameCode {
   const rules: Record<string, FrameRules> = { ordinary: ordinary(basis), intermediate: intermediate(basis), special: special(basis) };
   return {
-    classes: [
-      { value: 'none', label: 'none, or not for earthquakes' },
-      { value: 'ordinary', label: 'ordinary moment frame' },
-      { value: 'intermediate', label: 'intermediate moment frame' },
-      { value: 'special', label: 'special moment frame' },
-    ],
+    classes: {
+      none: 'none, or not for earthquakes',
+      ordinary: 'ordinary moment frame',
+      intermediate: 'intermediate moment frame',
+      special: 'special moment frame',
+    },
     choices: [],
     rules: (frame) => rules[frame] ?? null,
   };

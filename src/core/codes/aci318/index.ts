@@ -1,14 +1,6 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
-import {
-  readChoice,
-  usualTimeDependent,
-  type Choice,
-  type CodeEntry,
-  type CodeSettings,
-  type DesignCode,
-  type Materials,
-} from '../design-code';
+import { readChoice, type Choice, type CodeEntry, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
@@ -120,6 +112,9 @@ const notCovered: DesignCode['notCovered'] = [
   { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
 ];
 
+/** Creep and shrinkage do not rest on these here (24.2.4.1.1). */
+const timeDependent = { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: '' };
+
 /** ACI 318-19 as the registry has it, in both its forms. */
 export const aci318Entry: CodeEntry = {
   id: 'aci318',
@@ -181,7 +176,20 @@ export function aci318(settings: CodeSettings): DesignCode {
     barPrefix: '',
     strengthSymbols: { concrete: 'f′c', bars: 'fy', links: 'fyt' },
     linkTitles: { beam: 'Stirrups', column: 'Ties' },
-    ductilityClasses: [],
+    ductilityClasses: {},
+    cements: {},
+    creepInputs: [],
+    natures: {
+      permanent: 'dead',
+      imposed: 'live',
+      roof: 'roof live',
+      snow: 'snow',
+      rain: 'rain',
+      wind: 'wind',
+      earthquake: 'earthquake',
+      settlement: 'settlement',
+    },
+    categories: {},
     bends: 'aci',
     choices,
     defaults: SI
@@ -191,9 +199,9 @@ export function aci318(settings: CodeSettings): DesignCode {
           unitWeight: 24e-6,
           aggregateSize: 20,
           steelStrength: 420,
-          ductility: 'B',
+          ductility: '',
           linkStrength: 420,
-          timeDependent: usualTimeDependent,
+          timeDependent,
           catalogue: 'softMetric',
         }
       : {
@@ -202,9 +210,9 @@ export function aci318(settings: CodeSettings): DesignCode {
           unitWeight: (150 * getUnit('lb').factor) / 304.8 ** 3,
           aggregateSize: 0.75 * INCH,
           steelStrength: 60_000 * PSI,
-          ductility: 'B',
+          ductility: '',
           linkStrength: 60_000 * PSI,
-          timeDependent: usualTimeDependent,
+          timeDependent,
           catalogue: 'us',
         },
     concreteLabel: (strength) => concreteLabel(strength, form),

@@ -19,7 +19,7 @@ export const F = {
   final: formula('phi_inf', 'phi_RH * beta_fcm * beta_t0', '(B.2)'),
 };
 
-const cementPower: Record<TimeDependentInput['cement'], number> = { S: -1, N: 0, R: 1 };
+const cementPower: Readonly<Record<string, number>> = { S: -1, N: 0, R: 1 };
 
 /** Final creep coefficient phi(infinity, t0) by annex B.1. Area mm2, perimeter exposed to drying mm. */
 export function finalCreep(c: Calc, m: Materials, area: number, perimeter: number): number {
@@ -31,7 +31,7 @@ export function finalCreep(c: Calc, m: Materials, area: number, perimeter: numbe
     f_cm <= 35
       ? c.let(F.humidityLow, { RH, h_0 })
       : c.let(F.humidityHigh, { RH, h_0, alpha_1: c.let(F.alpha1, { f_cm }), alpha_2: c.let(F.alpha2, { f_cm }) });
-  const t_0 = c.let(F.age, { t_0T: loadingAge, alpha_cem: cementPower[cement] });
+  const t_0 = c.let(F.age, { t_0T: loadingAge, alpha_cem: cementPower[cement] ?? 0 });
   const beta_fcm = c.let(F.strength, { f_cm });
   return c.let(F.final, { phi_RH, beta_fcm, beta_t0: c.let(F.loading, { t_0 }) });
 }

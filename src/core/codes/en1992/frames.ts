@@ -86,10 +86,7 @@ function medium(basis: FrameBasis): FrameRules {
 export function frameCode(basis: FrameBasis): FrameCode {
   const rules = medium(basis);
   return {
-    classes: [
-      { value: 'none', label: 'none, or ductility class low' },
-      { value: 'medium', label: 'ductility class medium' },
-    ],
+    classes: { none: 'none, or ductility class low', medium: 'ductility class medium' },
     choices: frameChoices,
     rules: (frame) => (frame === 'medium' ? rules : null),
   };

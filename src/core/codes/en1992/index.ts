@@ -1,13 +1,5 @@
 import { remember, silent, type Calc } from '../../calc/calc';
-import {
-  readChoice,
-  usualTimeDependent,
-  type Choice,
-  type CodeEntry,
-  type CodeSettings,
-  type DesignCode,
-  type Materials,
-} from '../design-code';
+import { readChoice, type Choice, type CodeEntry, type CodeSettings, type DesignCode, type Materials } from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
@@ -17,7 +9,7 @@ import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
 import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
-import { annexes, findAnnex } from './national';
+import { annexes, findAnnex, type UseCategory } from './national';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import { slabRules } from './slabs';
@@ -134,6 +126,29 @@ const choices: readonly Choice[] = [
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
+const natures: DesignCode['natures'] = {
+  permanent: 'permanent',
+  imposed: 'imposed',
+  roof: 'roof, imposed',
+  snow: 'snow',
+  rain: 'rain',
+  wind: 'wind',
+  earthquake: 'earthquake',
+  settlement: 'settlement',
+};
+
+/** EN 1991-1-1 tables 6.1, 6.7 and 6.9. */
+const categories: Readonly<Record<UseCategory, string>> = {
+  A: 'A dwellings',
+  B: 'B offices',
+  C: 'C assembly',
+  D: 'D shops',
+  E: 'E storage',
+  F: 'F light traffic',
+  G: 'G traffic',
+  H: 'H roofs',
+};
+
 const notCovered: DesignCode['notCovered'] = [
   { title: 'Fire', clause: 'EN 1992-1-2' },
   { title: 'Ductile frames', clause: 'EN 1998-1 5.4.3.2', of: 'columns' },
@@ -192,7 +207,11 @@ export function en1992(settings: CodeSettings): DesignCode {
     barPrefix: 'H',
     strengthSymbols: { concrete: 'fck', bars: 'fyk', links: 'fywk' },
     linkTitles: { beam: 'Links', column: 'Links' },
-    ductilityClasses: (['A', 'B', 'C'] as const).map((value) => ({ value, label: value })),
+    ductilityClasses: { A: 'A', B: 'B', C: 'C' },
+    cements: { N: 'normal', S: 'slow hardening', R: 'rapid hardening' },
+    creepInputs: ['humidity', 'loadingAge', 'dryingAge', 'cement'],
+    natures,
+    categories,
     bends: 'iso',
     choices,
     defaults: {
@@ -203,7 +222,7 @@ export function en1992(settings: CodeSettings): DesignCode {
       steelStrength: 500,
       ductility: 'B',
       linkStrength: 500,
-      timeDependent: usualTimeDependent,
+      timeDependent: { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: 'N' },
       catalogue: 'metric',
     },
     concreteLabel,

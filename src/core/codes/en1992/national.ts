@@ -1,4 +1,7 @@
-import type { ImposedCategory, Nature } from '../../analysis/combination';
+import type { Nature } from '../../analysis/combination';
+
+/** Use of the loaded area, EN 1991-1-1 table 6.1. */
+export type UseCategory = 'A' | 'B' | 'C' | 'D' | 'E' | 'F' | 'G' | 'H';
 
 /**
  * Nationally determined parameters of EN 1992-1-1:2004+A1 and EN 1990 as data. "recommended" has the values of the code itself;
@@ -40,7 +43,7 @@ export interface NationalAnnex {
   readonly xi: number;
   /** EN 1992-1-1 2.3.1.3: settlements in a linear elastic analysis. */
   readonly gammaSet: number;
-  readonly psi: Readonly<Record<ImposedCategory | 'snow' | 'wind' | 'rain', readonly [psi0: number, psi1: number, psi2: number]>>;
+  readonly psi: Readonly<Record<UseCategory | 'snow' | 'wind' | 'rain', readonly [psi0: number, psi1: number, psi2: number]>>;
 }
 
 const imposedPsi = {
@@ -105,9 +108,9 @@ export function findAnnex(id: string): NationalAnnex {
   return annex;
 }
 
-/** psi factors of a variable case. */
-export function psiOf(annex: NationalAnnex, nature: Nature, category: ImposedCategory): readonly [number, number, number] {
+/** psi factors of a variable case; a use that was not said is that of dwellings. */
+export function psiOf(annex: NationalAnnex, nature: Nature, category: string): readonly [number, number, number] {
   if (nature === 'snow' || nature === 'wind' || nature === 'rain') return annex.psi[nature];
   if (nature === 'roof') return annex.psi.H;
-  return annex.psi[category];
+  return annex.psi[(category || 'A') as UseCategory];
 }

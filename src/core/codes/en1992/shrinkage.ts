@@ -17,7 +17,8 @@ export const F = {
 };
 
 /** alpha_ds1 and alpha_ds2 by cement, annex B.2. */
-const cementFactors: Record<TimeDependentInput['cement'], readonly [number, number]> = { S: [3, 0.13], N: [4, 0.12], R: [6, 0.11] };
+const usualCement = [4, 0.12] as const;
+const cementFactors: Readonly<Record<string, readonly [number, number]>> = { S: [3, 0.13], N: usualCement, R: [6, 0.11] };
 
 /** k_h of table 3.3 by notional size (mm), straight between the lines of the table. */
 export function sizeFactor(h0: number): number {
@@ -39,7 +40,7 @@ export function sizeFactor(h0: number): number {
 export function shrinkage(c: Calc, m: Materials, area: number, perimeter: number, age: number): number {
   const { humidity, dryingAge, cement } = m.timeDependent;
   const f_cm = meanStrength(c, m.concreteStrength);
-  const [alpha_ds1, alpha_ds2] = cementFactors[cement];
+  const [alpha_ds1, alpha_ds2] = cementFactors[cement] ?? usualCement;
   const RH = c.given(symbols.RH, humidity, 'of the surroundings');
   const h_0 = c.let(creep.h0, { A_c: area, u: perimeter });
   const beta_RH = c.let(F.humidity, { RH });

@@ -54,7 +54,11 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
     yieldLineClause: 'EN 1992-1-1 5.6.2(2)',
     twoWayDepth: spanDepth,
     // Steel of class B or C is asked for beside it.
-    plasticDepth: (m) => ({ value: m.concreteStrength <= 50 ? 0.25 : 0.15, clause: '5.6.2(2)' }),
+    plasticDepth: (m) => ({
+      value: m.concreteStrength <= 50 ? 0.25 : 0.15,
+      clause: '5.6.2(2)',
+      ...(m.ductility === 'A' ? { refusal: 'Analysis at collapse asks for steel of class B or C.' } : {}),
+    }),
     corners: {
       text: 'suitable bars, here as those of the middle, above and below both ways over a fifth of the longer side',
       clause: '9.3.1.3',

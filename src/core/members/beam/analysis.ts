@@ -46,8 +46,8 @@ const STATIONS_PER_SPAN = 60;
 
 /** All cases of a beam, self-weight among them when it is on. */
 export function allCases(beam: Pick<BeamInput, 'selfWeight' | 'cases' | 'supports'>): LoadCase[] {
-  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
-  const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: 'A', pattern: false };
+  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: '', pattern: false };
+  const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: '', pattern: false };
   return [...(beam.selfWeight ? [own] : []), ...beam.cases, ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : [])];
 }
 

@@ -81,9 +81,9 @@ export function beamFacts(member: BeamMember, result: BeamResult, project: Proje
     ...lineFacts(member, units),
     ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
-    ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes.find((k) => k.value === frame)?.label ?? frame] as Fact]),
+    ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes[frame] ?? frame] as Fact]),
     ...(hasLoads ? [weightFact(member), ...serviceFacts(member.service)] : []),
-    ['Load cases', hasLoads ? caseFacts(member) : 'known design forces'],
+    ['Load cases', hasLoads ? caseFacts(member, code) : 'known design forces'],
     // Known forces are combined already.
     ...(hasLoads ? [['Combinations', combinationFacts(result)] as Fact] : []),
     ...barFacts(member, result, project),

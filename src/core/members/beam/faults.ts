@@ -2,6 +2,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { holdsTwist } from './analysis';
 import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../../checks/fault';
+import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import type { BeamInput } from './input';
 import { outlineOf, supportName } from './input';
@@ -15,7 +16,7 @@ export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
     ...frameFaults(beam, code),
     ...sectionFaults(beam),
     ...barFaults(beam),
-    ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam)]),
+    ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam, code)]),
   ];
 }
 
@@ -112,13 +113,9 @@ export function supportFaults(beam: BeamInput): Fault[] {
 }
 
 /** Loads without a case, or off their span. */
-export function loadFaults(beam: BeamInput): Fault[] {
-  const faults: Fault[] = [];
-  const ids = new Set<string>();
-  beam.cases.forEach((c, i) => {
-    if (ids.has(c.id)) faults.push({ path: `cases[${i}].id`, reason: `There are two load cases "${c.id}".` });
-    ids.add(c.id);
-  });
+export function loadFaults(beam: BeamInput, code: DesignCode): Fault[] {
+  const faults = caseFaults(beam.cases, code);
+  const ids = new Set(beam.cases.map((c) => c.id));
   beam.loads.forEach((load, i) => {
     const add = (field: string, reason: string) => faults.push({ path: `loads[${i}].${field}`, reason });
     if (!ids.has(load.case)) add('case', `There is no load case "${load.case}".`);

@@ -1,6 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
-import { frameClasses } from '../../codes/frame-rules';
 import * as field from '../parts/schema-parts';
 
 const barGroup = object({ count: number().typeError('must be a number').required('is missing'), size: field.name() })
@@ -108,7 +107,7 @@ export const beamFields = (d: MaterialDefaults) => ({
   bars,
   service: field.service,
   /** Class of the ductile frame in which the beam stands, as the code names them. */
-  frame: field.oneOf(frameClasses, 'none'),
+  frame: field.text(20).default('none'),
   /** What the automatic choice of bars may use; an empty list is everything usual. */
   barRules: object({
     mainSizes: field.list(string().defined(), 20),

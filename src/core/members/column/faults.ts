@@ -4,6 +4,7 @@ import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes
 import { catalogues, findBar } from '../../materials/bars';
 import { leastClear, placeColumnBars } from '../../reinforcement/column-bars';
 import type { Fault } from '../../checks/fault';
+import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 
@@ -24,7 +25,7 @@ export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   axisFaults(column.axes.y, 'axes.y', add);
   tieFaults(column, add);
   if (faults.length === 0) barFaults(column, add);
-  loadFaults(column, add);
+  loadFaults(column, code, add);
   return faults;
 }
 
@@ -177,7 +178,7 @@ const forceKeys = [
   'vyBottom',
 ] as const satisfies readonly (keyof ColumnForces)[];
 
-function loadFaults(column: ColumnInput, add: Add): void {
+function loadFaults(column: ColumnInput, code: DesignCode, add: Add): void {
   const rows = column.mode === 'sets' ? column.sets : column.caseForces;
   const list = column.mode === 'sets' ? 'sets' : 'caseForces';
   if (rows.length === 0) return add(list, 'No forces yet: type a load set, or paste a table.');
@@ -192,10 +193,12 @@ function loadFaults(column: ColumnInput, add: Add): void {
         add(`sets[${i}].sustained`, 'The sustained part lies between 0 and 1.');
       if (s.sway !== null && !(s.sway >= 0 && s.sway <= 1)) add(`sets[${i}].sway`, 'The part that comes with sway lies between 0 and 1.');
     });
-  else
+  else {
+    for (const { path, reason } of caseFaults(column.cases, code)) add(path, reason);
     column.caseForces.forEach((f, i) => {
       if (!column.cases.some((k) => k.id === f.case)) add(`caseForces[${i}].case`, `There is no load case "${f.case}".`);
     });
+  }
   if (column.sustained !== null && !(column.sustained >= 0 && column.sustained <= 1))
     add('sustained', 'The sustained part lies between 0 and 1.');
 }

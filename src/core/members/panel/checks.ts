@@ -210,7 +210,6 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
   if (plastic) {
     const worst = states.reduce((a, b) => (b.r.x / b.r.d > a.r.x / a.r.d ? b : a));
     const ratio = worst.r.x / worst.r.d;
-    const isBrittle = panel.materials.ductility === 'A';
     const at = placeTitle(worst.s.place);
     return [
       compareCheck({
@@ -228,13 +227,10 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
             demandIs: ['x/d', 'of the section above'],
             capacity: plastic.value,
             capacityIs: ['limit', 'for analysis at collapse'],
-            ...(isBrittle ? { utilisation: Infinity } : {}),
+            ...(plastic.refusal ? { utilisation: Infinity } : {}),
           };
         },
-        fails: (is, limit) =>
-          isBrittle
-            ? 'Analysis at collapse asks for steel of class B or C.'
-            : `${at}: x/d ${is} against ${limit}: less steel, or a deeper slab.`,
+        fails: (is, limit) => plastic.refusal ?? `${at}: x/d ${is} against ${limit}: less steel, or a deeper slab.`,
       }),
     ];
   }

@@ -35,7 +35,7 @@ export function panelFacts(member: PanelMember, result: PanelResult, project: Pr
       'Cover to the outer bars',
       `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars along ${member.outer}`,
     ],
-    ['Load cases', caseFacts(member)],
+    ['Load cases', caseFacts(member, code)],
     weightFact(member),
     ['Ultimate load', amount(result.load, 'areaLoad')],
     ['Combinations', combinationFacts(result)],

@@ -74,7 +74,7 @@ export function designPanel(panel: PanelInput, code: DesignCode, options: Design
 
 /** All cases of a panel, its own weight among them when it is on. */
 export function panelCases({ selfWeight, cases }: PanelInput): LoadCase[] {
-  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: 'A', pattern: false };
+  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: '', pattern: false };
   return [...(selfWeight ? [own] : []), ...cases];
 }
 

@@ -1,6 +1,7 @@
 import type { DesignCode } from '../../codes/design-code';
 import { slabBarFaults } from '../../reinforcement/slab-bars';
 import type { Fault } from '../../checks/fault';
+import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import { panelPlaces, type PanelInput } from './input';
 
@@ -39,11 +40,8 @@ export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
   if (!(supportRatio >= 0.5 && supportRatio <= 2))
     add('supportRatio', `Hogging over sagging moment lies between 0.5 and 2 (${code.slab.yieldLineClause}).`);
   if (mu !== null && !(mu >= 0.1 && mu <= 10)) add('mu', 'The ratio of moments along y and x lies between 0.1 and 10.');
-  const ids = new Set<string>();
-  panel.cases.forEach((c, i) => {
-    if (ids.has(c.id)) add(`cases[${i}].id`, `There are two load cases "${c.id}".`);
-    ids.add(c.id);
-  });
+  faults.push(...caseFaults(panel.cases, code));
+  const ids = new Set(panel.cases.map((c) => c.id));
   panel.loads.forEach((l, i) => {
     if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
   });

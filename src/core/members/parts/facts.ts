@@ -8,8 +8,11 @@ import type { ReportDetail } from '../member';
 import type { Part, service } from './schema-parts';
 
 /** Load cases with their nature, and the use of imposed ones. */
-export const caseFacts = ({ cases }: { readonly cases: readonly LoadCase[] }): string =>
-  cases.map((c) => `${c.id} ${c.title} (${c.nature}${c.nature === 'imposed' ? `, category ${c.category}` : ''})`).join('; ');
+export const caseFacts = ({ cases }: { readonly cases: readonly LoadCase[] }, { natures, categories }: DesignCode): string => {
+  const useOf = ({ nature, category }: LoadCase) =>
+    nature === 'imposed' && Object.keys(categories).length > 0 ? `, use ${categories[category] ?? Object.values(categories)[0]}` : '';
+  return cases.map((c) => `${c.id} ${c.title} (${natures[c.nature] ?? c.nature}${useOf(c)})`).join('; ');
+};
 
 /** What can be worked out by hand beside the analysis. */
 export const byHand = (result: Pick<ResultBase, 'handChecks'>, units: UnitSystem): Fact[] =>

@@ -1,4 +1,4 @@
-import type { DesignCode, Materials } from '../../codes/design-code';
+import type { DesignCode, Materials, Named } from '../../codes/design-code';
 import type { Fault } from '../../checks/fault';
 
 /** What no concrete or steel can be, by the code and by its nature: each fault at its field. */
@@ -12,8 +12,13 @@ export function materialFaults(m: Materials, code: DesignCode): Fault[] {
     [isDay(loadingAge) && loadingAge >= 1, 'timeDependent.loadingAge', 'The age at loading must lie between a day and 100 years.'],
     [isDay(dryingAge), 'timeDependent.dryingAge', 'The age at the beginning of drying must lie between none and 100 years.'],
   ];
+  const known = (value: string, classes: Named) => value === '' || Object.keys(classes).length === 0 || Object.hasOwn(classes, value);
+  const classes: typeof rules = [
+    [known(m.ductility, code.ductilityClasses), 'ductility', `Bars have no class "${m.ductility}" in this code.`],
+    [known(m.timeDependent.cement, code.cements), 'timeDependent.cement', `Cement has no class "${m.timeDependent.cement}" in this code.`],
+  ];
   return [
     ...code.materialFaults(m).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
-    ...rules.flatMap(([holds, field, reason]) => (holds ? [] : [{ path: `materials.${field}`, reason }])),
+    ...[...rules, ...classes].flatMap(([holds, field, reason]) => (holds ? [] : [{ path: `materials.${field}`, reason }])),
   ];
 }

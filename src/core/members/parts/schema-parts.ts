@@ -31,7 +31,7 @@ export const loadCase = object({
   id: name().max(20),
   title: text(60),
   nature: oneOf(['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'], 'permanent'),
-  category: oneOf(['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'], 'A'),
+  category: text(20),
   pattern: boolean()
     .default(false)
     .when('nature', ([nature], schema) => schema.default(nature === 'imposed')),
@@ -61,7 +61,7 @@ export const materials = (d: MaterialDefaults) =>
     density: quantity('density').default(d.density),
     aggregateSize: quantity('length').default(d.aggregateSize),
     steelStrength: quantity('stress').default(d.steelStrength),
-    ductility: oneOf(['A', 'B', 'C'], d.ductility),
+    ductility: text(20).default(d.ductility),
     linkStrength: quantity('stress').default(d.linkStrength),
     timeDependent: object({
       humidity: number().min(0.2, 'must lie between 0.2 and 1').max(1, 'must lie between 0.2 and 1').default(d.timeDependent.humidity),
@@ -70,7 +70,7 @@ export const materials = (d: MaterialDefaults) =>
         .min(0.5, 'must be at least half a day')
         .max(36_500, 'must be at most 100 years')
         .default(d.timeDependent.dryingAge),
-      cement: oneOf(['S', 'N', 'R'], d.timeDependent.cement),
+      cement: text(20).default(d.timeDependent.cement),
     }),
   });
 

@@ -50,7 +50,7 @@ export function stripFacts(member: StripMember, result: StripResult, project: Pr
     ['Cover to the outer bars', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, outermost: bars ${member.outer} the span`],
     weightFact(member),
     ...serviceFacts(member.service),
-    ['Load cases', caseFacts(member)],
+    ['Load cases', caseFacts(member, code)],
     ['Combinations', combinationFacts(result)],
     ...layerFacts(member, result, project),
     ...byHand(result, units),

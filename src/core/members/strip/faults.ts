@@ -20,7 +20,7 @@ export function stripFaults(strip: StripInput, code: DesignCode): Fault[] {
         ? [{ path: `loads[${i}].width`, reason: 'A point load needs the width of slab that shares it, between 0.1 and 20 m.' }]
         : [],
     ),
-    ...loadFaults(beam),
+    ...loadFaults(beam, code),
   ];
 }
 
