@@ -138,7 +138,7 @@ describe('flexure', () => {
     const least = flexure.leastStrain(silent, basis.epsTy, 1);
     for (const moment of [80e6, 250e6, 420e6, 700e6]) {
       const s = rect(300, 560, []);
-      const need = flexure.bendingSteel(silent, moment, s, 500, 60, basis, least, false);
+      const need = flexure.bendingSteel(silent, { moment, section: s, d: 500, d2: 60, singlyOnly: false }, basis, least);
       const layers = [...(need.compression > 0 ? [{ depth: 60, area: need.compression }] : []), { depth: 500, area: need.tension }];
       const r = flexure.bendingResistance(silent, { ...s, layers }, basis)!;
       expect(r.moment / moment).toBeCloseTo(1, 6);

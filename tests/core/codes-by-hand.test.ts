@@ -191,12 +191,20 @@ describe('bending, hand forms', () => {
   test('no steel, no resistance; no moment, no steel', () => {
     for (const c of [en, si]) {
       expect(c.bendingResistance(silent, rect(300, 500), m(c, 30))).toBeUndefined();
-      expect(c.bendingSteel(silent, 0, rect(300, 500), 450, 50, m(c, 30), 1, false)).toEqual({ tension: 0, compression: 0 });
+      expect(
+        c.bendingSteel(silent, { moment: 0, section: rect(300, 500), d: 450, d2: 50, materials: m(c, 30), delta: 1, singlyOnly: false }),
+      ).toEqual({ tension: 0, compression: 0 });
     }
   });
   test('a section too shallow for compression steel to work says so', () => {
-    expect(en.bendingSteel(silent, 60e6, rect(200, 150), 110, 60, m(en, 30), 1, false).refusal).toMatch(/too shallow/);
-    expect(si.bendingSteel(silent, 60e6, rect(200, 150), 110, 60, m(si, 28), 1, false).refusal).toMatch(/too shallow/);
+    expect(
+      en.bendingSteel(silent, { moment: 60e6, section: rect(200, 150), d: 110, d2: 60, materials: m(en, 30), delta: 1, singlyOnly: false })
+        .refusal,
+    ).toMatch(/too shallow/);
+    expect(
+      si.bendingSteel(silent, { moment: 60e6, section: rect(200, 150), d: 110, d2: 60, materials: m(si, 28), delta: 1, singlyOnly: false })
+        .refusal,
+    ).toMatch(/too shallow/);
   });
 });
 

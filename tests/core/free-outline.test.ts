@@ -108,7 +108,9 @@ describe('a free outline', () => {
       const { materials } = project(tee, settings).members[0] as BeamMember;
       for (const sense of ['sagging', 'hogging'] as const)
         for (const moment of [50e6, 200e6, 340e6]) {
-          const need = (o: BeamOutline) => code.bendingSteel(silent, moment, plainSection(o, sense), 500, 50, materials, 1, false).tension;
+          const need = (o: BeamOutline) =>
+            code.bendingSteel(silent, { moment, section: plainSection(o, sense), d: 500, d2: 50, materials, delta: 1, singlyOnly: false })
+              .tension;
           expect(need(freeSection(outlinePoints(tee))) / need(tee)).toBeCloseTo(1, 6);
         }
     },
@@ -132,7 +134,8 @@ describe('a free outline', () => {
     const s = freeSection(trapezium);
     const { materials } = project(tee).members[0] as BeamMember;
     const need = (sense: 'sagging' | 'hogging') =>
-      code.bendingSteel(silent, 250e6, plainSection(s, sense), 550, 50, materials, 1, false).tension;
+      code.bendingSteel(silent, { moment: 250e6, section: plainSection(s, sense), d: 550, d2: 50, materials, delta: 1, singlyOnly: false })
+        .tension;
     expect(need('sagging')).toBeLessThan(need('hogging'));
   });
 

@@ -108,7 +108,7 @@ describe.each(codes)('bending and shear to %s', (_, code) => {
           const m = materialsOf(code, fck);
           const d = o.h - 60;
           const moment = relative * o.b * d * d * fck * 0.6;
-          const need = code.bendingSteel(silent, moment, section(o, []), d, 50, m, 1, false);
+          const need = code.bendingSteel(silent, { moment, section: section(o, []), d, d2: 50, materials: m, delta: 1, singlyOnly: false });
           if (need.refusal) return;
           const layers = [...(need.compression > 0 ? [{ depth: 50, area: need.compression }] : []), { depth: d, area: need.tension }];
           const r = code.bendingResistance(silent, section(o, layers), m)!;

@@ -87,6 +87,27 @@ export interface Links {
   readonly spacing: number;
 }
 
+/** A moment (N mm) for which steel is sought: in tension at d, and in compression at d2 unless none is wanted there (mm). */
+export interface BendingTask {
+  readonly moment: number;
+  readonly section: BendingSection;
+  readonly d: number;
+  readonly d2: number;
+  readonly materials: Materials;
+  /** Moment after over before redistribution. */
+  readonly delta: number;
+  readonly singlyOnly: boolean;
+}
+
+/** Shear between web and flange: the change of the flange's force (N) over a length, and the depth of the flange (mm). */
+export interface FlangeShear {
+  readonly force: number;
+  readonly length: number;
+  readonly hf: number;
+  readonly flange: 'compressed' | 'stretched';
+  readonly materials: Materials;
+}
+
 /** A section as a check in bending sees it. */
 export interface BendingSection extends FlexuralSection {
   /** Width of the compressed face, of the web, and depth of the compressed flange (0 when there is none). */

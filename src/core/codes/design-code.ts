@@ -14,9 +14,33 @@ import type { ConcreteLaw, SteelLaw } from '../section/laws';
 import type { UnitSystem } from '../units/quantity';
 
 import { isRange, usualOf } from './basis';
-import type { BendingSection, Choice, Limit, Links, Materials, Named, ShearResistance, ShearSection, TimeDependentInput } from './basis';
+import type {
+  BendingSection,
+  BendingTask,
+  FlangeShear,
+  Choice,
+  Limit,
+  Links,
+  Materials,
+  Named,
+  ShearResistance,
+  ShearSection,
+  TimeDependentInput,
+} from './basis';
 
-export type { BendingSection, Choice, Limit, Links, Materials, Named, ShearResistance, ShearSection, TimeDependentInput } from './basis';
+export type {
+  BendingSection,
+  BendingTask,
+  FlangeShear,
+  Choice,
+  Limit,
+  Links,
+  Materials,
+  Named,
+  ShearResistance,
+  ShearSection,
+  TimeDependentInput,
+} from './basis';
 export { isRange, usualOf } from './basis';
 
 /** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
@@ -111,16 +135,7 @@ export interface DesignCode {
   leastRedistribution(m: Materials): Limit;
 
   bendingResistance(c: Calc, s: BendingSection, m: Materials): BendingResistance | undefined;
-  bendingSteel(
-    c: Calc,
-    moment: number,
-    s: BendingSection,
-    d: number,
-    d2: number,
-    m: Materials,
-    delta: number,
-    singlyOnly: boolean,
-  ): RequiredSteel;
+  bendingSteel(c: Calc, task: BendingTask): RequiredSteel;
   ductility(c: Calc, r: BendingResistance, m: Materials, delta: number): Ductility | undefined;
   minimumSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   maximumSteel(c: Calc, s: BendingSection, m: Materials): number | undefined;
@@ -152,16 +167,10 @@ export interface DesignCode {
   compressionLinkSpacing(barDiameter: number, linkDiameter: number, leastWidth: number, c?: Calc): Limit;
   readonly column: ColumnRules;
   readonly service: ServiceRules;
-  /**
-   * Shear between web and flange: `force` is the change of the flange's force (N) over `length` (mm). Undefined where the code has no rule.
-   */
+  /** Undefined where the code has no rule. */
   flangeShear?(
     c: Calc,
-    force: number,
-    length: number,
-    hf: number,
-    flange: 'compressed' | 'stretched',
-    m: Materials,
+    q: FlangeShear,
   ): {
     readonly stress: number;
     readonly limit: number;
@@ -211,6 +220,17 @@ export interface CodeVariant {
   /** Units in which a project to this code is usually shown. */
   readonly display: UnitSystem;
 }
+
+type Strength = 'concreteStrength' | 'steelStrength' | 'linkStrength';
+
+/** Strengths outside the range that a code has for them (MPa), with what is said of it. */
+export const strengthFaults =
+  (ranges: Readonly<Record<Strength, readonly [least: number, most: number, reason: string]>>): DesignCode['materialFaults'] =>
+  (m) =>
+    (Object.keys(ranges) as Strength[]).flatMap((field) => {
+      const [least, most, reason] = ranges[field];
+      return m[field] >= least && m[field] <= most ? [] : [{ field, reason }];
+    });
 
 /** Reads a choice: the value set, or the default. Throws RangeError for a key that the code does not have. */
 export function readChoice(choices: readonly Choice[], settings: CodeSettings, key: string): string {

@@ -2,14 +2,11 @@ import { addParabola, addUniform } from './concrete-integral';
 import { parabolaStress, steelStress, type ConcreteLaw, type SteelLaw } from './laws';
 import type { Bearing, PolygonSection } from './polygon-section';
 
-/** How a code reduces the strength of a section, as its strains say. */
-export interface StrengthReduction {
-  readonly compression: number;
-  readonly tension: number;
-  /** Strain of the extreme tension bars at which the factor begins to grow, and over which it grows. */
-  readonly from: number;
-  readonly over: number;
-}
+/**
+ * How a code reduces the strength of a section, by the state it is in: the strain of the bars furthest in tension (tension positive), the depth
+ * of the neutral axis over that of those bars, and the axial force before reduction (N, compression positive).
+ */
+export type StrengthReduction = (tensionStrain: number, depth: number, N: number) => number;
 
 /** What a code says of a section at the ultimate state. */
 export interface UltimateBasis {
@@ -57,13 +54,6 @@ export function limitStrain(b: Bearing, x: number, basis: UltimateBasis): { read
   return { k, e0: k * (x - b.vMax) };
 }
 
-/** Strength reduction for the strain of the extreme tension bars (tension positive here). */
-export function reductionFactor(tensionStrain: number, r: StrengthReduction | null): number {
-  if (!r) return 1;
-  const t = Math.max(0, Math.min(1, (tensionStrain - r.from) / r.over));
-  return r.compression + (r.tension - r.compression) * t;
-}
-
 const sums = new Float64Array(3);
 
 /** Fills `out` with the state of a section along a bearing at parameter t (see {@link neutralAxisDepth}). */
@@ -72,7 +62,7 @@ export function ultimateAt(section: PolygonSection, b: Bearing, t: number, basis
   sums.fill(0);
   if (t <= 0) {
     for (let i = 0; i < b.bars.length; i += 1) addBar(section, b, i, -steel.yield);
-    return finish(b, out, Infinity, basis);
+    return finish(b, out, Infinity, 0, basis);
   }
   const x = neutralAxisDepth(t, b.h);
   const { e0, k } = limitStrain(b, x, basis);
@@ -90,7 +80,7 @@ export function ultimateAt(section: PolygonSection, b: Bearing, t: number, basis
     }
     addBar(section, b, i, stress);
   }
-  finish(b, out, -(e0 + k * b.vBarMin), basis);
+  finish(b, out, -(e0 + k * b.vBarMin), x / (b.vMax - b.vBarMin), basis);
 }
 
 function addBar(section: PolygonSection, b: Bearing, i: number, stress: number): void {
@@ -101,9 +91,9 @@ function addBar(section: PolygonSection, b: Bearing, i: number, stress: number):
   sums[2]! += force * (bar.x * b.sin - bar.y * b.cos);
 }
 
-function finish(b: Bearing, out: UltimateState, tensionStrain: number, basis: UltimateBasis): void {
-  const factor = reductionFactor(tensionStrain, basis.reduction);
+function finish(b: Bearing, out: UltimateState, tensionStrain: number, depth: number, { reduction }: UltimateBasis): void {
   const [N, Fv, Fu] = [sums[0]!, sums[1]!, sums[2]!];
+  const factor = reduction ? reduction(tensionStrain, depth, N) : 1;
   out.N = factor * N;
   out.Mx = factor * (Fv * b.sin - Fu * b.cos);
   out.My = factor * (Fv * b.cos + Fu * b.sin);
@@ -120,10 +110,12 @@ export function squashLoad(section: PolygonSection, basis: UltimateBasis): numbe
 
 /** Largest axial force that may be counted on (N): reduced, and capped where the code caps it. */
 export function mostCompression(section: PolygonSection, basis: UltimateBasis): number {
-  return squashLoad(section, basis) * (basis.reduction?.compression ?? 1) * (basis.axialCap ?? 1);
+  const squash = squashLoad(section, basis);
+  return squash * (basis.reduction?.(-basis.concrete.ultimateStrain, Infinity, squash) ?? 1) * (basis.axialCap ?? 1);
 }
 
 /** Resistance in pure tension (N, negative). */
 export function mostTension(section: PolygonSection, basis: UltimateBasis): number {
-  return -section.steelArea * basis.steel.yield * (basis.reduction?.tension ?? 1);
+  const N = -section.steelArea * basis.steel.yield;
+  return N * (basis.reduction?.(Infinity, 0, N) ?? 1);
 }

@@ -1,4 +1,4 @@
-import type { BeamLoad, BeamLoadType, BeamMember } from '@/core/members/beam/input';
+import type { BeamLoad, BeamLoadType } from '@/core/members/beam/input';
 import type { PastedWords } from '@/exchange/paste-loads';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
@@ -42,7 +42,7 @@ export const beamWords: PastedWords = {
 };
 
 /** The loads of a beam as a table. */
-export const beamLoads: LoadTable<BeamMember, BeamLoad> = {
+export const beamLoads: LoadTable<BeamLoad> = {
   title: 'Loads',
   types: {
     uniform: 'uniform',

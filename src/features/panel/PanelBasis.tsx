@@ -18,7 +18,7 @@ interface PanelProps {
 }
 
 /** The loads over a panel as a table. */
-export const panelLoads: LoadTable<PanelMember, PanelMember['loads'][number]> = {
+export const panelLoads: LoadTable<PanelMember['loads'][number]> = {
   title: 'Loads over the whole panel',
   values: { Value: { value: 'areaLoad' } },
   fresh: (id) => ({ case: id, value: 2e-3, note: '' }),

@@ -1,4 +1,4 @@
-import type { StripLoad, StripLoadType, StripMember } from '@/core/members/strip/input';
+import type { StripLoad, StripLoadType } from '@/core/members/strip/input';
 import type { PastedWords } from '@/exchange/paste-loads';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
@@ -28,7 +28,7 @@ export const stripWords: PastedWords = {
 };
 
 /** The loads of a slab as a table. */
-export const stripLoads: LoadTable<StripMember, StripLoad> = {
+export const stripLoads: LoadTable<StripLoad> = {
   title: 'Loads',
   types: { uniform: 'over the area', partial: 'over a part', line: 'line across', point: 'at a point' },
   retyped,

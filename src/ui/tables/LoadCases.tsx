@@ -24,7 +24,7 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
       if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
     });
   // Settlements have a case of their own, made from those of the supports.
-  const { settlement: _, ...typed } = natures;
+  const typed = Object.fromEntries(Object.entries(natures).filter(([nature]) => nature !== 'settlement'));
   const uses = Object.keys(categories);
   const use = { get: (c: LoadCase) => c.category || uses[0]!, set: (i: number, category: string) => set(i, { category }) };
   const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`, set);

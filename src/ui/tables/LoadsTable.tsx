@@ -20,7 +20,7 @@ interface AnyLoad {
 }
 
 /** What the loads of a kind of member are, as a table shows them. */
-export interface LoadTable<M extends CasedMember, L extends AnyLoad> {
+export interface LoadTable<L extends AnyLoad> {
   readonly title: string;
   readonly types?: Options<NonNullable<L['type']>>;
   /** A load of another type at the same place. */
@@ -43,7 +43,7 @@ export function LoadsTable<M extends CasedMember, L extends AnyLoad & M['loads']
   readonly project: Project;
   readonly member: M;
   readonly faults: readonly Fault[];
-  readonly table: LoadTable<M, L>;
+  readonly table: LoadTable<L>;
 }) {
   const edit = useProject((s) => s.edit);
   const loads = member.loads as readonly L[];
@@ -91,7 +91,7 @@ const lengthAt = (member: CasedMember, { span }: AnyLoad) => spansOf(member)[typ
 function columnsOf<M extends CasedMember, L extends AnyLoad>(
   project: Project,
   member: M,
-  table: LoadTable<M, L>,
+  table: LoadTable<L>,
   set: (i: number, patch: object) => void,
   retype: (i: number, type: NonNullable<L['type']>) => void,
 ): Column<L>[] {

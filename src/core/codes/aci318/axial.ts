@@ -1,7 +1,7 @@
 import type { Calc } from '../../calc/calc';
 import { bearing } from '../../section/polygon-section';
 import { steelStress } from '../../section/laws';
-import type { UltimateBasis } from '../../section/ultimate';
+import type { StrengthReduction, UltimateBasis } from '../../section/ultimate';
 import type { ResistanceRecord } from '../column-rules';
 import type { Materials } from '../design-code';
 import { beta1, PSI, steelModulus, yieldStrain } from './materials';
@@ -16,6 +16,14 @@ export interface AxialOptions {
   readonly roundsYieldStrain: boolean;
 }
 
+/** phi from that of compression-controlled sections to 0.90, by the strain of the extreme tension bars (table 21.2.2). */
+const phiByStrain =
+  (compression: number, epsTy: number): StrengthReduction =>
+  (strain) => {
+    const t = Math.max(0, Math.min(1, (strain - epsTy) / 0.003));
+    return t === 1 ? 0.9 : compression + (0.9 - compression) * t;
+  };
+
 /**
  * Strength of a section under axial force and moment, 22.2 and 22.4: edge strain 0.003, rectangular block, phi by the strain of the
  * extreme tension bars (table 21.2.2), and at most 0.80 (ties) or 0.85 (spirals) of Po (table 22.4.2.1).
@@ -27,7 +35,7 @@ export function ultimateBasis(c: Calc, m: Materials, form: Form, o: AxialOptions
     steel: { yield: m.steelStrength, modulus: steelModulus(form) },
     uniformStrain: null,
     deductsDisplaced: o.deductsDisplaced,
-    reduction: { compression: o.isSpiral ? 0.75 : 0.65, tension: 0.9, from: epsTy, over: 0.003 },
+    reduction: phiByStrain(o.isSpiral ? 0.75 : 0.65, epsTy),
     axialCap: o.isSpiral ? 0.85 : 0.8,
     squashStress: Math.min(m.steelStrength, mostSquashYield(form)),
   };

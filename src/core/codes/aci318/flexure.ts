@@ -1,7 +1,7 @@
 import { CalcError, silent, type Calc } from '../../calc/calc';
 import { centroidDepth, concreteResultant, tensionSteel, ultimateState, depthForMoment } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
-import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
+import type { BendingResistance, BendingTask, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { strengthReduction } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
@@ -153,13 +153,9 @@ export function leastStrain(c: Calc, epsTy: number, delta: number): number {
 /** Steel for a factored moment (N mm), tension-controlled (phi 0.90); compression steel where the strain limit would be passed. */
 export function bendingSteel(
   c: Calc,
-  moment: number,
-  s: BendingSection,
-  d: number,
-  dPrime: number,
+  { moment, section: s, d, d2: dPrime, singlyOnly }: Omit<BendingTask, 'materials' | 'delta'>,
   basis: FlexureBasis,
   epsMin: number,
-  singlyOnly: boolean,
 ): RequiredSteel {
   const { fc, steel, concrete } = basis;
   if (moment <= 0) return { tension: 0, compression: 0 };

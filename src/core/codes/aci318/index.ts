@@ -1,6 +1,14 @@
 import { remember, silent, type Calc } from '../../calc/calc';
 import { getUnit } from '../../units/unit';
-import { readChoice, type Choice, type CodeEntry, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import {
+  readChoice,
+  strengthFaults,
+  type Choice,
+  type CodeEntry,
+  type CodeSettings,
+  type DesignCode,
+  type Materials,
+} from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
@@ -217,17 +225,11 @@ export function aci318(settings: CodeSettings): DesignCode {
         },
     concreteLabel: (strength) => concreteLabel(strength, form),
     steelLabel: (strength) => steelLabel(strength, form),
-    materialFaults: (m) => [
-      ...(m.concreteStrength >= 17 && m.concreteStrength <= 140
-        ? []
-        : [{ field: 'concreteStrength' as const, reason: 'f′c must be at least 17 MPa, 2500 psi (19.2.1.1), and at most 140 MPa here.' }]),
-      ...(m.steelStrength >= 270 && m.steelStrength <= 690
-        ? []
-        : [{ field: 'steelStrength' as const, reason: 'fy must lie between 270 and 690 MPa, 40 and 100 ksi (20.2.2).' }]),
-      ...(m.linkStrength >= 200 && m.linkStrength <= 690
-        ? []
-        : [{ field: 'linkStrength' as const, reason: 'fyt must lie between 200 and 690 MPa.' }]),
-    ],
+    materialFaults: strengthFaults({
+      concreteStrength: [17, 140, 'f′c must be at least 17 MPa, 2500 psi (19.2.1.1), and at most 140 MPa here.'],
+      steelStrength: [270, 690, 'fy must lie between 270 and 690 MPa, 40 and 100 ksi (20.2.2).'],
+      linkStrength: [200, 690, 'fyt must lie between 200 and 690 MPa.'],
+    }),
     concreteLaw: (c, m) => flexureBasis(c, m).concrete,
     steelLaw: (c, m) => flexureBasis(c, m).steel,
     elasticModulus: (c, m) => elasticModulus(c, m.concreteStrength, m.density, form),
@@ -239,9 +241,9 @@ export function aci318(settings: CodeSettings): DesignCode {
     leastRedistribution: () => ({ value: 0.8, clause: '6.6.5' }),
 
     ...strength,
-    bendingSteel: (c, moment, s, d, d2, m, delta, singlyOnly) => {
-      const basis = flexureBasis(c, m);
-      return flexure.bendingSteel(c, moment, s, d, d2, basis, flexure.leastStrain(c, basis.epsTy, delta), singlyOnly);
+    bendingSteel: (c, q) => {
+      const basis = flexureBasis(c, q.materials);
+      return flexure.bendingSteel(c, q, basis, flexure.leastStrain(c, basis.epsTy, q.delta));
     },
     ductility: (c, r, m, delta) => flexure.ductility(c, r, flexure.leastStrain(c, epsTy(c, m), delta)),
     minimumSteel: (c, s, d, m) =>

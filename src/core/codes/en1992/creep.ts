@@ -1,5 +1,5 @@
 import { silent, type Calc } from '../../calc/calc';
-import type { Materials, TimeDependentInput } from '../design-code';
+import type { Materials } from '../design-code';
 import { meanStrength } from './materials';
 import { formula, symbols } from './symbols';
 

@@ -1,7 +1,7 @@
 import { CalcError, type Calc } from '../../calc/calc';
 import { centroidDepth, concreteResultant, depthForMoment, tensionSteel, ultimateState } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
-import type { BendingResistance, BendingSection, Ductility, RequiredSteel } from '../design-code';
+import type { BendingResistance, BendingTask, BendingSection, Ductility, RequiredSteel } from '../design-code';
 import { meanTensileStrength } from './materials';
 import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';
@@ -153,13 +153,9 @@ export function depthLimit(c: Calc, delta: number, ecu2: number, fck: number, an
  */
 export function bendingSteel(
   c: Calc,
-  moment: number,
-  s: BendingSection,
-  d: number,
-  d2: number,
+  { moment, section: s, d, d2, singlyOnly }: Omit<BendingTask, 'materials' | 'delta'>,
   basis: FlexureBasis,
   xiLim: number,
-  singlyOnly: boolean,
 ): RequiredSteel {
   const { lambda, eta, fcd, steel, concrete } = basis;
   const xLim = xiLim * d;

@@ -1,5 +1,13 @@
 import { remember, silent, type Calc } from '../../calc/calc';
-import { readChoice, type Choice, type CodeEntry, type CodeSettings, type DesignCode, type Materials } from '../design-code';
+import {
+  readChoice,
+  strengthFaults,
+  type Choice,
+  type CodeEntry,
+  type CodeSettings,
+  type DesignCode,
+  type Materials,
+} from '../design-code';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
@@ -227,17 +235,11 @@ export function en1992(settings: CodeSettings): DesignCode {
     },
     concreteLabel,
     steelLabel: (strength, ductility) => `B${Number(strength.toFixed(0))}${ductility}`,
-    materialFaults: (m) => [
-      ...(m.concreteStrength >= 12 && m.concreteStrength <= 90
-        ? []
-        : [{ field: 'concreteStrength' as const, reason: 'fck must lie between 12 and 90 MPa (3.1.2).' }]),
-      ...(m.steelStrength >= 400 && m.steelStrength <= 600
-        ? []
-        : [{ field: 'steelStrength' as const, reason: 'fyk must lie between 400 and 600 MPa (3.2.2(3)).' }]),
-      ...(m.linkStrength >= 200 && m.linkStrength <= 600
-        ? []
-        : [{ field: 'linkStrength' as const, reason: 'fywk must lie between 200 and 600 MPa.' }]),
-    ],
+    materialFaults: strengthFaults({
+      concreteStrength: [12, 90, 'fck must lie between 12 and 90 MPa (3.1.2).'],
+      steelStrength: [400, 600, 'fyk must lie between 400 and 600 MPa (3.2.2(3)).'],
+      linkStrength: [200, 600, 'fywk must lie between 200 and 600 MPa.'],
+    }),
     concreteLaw: (c, m) => concreteLaw(c, m, annex, choose('diagram')),
     steelLaw: (c, m) => steelLaw(c, m, annex),
     elasticModulus: (c, m) => secantModulus(c, m.concreteStrength),
@@ -251,8 +253,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     leastRedistribution: (m) => ({ value: m.ductility === 'A' ? annex.redistribution.k6 : annex.redistribution.k5, clause: '5.5(4)' }),
 
     ...strength,
-    bendingSteel: (c, moment, s, d, d2, m, delta, singlyOnly) =>
-      flexure.bendingSteel(c, moment, s, d, d2, flexureBasis(c, m), depthLimit(c, m, delta), singlyOnly),
+    bendingSteel: (c, q) => flexure.bendingSteel(c, q, flexureBasis(c, q.materials), depthLimit(c, q.materials, q.delta)),
     ductility: (c, r, m, delta) => flexure.ductility(c, r, depthLimit(c, m, delta)),
     minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
     maximumSteel: (c, s) => flexure.maximumSteel(c, s),
@@ -271,7 +272,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     service: serviceRules(choose),
     flange: flangeRule,
     frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength }),
-    flangeShear: (c, force, length, hf, flange, m) => ({ ...flangeShear(c, force, length, hf, flange, m, annex), clause: '6.2.4' }),
+    flangeShear: (c, q) => ({ ...flangeShear(c, q, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
     punching: punchingRules(annex),
     slab: slabRules(annex, choose('heldEnds') === 'partly', choose('thinSlabs') === 'rule'),

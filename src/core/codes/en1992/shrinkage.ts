@@ -1,5 +1,5 @@
 import type { Calc } from '../../calc/calc';
-import type { Materials, TimeDependentInput } from '../design-code';
+import type { Materials } from '../design-code';
 import { F as creep } from './creep';
 import { meanStrength } from './materials';
 import { formula, symbols } from './symbols';

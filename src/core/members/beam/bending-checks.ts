@@ -7,9 +7,8 @@ import { guarded, type DerivableCheck } from '../../checks/check';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { plainSection, sectionAt, type Sense } from './section-at';
+import { bendingTask, sectionAt, type Sense } from './section-at';
 import type { SteelAlong, SteelMap } from './steel';
-import { outlineOf } from './input';
 import { requiredSteel } from './strips';
 
 /** What the checks of a beam, or of a strip of slab, share. */
@@ -148,9 +147,8 @@ function steelRefusal(
   moment: number,
   d: number,
 ): string | undefined {
-  const section = plainSection(outlineOf(beam, span), region.sense);
   const d2 = resistance.compressionDepth(span, x, region.sense);
-  return code.bendingSteel(silent, moment, section, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced).refusal;
+  return code.bendingSteel(silent, bendingTask(beam, span, region.sense, { moment, d, d2, delta: region.delta })).refusal;
 }
 
 function deriveBending(
@@ -174,7 +172,7 @@ function deriveBending(
   c.note('Steel needed for this moment, with the bars where they are and without those in compression:');
   const { d } = resistance.tensionSteel(span, x, region.sense);
   const d2 = resistance.compressionDepth(span, x, region.sense);
-  code.bendingSteel(c, demand, { ...here.section, layers: [] }, d, d2, beam.materials, region.delta, beam.barRules.singlyReinforced);
+  code.bendingSteel(c, bendingTask(beam, span, region.sense, { moment: demand, d, d2, delta: region.delta }));
 }
 
 /** Neutral axis or tension strain where the moments are largest: the worst of all regions. */

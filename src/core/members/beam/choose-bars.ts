@@ -7,7 +7,7 @@ import { leastFrameSteel } from './frame/frame-steel';
 import { outlineOf, type BeamInput } from './input';
 import { faceCracks } from './service/crack-question';
 import type { RegionMoments } from './service/region-moments';
-import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
+import { bendingTask, compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
 
 /** A moment that bars in one face of one span have to carry. */
@@ -42,7 +42,7 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
   const section = plainSection(outline, task.sense);
   const d2 = beam.cover[compressionFace(task.sense)] + linkDiameter + 10;
   const minimum = task.moment > 0 ? leastOf(beam, code, task, section, d, barOf(group, catalogue).diameter) : 0;
-  const need = code.bendingSteel(silent, task.moment, section, d, d2, beam.materials, task.delta, beam.barRules.singlyReinforced);
+  const need = code.bendingSteel(silent, bendingTask(beam, task.span, task.sense, { moment: task.moment, d, d2, delta: task.delta }));
   return {
     placement,
     area,

@@ -4,7 +4,7 @@ import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './input';
-import { compressionFace, plainSection } from './section-at';
+import { bendingTask, compressionFace } from './section-at';
 
 /** Where strength needs steel in compression: enough of it there, and links close enough to hold it. */
 export function compressionChecks({ beam, code, strips, resistance, regions }: CheckBasis): DerivableCheck[] {
@@ -16,9 +16,12 @@ export function compressionChecks({ beam, code, strips, resistance, regions }: C
     const span = strips.span[i]!;
     const x = strips.x[i]!;
     const { d } = resistance.tensionSteel(span, x, region.sense);
-    const section = plainSection(outlineOf(beam, span), region.sense);
     const d2 = resistance.compressionDepth(span, x, region.sense);
-    const run = (c: typeof silent) => code.bendingSteel(c, moment(i), section, d, d2, beam.materials, region.delta, false);
+    const run = (c: typeof silent) =>
+      code.bendingSteel(c, {
+        ...bendingTask(beam, span, region.sense, { moment: moment(i), d, d2, delta: region.delta }),
+        singlyOnly: false,
+      });
     try {
       const { compression } = run(silent);
       return compression > 0 ? [{ region, span, x, run }] : [];

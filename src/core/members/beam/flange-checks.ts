@@ -41,7 +41,8 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
     });
   });
   if (rows.length === 0) return [];
-  const of = (r: (typeof rows)[number]) => flangeShear(silent, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials);
+  const of = (r: (typeof rows)[number], c = silent) =>
+    flangeShear(c, { force: r.force, length: Math.max(r.length, 1), hf: r.hf, flange: 'compressed', materials: beam.materials });
   const r = rows.reduce((a, b) => (of(b).stress > of(a).stress ? b : a));
   const answer = of(r);
   const needs = formatQuantity(answer.areaPerLength, 'areaPerLength', units);
@@ -57,7 +58,7 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
         : ['No bars across the flange are needed beyond those for the bending of the slab.'],
       kind: 'stress',
       compare: (c) => {
-        const { stress, limit } = flangeShear(c, r.force, Math.max(r.length, 1), r.hf, 'compressed', beam.materials);
+        const { stress, limit } = of(r, c);
         return { demand: stress, capacity: limit };
       },
       fails: (stress) => `The flange is too thin: ${stress} between web and flange.`,

@@ -1,4 +1,4 @@
-import type { BendingSection } from '../../codes/design-code';
+import type { BendingSection, BendingTask } from '../../codes/design-code';
 import { bandsFrom, grossProperties, widthAt, type BeamOutline } from '../../geometry/beam-outline';
 import type { SteelLayer } from '../../section/flexural-section';
 import type { Placement } from '../../reinforcement/bar-groups';
@@ -19,6 +19,19 @@ export function plainSection(outline: BeamOutline, sense: Sense): BendingSection
   if (!known) plainKnown[sense].set(outline, (known = makePlain(outline, sense)));
   return known;
 }
+
+/** Steel of a span for a moment with bars where they are, by the rules of the beam for compression steel. */
+export const bendingTask = (
+  beam: BeamInput,
+  span: number,
+  sense: Sense,
+  place: Pick<BendingTask, 'moment' | 'd' | 'd2' | 'delta'>,
+): BendingTask => ({
+  ...place,
+  section: plainSection(outlineOf(beam, span), sense),
+  materials: beam.materials,
+  singlyOnly: beam.barRules.singlyReinforced,
+});
 
 function makePlain(outline: BeamOutline, sense: Sense): BendingSection {
   const strips = bandsFrom(compressionFace(sense), outline);

@@ -3,10 +3,9 @@ import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import type { BeamInput } from './input';
-import { outlineOf } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { plainSection, type Sense } from './section-at';
+import { bendingTask, type Sense } from './section-at';
 import type { SteelAlong } from './steel';
 
 /** Demand and resistance along the whole beam. */
@@ -95,10 +94,9 @@ export function requiredSteel(
   d2: number,
 ): number {
   if (moment <= 0) return 0;
-  const section = plainSection(outlineOf(beam, span), sense);
   const delta = sense === 'sagging' ? 1 : Math.min(beam.supports[span]!.redistribution, beam.supports[span + 1]!.redistribution);
   try {
-    return code.bendingSteel(silent, moment, section, d, d2, beam.materials, delta, beam.barRules.singlyReinforced).tension;
+    return code.bendingSteel(silent, bendingTask(beam, span, sense, { moment, d, d2, delta })).tension;
   } catch (error) {
     if (error instanceof CalcError) return NaN;
     throw error;

@@ -9,7 +9,7 @@ import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
-import { panelSection, reinforced, resistanceOf, WIDTH } from './sections';
+import { panelSection, panelTask, reinforced, resistanceOf, WIDTH } from './sections';
 
 export interface PanelBasis {
   readonly panel: PanelInput;
@@ -47,7 +47,7 @@ export function panelBending(basis: PanelBasis): DerivableCheck[] {
           const state = code.bendingResistance(c, section, panel.materials);
           if (c.recording) {
             c.note('Steel needed for this moment on a metre:');
-            code.bendingSteel(c, s.moment * WIDTH, panelSection(panel), s.d, panel.cover.top + 6, panel.materials, 1, true);
+            code.bendingSteel(c, panelTask(panel, s.moment, s.d));
           }
           return {
             demand: s.moment,

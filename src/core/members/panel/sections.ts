@@ -1,5 +1,5 @@
 import { silent } from '../../calc/calc';
-import type { BendingResistance, BendingSection, DesignCode } from '../../codes/design-code';
+import type { BendingResistance, BendingTask, BendingSection, DesignCode } from '../../codes/design-code';
 import type { PanelMoments } from '../../analysis/panel';
 import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
 import { plainSection } from '../beam/section-at';
@@ -40,11 +40,21 @@ export function reinforced(
   return { d, area: area * WIDTH, section: { ...panelSection(panel), layers: [{ depth: d, area: area * WIDTH }] } };
 }
 
+/** Steel of a metre for a moment per length of slab, in tension alone. */
+export const panelTask = (panel: PanelInput, moment: number, d: number): BendingTask => ({
+  moment: moment * WIDTH,
+  section: panelSection(panel),
+  d,
+  d2: panel.cover.top + 6,
+  materials: panel.materials,
+  delta: 1,
+  singlyOnly: true,
+});
+
 /** Steel that a moment needs (mm2 on a metre), least steel included; Infinity where no steel would do. */
 export function needAt(panel: PanelInput, code: DesignCode, moment: number, d: number): number {
-  const section = panelSection(panel);
-  const { tension, refusal } = code.bendingSteel(silent, moment * WIDTH, section, d, panel.cover.top + 6, panel.materials, 1, true);
-  return refusal ? Infinity : Math.max(tension, code.slab.leastSteel(silent, section, d, panel.materials));
+  const { tension, refusal } = code.bendingSteel(silent, panelTask(panel, moment, d));
+  return refusal ? Infinity : Math.max(tension, code.slab.leastSteel(silent, panelSection(panel), d, panel.materials));
 }
 
 export const resistanceOf = (panel: PanelInput, code: DesignCode, section: BendingSection): BendingResistance | null =>

@@ -26,7 +26,15 @@ export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, tas
   const d = h - strip.cover[tensionFace(task.sense)] - inset - diameter / 2;
   const d2 = strip.cover[compressionFace(task.sense)] + NOMINAL;
   const section = plainSection(outlineOf(beam, task.span), task.sense);
-  const bending = code.bendingSteel(silent, task.moment, section, d, d2, strip.materials, task.delta, true);
+  const bending = code.bendingSteel(silent, {
+    moment: task.moment,
+    section,
+    d,
+    d2,
+    materials: strip.materials,
+    delta: task.delta,
+    singlyOnly: true,
+  });
   const width = strip.service.crackWidth;
   const looksAtCracks = h > (code.slab.crackFreeDepth?.h ?? 0);
   const cracks = looksAtCracks

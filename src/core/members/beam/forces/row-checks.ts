@@ -2,9 +2,9 @@ import { CalcError, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { guarded, type DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { outlineOf, type BeamInput, type GivenForces } from '../input';
+import { type BeamInput, type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
-import { plainSection, tensionFace } from '../section-at';
+import { bendingTask, tensionFace } from '../section-at';
 import { shareOut } from '../torsion';
 import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
 
@@ -69,9 +69,9 @@ export function bendingRow(beam: BeamInput, code: DesignCode, resistance: Resist
       const here = bendingUnder(beam, resistance, f);
       const state = code.bendingResistance(silent, here.section, beam.materials);
       const { d, area } = resistance.tensionSteel(0, 0, sense);
-      const plain = plainSection(outlineOf(beam, 0), sense);
       const d2 = resistance.compressionDepth(0, 0, sense);
-      const need = requirement(() => code.bendingSteel(silent, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced));
+      const task = bendingTask(beam, 0, sense, { moment, d, d2, delta: 1 });
+      const need = requirement(() => code.bendingSteel(silent, task));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
       return compareCheck({
         ...base,
@@ -82,7 +82,7 @@ export function bendingRow(beam: BeamInput, code: DesignCode, resistance: Resist
           const { moment: capacity = 0 } = code.bendingResistance(c, here.section, beam.materials) ?? {};
           if (c.recording) {
             c.note('Steel needed for this moment, with the bars where they are:');
-            code.bendingSteel(c, moment, plain, d, d2, beam.materials, 1, beam.barRules.singlyReinforced);
+            code.bendingSteel(c, task);
           }
           return {
             demand: moment,
