@@ -1,3 +1,4 @@
+import { produce } from 'immer';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRouter } from 'next/navigation';
 import type { PunchingResult } from '@/core/members/punching/result';
@@ -94,6 +95,20 @@ describe('values on the plan', () => {
     for (const handle of others) expect(punchingField(handle, project, member)).toBeUndefined();
     const parsed = punchingField({ of: 'edge', edge: 'left' }, project, member)!.parse('3 in');
     expect(parsed.ok).toBe(true);
+  });
+  it('bars that are always there are typed or stepped, and cannot be left to be chosen', () => {
+    const project = open({});
+    const member = project.members[0] as PunchingMember;
+    const field = punchingField({ of: 'bars', along: 'y' }, project, member)!;
+    expect(field.parse('auto').ok).toBe(false);
+    expect(field.reset).toBeUndefined();
+    expect(field.step!('H16 @ 150', 1, 1)).toContain('175');
+    const parsed = field.parse('H20 / H16 @ 125');
+    const changed = produce(member, (m) => {
+      if (parsed.ok) parsed.apply(m);
+    });
+    expect(changed.barsY).toEqual({ size: '20', alternate: '16', spacing: 125 });
+    expect(changed.barsX).toEqual(member.barsX);
   });
   it('the plan is drawn with its perimeter, and the legs that are needed stand below it', () => {
     const project = open({ sets: [{ name: 'U1', V: 620 }] });

@@ -28,20 +28,7 @@ import type {
   TimeDependentInput,
 } from './basis';
 
-export type {
-  BendingSection,
-  BendingTask,
-  FlangeShear,
-  Choice,
-  Limit,
-  Links,
-  Materials,
-  Named,
-  ShearResistance,
-  ShearSection,
-  TimeDependentInput,
-} from './basis';
-export { isRange, usualOf } from './basis';
+export * from './basis';
 
 /** Which code of practice, in which of its forms, and what was chosen where it leaves a choice. */
 export interface CodeSettings {

@@ -16,16 +16,14 @@ export interface UsualSizes {
 
 const INCH = 25.4;
 const slabSpacings = [100, 125, 150, 175, 200, 225, 250, 300];
+const millimetres = { spacingStep: 25, lengthStep: 50, leastSpacing: 75, mostSpacing: 300 };
 
 export const usualSizes: Record<CatalogueId, UsualSizes> = {
   metric: {
     main: ['12', '16', '20', '25', '32'],
     hanger: '12',
     links: ['8', '10', '12'],
-    spacingStep: 25,
-    lengthStep: 50,
-    leastSpacing: 75,
-    mostSpacing: 300,
+    ...millimetres,
     slab: { sizes: ['8', '10', '12', '16', '20'], spacings: slabSpacings },
   },
   us: {
@@ -42,20 +40,14 @@ export const usualSizes: Record<CatalogueId, UsualSizes> = {
     main: ['No.16', 'No.19', 'No.22', 'No.25', 'No.29', 'No.32'],
     hanger: 'No.16',
     links: ['No.10', 'No.13', 'No.16'],
-    spacingStep: 25,
-    lengthStep: 50,
-    leastSpacing: 75,
-    mostSpacing: 300,
+    ...millimetres,
     slab: { sizes: ['No.10', 'No.13', 'No.16', 'No.19', 'No.22'], spacings: slabSpacings },
   },
   australian: {
     main: ['N12', 'N16', 'N20', 'N24', 'N28', 'N32'],
     hanger: 'N12',
     links: ['N10', 'N12', 'N16'],
-    spacingStep: 25,
-    lengthStep: 50,
-    leastSpacing: 75,
-    mostSpacing: 300,
+    ...millimetres,
     slab: { sizes: ['N10', 'N12', 'N16', 'N20'], spacings: slabSpacings },
   },
 };

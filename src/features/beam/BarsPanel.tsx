@@ -43,7 +43,7 @@ export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) 
         <span>
           <b className="font-semibold">Side bars</b>, levels on each side face
         </span>
-        <BarsInput of={of} label="Side bars" own={member.bars.side ?? null} shown={steel.side} set={(m, g) => void (m.bars.side = g)} />
+        <BarsInput of={of} path="bars.side" label="Side bars" shown={steel.side} />
       </div>
       <h2 className="mt-3">Links by zone</h2>
       <LinkZones {...{ project, member, steel, change }} />

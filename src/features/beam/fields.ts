@@ -1,57 +1,39 @@
-import type { Draft } from 'immer';
 import { catalogues } from '@/core/materials/bars';
 import { supportName } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
-import type { Project } from '@/core/project/project';
 import type { BeamLoad, BeamMember } from '@/core/members/beam/input';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { QuantityKind } from '@/core/units/quantity';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
-import { parseBars, parseLinks, quantityField, type Field } from '@/ui/fields/value-field';
+import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
+import { backToChoice, numberField, parseBars, parseLinks, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
-interface Place {
-  readonly project: Project;
-  readonly member: BeamMember;
+interface Place extends FieldPlace<BeamMember> {
   readonly steel: BeamSteel | null;
 }
 
 /** The field of a value on the drawings of a beam; undefined for supports, which have an editor of their own, and for what is not there. */
 export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> | undefined {
-  const { member, steel } = place;
-  const { bars } = member;
+  const { steel } = place;
+  const span = 'span' in handle ? handle.span : 0;
   switch (handle.of) {
     case 'section':
-      return quantityField(
-        place,
-        sideNames[handle.side],
-        'all spans',
-        'length',
-        member.section[handle.side],
-        (m, v) => void (m.section[handle.side] = v),
-      );
+      return numberField(place, `section.${handle.side}`, sideNames[handle.side], 'all spans', 'length');
     case 'spanLength':
       return spanField(place, handle.span);
-    case 'bottom': {
-      const i = handle.span;
-      const own = bars.bottom[i]!.main;
-      return barField(place, `Bottom bars, span ${i + 1}`, steel?.bottom[i]?.main, own, (m, g) => void (m.bars.bottom[i]!.main = g));
-    }
+    case 'bottom':
+      return barField(place, `bars.bottom[${span}].main`, `Bottom bars, span ${span + 1}`, steel?.bottom[span]?.main);
     case 'extra': {
-      const i = handle.span;
-      const shown = steel?.bottom[i]?.extra?.bars ?? { count: 0, size: steel?.bottom[i]?.main.size ?? '' };
-      const own = bars.bottom[i]!.extra.bars;
-      return barField(place, `Extra bottom bars, span ${i + 1}`, shown, own, (m, g) => void (m.bars.bottom[i]!.extra.bars = g));
+      const shown = steel?.bottom[span]?.extra?.bars ?? { count: 0, size: steel?.bottom[span]?.main.size ?? '' };
+      return barField(place, `bars.bottom[${span}].extra.bars`, `Extra bottom bars, span ${span + 1}`, shown);
     }
-    case 'top': {
-      const i = handle.span;
-      return barField(place, `Top bars, span ${i + 1}`, steel?.top[i]?.main, bars.top[i]!.main, (m, g) => void (m.bars.top[i]!.main = g));
-    }
+    case 'top':
+      return barField(place, `bars.top[${span}].main`, `Top bars, span ${span + 1}`, steel?.top[span]?.main);
     case 'over': {
       const j = handle.support;
-      const own = bars.support[j]!.bars;
-      return barField(place, `Top bars over ${supportName(j)}`, steel?.support[j]?.bars, own, (m, g) => void (m.bars.support[j]!.bars = g));
+      return barField(place, `bars.support[${j}].bars`, `Top bars over ${supportName(j)}`, steel?.support[j]?.bars);
     }
     case 'links':
       return linkField(place, handle.span, handle.zone);
@@ -68,22 +50,16 @@ export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> |
 
 const sideNames = { h: 'Overall depth h', b: 'Width b', flangeWidth: 'Flange width', flangeDepth: 'Flange depth' };
 
-function barField(
-  place: Place,
-  label: string,
-  shown: BarGroup | undefined,
-  own: BarGroup | null,
-  set: (m: Draft<BeamMember>, g: BarGroup | null) => void,
-): Field<BeamMember> {
+function barField(place: Place, path: FieldOf<BeamMember, BarGroup>, label: string, shown: BarGroup | undefined): Field<BeamMember> {
   const { member, project } = place;
   return {
     label,
-    hint: own ? 'set by hand' : 'chosen automatically',
+    hint: valueAt(member, path) ? 'set by hand' : 'chosen automatically',
     unit: '',
     text: shown ? barLabel(shown, project) : '',
     parse: (text) => {
       const parsed = parseBars(text, member);
-      return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.group) } : parsed;
+      return parsed.ok ? { ok: true, apply: (m) => setAt(m, path, parsed.group) } : parsed;
     },
     step: (text, direction, size) => {
       const parsed = parseBars(text, member);
@@ -94,7 +70,7 @@ function barField(
       return barLabel({ ...parsed.group, size: bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name }, project);
     },
     stepHint: 'a bar',
-    ...(own ? { reset: (m) => set(m, null) } : {}),
+    ...backToChoice(place, path),
   };
 }
 

@@ -6,7 +6,7 @@ import type { Project } from '@/core/project/project';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { WallMember } from '@/core/members/wall/input';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
-import { parseLinks, quantityField, type Field } from '@/ui/fields/value-field';
+import { numberField, parseLinks, type Field } from '@/ui/fields/value-field';
 
 type ColumnField = Field<UprightMember>;
 
@@ -29,14 +29,7 @@ export function columnField(handle: ColumnHandle, project: Project, column: Upri
     case 'shape':
       return isWall(column) ? wallSide(project, column, handle.side) : sideField(project, column, handle.side);
     case 'cover':
-      return quantityField<UprightMember>(
-        { project },
-        'Cover',
-        'to the outside of the ties',
-        'smallLength',
-        column.cover,
-        (m, v) => void (m.cover = v),
-      );
+      return numberField({ project, member: column }, 'cover', 'Cover', 'to the outside of the ties', 'smallLength');
     case 'ties':
       return isWall(column) ? undefined : tieField(project, column);
     case 'moment':
@@ -48,32 +41,24 @@ export function columnField(handle: ColumnHandle, project: Project, column: Upri
   }
 }
 
-function sideField(project: Project, { shape }: ColumnMember, side: keyof typeof shapeNames): ColumnField | undefined {
-  if (!(side in shape) || side === 'outer') return undefined;
-  const value = (shape as unknown as Record<string, number>)[side]!;
-  return quantityField<UprightMember>({ project }, shapeNames[side], 'of the section', 'length', value, (m, v) => {
-    if ('shape' in m) (m.shape as unknown as Record<string, number>)[side] = v;
-  });
+function sideField(project: Project, column: ColumnMember, side: keyof typeof shapeNames): ColumnField | undefined {
+  if (!(side in column.shape) || side === 'outer') return undefined;
+  return numberField<UprightMember>({ project, member: column }, `shape.${side}`, shapeNames[side], 'of the section', 'length');
 }
 
 /** Thickness and length of a wall, where they are drawn; a strip has no length of its own. */
-function wallSide(project: Project, wall: WallMember, side: string): ColumnField | undefined {
-  if (side === 'h')
-    return quantityField<UprightMember>({ project }, 'Thickness', 'of the wall', 'length', wall.thickness, (m, v) => {
-      if ('thickness' in m) m.thickness = v;
-    });
-  if (side !== 'b' || wall.isStrip) return undefined;
-  return quantityField<UprightMember>({ project }, 'Length', 'of the wall', 'length', wall.length, (m, v) => {
-    if ('thickness' in m) m.length = v;
-  });
+function wallSide(project: Project, member: WallMember, side: string): ColumnField | undefined {
+  if (side === 'h') return numberField<UprightMember>({ project, member }, 'thickness', 'Thickness', 'of the wall', 'length');
+  return side === 'b' && !member.isStrip
+    ? numberField<UprightMember>({ project, member }, 'length', 'Length', 'of the wall', 'length')
+    : undefined;
 }
 
-function setField(project: Project, column: UprightMember, i: number, key: SetMoment): ColumnField | undefined {
-  const set = column.sets[i];
-  if (column.mode !== 'sets' || !set) return undefined;
-  const hint = column.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
-  const label = `${momentNames[key]}, ${set.name}`;
-  return quantityField<UprightMember>({ project }, label, hint, 'moment', set[key], (m, v) => void (m.sets[i]![key] = v));
+function setField(project: Project, member: UprightMember, i: number, key: SetMoment): ColumnField | undefined {
+  const set = member.sets[i];
+  if (member.mode !== 'sets' || !set) return undefined;
+  const hint = member.signs === 'bending' ? 'same signs: single curvature' : 'same signs: double curvature';
+  return numberField({ project, member }, `sets[${i}].${key}`, `${momentNames[key]}, ${set.name}`, hint, 'moment');
 }
 
 function tieField(project: Project, column: ColumnMember): ColumnField {

@@ -3,8 +3,8 @@ import { placeTitle } from '@/core/members/panel/input';
 import type { PanelResult } from '@/core/members/panel/result';
 import type { Project } from '@/core/project/project';
 import type { PanelMember } from '@/core/members/panel/input';
-import { slabBarsField } from '@/ui/fields/slab-bars-field';
-import { quantityField, type Field } from '@/ui/fields/value-field';
+import { layerField } from '@/ui/fields/slab-bars-field';
+import { numberField, type Field } from '@/ui/fields/value-field';
 
 /** The field of a value on the plan; undefined for what a click changes at once. */
 export function panelField(
@@ -13,33 +13,26 @@ export function panelField(
   member: PanelMember,
   result: PanelResult,
 ): Field<PanelMember> | undefined {
-  const place = { project };
+  const place = { project, member };
   switch (handle.of) {
-    case 'side': {
-      const { side } = handle;
-      return quantityField(
-        place,
-        `Side along ${side[1]}`,
-        'between centres of supports',
-        'span',
-        member[side],
-        (m, v) => void (m[side] = v),
-      );
-    }
+    case 'side':
+      return numberField(place, handle.side, `Side along ${handle.side[1]}`, 'between centres of supports', 'span');
     case 'depth':
-      return quantityField(place, 'Depth of the slab', 'everywhere', 'length', member.h, (m, v) => void (m.h = v));
+      return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'share': {
       const shown = result.moments?.share ?? member.share ?? 0.5;
-      const hint = 'the rest goes along y; empty of a choice: equal deflections';
-      return {
-        ...quantityField<PanelMember>(place, 'Part of the load along x', hint, 'percent', shown, (m, v) => void (m.share = v)),
-        ...(member.share !== null ? { reset: (m) => void (m.share = null) } : {}),
-      };
+      return numberField(
+        place,
+        'share',
+        'Part of the load along x',
+        'the rest goes along y; empty of a choice: equal deflections',
+        'percent',
+        shown,
+      );
     }
     case 'bars': {
-      const { place: at } = handle;
-      const shown = result.sections.find((s) => s.place === at)?.bars ?? null;
-      return slabBarsField<PanelMember>(project, member, `Bars ${placeTitle(at)}`, member.bars[at], shown, (m, b) => void (m.bars[at] = b));
+      const shown = result.sections.find((s) => s.place === handle.place)?.bars ?? null;
+      return layerField(place, `bars.${handle.place}`, `Bars ${placeTitle(handle.place)}`, shown);
     }
     case 'edge':
     case 'corners':

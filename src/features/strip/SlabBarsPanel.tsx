@@ -49,13 +49,7 @@ export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) 
           <label key={face} className="flex items-center gap-2">
             {face}
             <span className="w-40">
-              <BarsInput
-                of={of}
-                label={`Bars across, ${face}`}
-                own={member.bars.across[face]}
-                shown={steel.across[face]}
-                set={(m, b) => void (m.bars.across[face] = b)}
-              />
+              <BarsInput of={of} path={`bars.across.${face}`} label={`Bars across, ${face}`} shown={steel.across[face]} />
             </span>
           </label>
         ))}

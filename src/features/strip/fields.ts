@@ -1,73 +1,42 @@
-import type { Draft } from 'immer';
 import { supportName } from '@/core/members/beam/input';
 import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripLoad, StripMember } from '@/core/members/strip/input';
 import type { StripSteel } from '@/core/members/strip/steel';
-import type { Project } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import type { QuantityKind } from '@/core/units/quantity';
 import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
-import { slabBarsField } from '@/ui/fields/slab-bars-field';
-import { quantityField, type Field } from '@/ui/fields/value-field';
+import type { FieldOf } from '@/ui/fields/paths';
+import { layerField } from '@/ui/fields/slab-bars-field';
+import { numberField, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
-interface Place {
-  readonly project: Project;
-  readonly member: StripMember;
+interface Place extends FieldPlace<StripMember> {
   readonly steel: StripSteel | null;
 }
 
-type M = Draft<StripMember>;
-
 /** The field of a value on the drawings of a slab; undefined for supports, which have an editor of their own, and for what is not there. */
 export function stripField(handle: StripHandle, place: Place): Field<StripMember> | undefined {
-  const { project, member, steel } = place;
-  const { bars } = member;
-  const layer = (label: string, own: SlabBars | null, shown: SlabBars | null | undefined, set: (m: M, b: SlabBars | null) => void) =>
-    slabBarsField<StripMember>(project, member, label, own, shown ?? null, set);
+  const { steel } = place;
+  const span = 'span' in handle ? (handle.span ?? 0) : 0;
+  const layer = (path: FieldOf<StripMember, SlabBars>, label: string, shown: SlabBars | null | undefined) =>
+    layerField(place, path, label, shown ?? null);
   switch (handle.of) {
     case 'depth':
       return depthField(place, handle.span);
-    case 'breadth': {
-      const hint = 'across its span, for amounts and the schedule';
-      return quantityField(place, 'Breadth of the slab', hint, 'span', member.breadth, (m, v) => void (m.breadth = v));
-    }
-    case 'cover': {
-      const { face } = handle;
-      return quantityField(
-        place,
-        `Cover, ${face}`,
-        'to the outer bars',
-        'smallLength',
-        member.cover[face],
-        (m, v) => void (m.cover[face] = v),
-      );
-    }
-    case 'across': {
-      const { face } = handle;
-      return layer(`Bars across, ${face}`, bars.across[face], steel?.across[face], (m, b) => void (m.bars.across[face] = b));
-    }
-    case 'bottom': {
-      const i = handle.span;
-      return layer(`Bottom bars, span ${i + 1}`, bars.bottom[i]!.main, steel?.bottom[i]?.main, (m, b) => void (m.bars.bottom[i]!.main = b));
-    }
-    case 'extra': {
-      const i = handle.span;
-      const shown = steel?.bottom[i]?.extra?.bars;
-      return layer(
-        `Extra bottom bars, span ${i + 1}`,
-        bars.bottom[i]!.extra.bars,
-        shown,
-        (m, b) => void (m.bars.bottom[i]!.extra.bars = b),
-      );
-    }
-    case 'top': {
-      const i = handle.span;
-      return layer(`Top bars through span ${i + 1}`, bars.top[i]!.main, steel?.top[i]?.main, (m, b) => void (m.bars.top[i]!.main = b));
-    }
+    case 'breadth':
+      return numberField(place, 'breadth', 'Breadth of the slab', 'across its span, for amounts and the schedule', 'span');
+    case 'cover':
+      return numberField(place, `cover.${handle.face}`, `Cover, ${handle.face}`, 'to the outer bars', 'smallLength');
+    case 'across':
+      return layer(`bars.across.${handle.face}`, `Bars across, ${handle.face}`, steel?.across[handle.face]);
+    case 'bottom':
+      return layer(`bars.bottom[${span}].main`, `Bottom bars, span ${span + 1}`, steel?.bottom[span]?.main);
+    case 'extra':
+      return layer(`bars.bottom[${span}].extra.bars`, `Extra bottom bars, span ${span + 1}`, steel?.bottom[span]?.extra?.bars);
+    case 'top':
+      return layer(`bars.top[${span}].main`, `Top bars through span ${span + 1}`, steel?.top[span]?.main);
     case 'over': {
       const j = handle.support;
-      const shown = steel?.support[j]?.bars;
-      return layer(`Top bars over ${supportName(j)}`, bars.support[j]!.bars, shown, (m, b) => void (m.bars.support[j]!.bars = b));
+      return layer(`bars.support[${j}].bars`, `Top bars over ${supportName(j)}`, steel?.support[j]?.bars);
     }
     case 'spanLength':
       return spanField(place, handle.span);
@@ -85,19 +54,9 @@ export function stripField(handle: StripHandle, place: Place): Field<StripMember
 
 function depthField(place: Place, span: number | null): Field<StripMember> {
   const { member } = place;
-  if (span === null) return quantityField(place, 'Depth of the slab', 'all spans', 'length', member.h, (m, v) => void (m.h = v));
-  const own = member.spans[span]!.h ?? member.h;
-  return {
-    ...quantityField<StripMember>(
-      place,
-      `Depth of span ${span + 1}`,
-      'this span alone',
-      'length',
-      own,
-      (m, v) => void (m.spans[span]!.h = v),
-    ),
-    reset: (m) => void (m.spans[span]!.h = null),
-  };
+  if (span === null) return numberField(place, 'h', 'Depth of the slab', 'all spans', 'length');
+  const shown = member.spans[span]!.h ?? member.h;
+  return numberField(place, `spans[${span}].h`, `Depth of span ${span + 1}`, 'this span alone', 'length', shown);
 }
 
 /** Of each type of load: the value that stands on the drawing, its kind, and what it is. */

@@ -1,27 +1,18 @@
 import type { Draft } from 'immer';
 import type { EndHandle } from '@/core/members/beam/drawing/handles';
 import type { LineMember } from '@/core/members/strip/input';
-import type { Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { barEndAt, type EndedSteel } from './bar-ends';
-import { quantityField, type Field } from './value-field';
+import type { FieldOf } from './paths';
+import { numberField, quantityField, type Field, type FieldPlace } from './value-field';
 
 /** What fields of members along a line are made from. */
-export interface LinePlace<M extends LineMember> {
-  readonly project: Project;
-  readonly member: M;
+export interface LinePlace<M extends LineMember> extends FieldPlace<M> {
   readonly steel: EndedSteel | null;
 }
 
 export const spanField = <M extends LineMember>(place: LinePlace<M>, i: number): Field<M> =>
-  quantityField<M>(
-    place,
-    `Span ${i + 1}`,
-    'between centres of supports',
-    'span',
-    place.member.spans[i]!.length,
-    (m, v) => void ((m as Draft<LineMember>).spans[i]!.length = v),
-  );
+  numberField<M>(place, `spans[${i}].length` as FieldOf<M, number>, `Span ${i + 1}`, 'between centres of supports', 'span');
 
 /** An end of bars or of a zone of links, typed as a length; undefined where it is not there. */
 export function endField<M extends LineMember>(handle: EndHandle, place: LinePlace<M>): Field<M> | undefined {
@@ -43,13 +34,6 @@ export function drawnLoadField<M extends LineMember>(
 ): Field<M> {
   const title = place.member.cases.find((c) => c.id === load.case)?.title ?? load.case;
   const where = load.span === 'all' ? 'all spans' : `span ${load.span + 1}`;
-  const value = (load as unknown as Record<string, number>)[key]!;
-  return quantityField<M>(
-    place,
-    `${load.case}, ${title}`,
-    `${hint}, ${where}`,
-    kind,
-    value,
-    (m, v) => void Object.assign((m as Draft<LineMember>).loads[i]!, { [key]: v }),
-  );
+  const path = `loads[${i}].${key}` as FieldOf<M, number>;
+  return numberField<M>(place, path, `${load.case}, ${title}`, `${hint}, ${where}`, kind);
 }

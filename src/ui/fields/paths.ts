@@ -6,6 +6,9 @@ type Behind<T, V> =
 /** Paths to values of a kind within an object, as faults name them: "cover.top", "spans[0].h". A value that may be null counts by its kind. */
 export type PathTo<T, V> = T extends object ? { [K in keyof T & string]: `${K}${Behind<NonNullable<T[K]>, V>}` }[keyof T & string] : never;
 
+/** Paths to values of a member; what it keeps besides (states, decisions, choices) has its own places. */
+export type FieldOf<M, V> = M extends unknown ? PathTo<Omit<M, 'variants' | 'decisions' | 'choices'>, V> : never;
+
 const partsOf = (path: string) => path.split(/[.[\]]+/).filter(Boolean);
 
 type Node = Record<string, unknown>;

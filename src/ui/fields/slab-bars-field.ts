@@ -1,10 +1,10 @@
-import type { Draft } from 'immer';
 import { catalogues, findBar, type CatalogueId } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { parseQuantity } from '@/core/units/parse';
 import { layerLabel } from '@/core/members/parts/bar-labels';
-import type { Field } from './value-field';
+import { setAt, valueAt, type FieldOf } from './paths';
+import { backToChoice, type Field, type FieldPlace } from './value-field';
 
 type ReadSlabBars = { readonly ok: true; readonly bars: SlabBars } | { readonly ok: false; readonly reason: string };
 
@@ -21,25 +21,26 @@ export function readSlabBars(text: string, member: { readonly catalogue: Catalog
   return { ok: true, bars: { size: bars[0]!.name, alternate: bars[1]?.name ?? null, spacing: spacing.value } };
 }
 
-/** Bars by size at a spacing; arrows change the spacing, the larger step the size. */
-export function slabBarsField<M extends { readonly catalogue: CatalogueId }>(
-  project: Pick<Project, 'code' | 'display'>,
-  member: M,
+/** The layer of bars at a path, by size and spacing; arrows change the spacing. `shown` is the layer there where it may be left to be chosen. */
+export function layerField<M extends { readonly catalogue: CatalogueId }>(
+  place: FieldPlace<M>,
+  path: FieldOf<M, SlabBars>,
   label: string,
-  own: SlabBars | null,
-  shown: SlabBars | null,
-  set: (m: Draft<M>, b: SlabBars | null) => void,
+  shown?: SlabBars | null,
 ): Field<M> {
+  const { project, member } = place;
+  const own = valueAt(member, path) as SlabBars | null;
+  const layer = shown === undefined ? own : shown;
   const step = project.display === 'US' ? 25.4 : 25;
   return {
     label,
-    hint: own ? 'set by hand; sizes that alternate are parted by a stroke' : 'chosen automatically',
+    hint: own ? `${shown === undefined ? '' : 'set by hand; '}sizes that alternate are parted by a stroke` : 'chosen automatically',
     unit: '',
-    text: shown ? layerLabel(shown, project) : '',
+    text: layer ? layerLabel(layer, project) : '',
     parse: (text) => {
-      if (/^\s*(auto.*)?$/i.test(text)) return { ok: true, apply: (m: Draft<M>) => set(m, null) };
+      if (shown !== undefined && /^\s*(auto.*)?$/i.test(text)) return { ok: true, apply: (m) => setAt(m, path, null) };
       const read = readSlabBars(text, member, project.display);
-      return read.ok ? { ok: true, apply: (m: Draft<M>) => set(m, read.bars) } : read;
+      return read.ok ? { ok: true, apply: (m) => setAt(m, path, read.bars) } : read;
     },
     step: (text, direction, size) => {
       const read = readSlabBars(text, member, project.display);
@@ -47,6 +48,6 @@ export function slabBarsField<M extends { readonly catalogue: CatalogueId }>(
       return layerLabel({ ...read.bars, spacing: Math.max(step, read.bars.spacing + direction * (size === 10 ? 4 : 1) * step) }, project);
     },
     stepHint: project.display === 'US' ? '1 in' : '25 mm',
-    ...(own ? { reset: (m: Draft<M>) => set(m, null) } : {}),
+    ...(shown === undefined ? {} : backToChoice(place, path)),
   };
 }

@@ -7,7 +7,7 @@ import type { Member } from '@/core/members/kinds';
 import type { Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { CheckBox } from './CheckBox';
-import { setAt, valueAt, type PathTo } from './paths';
+import { setAt, valueAt, type FieldOf } from './paths';
 import { QuantityInput } from './QuantityInput';
 import { Select, type Options } from './Select';
 import { useChange } from './use-change';
@@ -15,9 +15,6 @@ import { useChange } from './use-change';
 /** A row of a panel, and of an editor that hangs on a drawing. */
 export const panelRow = 'grid grid-cols-[9rem_1fr] items-center gap-2 py-0.5';
 export const editorRow = 'grid grid-cols-[7.5rem_1fr] items-center gap-2 py-0.5';
-
-/** Paths to values of a member; what it keeps besides (states, decisions, choices) has its own places. */
-type FieldOf<M, V> = M extends unknown ? PathTo<Omit<M, 'variants' | 'decisions' | 'choices'>, V> : never;
 
 interface Words {
   /** What the field is called where its label alone does not say it. */

@@ -6,6 +6,7 @@ import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { displayUnit, type QuantityKind } from '@/core/units/quantity';
+import { setAt, valueAt, type FieldOf } from './paths';
 
 export type FieldParse<M> = { readonly ok: true; readonly apply: (m: Draft<M>) => void } | { readonly ok: false; readonly reason: string };
 
@@ -23,34 +24,56 @@ export interface Field<M> {
   readonly reset?: (m: Draft<M>) => void;
 }
 
+/** What fields of a member are made from. */
+export interface FieldPlace<M> {
+  readonly project: Pick<Project, 'code' | 'display'>;
+  readonly member: M;
+}
+
 /** A field of one dimensioned value, in the units of the project. */
 export function quantityField<M>(
-  { project }: { readonly project: Pick<Project, 'display'> },
+  { project: { display } }: FieldPlace<M>,
   label: string,
   hint: string,
   kind: QuantityKind,
   value: number,
   set: (m: Draft<M>, v: number) => void,
 ): Field<M> {
-  const system = project.display;
-  const { unit, step } = displayUnit(kind, system);
+  const { unit, step } = displayUnit(kind, display);
   return {
     label,
     hint,
-    unit: unitLabel(kind, system),
-    text: formatForEditing(value, kind, system),
+    unit: unitLabel(kind, display),
+    text: formatForEditing(value, kind, display),
     parse: (text) => {
-      const parsed = parseQuantity(text, kind, system);
+      const parsed = parseQuantity(text, kind, display);
       return parsed.ok ? { ok: true, apply: (m) => set(m, parsed.value) } : parsed;
     },
     step: (text, direction, size) => {
-      const parsed = parseQuantity(text, kind, system);
+      const parsed = parseQuantity(text, kind, display);
       const from = parsed.ok ? parsed.value : value;
-      return formatForEditing(from + direction * size * step * unit.factor, kind, system);
+      return formatForEditing(from + direction * size * step * unit.factor, kind, display);
     },
-    stepHint: `${step} ${unitLabel(kind, system)}`,
+    stepHint: `${step} ${unitLabel(kind, display)}`,
   };
 }
+
+/** The way back to what is chosen, where a value was set by hand over it. */
+export const backToChoice = <M extends object>(place: FieldPlace<M>, path: string): Pick<Field<M>, 'reset'> =>
+  valueAt(place.member, path) === null ? {} : { reset: (m) => setAt(m, path, null) };
+
+/** A field of the number at a path of a member; `shown` stands for it where it may be left to be chosen. */
+export const numberField = <M extends object>(
+  place: FieldPlace<M>,
+  path: FieldOf<M, number>,
+  label: string,
+  hint: string,
+  kind: QuantityKind,
+  shown?: number,
+): Field<M> => ({
+  ...quantityField<M>(place, label, hint, kind, shown ?? (valueAt(place.member, path) as number), (m, v) => setAt(m, path, v)),
+  ...(shown === undefined ? {} : backToChoice(place, path)),
+});
 
 interface WithCatalogue {
   readonly catalogue: CatalogueId;

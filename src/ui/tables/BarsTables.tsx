@@ -6,6 +6,7 @@ import { supportName, supportPositions } from '@/core/members/beam/input';
 import type { LineMember } from '@/core/members/strip/input';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
+import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Grid, type Column } from './Grid';
 
@@ -25,23 +26,22 @@ export interface BarsOf<M extends LineMember, B> {
 /** A field for bars; emptied, they are chosen automatically again, and the choice stands in it in grey. */
 export function BarsInput<M extends LineMember, B>({
   of,
+  path,
   label,
-  own,
   shown,
-  set,
 }: {
   of: BarsOf<M, B>;
+  path: FieldOf<M, B>;
   label: string;
-  own: B | null;
   shown: B | null | undefined;
-  set: (m: Draft<M>, bars: B | null) => void;
 }) {
+  const own = (valueAt(of.member, path) ?? null) as B | null;
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? (own ? of.write(own) : '');
   const read: ReadBars<B> = /^\s*(auto.*)?$/i.test(text) ? { ok: true, bars: null } : of.read(text);
   const keep = () => {
     if (typed === null || !read.ok) return;
-    if (JSON.stringify(read.bars) !== JSON.stringify(own)) of.change(label.toLowerCase(), (m) => set(m, read.bars));
+    if (JSON.stringify(read.bars) !== JSON.stringify(own)) of.change(label.toLowerCase(), (m) => setAt(m, path, read.bars));
     setTyped(null);
   };
   return (
@@ -61,41 +61,32 @@ export function BarsInput<M extends LineMember, B>({
   );
 }
 
-/** The bars of a line member as they are set: structurally alike for beams and slabs. */
-interface OwnBars<B> {
-  readonly bottom: readonly { main: B | null; extra: { bars: B | null; from: number | null; to: number | null } }[];
-  readonly top: readonly { main: B | null }[];
-  readonly support: readonly { bars: B | null; left: number | null; right: number | null }[];
-}
-
 /** Bars by span and over supports, with where they end. `more` are further columns of the spans. */
 export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { of: BarsOf<M, B>; hint: string; more?: Column<number>[] }) {
   const { member, steel, project, change } = of;
   const starts = supportPositions(member);
-  const own = member.bars as unknown as OwnBars<B>;
-  const draft = (m: Draft<M>) => (m as unknown as { bars: OwnBars<B> }).bars;
-  const bars = (label: string, mine: B | null, shown: B | null | undefined, set: (b: OwnBars<B>, v: B | null) => void) => (
-    <BarsInput of={of} label={label} own={mine} shown={shown} set={(m, v) => set(draft(m), v)} />
+  const bars = (path: string, label: string, shown: B | null | undefined) => (
+    <BarsInput of={of} path={`bars.${path}` as FieldOf<M, B>} label={label} shown={shown} />
   );
-  const length = (label: string, mine: number | null, shown: number | null, set: (b: OwnBars<B>, v: number | null) => void) => (
+  const length = (path: string, label: string, shown: number | null) => (
     <QuantityInput
       kind="span"
       system={project.display}
-      value={mine}
+      value={valueAt(member, `bars.${path}`) as number | null}
       empty={shown === null ? '' : formatValue(shown, 'span', project.display)}
       label={label}
-      onKeep={(v) => change(label.toLowerCase(), (m) => set(draft(m), v))}
+      onKeep={(v) => change(label.toLowerCase(), (m) => setAt(m, `bars.${path}`, v))}
     />
   );
   const end = (i: number, key: 'from' | 'to') => {
     const run = steel.bottom[i]?.extra;
     const shown = run ? run[key] - starts[i]! : null;
-    return length(`Extra bars of span ${i + 1}, ${key}`, own.bottom[i]!.extra[key], shown, (b, v) => (b.bottom[i]!.extra[key] = v));
+    return length(`bottom[${i}].extra.${key}`, `Extra bars of span ${i + 1}, ${key}`, shown);
   };
   const reach = (j: number, key: 'left' | 'right') => {
     const run = steel.support[j];
     const shown = run ? (key === 'left' ? starts[j]! - run.from : run.to - starts[j]!) : null;
-    return length(`Bars over ${supportName(j)}, to the ${key}`, own.support[j]![key], shown, (b, v) => (b.support[j]![key] = v));
+    return length(`support[${j}].${key}`, `Bars over ${supportName(j)}, to the ${key}`, shown);
   };
   return (
     <>
@@ -108,27 +99,14 @@ export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { o
         rows={member.spans.map((_, i) => i)}
         columns={[
           { title: 'Span', cell: (i) => i + 1 },
-          {
-            title: 'Bottom, through',
-            cell: (i) =>
-              bars(`Bottom bars of span ${i + 1}`, own.bottom[i]!.main, steel.bottom[i]?.main, (b, v) => (b.bottom[i]!.main = v)),
-          },
+          { title: 'Bottom, through', cell: (i) => bars(`bottom[${i}].main`, `Bottom bars of span ${i + 1}`, steel.bottom[i]?.main) },
           {
             title: 'Bottom, extra',
-            cell: (i) =>
-              bars(
-                `Extra bars of span ${i + 1}`,
-                own.bottom[i]!.extra.bars,
-                steel.bottom[i]?.extra?.bars,
-                (b, v) => (b.bottom[i]!.extra.bars = v),
-              ),
+            cell: (i) => bars(`bottom[${i}].extra.bars`, `Extra bars of span ${i + 1}`, steel.bottom[i]?.extra?.bars),
           },
           { title: 'from', width: '6rem', cell: (i) => end(i, 'from') },
           { title: 'to', width: '6rem', cell: (i) => end(i, 'to') },
-          {
-            title: 'Top',
-            cell: (i) => bars(`Top bars of span ${i + 1}`, own.top[i]!.main, steel.top[i]?.main, (b, v) => (b.top[i]!.main = v)),
-          },
+          { title: 'Top', cell: (i) => bars(`top[${i}].main`, `Top bars of span ${i + 1}`, steel.top[i]?.main) },
           ...more,
         ]}
       />
@@ -138,11 +116,7 @@ export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { o
         rows={member.supports.flatMap((s, j) => (s.type === 'free' ? [] : [j]))}
         columns={[
           { title: 'Support', cell: (j) => supportName(j) },
-          {
-            title: 'Bars',
-            cell: (j) =>
-              bars(`Top bars over ${supportName(j)}`, own.support[j]!.bars, steel.support[j]?.bars, (b, v) => (b.support[j]!.bars = v)),
-          },
+          { title: 'Bars', cell: (j) => bars(`support[${j}].bars`, `Top bars over ${supportName(j)}`, steel.support[j]?.bars) },
           { title: 'left of its centre', cell: (j) => reach(j, 'left') },
           { title: 'right of its centre', cell: (j) => reach(j, 'right') },
         ]}

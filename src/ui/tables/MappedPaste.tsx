@@ -29,23 +29,24 @@ export function usePaste() {
   return { text, onPaste, open: setText, close: () => setText(null) };
 }
 
-/** The dialog of a pasted table: the table is asked for where it is not there yet. */
-export function PasteDialog({
+/** What the reading of a pasted table is given. */
+export interface PasteProps<M> {
+  readonly project: Project;
+  readonly member: M;
+  readonly text: string;
+  readonly onClose: () => void;
+}
+
+/** The dialog of a pasted table, with its reading; the table is asked for where it is not there yet. */
+export function PasteDialog<M>({
   title,
   hint,
-  text: pasted,
-  onClose,
-  children,
-}: {
-  title: string;
-  hint: string;
-  text: string;
-  onClose: () => void;
-  children: (text: string) => React.ReactNode;
-}) {
-  const [text, setText] = useState(pasted);
+  Reading,
+  ...props
+}: PasteProps<M> & { title: string; hint: string; Reading: React.ComponentType<PasteProps<M>> }) {
+  const [text, setText] = useState(props.text);
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+    <Dialog.Root open onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
         <Dialog.Content
@@ -57,11 +58,11 @@ export function PasteDialog({
             <textarea
               className="mt-2 h-64 w-full border border-groove bg-sycamore p-2"
               aria-label="Table from a spreadsheet"
-              placeholder={hint}
+              placeholder={`Paste the table here with Ctrl V: ${hint}, with or without headings.`}
               onChange={(e) => setText(e.target.value)}
             />
           ) : (
-            children(text)
+            <Reading {...props} text={text} />
           )}
         </Dialog.Content>
       </Dialog.Portal>
@@ -90,36 +91,80 @@ export function useMappedTable<R extends string>(text: string, vocabulary: Vocab
 
 const SHOWN = 60;
 
-/** How many rows were understood, in words. */
-export function PasteSummary({ rows, empty, children }: { rows: readonly ReadRow<unknown>[]; empty: number; children?: React.ReactNode }) {
-  const bad = rows.filter((r) => r.reason).length;
+interface ReadRows<T> {
+  readonly rows: readonly ReadRow<T>[];
+  /** Empty cells that were read as zero. */
+  readonly empty: number;
+}
+
+/** How a table was understood, what is asked of it, its rows, and whether they are kept. */
+export function PasteReading<R extends string, T>({
+  reading: { rows, empty },
+  noun,
+  questions,
+  children,
+  isWrong = false,
+  onTake,
+  onClose,
+  ...table
+}: Omit<MappedProps<R, T>, 'rows'> & {
+  reading: ReadRows<T>;
+  noun: string;
+  questions: React.ReactNode;
+  /** What is to be said of the whole. */
+  children?: React.ReactNode;
+  isWrong?: boolean;
+  onTake: (values: T[], label: string) => void;
+  onClose: () => void;
+}) {
+  const good = rows.flatMap((r) => (r.value === undefined ? [] : [r.value]));
+  const bad = rows.length - good.length;
+  const take = () => {
+    table.mapped.keepHabit();
+    onTake(good, `paste ${good.length} ${noun}`);
+    onClose();
+  };
   return (
-    <p className="py-1" role="status">
-      <b className="font-semibold">{rows.length - bad}</b> rows understood
-      {bad > 0 && (
-        <>
-          , <b className="font-semibold text-madder-text">{bad} refused</b>: mend them below, or leave them out
-        </>
-      )}
-      {empty > 0 && `; ${empty} empty cells read as 0`}.{children}
-    </p>
+    <>
+      <p className="py-1" role="status">
+        <b className="font-semibold">{good.length}</b> rows understood
+        {bad > 0 && (
+          <>
+            , <b className="font-semibold text-madder-text">{bad} refused</b>: mend them below, or leave them out
+          </>
+        )}
+        {empty > 0 && `; ${empty} empty cells read as 0`}.
+      </p>
+      <div className="small flex flex-wrap items-center gap-x-5 gap-y-1 border-y border-line py-1.5">{questions}</div>
+      {children}
+      <MappedRows {...table} rows={rows} />
+      <div className="mt-3 flex items-center gap-3">
+        <button type="button" className="btn" disabled={good.length === 0 || isWrong} onClick={take}>
+          Keep {good.length} {noun}
+        </button>
+        <Dialog.Close className="link">Leave</Dialog.Close>
+        {bad > 0 && <span className="small">{bad} refused rows stay out.</span>}
+      </div>
+    </>
   );
 }
 
+interface MappedProps<R extends string, T> {
+  readonly project: Project;
+  readonly vocabulary: Vocabulary<R>;
+  readonly mapped: ReturnType<typeof useMappedTable<R>>;
+  readonly rows: readonly ReadRow<T>[];
+  readonly describe: (value: T) => string;
+}
+
 /** The columns with what they are, refused rows to be mended, and how the others were read. */
-export function MappedRows<R extends string, T>({
+function MappedRows<R extends string, T>({
   project,
   vocabulary,
   mapped: { table, readings, setCell, setReading },
   rows,
   describe,
-}: {
-  project: Project;
-  vocabulary: Vocabulary<R>;
-  mapped: ReturnType<typeof useMappedTable<R>>;
-  rows: readonly ReadRow<T>[];
-  describe: (value: T) => string;
-}) {
+}: MappedProps<R, T>) {
   const good = rows.filter((r) => r.value !== undefined);
   const bad = rows.filter((r) => r.reason);
   return (

@@ -134,17 +134,6 @@ function bestAngle(c: Calc, values: StrutValues & { readonly b_w: number; readon
   return c.let(F.cotLimited, { cot_theta_e: c.let(F.cotEqual, { ...values }) });
 }
 
-/** Largest shear that the section carries with any links: the struts at their steepest (N). */
-export function crushingResistance(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis): number {
-  const v = strutValues(c, s, m, basis);
-  const cot_theta = c.given(
-    symbols.cot_theta,
-    basis.cotTheta === 'best' ? 1 : basis.cotTheta,
-    basis.cotTheta === 'best' ? 'steepest strut' : 'chosen',
-  );
-  return c.let(F.VRdmax, { ...v, b_w: s.bw, cot_theta });
-}
-
 /** Links needed for a shear force (N): the flattest strut that the concrete carries, unless the angle is set; not less than the minimum. */
 export function linkRequirement(
   c: Calc,

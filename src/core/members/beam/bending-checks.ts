@@ -4,12 +4,13 @@ import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { UnitSystem } from '../../units/quantity';
 import { guarded, type DerivableCheck } from '../../checks/check';
+import type { BeamAnalysis } from './analysis';
 import { holdsMoment, supportName, type BeamInput } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
 import { bendingTask, sectionAt, type Sense } from './section-at';
 import type { SteelAlong, SteelMap } from './steel';
-import { requiredSteel } from './strips';
+import { beamStrips, requiredSteel } from './strips';
 
 /** What the checks of a beam, or of a strip of slab, share. */
 export interface CheckBasis<S extends SteelAlong = SteelMap> {
@@ -21,6 +22,22 @@ export interface CheckBasis<S extends SteelAlong = SteelMap> {
   /** Name of the combination and arrangement governing a moment or shear. */
   readonly combinationAt: (by: Int32Array, station: number) => string;
   readonly units: UnitSystem;
+}
+
+/** What the checks share, from an analysis and the bars. */
+export function checkBasis<S extends SteelAlong>(
+  beam: BeamInput,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  resistance: ResistanceMap<S>,
+  units: UnitSystem,
+): CheckBasis<S> {
+  const strips = beamStrips(beam, code, analysis, resistance);
+  const combinationAt = (by: Int32Array, i: number) => {
+    const a = analysis.arrangements[by[i]!];
+    return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
+  };
+  return { beam, code, strips, resistance, regions: regions(beam, strips), units, combinationAt };
 }
 
 /** A stretch of the beam that one check in bending looks after. */

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
@@ -152,7 +153,7 @@ function chooseMain(
         ...(moments ? { service: regionMoments(analysis, moments, i, 'hogging', starts[j]! - half, starts[j]! + half) } : {}),
       };
     });
-    const worst = tasks.reduce((a, b) => (b.moment > a.moment ? b : a));
+    const worst = largestOf(tasks, (t) => t.moment)!;
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
   const hogging =

@@ -6,7 +6,7 @@ import type { DesignOptions } from '../../job';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { endAnchorage } from './anchorage-checks';
 import { flangeChecks } from './flange-checks';
-import { bendingChecks, ductilityCheck, regions, type CheckBasis } from './bending-checks';
+import { bendingChecks, checkBasis, ductilityCheck } from './bending-checks';
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
@@ -23,7 +23,6 @@ import { serviceMoments } from './service/service-moments';
 import { SteelMap } from './steel';
 import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
 import { torsionChecks } from './torsion-checks';
-import { beamStrips } from './strips';
 import { hasNothing, nothingCheck } from './nothing-check';
 import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
@@ -47,20 +46,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
   const moments = serviceMoments(beam, code, analysis);
   const steel = chooseSteel(beam, code, analysis, moments);
   const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
-  const resistance = new ResistanceMap(beam, code, map);
-  const strips = beamStrips(beam, code, analysis, resistance);
-  const basis: CheckBasis = {
-    beam,
-    code,
-    strips,
-    resistance,
-    regions: regions(beam, strips),
-    units: options.units,
-    combinationAt: (by, i) => {
-      const a = analysis.arrangements[by[i]!];
-      return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
-    },
-  };
+  const basis = checkBasis(beam, code, analysis, new ResistanceMap(beam, code, map), options.units);
   const ends = endAnchorage(basis, analysis);
   const service = beamService(beam, code, analysis, map, moments, basis);
   const checks = finishChecks(
@@ -86,7 +72,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
   return {
     type: 'beam',
     faults: [],
-    strips,
+    strips: basis.strips,
     service: service.strips,
     arrangements: analysis.arrangements.map((a) => ({ combination: a.combination.id, title: a.combination.title, label: a.label })),
     combinations: analysis.combinations,

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
 import type { ShearSection } from '../../codes/design-code';
 import type { QuantityKind } from '../../units/quantity';
@@ -31,9 +32,6 @@ function shearStation({ strips, resistance }: CheckBasis, span: number, { x, for
   return { i, span, x, force, section, zone: resistance.map.linkZoneAt(span, x) };
 }
 
-const worst = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
-  list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
-
 function governingShear(basis: CheckBasis, i: number): string {
   const { strips } = basis;
   return basis.combinationAt(Math.abs(strips.maxV[i]!) >= Math.abs(strips.minV[i]!) ? strips.maxVBy : strips.minVBy, i);
@@ -64,7 +62,7 @@ export function shearChecks(basis: CheckBasis, analysis: BeamAnalysis): Derivabl
   });
   const strength = halves.flatMap((half) => {
     const ratio = (s: ShearStation) => s.force / basis.resistance.shearAt(s.section, s.zone).force;
-    const s = worst(half.stations, ratio);
+    const s = largestOf(half.stations, ratio);
     return s && s.force > 0 ? [strengthCheck(basis, s, half.id, half.label)] : [];
   });
   return [...strength, ...crushingCheck(basis, analysis), ...linkRules(basis, all.flat())];
@@ -104,7 +102,7 @@ function crushingCheck(basis: CheckBasis, analysis: BeamAnalysis): DerivableChec
   const nearFaces = beam.spans.flatMap((_, span) =>
     shearBetween(strips, span, analysis.faces[span]!.right, analysis.faces[span + 1]!.left).map((d) => shearStation(basis, span, d)),
   );
-  const s = worst(nearFaces, (t) => t.force / resistance.shearAt(t.section, t.zone).limit);
+  const s = largestOf(nearFaces, (t) => t.force / resistance.shearAt(t.section, t.zone).limit);
   if (!s || s.force <= 0) return [];
   return [
     compareCheck({
@@ -146,7 +144,7 @@ function linkRules(basis: CheckBasis, stations: readonly ShearStation[]): Deriva
     compare: (r: Row, need: Need) => Compared,
     fails: (r: Row) => Comparison['fails'],
   ): DerivableCheck => {
-    const row = worst(withNeeds, (r) => {
+    const row = largestOf(withNeeds, (r) => {
       const { demand, capacity } = compare(r, r.need);
       return demand / capacity;
     })!;

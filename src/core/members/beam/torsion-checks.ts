@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { compareCheck } from '../../checks/compare';
 import { type Calc } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
@@ -6,8 +7,6 @@ import type { DerivableCheck, Show } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
-
-const worstOf = <T>(list: readonly T[], value: (t: T) => number): T => list.reduce((a, b) => (value(b) > value(a) ? b : a));
 
 /** Torsion with shear: concrete, links, longitudinal bars and their spacing. */
 export function torsionChecks(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
@@ -26,7 +25,7 @@ const record = ({ code }: Basis, s: TorsionStation, c: Calc) => void code.torsio
 const keys = ({ code }: Basis) => code.choices.filter((c) => c.topic === 'shear' || c.topic === 'torsion').map((c) => c.key);
 
 function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly TorsionStation[]): DerivableCheck {
-  const s = worstOf(stations, (t) => t.question.T);
+  const s = largestOf(stations, (t) => t.question.T)!;
   return compareCheck({
     id: 'torsion',
     family: 'torsion',
@@ -54,7 +53,7 @@ function strength(basis: Basis, analysis: BeamAnalysis, working: readonly Torsio
     value: (s: TorsionStation) => number,
     words: (s: TorsionStation, show: Show) => string,
   ) => {
-    const s = worstOf(working, value);
+    const s = largestOf(working, value)!;
     const utilisation = value(s);
     return compareCheck({
       id,
@@ -108,7 +107,7 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
   const levels = side?.count ?? 0;
   const make = (face: 'bottom' | 'top' | 'side', value: (s: TorsionStation) => readonly [needs: number, has: number]) => {
     const ratio = (s: TorsionStation) => value(s)[0] / Math.max(1, value(s)[1]);
-    const s = worstOf(working, ratio);
+    const s = largestOf(working, ratio)!;
     const [needs, has] = value(s);
     if (needs <= 0) return [];
     const name = face === 'side' ? 'Side bars' : `${face === 'top' ? 'Top' : 'Bottom'} bars`;
@@ -161,7 +160,7 @@ function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableChe
     most: (s: TorsionStation) => number,
     what: string,
   ) => {
-    const s = worstOf(working, (t) => has(t) / most(t));
+    const s = largestOf(working, (t) => has(t) / most(t))!;
     return compareCheck({
       id,
       family: 'detailing',

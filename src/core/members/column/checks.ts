@@ -2,6 +2,7 @@ import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { chordWidth } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
+import { largestOf } from '../../checks/largest';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck, guarded } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
@@ -20,9 +21,6 @@ export interface ColumnBasis {
 export const placeNames: Record<Place, string> = { top: 'top', mid: 'mid-height', foot: 'foot' };
 export const nowhere = { x: null, label: '' };
 const columnKeys = ({ code }: ColumnBasis) => code.choices.filter((k) => k.topic === 'columns').map((k) => k.key);
-
-const worstBy = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
-  list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
 
 /** Axial force with bending at the top, at the foot and between, each for the load set that is worst there. */
 export function strengthChecks(basis: ColumnBasis): DerivableCheck[] {
@@ -114,8 +112,8 @@ export function axialChecks({ results, model, code, column }: ColumnBasis): Deri
   const list: DerivableCheck[] = [];
   const larger = (s: LoadSet) => Math.max(s.N, axialAt(s, 'foot'));
   const smaller = (s: LoadSet) => Math.min(s.N, axialAt(s, 'foot'));
-  const most = worstBy(all, larger);
-  const least = worstBy(all, (s) => -smaller(s));
+  const most = largestOf(all, larger);
+  const least = largestOf(all, (s) => -smaller(s));
   const make = (id: string, title: string, N: number, capacity: number, combination: string) =>
     compareCheck({
       id,
@@ -156,7 +154,7 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
   const list: DerivableCheck[] = [];
   const limit = code.column.mostGrowth;
   for (const axis of ['x', 'y'] as const) {
-    const buckling = worstBy(
+    const buckling = largestOf(
       good.filter((r) => r[axis].buckling !== null),
       (r) => r[axis].buckling!,
     );
@@ -187,7 +185,7 @@ export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
       const largest = Math.max(...[d.top, d.mid, d.bottom].map(Math.abs));
       return d.isSlender && d.firstOrder > 0 ? largest / d.firstOrder : 0;
     };
-    const r = worstBy(good, ratio);
+    const r = largestOf(good, ratio);
     if (r && ratio(r) > 1)
       list.push(
         compareCheck({
@@ -248,7 +246,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
       guarded(base, () => {
         const ratio = ({ N, V }: Shearing) => V / code.column.shear(silent, { ...section, N, V });
         for (const s of loaded) use[axis].set(s.r, Math.max(use[axis].get(s.r) ?? 0, ratio(s)));
-        const { r, N, V } = worstBy(loaded, ratio)!;
+        const { r, N, V } = largestOf(loaded, ratio)!;
         const end = N === r.set.N ? 'top' : 'foot';
         return compareCheck({
           ...base,
@@ -267,7 +265,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
   const join = code.column.joinShear;
   if (join && use.x.size > 0 && use.y.size > 0) {
     const joined = (r: SetResult) => join(use.x.get(r) ?? 0, use.y.get(r) ?? 0);
-    const r = worstBy(results, (s) => joined(s).utilisation)!;
+    const r = largestOf(results, (s) => joined(s).utilisation)!;
     list.push(
       compareCheck({
         id: 'shear-both',

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
 import { leastClear } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
@@ -25,7 +26,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
   const { column, code, model, results } = basis;
   const { area } = model.section.gross;
   const steel = model.section.steelArea;
-  const worst = results.reduce((a, b) => (mostN(b) > mostN(a) ? b : a));
+  const worst = largestOf(results, mostN)!;
   const percent = (v: number) => `${(v * 100).toFixed(1)} %`;
   const there: Origin = ['area of all bars', LAID];
   const part: Origin = ['area of all bars over the section', LAID];

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent, type Calc } from '../../calc/calc';
 import type { CrackQuestion } from '../../codes/service-rules';
 import { clipLoop, distanceToEdges, signedArea } from '../../geometry/polygon';
@@ -111,7 +112,7 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
   const cracked = states.filter((s) => s.set.kind !== 'characteristic' && s.steel > 1);
   const width = (s: ServiceState, c: Calc = silent) => crack(c, crackQuestion(basis, s)).width;
   const widths = new Map(cracked.map((s) => [s, width(s)]));
-  const worst = cracked.reduce<ServiceState | undefined>((a, b) => (!a || widths.get(b)! > widths.get(a)! ? b : a), undefined);
+  const worst = largestOf(cracked, (s) => widths.get(s)!);
   return [
     compareCheck({
       ...base,

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
 import type { DesignMoments, EndForces } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
@@ -120,9 +121,12 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
   // Exact only for what may govern the set: the table is within a few per cent.
   const most = Math.max(...found.map((f) => f.rough));
   const exact = found.map((f) => (f.rough >= nearEnough(code) * most ? { ...f, result: exactly(f.result, model, code) } : f));
-  const worst = exact.reduce((a, b) => (use(b.result) > use(a.result) ? b : a));
+  const worst = largestOf(exact, (e) => use(e.result))!;
   const atPlace = (place: Place) =>
-    exact.filter((f) => f.result.place === place).reduce((a, b) => (use(b.result) > use(a.result) ? b : a)).result;
+    largestOf(
+      exact.filter((f) => f.result.place === place),
+      (f) => use(f.result),
+    )!.result;
   return { index, set, x: worst.x, y: worst.y, places: places.map(atPlace), worst: worst.result };
 }
 
@@ -142,7 +146,7 @@ export function governingAt(place: Place, results: readonly SetResult[], model: 
   const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
   const most = Math.max(...results.map((r) => use(at(r))));
   const near = results.filter((r) => use(at(r)) >= nearEnough(code) * most).map((r) => ({ r, p: exactly(at(r), model, code) }));
-  return near.length === 0 ? undefined : near.reduce((a, b) => (use(b.p) > use(a.p) ? b : a));
+  return largestOf(near, ({ p }) => use(p));
 }
 
 function roughUtilisation({ surface }: ColumnModel, N: number, Mx: number, My: number): number {

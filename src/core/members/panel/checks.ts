@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { ductilityRule } from '../beam/ductility-rule';
 import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
@@ -77,9 +78,9 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
 export function panelSteel({ panel, code, sections }: PanelBasis): DerivableCheck[] {
   if (sections.length === 0) return [];
   const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panelSection(panel), s.d, panel.materials) / WIDTH }));
-  const thin = least.reduce((a, b) => (b.need / b.s.provided > a.need / a.s.provided ? b : a));
+  const thin = largestOf(least, (l) => l.need / l.s.provided)!;
   const most = code.slab.spacing(panel.h, 'peak');
-  const wide = sections.reduce((a, b) => (b.bars.spacing > a.bars.spacing ? b : a));
+  const wide = largestOf(sections, (s) => s.bars.spacing)!;
   return [
     compareCheck({
       id: 'minimum-steel',

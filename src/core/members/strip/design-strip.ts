@@ -3,7 +3,7 @@ import { missingFor, type DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
 import type { BentEnds } from '../beam/bar-runs';
-import { bendingChecks, ductilityCheck, regions } from '../beam/bending-checks';
+import { bendingChecks, checkBasis, ductilityCheck } from '../beam/bending-checks';
 import { supportName, type BeamInput } from '../beam/input';
 import { hasNothing, nothingCheck } from '../beam/nothing-check';
 import { redistributionCheck } from '../beam/redistribution-check';
@@ -11,7 +11,6 @@ import { anchorageLengths, ResistanceMap } from '../beam/resistance';
 import { beamService } from '../beam/service/beam-service';
 import { serviceMoments, type ServiceMoments } from '../beam/service/service-moments';
 import { maximumSteelCheck, spacingCheck } from '../beam/steel-checks';
-import { beamStrips } from '../beam/strips';
 import { type Check, checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { quantitiesOf } from '../../model/member-model';
@@ -161,22 +160,7 @@ function attempt(
   const width = beam.section.b;
   const steel = chooseStripSteel(strip, beam, code, analysis, more);
   const map = new StripMap(strip, steel, code, width, anchorageLengths(beam, code, { catalogue: catalogues[strip.catalogue] }));
-  const resistance = new ResistanceMap(beam, code, map);
-  const strips = beamStrips(beam, code, analysis, resistance);
-  const basis: StripBasis = {
-    strip,
-    beam,
-    code,
-    analysis,
-    strips,
-    resistance,
-    regions: regions(beam, strips),
-    units: options.units,
-    combinationAt: (by, i) => {
-      const a = analysis.arrangements[by[i]!];
-      return a ? [a.combination.id, a.label].filter(Boolean).join(', ') : '';
-    },
-  };
+  const basis: StripBasis = { ...checkBasis(beam, code, analysis, new ResistanceMap(beam, code, map), options.units), strip, analysis };
   const service = beamService(beam, code, analysis, map, moments, basis);
   const ends = endChecks(basis);
   const list = [

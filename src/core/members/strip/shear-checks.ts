@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { compareCheck } from '../../checks/compare';
 import { silent } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
@@ -29,7 +30,7 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
       return { ...p, section, capacity: resistance.shearAt(section, null).force };
     });
   if (places.length === 0) return [];
-  const worst = places.reduce((a, b) => (b.force / b.capacity > a.force / a.capacity ? b : a));
+  const worst = largestOf(places, (p) => p.force / p.capacity)!;
   const by = Math.abs(strips.maxV[worst.station]!) >= Math.abs(strips.minV[worst.station]!) ? strips.maxVBy : strips.minVBy;
   const strength = compareCheck({
     id: `shear-${side}-of-${supportName(support)}`,

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { silent, type Calc } from '../../calc/calc';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
@@ -30,8 +31,8 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
     const least = code.slab.leastSteel(silent, section, d, beam.materials);
     return { region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity };
   });
-  if (found.length === 0) return [];
-  const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+  const w = largestOf(found, (f) => f.ratio);
+  if (!w) return [];
   return [
     compareCheck({
       id: 'minimum-steel',
@@ -72,8 +73,8 @@ export function mostSpacingCheck(basis: StripBasis): DerivableCheck[] {
       });
     }),
   ];
-  if (found.length === 0) return [];
-  const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
+  const w = largestOf(found, (f) => f.ratio);
+  if (!w) return [];
   return [
     compareCheck({
       id: 'most-spacing',

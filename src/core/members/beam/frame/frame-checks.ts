@@ -3,6 +3,7 @@ import type { FrameRules } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import { formatQuantity } from '../../../units/format';
 import { topicsNotCovered, type DerivableCheck } from '../../../checks/check';
+import { largestOf } from '../../../checks/largest';
 import { compareCheck, type Origin } from '../../../checks/compare';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
@@ -41,9 +42,6 @@ export function frameChecks(given: CheckBasis, analysis: BeamAnalysis): Derivabl
 const otherCode = ({ beam, code }: CheckBasis) => ({ title: `Frame class ${beam.frame}`, clause: `not a class of ${code.title}` });
 
 const endLabel = (e: FrameEndPlace) => `${e.isLeft ? 'right' : 'left'} of ${supportName(e.support)}`;
-const worstOf = <T>(list: readonly T[], ratio: (t: T) => number): T | undefined =>
-  list.length === 0 ? undefined : list.reduce((a, b) => (ratio(b) > ratio(a) ? b : a));
-
 const ASKED: Origin = ['needed', 'as the rules of the frame ask, from the values there'];
 const THERE: Origin = ['there', 'as it is laid out'];
 const LIMIT: Origin = ['most that is allowed', 'as the rules of the frame ask, from the values there'];
@@ -101,7 +99,7 @@ function atFaces({ beam, rules, resistance }: Basis, ends: readonly FrameEndPlac
       rule.by === 'area' ? resistance.tensionSteel(e.span, e.x, sense).area : (resistance.bendingAt(e.span, e.x, sense)?.moment ?? 0);
     return { e, needed: rule.value * value('hogging'), has: value('sagging') };
   });
-  const w = worstOf(rows, (r) => r.needed / r.has);
+  const w = largestOf(rows, (r) => r.needed / r.has);
   if (!w) return [];
   const kind = rule.by === 'area' ? ('area' as const) : ('moment' as const);
   return [
@@ -140,7 +138,7 @@ function along(basis: Basis, ends: readonly FrameEndPlace[]): DerivableCheck[] {
         { i, face: 'top', has: strips.resistanceHogging[i]!, needed: rule.value * most },
       ]);
   });
-  const w = worstOf(rows, (r) => r.needed / r.has);
+  const w = largestOf(rows, (r) => r.needed / r.has);
   if (!w) return [];
   const label = `${w.face}, span ${strips.span[w.i]! + 1}`;
   return [
@@ -169,7 +167,7 @@ function continuous({ beam, rules, resistance, strips, analysis }: Basis): Deriv
     const most = Math.max(...[...strips.x.keys()].filter((i) => strips.span[i] === span).map((i) => strips.providedBottom[i]!));
     return [{ span, has: main.count * barOf(main, catalogue).area, needed: rule.value * most }];
   });
-  const w = worstOf(rows, (r) => r.needed / r.has);
+  const w = largestOf(rows, (r) => r.needed / r.has);
   if (!w) return [];
   return [
     compareCheck({
@@ -196,7 +194,7 @@ function closeLinks({ beam, code, rules, resistance, units, analysis }: Basis, e
     const widest = Math.max(...zones.filter((z, k) => z.to > from + 1 && (k === 0 ? 0 : zones[k - 1]!.to) < to - 1).map((z) => z.spacing));
     return [{ e, zone, widest }];
   });
-  const w = worstOf(rows, (r) => r.widest / r.zone.spacing);
+  const w = largestOf(rows, (r) => r.widest / r.zone.spacing);
   if (!w) return [];
   const length = (v: number) => formatQuantity(v, 'length', units);
   return [
@@ -228,7 +226,7 @@ function linksBeyond({ beam, code, rules, resistance, analysis }: Basis): Deriva
     const limit = rules.beyond(resistance.tensionSteel(span, end.x, 'hogging').d);
     return limit ? [{ span, limit, widest: Math.max(...resistance.map.steel.links[span]!.map((z) => z.spacing)) }] : [];
   });
-  const w = worstOf(rows, (r) => r.widest / r.limit.value);
+  const w = largestOf(rows, (r) => r.widest / r.limit.value);
   if (!w) return [];
   return [
     compareCheck({
@@ -263,7 +261,7 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
       const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
       return [{ i, x, demand, section, links, withConcrete, capacity: rules.shear(silent, section, links, beam.materials, withConcrete) }];
     });
-    const w = worstOf(rows, (r) => r.demand.force / r.capacity);
+    const w = largestOf(rows, (r) => r.demand.force / r.capacity);
     if (!w) return [];
     const force = (v: number) => formatQuantity(v, 'force', units);
     const needed = rules.linkArea(w.demand.force, w.section, beam.materials, w.withConcrete);
@@ -319,7 +317,7 @@ function joints({ beam, rules, resistance }: Basis, ends: readonly FrameEndPlace
     const diameter = Math.max(...bars.flatMap((g) => (g && g.count > 0 ? [barOf(g, catalogue).diameter] : [])));
     return limit ? [{ e, question, limit, diameter }] : [];
   });
-  const w = worstOf(rows, (r) => r.diameter / r.limit.value);
+  const w = largestOf(rows, (r) => r.diameter / r.limit.value);
   if (!w) return [];
   return [
     compareCheck({

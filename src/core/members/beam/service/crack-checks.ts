@@ -1,3 +1,4 @@
+import { largestOf } from '../../../checks/largest';
 import { silent, type Calc } from '../../../calc/calc';
 import type { StressKind } from '../../../codes/service-rules';
 import { formatQuantity } from '../../../units/format';
@@ -5,7 +6,7 @@ import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import type { ServiceStrips } from '../result';
 import type { Sense } from '../section-at';
-import { groupsOf, placesOf, worstOf, type CrackPlace } from './crack-places';
+import { groupsOf, placesOf, type CrackPlace } from './crack-places';
 import { CrackStates } from './crack-state';
 import { leastCrackSteelCheck, skinCheck } from './crack-steel-checks';
 import type { ServiceBasis } from './service-basis';
@@ -55,7 +56,7 @@ function widthChecks(
   const { beam, code } = basis;
   const limit = beam.service.crackWidth;
   return groupsOf(basis, places).map((g) => {
-    const p = worstOf(g.places, (q) => widths.get(q)!);
+    const p = largestOf(g.places, (q) => widths.get(q)!)!;
     return compareCheck({
       id: `crack-${g.id}`,
       family: 'crack',
@@ -90,7 +91,7 @@ function tableChecks(basis: ServiceBasis, places: readonly CrackPlace[]): Deriva
   // One of the two is enough; an uncracked face needs neither.
   const utilisation = (p: CrackPlace) => (p.isCracked ? Math.min(ratios(p).bySize, ratios(p).bySpacing) : 0);
   return groupsOf(basis, places).map((g) => {
-    const p = worstOf(g.places, utilisation);
+    const p = largestOf(g.places, utilisation)!;
     const { bar, spacing, clause } = limitOf(p);
     const isBySize = ratios(p).bySize <= ratios(p).bySpacing;
     const { diameter, spacing: own } = p.cut.question;
@@ -124,8 +125,8 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
     const limitOf = (p: CrackPlace, c: Calc = silent) =>
       code.service.crackSpacing!(c, Math.max(p.cut.steel, 1), p.cut.question.cover, beam.materials);
     const spacing = (p: CrackPlace) => (Number.isFinite(p.cut.question.spacing) ? p.cut.question.spacing : beam.section.b);
-    const p = worstOf(g.places, (q) => spacing(q) / limitOf(q).value);
-    const estimate = worstOf(g.places, (q) => widths.get(q)!);
+    const p = largestOf(g.places, (q) => spacing(q) / limitOf(q).value)!;
+    const estimate = largestOf(g.places, (q) => widths.get(q)!)!;
     const isOne = !Number.isFinite(p.cut.question.spacing);
     return compareCheck({
       id: `crack-${g.id}`,
@@ -163,7 +164,7 @@ function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' 
   if (places.length === 0) return [];
   const name = isFull ? 'char.' : 'quasi-perm.';
   const make = (id: string, title: string, value: (p: CrackPlace) => number, limit: { value: number; clause: string }) => {
-    const p = worstOf(places, value);
+    const p = largestOf(places, value)!;
     return compareCheck({
       id: `stress-${id}-${kind}`,
       family: 'crack',

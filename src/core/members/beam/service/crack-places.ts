@@ -64,5 +64,3 @@ export function groupsOf(basis: ServiceBasis, places: readonly CrackPlace[]) {
   }));
   return [...bottoms, ...tops].filter((g) => g.places.length > 0);
 }
-
-export const worstOf = <T>(list: readonly T[], value: (t: T) => number): T => list.reduce((a, b) => (value(b) > value(a) ? b : a));

@@ -1,3 +1,4 @@
+import { largestOf } from '../../../checks/largest';
 import { silent, type Calc } from '../../../calc/calc';
 import { barOf } from '../../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../../checks/check';
@@ -5,7 +6,7 @@ import { compareCheck } from '../../../checks/compare';
 import { outlineOf } from '../input';
 import { pulledWeb, tensionFace } from '../section-at';
 import { barDistance } from '../torsion';
-import { groupsOf, worstOf, type CrackPlace } from './crack-places';
+import { groupsOf, type CrackPlace } from './crack-places';
 import type { ServiceBasis } from './service-basis';
 
 /** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
@@ -25,8 +26,8 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
     });
   };
   const has = (p: CrackPlace) => p.cut.question.strip(p.cut.question.h / 2).steel;
-  const peaks = groupsOf(basis, places).map((g) => worstOf(g.places, (q) => q.moment));
-  const p = worstOf(peaks, (q) => least(q).value / has(q));
+  const peaks = groupsOf(basis, places).map((g) => largestOf(g.places, (q) => q.moment)!);
+  const p = largestOf(peaks, (q) => least(q).value / has(q))!;
   return [
     compareCheck({
       id: 'least-crack-steel',
@@ -74,7 +75,7 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
     ];
   });
   if (rows.length === 0) return [];
-  const { p, rule, distance, utilisation } = worstOf(rows, (r) => r.utilisation);
+  const { p, rule, distance, utilisation } = largestOf(rows, (r) => r.utilisation)!;
   return [
     compareCheck({
       id: 'side-bars',

@@ -1,3 +1,4 @@
+import { largestOf } from '../../../checks/largest';
 import type { Calc, StepColumn } from '../../../calc/calc';
 import type { DeflectionStage, DeflectionSum } from '../../../codes/service-rules';
 import { deflectedShape, type DeflectedShape, type DeflectionBasis } from './deflection';
@@ -48,8 +49,7 @@ function governingShape(
     name: [a.combination.id, a.label].filter(Boolean).join(', '),
     shape: deflectedShape(basis, stage, a),
   }));
-  const w = ({ shape }: (typeof all)[number]) => (isLargest ? 1 : -1) * shape.deflection[place]!;
-  return all.length === 0 ? undefined : all.reduce((a, b) => (w(b) > w(a) ? b : a));
+  return largestOf(all, ({ shape }) => (isLargest ? 1 : -1) * shape.deflection[place]!);
 }
 
 /** Moment and curvature are those of the step beside a station. */
