@@ -4,7 +4,7 @@ import { cageDrawing } from '@/core/drawing/cage-drawing';
 import { isInside } from '@/core/geometry/polygon';
 import { catalogues } from '@/core/materials/bars';
 import type { BeamMember } from '@/core/members/beam/input';
-import { outlineOf, supportPositions } from '@/core/members/beam/input';
+import { supportPositions } from '@/core/members/beam/input';
 import { barsCut } from '@/core/members/beam/model';
 import { elevationDrawing } from '@/core/members/beam/drawing/elevation';
 import { anchorageLengths } from '@/core/members/beam/resistance';
@@ -19,6 +19,7 @@ import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { areaOf } from '@/core/reinforcement/bar-groups';
+import { outlineOf, prepareBeam } from '@/core/members/beam/prepared';
 
 function demo(name: string): Project {
   const read = readProject(JSON.parse(readFileSync(`examples/${name}.intarsia`, 'utf8')));
@@ -158,7 +159,8 @@ describe('bars of a beam', () => {
     const code = codeOf(project, beam);
     const result = designNow(project, beam);
     const model = modelOf(project, beam, result);
-    const map = new SteelMap(beam, result.steel!, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
+    const prepared = prepareBeam(beam, code);
+    const map = new SteelMap(prepared, result.steel!, code, anchorageLengths(prepared, code, { catalogue: catalogues[beam.catalogue] }));
     const starts = supportPositions(beam);
     beam.spans.forEach((s, span) => {
       for (let k = 0; k < 21; k += 1) {
@@ -169,7 +171,7 @@ describe('bars of a beam', () => {
           const placed = map.placement(here);
           expect(cut.length).toBe(placed.bars.length);
           expect(cut.reduce((sum, c) => sum + c.set.bar.area, 0)).toBeCloseTo(areaOf(here.groups, map.catalogue), 6);
-          const { h } = outlineOf(beam, span);
+          const { h } = outlineOf(prepared, span);
           const depths = (list: number[]) => list.map((v) => Math.round(v * 100) / 100).sort((a, b) => a - b);
           expect(depths(cut.map((c) => (face === 'top' ? -c.at[2] : h + c.at[2])))).toEqual(depths(placed.bars.map((b) => b.fromFace)));
         }

@@ -1,3 +1,4 @@
+import { prepareBeam } from '@/core/members/beam/prepared';
 import { spanMasks, maskLabel } from '@/core/analysis/arrangements';
 import { handCheck, simpleMidspanMoment, totalLoad } from '@/core/analysis/hand-check';
 import { solveBanded } from '@/core/analysis/banded';
@@ -128,7 +129,7 @@ describe('shift of the moment line', () => {
 });
 
 describe('choice of links', () => {
-  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }] }).members[0] as BeamMember;
+  const beam = prepareBeam(project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }] }).members[0] as BeamMember, code);
   const section = { bw: 300, d: 450, h: 500, tensionArea: 1200, grossArea: 150_000 };
   const places = (end: number) => Array.from({ length: 41 }, (_, i) => ({ at: 600 + i * 120, force: Math.abs(1 - i / 20) * end, section }));
   test('light shear: one zone at the widest that is allowed', () => {
@@ -161,7 +162,10 @@ describe('choice of links', () => {
 });
 
 describe('steel along a beam', () => {
-  const beam = project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }, { length: 6000 }] }).members[0] as BeamMember;
+  const beam = prepareBeam(
+    project({ section: { b: 300, h: 500 }, spans: [{ length: 6000 }, { length: 6000 }] }).members[0] as BeamMember,
+    code,
+  );
   const zones = [
     { to: 2000, size: '8', legs: 2, spacing: 100 },
     { to: 6000, size: '10', legs: 2, spacing: 200 },

@@ -1,3 +1,4 @@
+import { prepareBeam, type PreparedBeam } from '@/core/members/beam/prepared';
 import { designBeam } from '@/core/members/beam/design-beam';
 import { placeBars } from '@/core/reinforcement/bar-groups';
 import { catalogues } from '@/core/materials/bars';
@@ -11,7 +12,7 @@ import { readProject } from '@/core/project/read';
 
 const en = { id: 'en1992', variant: 'uk' };
 
-function beam(change: object = {}, code: object = en): { project: Project; member: BeamMember; result: BeamResult } {
+function beam(change: object = {}, code: object = en): { project: Project; member: BeamMember & PreparedBeam; result: BeamResult } {
   const read = readProject({
     format: 'intarsia',
     version: 1,
@@ -34,8 +35,9 @@ function beam(change: object = {}, code: object = en): { project: Project; membe
     ],
   });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  const member = read.project.members[0] as BeamMember;
-  return { project: read.project, member, result: designBeam(member, codeOf(read.project, member), { derive: [], units: 'SI' }) };
+  const given = read.project.members[0] as BeamMember;
+  const member = { ...given, ...prepareBeam(given, codeOf(read.project, given)) };
+  return { project: read.project, member, result: designBeam(given, codeOf(read.project, given), { derive: [], units: 'SI' }) };
 }
 const check = (r: BeamResult, id: string) => r.checks.find((c) => c.id === id)!;
 const steelOf = (r: BeamResult) => Math.max(...r.strips!.providedBottom);

@@ -12,11 +12,11 @@ import {
 } from '@/core/geometry/beam-outline';
 import { outlineProperties, type Loop } from '@/core/geometry/polygon';
 import type { BeamResult } from '@/core/members/beam/result';
-import { plainSection } from '@/core/members/beam/section-at';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
+import { plainSection } from '@/core/members/beam/prepared';
 
 const trapezium: Loop = [
   [-125, 0],

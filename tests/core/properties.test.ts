@@ -9,7 +9,7 @@ import type { ConcreteLaw } from '@/core/section/laws';
 import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
-import { plainSection } from '@/core/members/beam/section-at';
+import { plainSection } from '@/core/members/beam/prepared';
 
 const codes: [string, DesignCode][] = [
   ['EN 1992', makeCode({ id: 'en1992', variant: 'recommended', choices: {} })],

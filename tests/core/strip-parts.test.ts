@@ -10,6 +10,7 @@ import { keyOf, type Drawing } from '@/core/drawing/shapes';
 import { slabSectionDrawing } from '@/core/members/strip/drawing/section';
 import { stripPlan } from '@/core/members/strip/drawing/plan';
 import { makeCheck } from '@/core/checks/check';
+import { grossOf, outlineOf, plainOf, prepareBeam } from '@/core/members/beam/prepared';
 import { stripAsBeam, stripWidth } from '@/core/members/strip/as-beam';
 import { stripCut } from '@/core/members/strip/cut';
 import { stripLoadText } from '@/core/members/strip/load-text';
@@ -111,7 +112,7 @@ describe('layers of bars', () => {
 });
 
 describe('the strip as a beam', () => {
-  const { member } = slab();
+  const { project, member } = slab();
   it('loads on its width: areas and lines times it, points by the width that shares them', () => {
     const { loads } = stripAsBeam(member, 1000);
     expect(loads[0]).toMatchObject({ type: 'uniform', value: 2 });
@@ -120,9 +121,13 @@ describe('the strip as a beam', () => {
     expect(loads[3]).toMatchObject({ type: 'point', at: 1000, force: 10_000 });
     expect((stripAsBeam(member, 304.8).loads[2] as { force: number }).force).toBeCloseTo(4 * 304.8, 9);
   });
-  it('is the same object for the same strip and width, so that what is known of it is kept', () => {
-    expect(stripAsBeam(member, 1000)).toBe(stripAsBeam(member, 1000));
-    expect(stripAsBeam(member, 304.8)).not.toBe(stripAsBeam(member, 1000));
+  it('is made ready once: the same sections for every step, their properties those of the width', () => {
+    const beam = prepareBeam(stripAsBeam(member, 304.8), codeOf(project, member));
+    expect(plainOf(beam, 1, 'hogging')).toBe(plainOf(beam, 1, 'hogging'));
+    expect(outlineOf(beam, 1)).toMatchObject({ b: 304.8, h: member.h });
+    // b h^3 / 12
+    expect(grossOf(beam, 0).inertia).toBeCloseTo((304.8 * member.h ** 3) / 12, 3);
+    expect(beam.starts).toEqual([0, member.spans[0]!.length, member.spans[0]!.length + member.spans[1]!.length]);
     expect([stripWidth('SI'), stripWidth('US')]).toEqual([1000, 304.8]);
   });
   it('values per length', () => {

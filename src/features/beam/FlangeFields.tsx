@@ -3,11 +3,12 @@ import { derive } from '@/core/calc/calc';
 import type { Fault } from '@/core/checks/fault';
 import type { DesignCode } from '@/core/codes/design-code';
 import { flangeWidth, hasFlangeByCode, withFlanges } from '@/core/members/beam/effective-flange';
-import { outlineOf, type BeamMember } from '@/core/members/beam/input';
+import { type BeamMember } from '@/core/members/beam/input';
 import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { useRows } from '@/ui/fields/use-rows';
 import { Derivation } from '@/ui/paper/Formula';
+import { spanOutline } from '@/core/members/beam/input';
 
 interface FlangeProps {
   readonly project: Project;
@@ -53,7 +54,7 @@ function FoundWidths({ project, member, code }: FlangeProps) {
       {member.spans.map((_, i) => (
         <details key={i}>
           <summary>
-            span {i + 1}: {formatQuantity(outlineOf(found, i).flangeWidth, 'length', project.display)} wide
+            span {i + 1}: {formatQuantity(spanOutline(found, i).flangeWidth, 'length', project.display)} wide
           </summary>
           <Derivation steps={derive((c) => void flangeWidth(c, member, code, i))} units={project.display} />
         </details>

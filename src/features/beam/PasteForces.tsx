@@ -29,9 +29,9 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
     <PasteReading
       {...{ project, mapped, reading, onClose }}
       vocabulary={forceVocabulary}
-      noun="rows of forces"
+      noun="rows"
       describe={(f) => `${f.place}: M ${show(f.moment, 'moment')}, V ${show(f.shear, 'force')}`}
-      onTake={(good, label) => change(label, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good]))}
+      onTake={(good, label) => change(`${label} of forces`, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good]))}
       questions={
         <>
           <CheckBox label="compression is written with a minus" checked={compressionNegative} onCheck={setCompression} />

@@ -1,6 +1,5 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { withFlanges } from '@/core/members/beam/effective-flange';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BeamMember } from '@/core/members/beam/input';
 import { codeOf } from '@/core/members/member';
@@ -101,8 +100,7 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet, BeamHandle>({
     <>
       {member.mode === 'loads' && (
         <SectionPanel
-          {...{ project, result, model, station, editing }}
-          member={withFlanges(member, codeOf(project, member))}
+          {...{ project, member, result, model, station, editing }}
           onEdit={drawn.open}
           onCage={() => setPanel(panel === 'cage' ? 'strips' : 'cage')}
         />

@@ -28,7 +28,7 @@ export function SlabSheet({
 }: Shared & { project: Project; member: StripMember; result: StripResult; model: MemberModel; isStale: boolean }) {
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const units = project.display;
-  const beam = stripAsBeam(member, stripWidth(units));
+  const beam = useMemo(() => stripAsBeam(member, stripWidth(units)), [member, units]);
   const { steel } = result;
   const above = useMemo(() => {
     const name = (bars: Parameters<typeof layerLabel>[0]) => layerLabel(bars, project);

@@ -25,8 +25,8 @@ import { torqueDiagram } from '../../analysis/torsion';
 import { isCantilever, redistribute } from '../../analysis/redistribution';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { grossProperties } from '../../geometry/beam-outline';
-import { outlineOf, SELF_WEIGHT, supportPositions, type BeamInput, type BeamLoad, type BeamSupport } from './input';
+import { SELF_WEIGHT, type BeamInput, type BeamLoad, type BeamSupport } from './input';
+import { type PreparedBeam, grossOf, outlineOf } from './prepared';
 
 export interface BeamAnalysis {
   readonly mesh: Mesh;
@@ -45,14 +45,14 @@ export interface BeamAnalysis {
 const STATIONS_PER_SPAN = 60;
 
 /** All cases of a beam, self-weight among them when it is on. */
-export function allCases(beam: Pick<BeamInput, 'selfWeight' | 'cases' | 'supports'>): LoadCase[] {
+export function allCases(beam: Pick<PreparedBeam, 'selfWeight' | 'cases' | 'supports'>): LoadCase[] {
   const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: '', pattern: false };
   const settlement: LoadCase = { id: 'SET', title: 'Settlement', nature: 'settlement', category: '', pattern: false };
   return [...(beam.selfWeight ? [own] : []), ...beam.cases, ...(beam.supports.some((s) => s.settlement !== 0) ? [settlement] : [])];
 }
 
 /** The combinations that a beam is designed for: those of the code less those switched off, and the engineer's own. */
-export function activeCombinations(beam: BeamInput, code: DesignCode): Combination[] {
+export function activeCombinations(beam: PreparedBeam, code: DesignCode): Combination[] {
   const used = allCases(beam).filter(
     (c) => c.nature === 'permanent' || c.nature === 'settlement' || beam.loads.some((l) => l.case === c.id),
   );
@@ -74,7 +74,7 @@ function lineSupport(support: BeamSupport): LineSupport {
 }
 
 /** A load of the beam as loads on single spans. */
-export function lineLoads(load: BeamLoad, beam: BeamInput): LineLoad[] {
+export function lineLoads(load: BeamLoad, beam: Pick<BeamInput, 'spans'>): LineLoad[] {
   const length = (span: number) => beam.spans[span]!.length;
   switch (load.type) {
     case 'uniform': {
@@ -96,7 +96,7 @@ export function lineLoads(load: BeamLoad, beam: BeamInput): LineLoad[] {
 }
 
 /** A load of the beam as torques on single spans. */
-export function torqueLoads(load: BeamLoad, beam: BeamInput): TorqueLoad[] {
+export function torqueLoads(load: BeamLoad, beam: PreparedBeam): TorqueLoad[] {
   if (load.type === 'pointTorque') return [{ kind: 'point', span: load.span, at: load.at, torque: load.torque }];
   if (load.type !== 'torque') return [];
   const spans = load.span === 'all' ? beam.spans.map((_, i) => i) : [load.span];
@@ -107,33 +107,33 @@ export function torqueLoads(load: BeamLoad, beam: BeamInput): TorqueLoad[] {
 export const holdsTwist = (s: BeamSupport): boolean => s.type !== 'free' && s.holdsTwist !== false;
 
 /** Torsional stiffness of a span, where only ratios matter: of the web as a rectangle (mm4). */
-function torsionalStiffness(beam: BeamInput, span: number): number {
+function torsionalStiffness(beam: PreparedBeam, span: number): number {
   const { b, h } = outlineOf(beam, span);
   const [a, c] = [Math.min(b, h), Math.max(b, h)];
   return a ** 3 * c * (1 / 3 - 0.21 * (a / c) * (1 - (a / c) ** 4 / 12));
 }
 
-function selfWeightLoads(beam: BeamInput): LineLoad[] {
+function selfWeightLoads(beam: PreparedBeam): LineLoad[] {
   return beam.spans.map((span, i) => {
-    const q = grossProperties(outlineOf(beam, i)).area * beam.unitWeight;
+    const q = grossOf(beam, i).area * beam.unitWeight;
     return { kind: 'distributed', span: i, from: 0, to: span.length, start: q, end: q };
   });
 }
 
-function loadsOfCase(beam: BeamInput, id: string): LineLoad[] {
+function loadsOfCase(beam: PreparedBeam, id: string): LineLoad[] {
   if (id === SELF_WEIGHT) return selfWeightLoads(beam);
   return beam.loads.filter((l) => l.case === id).flatMap((l) => lineLoads(l, beam));
 }
 
-function supportFaces(beam: BeamInput) {
-  return supportPositions(beam).map((centre, i) => {
+function supportFaces(beam: PreparedBeam) {
+  return beam.starts.map((centre, i) => {
     const half = beam.supports[i]!.type === 'free' ? 0 : beam.supports[i]!.width / 2;
     return { centre, left: i === 0 ? centre : centre - half, right: i === beam.spans.length ? centre : centre + half };
   });
 }
 
 /** Sets the torque of each case beside its other effects. */
-function addTorques(beam: BeamInput, line: LineBeam, mesh: Mesh, units: readonly CaseUnit[], responses: readonly Response[]): void {
+function addTorques(beam: PreparedBeam, line: LineBeam, mesh: Mesh, units: readonly CaseUnit[], responses: readonly Response[]): void {
   if (!units.some((u) => (u.unit.torques ?? []).length > 0)) return;
   const holds = beam.supports.map(holdsTwist);
   const stiffness = beam.spans.map((_, i) => torsionalStiffness(beam, i));
@@ -150,10 +150,10 @@ interface CaseUnit {
 }
 
 /** Analysis of the whole beam: every case, combination and arrangement, and the envelope. Throws MechanismError. */
-export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
+export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis {
   const E = code.elasticModulus(silent, beam.materials);
   const line: LineBeam = {
-    spans: beam.spans.map((span, i) => ({ length: span.length, stiffness: E * grossProperties(outlineOf(beam, i)).inertia })),
+    spans: beam.spans.map((span, i) => ({ length: span.length, stiffness: E * grossOf(beam, i).inertia })),
     supports: beam.supports.map(lineSupport),
   };
   const cases = allCases(beam);
@@ -220,7 +220,7 @@ export function analyseBeam(beam: BeamInput, code: DesignCode): BeamAnalysis {
 /** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */
 function keepFixedEndShare(
   env: Envelope,
-  beam: BeamInput,
+  beam: PreparedBeam,
   line: LineBeam,
   arrangements: readonly Arrangement[],
   faces: BeamAnalysis['faces'],
@@ -251,7 +251,7 @@ function keepFixedEndShare(
 
 /** Sums and simple-beam moments for all cases loaded once, factor 1, before any redistribution of moments matters. */
 function handChecks(
-  beam: BeamInput,
+  beam: PreparedBeam,
   mesh: Mesh,
   responses: readonly ReturnType<typeof redistribute>[],
   units: readonly CaseUnit[],

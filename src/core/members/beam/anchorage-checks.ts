@@ -6,8 +6,9 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import { addedByLeg, legOf, type BentEnds } from './bar-runs';
 import type { CheckBasis } from './bending-checks';
-import { holdsMoment, outlineOf, supportName } from './input';
+import { holdsMoment, supportName } from './input';
 import { sensesOf } from './resistance';
+import { outlineOf } from './prepared';
 
 /** Checks of the bars at the ends of a member, and which of them are bent there. */
 export interface EndAnchorage {

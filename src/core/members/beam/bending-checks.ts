@@ -5,16 +5,18 @@ import type { DesignCode } from '../../codes/design-code';
 import type { UnitSystem } from '../../units/quantity';
 import { guarded, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
-import { holdsMoment, supportName, type BeamInput } from './input';
+import { holdsMoment, supportName } from './input';
 import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { bendingTask, sectionAt, type Sense } from './section-at';
+import { bendingTask, sectionAt } from './section-at';
 import type { SteelAlong, SteelMap } from './steel';
 import { beamStrips, requiredSteel } from './strips';
+import type { Sense } from './sense';
+import type { PreparedBeam } from './prepared';
 
 /** What the checks of a beam, or of a strip of slab, share. */
 export interface CheckBasis<S extends SteelAlong = SteelMap> {
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly code: DesignCode;
   readonly strips: BeamStrips;
   readonly resistance: ResistanceMap<S>;
@@ -26,7 +28,7 @@ export interface CheckBasis<S extends SteelAlong = SteelMap> {
 
 /** What the checks share, from an analysis and the bars. */
 export function checkBasis<S extends SteelAlong>(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   resistance: ResistanceMap<S>,
@@ -50,7 +52,7 @@ export interface Region {
 }
 
 /** Spans for sagging, and the neighbourhood of each support for hogging. */
-export function regions(beam: BeamInput, strips: BeamStrips): Region[] {
+export function regions(beam: PreparedBeam, strips: BeamStrips): Region[] {
   const bySpan: number[][] = beam.spans.map(() => []);
   strips.span.forEach((span, i) => bySpan[span]!.push(i));
   const inSpan = (span: number) => bySpan[span]!;

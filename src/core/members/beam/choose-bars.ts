@@ -4,11 +4,12 @@ import { barsPerLayer, barOf, placeBars, type BarGroup, type Placement } from '.
 import { catalogues } from '../../materials/bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import { leastFrameSteel } from './frame/frame-steel';
-import { outlineOf, type BeamInput } from './input';
 import { faceCracks } from './service/crack-question';
 import type { RegionMoments } from './service/region-moments';
-import { bendingTask, compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from './section-at';
+import { bendingTask } from './section-at';
 import { centroidFromFace, faceGeometry } from './steel';
+import { compressionFace, tensionFace, type Sense } from './sense';
+import { type PreparedBeam, outlineOf, plainSection, pulledWeb } from './prepared';
 
 /** A moment that bars in one face of one span have to carry. */
 export interface BarTask {
@@ -32,7 +33,7 @@ export interface Chosen {
 }
 
 /** Effective depth and steel required for a task with bars of a given layout. */
-export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, group: BarGroup, linkDiameter: number) {
+export function requiredWith(beam: PreparedBeam, code: DesignCode, task: BarTask, group: BarGroup, linkDiameter: number) {
   const catalogue = catalogues[beam.catalogue];
   const outline = outlineOf(beam, task.span);
   const face = faceGeometry(beam, tensionFace(task.sense), task.span, linkDiameter);
@@ -54,12 +55,12 @@ export function requiredWith(beam: BeamInput, code: DesignCode, task: BarTask, g
 }
 
 /** Least steel against brittle failure and, where the beam's service is checked, for the first cracks (mm2). */
-function leastOf(beam: BeamInput, code: DesignCode, task: BarTask, section: BendingSection, d: number, diameter: number): number {
+function leastOf(beam: PreparedBeam, code: DesignCode, task: BarTask, section: BendingSection, d: number, diameter: number): number {
   const brittle = Math.max(code.minimumSteel(silent, section, d, beam.materials), leastFrameSteel(beam, code, task.span));
   if (beam.mode === 'forces' || !code.service.leastCrackSteel) return brittle;
   const outline = outlineOf(beam, task.span);
   const width = beam.service.crackWidth;
-  const q = { materials: beam.materials, h: outline.h, d, diameter, width, ...pulledWeb(outline, task.sense) };
+  const q = { materials: beam.materials, h: outline.h, d, diameter, width, ...pulledWeb(beam, task.span, task.sense) };
   return Math.max(brittle, code.service.leastCrackSteel(silent, q).value);
 }
 
@@ -68,7 +69,7 @@ type CrackUse = (placement: Placement) => number;
 
 /** The fewest bars of one size that carry a task and keep its cracks narrow, undefined when no number that fits does. */
 function fewest(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   task: BarTask,
   size: string,
@@ -98,7 +99,7 @@ function fewest(
 }
 
 /** The heaviest layout that fits in two layers: what is taken when nothing suffices, so that the check can say by how much. */
-function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): Chosen {
+function heaviest(beam: PreparedBeam, code: DesignCode, task: BarTask, sizes: readonly string[], linkDiameter: number): Chosen {
   const catalogue = catalogues[beam.catalogue];
   const layouts = sizes.map((size) => {
     const bar = barOf({ count: 1, size }, catalogue);
@@ -112,7 +113,7 @@ function heaviest(beam: BeamInput, code: DesignCode, task: BarTask, sizes: reado
 
 /** The fewest bars for a task in each size; undefined where none that fits suffices. Where no size keeps cracks narrow, those for strength. */
 function optionsFor(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   task: BarTask,
   sizes: readonly string[],
@@ -132,7 +133,7 @@ function optionsFor(
 }
 
 /** Undefined where no crack is checked, or none comes. */
-function cracksOf(beam: BeamInput, code: DesignCode, { span, sense, service }: BarTask): CrackUse | undefined {
+function cracksOf(beam: PreparedBeam, code: DesignCode, { span, sense, service }: BarTask): CrackUse | undefined {
   if (!service || service.crack <= 0) return undefined;
   const { crackingMoment, usage } = faceCracks(beam, code, span, sense);
   return service.largest > crackingMoment ? (placement) => usage(placement, service.crack) : undefined;
@@ -142,7 +143,7 @@ const best = (options: readonly (Chosen | undefined)[]): Chosen | undefined =>
   options.reduce((a, b) => (b && (!a || b.score < a.score) ? b : a), undefined);
 
 /** The sizes that may be used for main bars, in rising order. */
-export function mainSizes(beam: BeamInput): readonly string[] {
+export function mainSizes(beam: PreparedBeam): readonly string[] {
   return beam.barRules.mainSizes.length > 0 ? beam.barRules.mainSizes : usualSizes[beam.catalogue].main;
 }
 
@@ -150,7 +151,7 @@ export function mainSizes(beam: BeamInput): readonly string[] {
  * Bars for several tasks of one face: one size for all where that costs less than 15 % more than the best of each, so that a site
  * has few sizes to handle.
  */
-export function chooseBars(beam: BeamInput, code: DesignCode, tasks: readonly BarTask[], linkDiameter: number): Chosen[] {
+export function chooseBars(beam: PreparedBeam, code: DesignCode, tasks: readonly BarTask[], linkDiameter: number): Chosen[] {
   const sizes = mainSizes(beam);
   const options = tasks.map((task) => optionsFor(beam, code, task, sizes, linkDiameter));
   const each = tasks.map((task, t) => best(options[t]!) ?? heaviest(beam, code, task, sizes, linkDiameter));

@@ -3,8 +3,9 @@ import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { barOf } from '../../reinforcement/bar-groups';
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
-import { outlineOf, type BeamInput, type LinkZone } from './input';
+import { type LinkZone } from './input';
 import { torsionQuestion } from './torsion';
+import { type PreparedBeam, outlineOf } from './prepared';
 
 /** A place of a span where links are needed: position from the span's left end (mm), shear (N), section. */
 export interface ShearPlace {
@@ -32,7 +33,7 @@ export function legsAcross(width: number, maxAcross: number): number {
 
 /** Zones of links for a span: the ends as close as they must be, the middle as wide as it may be. */
 export function chooseLinks(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   span: number,
   places: readonly ShearPlace[],
@@ -73,7 +74,7 @@ export function chooseLinks(
 }
 
 /** The legs to try next: the fewest that stand close enough and more of them, among those that the rules allow. */
-function allowedLegs({ barRules }: BeamInput, fewest: number, more: number): number | undefined {
+function allowedLegs({ barRules }: PreparedBeam, fewest: number, more: number): number | undefined {
   if (barRules.legs.length === 0) return fewest + more;
   const allowed = [...barRules.legs].sort((a, b) => a - b);
   const enough = allowed.filter((n) => n >= fewest);
@@ -89,7 +90,7 @@ interface Spacings {
   down(value: number): number;
 }
 
-function stepsOf({ barRules, catalogue }: BeamInput): Spacings {
+function stepsOf({ barRules, catalogue }: PreparedBeam): Spacings {
   const { spacingStep: step, leastSpacing } = usualSizes[catalogue];
   if (barRules.spacings.length === 0) return { step, least: leastSpacing, down: (v) => Math.max(step, roundDown(v, step)) };
   const allowed = [...barRules.spacings].sort((a, b) => a - b);
@@ -98,7 +99,7 @@ function stepsOf({ barRules, catalogue }: BeamInput): Spacings {
 }
 
 /** What a torque asks of links beside the shear. */
-function withTorque(beam: BeamInput, code: DesignCode, span: number, p: ShearPlace, links: Links) {
+function withTorque(beam: PreparedBeam, code: DesignCode, span: number, p: ShearPlace, links: Links) {
   if (!p.torque || p.torque < 1) return { areaPerLength: 0, maxAlong: Infinity };
   const answer = code.torsion.check(silent, torsionQuestion(beam, span, p.section, links, p.torque, p.force));
   return { areaPerLength: answer.linkArea, maxAlong: answer.design > 0 ? answer.spacing.value : Infinity };

@@ -10,19 +10,20 @@ import { chooseLinks } from './choose-links';
 import { frameLinkPlaces } from './frame/frame-links';
 import { frameSteel } from './frame/frame-steel';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
-import { holdsMoment, outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
+import { holdsMoment, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
-import { tensionFace, type Sense } from './section-at';
 import { regionMoments, tooFewForCracks } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
 import { barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
+import { tensionFace, type Sense } from './sense';
+import { type PreparedBeam, outlineOf } from './prepared';
 
 /**
  * The steel of a beam: what the engineer set, and for the rest a first choice that a site can place. Few sizes, the lower bars half
  * through and half in midspan, top bars over supports as far as they are needed, links in up to three zones a span.
  */
-export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, moments: ServiceMoments | undefined): BeamSteel {
+export function chooseSteel(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, moments: ServiceMoments | undefined): BeamSteel {
   const skin = beam.bars.side ?? skinBars(beam, code);
   const plain = chooseWith(beam, code, analysis, moments, () => 0, skin);
   if (!torqueEnvelope(analysis)) return plain;
@@ -39,7 +40,7 @@ export function chooseSteel(beam: BeamInput, code: DesignCode, analysis: BeamAna
 const USUAL_STRESS = 310;
 
 /** Bars along the sides that a deep beam needs against cracks; null for others. */
-function skinBars(beam: BeamInput, code: DesignCode): BarGroup | null {
+function skinBars(beam: PreparedBeam, code: DesignCode): BarGroup | null {
   const catalogue = catalogues[beam.catalogue];
   const sizes = [usualSizes[beam.catalogue].hanger, ...mainSizes(beam)];
   const groups = beam.spans.flatMap((_, span) => {
@@ -62,7 +63,7 @@ function skinBars(beam: BeamInput, code: DesignCode): BarGroup | null {
 }
 
 /** Of two groups the one with more levels, or more steel at as many. */
-function heavier(beam: BeamInput, a: BarGroup | null, b: BarGroup | null): BarGroup | null {
+function heavier(beam: PreparedBeam, a: BarGroup | null, b: BarGroup | null): BarGroup | null {
   if (!a || !b) return a ?? b;
   const area = (g: BarGroup) => barOf(g, catalogues[beam.catalogue]).area;
   return { count: Math.max(a.count, b.count), size: area(a) >= area(b) ? a.size : b.size };
@@ -70,7 +71,7 @@ function heavier(beam: BeamInput, a: BarGroup | null, b: BarGroup | null): BarGr
 
 /** The choice with steel of each face beside that for bending, by span (mm2). */
 function chooseWith(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   moments: ServiceMoments | undefined,
@@ -122,14 +123,14 @@ function largest(analysis: BeamAnalysis, span: number, sense: Sense, from: numbe
 }
 
 function chooseMain(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   moments: ServiceMoments | undefined,
   linkDiameter: number,
   extra: (span: number) => number,
 ): MainBars {
-  const starts = supportPositions(beam);
+  const { starts } = beam;
   const catalogue = catalogues[beam.catalogue];
   const saggingTasks: BarTask[] = beam.spans.map((s, i) => ({
     span: i,
@@ -204,7 +205,7 @@ function chooseMain(
 }
 
 /** Three bars or fewer run through; of more, half run through and half stand in midspan. */
-function splitBottom(beam: BeamInput, span: number, chosen: Chosen, compressionNeed: number): { main: BarGroup; extra: BarGroup } {
+function splitBottom(beam: PreparedBeam, span: number, chosen: Chosen, compressionNeed: number): { main: BarGroup; extra: BarGroup } {
   const own = beam.bars.bottom[span];
   const { size, count } = chosen.bars;
   const area = areaOf([{ count: 1, size }], catalogues[beam.catalogue]);
@@ -218,7 +219,7 @@ function splitBottom(beam: BeamInput, span: number, chosen: Chosen, compressionN
 
 /** Top bars of a span: two to hold the links, more where the middle hogs or compression steel is needed. */
 function hangers(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   span: number,
   mid: Chosen | undefined,
@@ -241,14 +242,14 @@ function hangers(
 }
 
 function linksOfSpan(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   resistance: ResistanceMap,
   span: number,
   compressionBar: number | null,
 ): LinkZone[] {
-  const starts = supportPositions(beam);
+  const { starts } = beam;
   const { maxM, minM, maxV, minV, stations } = analysis.envelope;
   const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
   const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
@@ -265,13 +266,13 @@ function linksOfSpan(
 
 /** Sets the ends of bars that stop: where neither the shifted moment nor cracks need them, and an anchorage length on. */
 function withEnds(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   moments: ServiceMoments | undefined,
   draft: BeamSteel,
 ): BeamSteel {
-  const starts = supportPositions(beam);
+  const { starts } = beam;
   const { lengthStep } = usualSizes[beam.catalogue];
   const bare: BeamSteel = { ...draft, bottom: draft.bottom.map((b) => ({ ...b, extra: null })), support: draft.support.map(() => null) };
   const catalogue = { catalogue: catalogues[beam.catalogue] };

@@ -3,8 +3,9 @@ import { barOf } from '../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import type { CheckBasis } from './bending-checks';
-import { outlineOf } from './input';
-import { bendingTask, compressionFace } from './section-at';
+import { bendingTask } from './section-at';
+import { compressionFace } from './sense';
+import { outlineOf } from './prepared';
 
 /** Where strength needs steel in compression: enough of it there, and links close enough to hold it. */
 export function compressionChecks({ beam, code, strips, resistance, regions }: CheckBasis): DerivableCheck[] {

@@ -12,7 +12,6 @@ import { elevationDrawing } from './drawing/elevation';
 import { sectionDrawing } from './drawing/section';
 import { beamSectionPicture, senseAt } from './drawing/section-picture';
 import { servicePictures, stripPictures } from './drawing/strips';
-import { withFlanges } from './effective-flange';
 import { supportName, supportPositions, type BeamInput, type BeamLoad, type BeamMember } from './input';
 import { sectionLabels } from './labels';
 import type { MemberModel } from '../../model/member-model';
@@ -196,7 +195,6 @@ function sectionCuts(project: ProjectBasis, member: BeamMember, result: BeamResu
   const { steel, strips } = result;
   if (!steel || !strips) return [];
   const code = codeOf(project, member);
-  const beam = withFlanges(member, code);
   const starts = supportPositions(member);
   const end = starts.at(-1)!;
   const usual = [...starts.slice(1, -1), ...member.spans.map((s, i) => starts[i]! + s.length / 2)].sort((a, b) => a - b);
@@ -209,9 +207,9 @@ function sectionCuts(project: ProjectBasis, member: BeamMember, result: BeamResu
     drawing: beside(
       'Sections',
       row.map((x) => {
-        const state = sectionState(beam, code, steel, x, senseAt(strips, x));
+        const state = sectionState(member, code, steel, x, senseAt(strips, x));
         const zone = Math.max(0, steel.links[state.span]!.indexOf(state.zone));
-        return sectionDrawing(beamSectionPicture(beam, state, model, x, zone, sectionLabels(project)), FRAME.width / CUTS_IN_A_ROW, 180);
+        return sectionDrawing(beamSectionPicture(member, state, model, x, zone, sectionLabels(project)), FRAME.width / CUTS_IN_A_ROW, 180);
       }),
       FRAME.width,
     ),

@@ -1,7 +1,7 @@
 import type { Station } from '../../analysis/envelope';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
-import type { BeamInput } from './input';
+import type { PreparedBeam } from './prepared';
 
 /** Moments shifted along the beam, for steel: at each station the worst moment within the shift on either side (mm). */
 export function shiftedMoments(
@@ -70,7 +70,7 @@ export function shearBetween(curves: ShearCurves, span: number, from: number, to
 
 /** The stretch of a span where links are checked: between d (as the code has it) beyond the faces; up to a free end. */
 export function shearLimits(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   span: number,

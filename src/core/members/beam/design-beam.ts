@@ -10,10 +10,8 @@ import { bendingChecks, checkBasis, ductilityCheck } from './bending-checks';
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { beamFaults } from './faults';
-import { withFlanges } from './effective-flange';
 import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
-import type { BeamInput } from './input';
 import { beamFormwork, beamModel } from './model';
 import { anchorageLengths, ResistanceMap } from './resistance';
 import { emptyBeamResult, type BeamResult } from './result';
@@ -28,12 +26,14 @@ import { redistributionCheck } from './redistribution-check';
 import { catalogues } from '../../materials/bars';
 import { isSymmetric } from '../../geometry/beam-outline';
 import { quantitiesOf } from '../../model/member-model';
+import type { BeamInput } from './input';
+import { prepareBeam } from './prepared';
 
 /** Designs a beam from its input alone: analysis, bars, checks. Never throws on bad input; the result then lists its faults. */
 export function designBeam(given: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
-  const beam = withFlanges(given, code);
-  const faults = beamFaults(beam, code);
+  const faults = beamFaults(given, code);
   if (faults.length > 0) return emptyBeamResult(faults);
+  const beam = prepareBeam(given, code);
   if (beam.mode === 'forces') return designForces(beam, code, options);
   let analysis: BeamAnalysis;
   try {

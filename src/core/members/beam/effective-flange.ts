@@ -1,7 +1,7 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { FlangeQuestion, SpanPosition } from '../../codes/flange-width';
-import { outlineOf, type BeamInput } from './input';
+import { type BeamInput, spanOutline } from './input';
 
 /** Whether the flange is found by code: it needs a compressed flange and the distances to the next webs. */
 export const hasFlangeByCode = (beam: BeamInput): boolean =>
@@ -18,7 +18,7 @@ function positionOf(beam: BeamInput, span: number): SpanPosition {
 }
 
 export function flangeQuestion(beam: BeamInput, span: number): FlangeQuestion {
-  const o = outlineOf(beam, span);
+  const o = spanOutline(beam, span);
   const { left, right } = beam.slab!;
   const { length } = beam.spans[span]!;
   const half = (j: number) => (isFree(beam, j) ? 0 : (beam.supports[j]?.width ?? 0) / 2);
@@ -38,15 +38,9 @@ export function flangeQuestion(beam: BeamInput, span: number): FlangeQuestion {
 export const flangeWidth = (c: Calc, beam: BeamInput, code: DesignCode, span: number): number =>
   code.flange.width(c, flangeQuestion(beam, span));
 
-const known = new WeakMap<BeamInput, { readonly code: string; readonly beam: BeamInput }>();
-
 /** The beam with its flange widths by code in each span, where they are asked for; else the beam itself. */
 export function withFlanges<B extends BeamInput>(beam: B, code: DesignCode): B {
   if (!hasFlangeByCode(beam) || beam.supports.length !== beam.spans.length + 1) return beam;
-  const before = known.get(beam);
-  if (before?.code === code.settings.id) return before.beam as B;
   const spans = beam.spans.map((s, i) => ({ ...s, section: { ...s.section, flangeWidth: flangeWidth(silent, beam, code, i) } }));
-  const made = { ...beam, spans };
-  known.set(beam, { code: code.settings.id, beam: made });
-  return made;
+  return { ...beam, spans };
 }

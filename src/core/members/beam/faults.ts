@@ -4,12 +4,13 @@ import { catalogues, findBar } from '../../materials/bars';
 import type { Fault } from '../../checks/fault';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
-import type { BeamInput } from './input';
-import { outlineOf, supportName } from './input';
+import { withFlanges } from './effective-flange';
+import { supportName, type BeamInput, spanOutline } from './input';
 import { crossingEdges } from '../../geometry/polygon';
 
 /** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
-export function beamFaults(beam: BeamInput, code: DesignCode): Fault[] {
+export function beamFaults(given: BeamInput, code: DesignCode): Fault[] {
+  const beam = withFlanges(given, code);
   return [
     ...materialFaults(beam.materials, code),
     ...serviceFaults(beam),
@@ -35,7 +36,7 @@ function sectionFaults(beam: BeamInput): Fault[] {
   const faults: Fault[] = [];
   const add = (path: string, reason: string) => faults.push({ path, reason });
   beam.spans.forEach((span, i) => {
-    const o = outlineOf(beam, i);
+    const o = spanOutline(beam, i);
     const at = (field: string) => (i > 0 || field in span.section ? `spans[${i}].section.${field}` : `section.${field}`);
     const { top, bottom, side } = beam.cover;
     if (o.shape === 'free') {

@@ -3,14 +3,14 @@ import { silent } from '../../calc/calc';
 import { formatQuantity } from '../../units/format';
 import type { DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
-import { outlineOf, supportPositions } from './input';
+import { outlineOf } from './prepared';
 
 /** Shear between the web and a compressed flange, where the code has a rule for it: the worst span. */
 export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
   const { beam, code, strips, resistance, units } = basis;
   const { flangeShear } = code;
   if (!flangeShear) return [];
-  const starts = supportPositions(beam);
+  const { starts } = beam;
   const rows = beam.spans.flatMap((s, span) => {
     const o = outlineOf(beam, span);
     if (o.shape === 'rectangular' || o.shape === 'invertedT' || o.shape === 'free' || o.flangeWidth <= o.b) return [];

@@ -4,29 +4,26 @@ import { catalogues, type BarCatalogue } from '../../materials/bars';
 import { areaOf, barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { chooseSteel } from './choose-steel';
-import { withFlanges } from './effective-flange';
 import { beamFaults } from './faults';
 import { supportPositions, type BeamBars, type BeamInput, type LinkZone } from './input';
 import { serviceMoments } from './service/service-moments';
 import type { BeamSteel } from './steel';
+import { type PreparedBeam, prepareBeam } from './prepared';
 
 /** A beam with the steel that it needs by itself. */
 interface Chosen {
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly analysis: BeamAnalysis;
   readonly steel: BeamSteel;
-  readonly starts: readonly number[];
 }
 
 function chosenFor(given: BeamInput, code: DesignCode): Chosen[] {
-  const beam = withFlanges(given, code);
-  if (beam.mode !== 'loads' || beamFaults(beam, code).length > 0) return [];
+  if (given.mode !== 'loads' || beamFaults(given, code).length > 0) return [];
+  const beam = prepareBeam(given, code);
   try {
     const analysis = analyseBeam(beam, code);
     if (analysis.arrangements.length === 0) return [];
-    return [
-      { beam, analysis, steel: chooseSteel(beam, code, analysis, serviceMoments(beam, code, analysis)), starts: supportPositions(beam) },
-    ];
+    return [{ beam, analysis, steel: chooseSteel(beam, code, analysis, serviceMoments(beam, code, analysis)) }];
   } catch (error) {
     if (error instanceof MechanismError) return [];
     throw error;
@@ -76,7 +73,7 @@ function bottomOf(all: readonly Chosen[], i: number, length: number, catalogue: 
     all.map((c) => c.steel.bottom[i]!.main),
     catalogue,
   );
-  const runs = all.flatMap(({ steel, starts }) => {
+  const runs = all.flatMap(({ steel, beam: { starts } }) => {
     const run = steel.bottom[i]!.extra;
     return run ? [{ bars: run.bars, from: run.from - starts[i]!, rest: starts[i + 1]! - run.to }] : [];
   });
@@ -101,7 +98,7 @@ function bottomOf(all: readonly Chosen[], i: number, length: number, catalogue: 
 }
 
 function supportOf(all: readonly Chosen[], j: number, own: readonly number[], catalogue: BarCatalogue): BeamBars['support'][number] {
-  const runs = all.flatMap(({ steel, starts }) => {
+  const runs = all.flatMap(({ steel, beam: { starts } }) => {
     const run = steel.support[j];
     return run ? [{ bars: run.bars, left: starts[j]! - run.from, right: run.to - starts[j]! }] : [];
   });

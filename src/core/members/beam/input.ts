@@ -22,14 +22,8 @@ export type LinkZone = NonNullable<BeamBars['links'][number]['zones']>[number];
 export type BarRules = BeamInput['barRules'];
 export type GivenForces = BeamInput['forces'][number];
 
-const outlines = new WeakMap<BeamInput, BeamOutline[]>();
-
-/** The outline of a span; the same object for the same beam, so that what is worked out from it can be kept. */
-export function outlineOf(beam: BeamInput, span: number): BeamOutline {
-  let known = outlines.get(beam);
-  if (!known) outlines.set(beam, (known = beam.spans.map((s) => ({ ...beam.section, ...s.section }))));
-  return known[span] ?? beam.section;
-}
+/** The outline of a span as it is typed. */
+export const spanOutline = ({ section, spans }: BeamInput, i: number): BeamOutline => ({ ...section, ...spans[i]?.section });
 
 /** Distances of the supports from the left end. */
 export function supportPositions({ spans }: { readonly spans: readonly { readonly length: number }[] }): number[] {

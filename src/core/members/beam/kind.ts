@@ -6,7 +6,6 @@ import { sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { completeBeam } from './complete';
 import { beamFacts, beamFigures, beamInputs } from './content';
 import { designBeam } from './design-beam';
-import { withFlanges } from './effective-flange';
 import { beamFaults } from './faults';
 import { withGroupBars } from './group';
 import { emptyModel } from '../../model/member-model';
@@ -27,7 +26,7 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
   starts: beamStarts,
   schema: (d) => memberSchema('beam', beamMemberFields, d),
   complete: completeBeam,
-  faults: (beam, code) => beamFaults(withFlanges(beam, code), code),
+  faults: beamFaults,
   empty: emptyBeamResult,
   design: (beam, code, options, others) => designBeam(withGroupBars(beam, others, code), code, options),
   choices: codeChoices('columns', 'strips'),

@@ -19,14 +19,14 @@ import type { Corner, Place } from '../../model/centre-line';
 import { emptyModel, type MemberModel } from '../../model/member-model';
 import { placeBars, type BarGroup, type PlacedBar } from '../../reinforcement/bar-groups';
 import { barRuns, type BarRun, type BentEnds } from './bar-runs';
-import { withFlanges } from './effective-flange';
-import { outlineOf, supportName, supportPositions, type BeamInput, type LinkZone } from './input';
+import { supportName, type BeamInput, type LinkZone } from './input';
 import type { BeamResult } from './result';
 import { faceGeometry, type BeamSteel } from './steel';
+import { type PreparedBeam, outlineOf, prepareBeam } from './prepared';
 
 /** The beam as it is to be built; z is 0 at its upper face. */
-export function beamModel(beam: BeamInput, code: DesignCode, steel: BeamSteel, bent: BentEnds): MemberModel {
-  const starts = supportPositions(beam);
+export function beamModel(beam: PreparedBeam, code: DesignCode, steel: BeamSteel, bent: BentEnds): MemberModel {
+  const { starts } = beam;
   const site: Site = { beam, code, steel };
   const runs = barRuns<BarGroup>({
     spans: beam.spans,
@@ -58,15 +58,15 @@ export function beamInSpace(beam: BeamInput, code: DesignCode, { steel, bent }: 
   const known = steel.bottom.length;
   const designed =
     known < beam.spans.length ? { ...beam, spans: beam.spans.slice(0, known), supports: beam.supports.slice(0, known + 1) } : beam;
-  return beamModel(withFlanges(designed, code), code, steel, bent);
+  return beamModel(prepareBeam(designed, code), code, steel, bent);
 }
 
 /** Sides and undersides that are shuttered (mm2). */
-export const beamFormwork = (beam: BeamInput): number =>
+export const beamFormwork = (beam: PreparedBeam): number =>
   beam.spans.reduce((sum, s, i) => sum + formworkOf(outlineOf(beam, i)) * s.length, 0);
 
 interface Site {
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly code: DesignCode;
   readonly steel: BeamSteel;
 }
@@ -203,7 +203,7 @@ function sideBars(site: Site, runs: readonly BarRun<BarGroup>[]): DraftSet[] {
 
 /** Closed links round the web; more legs as links over neighbouring bars within, and a single leg with hooks where one is left over. */
 function linksOf(site: Site, span: number): DraftSet[] {
-  const start = supportPositions(site.beam)[span]!;
+  const start = site.beam.starts[span]!;
   let from = 0;
   return site.steel.links[span]!.flatMap((zone, k): DraftSet[] => {
     const xs = inRow(start + from, start + zone.to, zone.spacing);

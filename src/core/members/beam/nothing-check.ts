@@ -1,9 +1,9 @@
 import { type Check, checkInWords } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
-import type { BeamInput } from './input';
+import type { PreparedBeam } from './prepared';
 
 /** Whether there is nothing to design a member for: no combination for strength, or no load and no settlement. */
-export function hasNothing({ loads, selfWeight, supports }: BeamInput, { arrangements }: BeamAnalysis): boolean {
+export function hasNothing({ loads, selfWeight, supports }: PreparedBeam, { arrangements }: BeamAnalysis): boolean {
   return arrangements.length === 0 || (loads.length === 0 && !selfWeight && supports.every((s) => s.settlement === 0));
 }
 

@@ -2,9 +2,11 @@ import { silent } from '../../calc/calc';
 import type { BendingResistance, DesignCode, Links, ShearResistance, ShearSection } from '../../codes/design-code';
 import { grossProperties } from '../../geometry/beam-outline';
 import { barOf } from '../../reinforcement/bar-groups';
-import { outlineOf, type BeamInput, type LinkZone } from './input';
-import { compressionFace, sectionWith, tensionFace, type Sense } from './section-at';
-import type { Face, SteelAlong, SteelMap } from './steel';
+import { type LinkZone } from './input';
+import { sectionWith } from './section-at';
+import type { SteelAlong, SteelMap } from './steel';
+import { compressionFace, tensionFace, type Sense, type Face } from './sense';
+import { type PreparedBeam, outlineOf } from './prepared';
 
 /** Resistances of a beam, or of a strip of slab, as reinforced, worked out once for each different section. */
 export class ResistanceMap<S extends SteelAlong = SteelMap> {
@@ -13,7 +15,7 @@ export class ResistanceMap<S extends SteelAlong = SteelMap> {
   private readonly shears = new Map<ShearSection, Map<LinkZone | null, ShearResistance>>();
 
   constructor(
-    private readonly beam: BeamInput,
+    private readonly beam: PreparedBeam,
     private readonly code: DesignCode,
     readonly map: S,
   ) {}
@@ -91,7 +93,7 @@ export function sensesOf(maxM: number, minM: number): Sense[] {
 }
 
 /** Anchorage length of bars of a size in a span, remembered. */
-export function anchorageLengths(beam: BeamInput, code: DesignCode, map: Pick<SteelAlong, 'catalogue'>) {
+export function anchorageLengths(beam: PreparedBeam, code: DesignCode, map: Pick<SteelAlong, 'catalogue'>) {
   const known = new Map<string, number>();
   return (face: Face, size: string, span: number): number => {
     const key = `${face} ${size} ${span}`;

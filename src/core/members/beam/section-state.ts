@@ -4,11 +4,13 @@ import type { TorsionWall } from '../../codes/torsion-rules';
 import type { BeamOutline } from '../../geometry/beam-outline';
 import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { catalogues } from '../../materials/bars';
-import { outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
+import type { BeamInput, LinkZone } from './input';
 import { anchorageLengths } from './resistance';
-import { sectionAt, type Sense } from './section-at';
+import { sectionAt } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
 import { torsionWall } from './torsion';
+import type { Sense } from './sense';
+import { outlineOf, prepareBeam } from './prepared';
 
 /** One cut through a beam with its bars and its ultimate state. */
 export interface SectionState {
@@ -31,8 +33,9 @@ export interface SectionState {
 }
 
 /** Cuts the beam at x (mm) for a sense of bending. */
-export function sectionState(beam: BeamInput, code: DesignCode, steel: BeamSteel, x: number, sense: Sense): SectionState {
-  const starts = supportPositions(beam);
+export function sectionState(given: BeamInput, code: DesignCode, steel: BeamSteel, x: number, sense: Sense): SectionState {
+  const beam = prepareBeam(given, code);
+  const { starts } = beam;
   const span = Math.max(
     0,
     Math.min(beam.spans.length - 1, starts.findIndex((s) => s > x) - 1 >= 0 ? starts.findIndex((s) => s > x) - 1 : beam.spans.length - 1),

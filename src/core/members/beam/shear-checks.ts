@@ -7,9 +7,10 @@ import type { DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, type ShearDemand, shearLimits } from './demand';
-import { outlineOf, supportName, type LinkZone } from './input';
+import { supportName, type LinkZone } from './input';
 import { linksOf, sensesOf } from './resistance';
 import { barOf } from '../../reinforcement/bar-groups';
+import { outlineOf } from './prepared';
 
 interface ShearStation {
   readonly i: number;

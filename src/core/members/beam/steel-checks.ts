@@ -4,9 +4,9 @@ import type { PlacedBar, Placement } from '../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import type { CheckBasis } from './bending-checks';
-import { outlineOf } from './input';
-import { plainSection, tensionFace } from './section-at';
-import type { Face, SteelAlong } from './steel';
+import type { SteelAlong } from './steel';
+import { tensionFace, type Face } from './sense';
+import { plainOf } from './prepared';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
 export function minimumSteelCheck({ beam, code, strips, resistance, regions }: CheckBasis<SteelAlong>): DerivableCheck[] {
@@ -16,7 +16,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions }: C
     if (region.stations.length === 0 || moment(i) <= 0) return [];
     const span = strips.span[i]!;
     const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
-    const section = plainSection(outlineOf(beam, span), region.sense);
+    const section = plainOf(beam, span, region.sense);
     const least = code.minimumSteel(silent, section, d, beam.materials);
     return [{ region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity }];
   });
@@ -44,7 +44,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions }: C
 /** Most steel in a face, where the code limits it. */
 export function maximumSteelCheck({ beam, code, strips }: CheckBasis<SteelAlong>): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
-  const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainSection(outlineOf(beam, span), 'sagging'), beam.materials));
+  const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainOf(beam, span, 'sagging'), beam.materials));
   strips.x.forEach((_x, i) => {
     for (const sense of ['sagging', 'hogging'] as const) {
       const most = limits[strips.span[i]!];
@@ -66,7 +66,7 @@ export function maximumSteelCheck({ beam, code, strips }: CheckBasis<SteelAlong>
       compare: (c) => ({
         demand: area,
         demandIs: ['area of the bars of the face', 'of the bars as they are laid out'],
-        capacity: code.maximumSteel(c, plainSection(outlineOf(beam, span), 'sagging'), beam.materials)!,
+        capacity: code.maximumSteel(c, plainOf(beam, span, 'sagging'), beam.materials)!,
       }),
       fails: (has, most) => `${has} in one face, at most ${most} outside laps.`,
     }),

@@ -1,7 +1,9 @@
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues, type BarCatalogue } from '../../materials/bars';
 import { areaOf, barOf, placeBars, type BarGroup, type FaceGeometry, type Placement } from '../../reinforcement/bar-groups';
-import { outlineOf, supportPositions, type BeamInput, type LinkZone } from './input';
+import type { LinkZone } from './input';
+import type { Face } from './sense';
+import { type PreparedBeam, outlineOf } from './prepared';
 
 /** The steel of a beam with nothing left open: positions along the beam (mm from its left end). */
 export interface BeamSteel {
@@ -20,8 +22,6 @@ export interface BarRun {
   readonly from: number;
   readonly to: number;
 }
-
-export type Face = 'top' | 'bottom';
 
 /** Bars at one place of one face, with the share of their strength that their anchorage there allows. Equal bars are one object. */
 export interface BarsHere {
@@ -55,7 +55,7 @@ export const SHARE_STEPS = 16;
 export class SteelMap implements SteelAlong {
   readonly catalogue: BarCatalogue;
   readonly side: BarGroup | null;
-  private readonly starts: number[];
+  private readonly starts: readonly number[];
   private readonly topAreas: number[];
   private readonly supportAreas: number[];
   private readonly known = new Map<number, BarsHere>();
@@ -63,14 +63,14 @@ export class SteelMap implements SteelAlong {
   private readonly centroids = new Map<number, { readonly area: number; readonly fromFace: number }>();
 
   constructor(
-    private readonly beam: BeamInput,
+    private readonly beam: PreparedBeam,
     readonly steel: BeamSteel,
     private readonly code: DesignCode,
     private readonly anchorage: (face: Face, size: string, span: number) => number,
   ) {
     this.catalogue = catalogues[beam.catalogue];
     this.side = steel.side ?? null;
-    this.starts = supportPositions(beam);
+    this.starts = beam.starts;
     this.topAreas = steel.top.map((t) => areaOf([t.main], this.catalogue));
     this.supportAreas = steel.support.map((run) => (run ? areaOf([run.bars], this.catalogue) : 0));
   }
@@ -157,7 +157,7 @@ export function shareSteps(run: { readonly from: number; readonly to: number }, 
   return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6);
 }
 
-export function faceGeometry(beam: BeamInput, face: Face, span: number, linkDiameter: number): FaceGeometry {
+export function faceGeometry(beam: PreparedBeam, face: Face, span: number, linkDiameter: number): FaceGeometry {
   return {
     width: outlineOf(beam, span).b,
     faceCover: beam.cover[face],

@@ -2,14 +2,20 @@ import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
-import type { BeamInput } from './input';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
-import { bendingTask, type Sense } from './section-at';
+import { bendingTask } from './section-at';
 import type { SteelAlong } from './steel';
+import type { Sense } from './sense';
+import type { PreparedBeam } from './prepared';
 
 /** Demand and resistance along the whole beam. */
-export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap<SteelAlong>): BeamStrips {
+export function beamStrips(
+  beam: PreparedBeam,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  resistance: ResistanceMap<SteelAlong>,
+): BeamStrips {
   const { stations, ...env } = analysis.envelope;
   const n = stations.length;
   const curve = () => new Float64Array(n);
@@ -65,7 +71,7 @@ export function beamStrips(beam: BeamInput, code: DesignCode, analysis: BeamAnal
 }
 
 /** The shear envelope with its peaks near supports cut where links need not be checked. */
-function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap<SteelAlong>): Float64Array {
+function designShear(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap<SteelAlong>): Float64Array {
   const { stations, maxV, minV } = analysis.envelope;
   const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
   const force = Float64Array.from(stations, (_, i) => Math.max(Math.abs(maxV[i]!), Math.abs(minV[i]!)));
@@ -85,7 +91,7 @@ function designShear(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, 
 
 /** Tension steel for a moment with tension steel at d and compression steel at d2 (mm2); NaN where the section cannot carry it with such steel. */
 export function requiredSteel(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   span: number,
   sense: Sense,

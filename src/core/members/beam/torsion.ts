@@ -8,8 +8,8 @@ import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits } from './demand';
-import { outlineOf, type BeamInput } from './input';
 import { linksOf, sensesOf, type ResistanceMap } from './resistance';
+import { type PreparedBeam, outlineOf } from './prepared';
 
 /** Largest torque at each station (N mm, without sign), and the arrangement that brings it; null where there is none at all. */
 export interface TorqueEnvelope {
@@ -44,7 +44,7 @@ function makeEnvelope({ arrangements, envelope }: BeamAnalysis): TorqueEnvelope 
 const webOutline = (b: number, h: number): Loop => box(-b / 2, 0, b / 2, h);
 
 export function torsionQuestion(
-  beam: BeamInput,
+  beam: PreparedBeam,
   span: number,
   section: ShearSection,
   links: Links,
@@ -56,14 +56,14 @@ export function torsionQuestion(
 }
 
 /** What of a span works in torsion: its web, with the largest of its covers all round. */
-function torsionOutline(beam: BeamInput, span: number, linkDiameter: number, barDiameter = 20) {
+function torsionOutline(beam: PreparedBeam, span: number, linkDiameter: number, barDiameter = 20) {
   const { b, h } = outlineOf(beam, span);
   const cover = Math.max(beam.cover.side, beam.cover.top, beam.cover.bottom);
   return { outline: webOutline(b, h), toBar: cover + linkDiameter + barDiameter / 2, toLink: cover + linkDiameter / 2, realWall: Infinity };
 }
 
 /** The wall that carries torques, where the beam has any; else null. */
-export function torsionWall(beam: BeamInput, code: DesignCode, span: number, linkDiameter: number): TorsionWall | null {
+export function torsionWall(beam: PreparedBeam, code: DesignCode, span: number, linkDiameter: number): TorsionWall | null {
   const isTwisted =
     beam.mode === 'forces'
       ? beam.forces.some((f) => (f.torsion ?? 0) !== 0)
@@ -81,7 +81,7 @@ export interface TorsionStation {
 }
 
 /** Every station where links are checked that has a torque. */
-export function torsionStations(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): TorsionStation[] {
+export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): TorsionStation[] {
   const torque = torqueEnvelope(analysis);
   if (!torque) return [];
   const { stations, maxM, minM, maxV, minV } = analysis.envelope;
@@ -111,7 +111,7 @@ function valueAt({ x: xs, span }: { x: readonly number[]; span: readonly number[
  * (mm2) for the bottom or top face, and for all side bars together.
  */
 export function shareOut(
-  beam: BeamInput,
+  beam: PreparedBeam,
   span: number,
   answer: TorsionAnswer,
   levels: number,
@@ -126,7 +126,7 @@ export function shareOut(
 }
 
 /** Side bars that torsion needs: levels within the largest distance of bars, the thinnest size that is enough. */
-export function sideBars(beam: BeamInput, stations: readonly Pick<TorsionStation, 'span' | 'answer'>[]): BarGroup | null {
+export function sideBars(beam: PreparedBeam, stations: readonly Pick<TorsionStation, 'span' | 'answer'>[]): BarGroup | null {
   const working = stations.filter((s) => s.answer.longitudinal > 0);
   if (working.length === 0) return null;
   const levels = Math.max(...working.map((s) => Math.ceil(barDistance(beam, s.span, 0) / s.answer.barSpacing.value - 1e-9) - 1));
@@ -139,7 +139,7 @@ export function sideBars(beam: BeamInput, stations: readonly Pick<TorsionStation
 }
 
 /** Distance between the levels of bars up a side face (mm). */
-export function barDistance(beam: BeamInput, span: number, levels: number): number {
+export function barDistance(beam: PreparedBeam, span: number, levels: number): number {
   const { h } = outlineOf(beam, span);
   return (h - beam.cover.top - beam.cover.bottom - 50) / (levels + 1);
 }

@@ -10,10 +10,10 @@ import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
-import { panelSection, panelTask, reinforced, resistanceOf, WIDTH } from './sections';
+import { panelTask, reinforced, resistanceOf, WIDTH, type PreparedPanel } from './sections';
 
 export interface PanelBasis {
-  readonly panel: PanelInput;
+  readonly panel: PreparedPanel;
   readonly code: DesignCode;
   readonly units: UnitSystem;
   readonly w: number;
@@ -77,7 +77,7 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
 /** Least steel and largest spacing: the worst place of each. */
 export function panelSteel({ panel, code, sections }: PanelBasis): DerivableCheck[] {
   if (sections.length === 0) return [];
-  const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panelSection(panel), s.d, panel.materials) / WIDTH }));
+  const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panel.plain, s.d, panel.materials) / WIDTH }));
   const thin = largestOf(least, (l) => l.need / l.s.provided)!;
   const most = code.slab.spacing(panel.h, 'peak');
   const wide = largestOf(sections, (s) => s.bars.spacing)!;
@@ -90,7 +90,7 @@ export function panelSteel({ panel, code, sections }: PanelBasis): DerivableChec
       place: here(placeTitle(thin.s.place)),
       kind: 'areaPerWidth',
       compare: (c) => ({
-        demand: code.slab.leastSteel(c, panelSection(panel), thin.s.d, panel.materials) / WIDTH,
+        demand: code.slab.leastSteel(c, panel.plain, thin.s.d, panel.materials) / WIDTH,
         demandIs: ['least steel per length of slab', 'that of the metre over its width'],
         capacity: thin.s.provided,
         capacityIs: ['steel per length of slab', 'of the layer there, as typed or chosen'],

@@ -21,15 +21,16 @@ import { panelFaults } from './faults';
 import type { PanelInput } from './input';
 import { panelModel } from './model';
 import { emptyPanelResult, type PanelResult } from './result';
-import { panelSections } from './sections';
+import { panelSections, preparePanel } from './sections';
 
 /** Corners that may lift turn the yield lines: moments grow by about a tenth. */
 const LIFTED_CORNERS = 1.1;
 
 /** Designs a rectangular panel on four edges by hand methods. Never throws on bad input; the result then lists its faults. */
-export function designPanel(panel: PanelInput, code: DesignCode, options: DesignOptions): PanelResult {
-  const faults = panelFaults(panel, code);
+export function designPanel(given: PanelInput, code: DesignCode, options: DesignOptions): PanelResult {
+  const faults = panelFaults(given, code);
   if (faults.length > 0) return emptyPanelResult(faults);
+  const panel = preparePanel(given);
   const combinations = panelCombinations(panel, code);
   const ultimate = combinations.filter((c) => c.kind === 'ultimate').map((c) => ({ c, w: loadOf(panel, c.factors) }));
   const worst = ultimate.reduce<(typeof ultimate)[number] | null>((a, b) => (!a || b.w > a.w ? b : a), null);

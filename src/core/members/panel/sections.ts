@@ -2,28 +2,27 @@ import { silent } from '../../calc/calc';
 import type { BendingResistance, BendingTask, BendingSection, DesignCode } from '../../codes/design-code';
 import type { PanelMoments } from '../../analysis/panel';
 import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
-import { plainSection } from '../beam/section-at';
-import type { BeamOutline } from '../../geometry/beam-outline';
 import { directionOf, panelPlaces, type PanelInput, type PanelPlace } from './input';
 import type { PanelSection } from './result';
+import { plainSection } from '../beam/prepared';
 
 /** The width on which sections of a panel are worked out (mm). */
 export const WIDTH = 1000;
 
-const outlines = new WeakMap<PanelInput, BeamOutline>();
+/** A panel with a metre of it without bars, worked out once. */
+export type PreparedPanel = PanelInput & { readonly plain: BendingSection };
 
-/** A metre of the panel without bars; the same object for the same panel. */
-export function panelSection(panel: PanelInput): BendingSection {
-  let known = outlines.get(panel);
-  if (!known) outlines.set(panel, (known = { shape: 'rectangular', b: WIDTH, h: panel.h, flangeWidth: WIDTH, flangeDepth: panel.h }));
-  return plainSection(known, 'sagging');
-}
+/** Makes a panel without faults ready for design. */
+export const preparePanel = (panel: PanelInput): PreparedPanel => ({
+  ...panel,
+  plain: plainSection({ shape: 'rectangular', b: WIDTH, h: panel.h, flangeWidth: WIDTH, flangeDepth: panel.h }, 'sagging'),
+});
 
 /** The moment at a place (N mm/mm). */
 export const momentAt = (m: PanelMoments, place: PanelPlace): number => (place === 'x' || place === 'y' ? m[place] : m.support[place]);
 
 /** From the face of the slab to the bars of a place (mm): those of the other direction may lie outside. */
-function insetOf(panel: PanelInput, place: PanelPlace, outside: SlabBars | null): number {
+function insetOf(panel: PreparedPanel, place: PanelPlace, outside: SlabBars | null): number {
   const cover = place === 'x' || place === 'y' ? panel.cover.bottom : panel.cover.top;
   if (directionOf(place) === panel.outer) return cover;
   return cover + (outside ? layerOf(outside, panel.catalogue).diameter : 12);
@@ -31,19 +30,19 @@ function insetOf(panel: PanelInput, place: PanelPlace, outside: SlabBars | null)
 
 /** The reinforced metre at a place. */
 export function reinforced(
-  panel: PanelInput,
+  panel: PreparedPanel,
   bars: SlabBars,
   inset: number,
 ): { readonly section: BendingSection; readonly d: number; readonly area: number } {
   const { area, diameter } = layerOf(bars, panel.catalogue);
   const d = panel.h - inset - diameter / 2;
-  return { d, area: area * WIDTH, section: { ...panelSection(panel), layers: [{ depth: d, area: area * WIDTH }] } };
+  return { d, area: area * WIDTH, section: { ...panel.plain, layers: [{ depth: d, area: area * WIDTH }] } };
 }
 
 /** Steel of a metre for a moment per length of slab, in tension alone. */
-export const panelTask = (panel: PanelInput, moment: number, d: number): BendingTask => ({
+export const panelTask = (panel: PreparedPanel, moment: number, d: number): BendingTask => ({
   moment: moment * WIDTH,
-  section: panelSection(panel),
+  section: panel.plain,
   d,
   d2: panel.cover.top + 6,
   materials: panel.materials,
@@ -52,16 +51,16 @@ export const panelTask = (panel: PanelInput, moment: number, d: number): Bending
 });
 
 /** Steel that a moment needs (mm2 on a metre), least steel included; Infinity where no steel would do. */
-export function needAt(panel: PanelInput, code: DesignCode, moment: number, d: number): number {
+export function needAt(panel: PreparedPanel, code: DesignCode, moment: number, d: number): number {
   const { tension, refusal } = code.bendingSteel(silent, panelTask(panel, moment, d));
-  return refusal ? Infinity : Math.max(tension, code.slab.leastSteel(silent, panelSection(panel), d, panel.materials));
+  return refusal ? Infinity : Math.max(tension, code.slab.leastSteel(silent, panel.plain, d, panel.materials));
 }
 
-export const resistanceOf = (panel: PanelInput, code: DesignCode, section: BendingSection): BendingResistance | null =>
+export const resistanceOf = (panel: PreparedPanel, code: DesignCode, section: BendingSection): BendingResistance | null =>
   code.bendingResistance(silent, section, panel.materials) ?? null;
 
 /** The lightest usual bars for a moment; the heaviest that are allowed where none will do. */
-function choose(panel: PanelInput, code: DesignCode, moment: number, inset: number): SlabBars {
+function choose(panel: PreparedPanel, code: DesignCode, moment: number, inset: number): SlabBars {
   const most = code.slab.spacing(panel.h, 'peak').value;
   const fits = slabOptions(panel).filter((o) => {
     const { diameter } = layerOf(o, panel.catalogue);
@@ -79,7 +78,7 @@ function choose(panel: PanelInput, code: DesignCode, moment: number, inset: numb
 }
 
 /** Bars at every place that has a moment, set or chosen, with what they carry: the outer direction first, since the inner bars lie on it. */
-export function panelSections(panel: PanelInput, code: DesignCode, moments: PanelMoments): PanelSection[] {
+export function panelSections(panel: PreparedPanel, code: DesignCode, moments: PanelMoments): PanelSection[] {
   const made = new Map<PanelPlace, PanelSection>();
   const order = [...panelPlaces].sort((a, b) => Number(directionOf(a) !== panel.outer) - Number(directionOf(b) !== panel.outer));
   for (const place of order) {

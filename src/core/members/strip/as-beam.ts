@@ -20,18 +20,8 @@ function loadOn(load: StripLoad, width: number): BeamLoad {
   }
 }
 
-const known = new WeakMap<StripInput, Map<number, BeamInput>>();
-
-/** The strip as the beam that it is, without links; the same object for the same strip. Loads and supports keep their order. */
+/** The strip as the beam that it is, without links. Loads and supports keep their order. */
 export function stripAsBeam(strip: StripInput, width: number): BeamInput {
-  let byWidth = known.get(strip);
-  if (!byWidth) known.set(strip, (byWidth = new Map()));
-  let beam = byWidth.get(width);
-  if (!beam) byWidth.set(width, (beam = makeBeam(strip, width)));
-  return beam;
-}
-
-function makeBeam(strip: StripInput, width: number): BeamInput {
   const { spans, supports, materials, catalogue, unitWeight, selfWeight, cases, service, combinationsOff, ownCombinations } = strip;
   return {
     mode: 'loads',

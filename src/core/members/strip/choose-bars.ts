@@ -2,9 +2,9 @@ import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
-import { outlineOf, type BeamInput } from '../beam/input';
-import { compressionFace, plainSection, pulledWeb, tensionFace, type Sense } from '../beam/section-at';
 import type { StripInput } from './input';
+import { compressionFace, tensionFace, type Sense } from '../beam/sense';
+import { type PreparedBeam, outlineOf, plainOf, pulledWeb } from '../beam/prepared';
 
 /** A moment (N mm on the strip's width) that bars in one face of one span have to carry. */
 export interface SlabTask {
@@ -20,12 +20,12 @@ export interface SlabTask {
 const NOMINAL = 6; // mm, half a thin bar
 
 /** Area and need of one arrangement on the strip's width (mm2); `need` is Infinity where no steel would do. */
-export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, task: SlabTask, bars: SlabBars, inset: number) {
+export function needOf(strip: StripInput, beam: PreparedBeam, code: DesignCode, task: SlabTask, bars: SlabBars, inset: number) {
   const { diameter, area } = layerOf(bars, strip.catalogue);
   const { b, h } = outlineOf(beam, task.span);
   const d = h - strip.cover[tensionFace(task.sense)] - inset - diameter / 2;
   const d2 = strip.cover[compressionFace(task.sense)] + NOMINAL;
-  const section = plainSection(outlineOf(beam, task.span), task.sense);
+  const section = plainOf(beam, task.span, task.sense);
   const bending = code.bendingSteel(silent, {
     moment: task.moment,
     section,
@@ -44,7 +44,7 @@ export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, tas
         d,
         diameter,
         width,
-        ...pulledWeb(outlineOf(beam, task.span), task.sense),
+        ...pulledWeb(beam, task.span, task.sense),
       }).value ?? 0)
     : 0;
   const least = task.moment > 0 ? Math.max(code.slab.leastSteel(silent, section, d, strip.materials), cracks) : 0;
@@ -54,7 +54,7 @@ export function needOf(strip: StripInput, beam: BeamInput, code: DesignCode, tas
 /** What a choice looks at. */
 interface Choosing {
   readonly strip: StripInput;
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly code: DesignCode;
   /** From the cover to the bars along the span (mm). */
   readonly inset: number;

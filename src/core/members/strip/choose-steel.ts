@@ -5,12 +5,13 @@ import { layerOf, slabOptions, type SlabBars } from '../../reinforcement/slab-ba
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from '../beam/analysis';
 import { shiftedMoments } from '../beam/demand';
-import { holdsMoment, outlineOf, supportName, supportPositions, type BeamInput } from '../beam/input';
+import { holdsMoment, supportName } from '../beam/input';
 import { anchorageLengths, ResistanceMap, sensesOf } from '../beam/resistance';
-import type { Sense } from '../beam/section-at';
 import { chooseSlabBars, type SlabTask } from './choose-bars';
 import type { StripInput } from './input';
 import { StripMap, type SlabRun, type StripSteel } from './steel';
+import type { Sense } from '../beam/sense';
+import { type PreparedBeam, outlineOf } from '../beam/prepared';
 
 /** Steel beside that for strength, by the region that asks for it ("span-1", "support-B"): mm2 on the strip's width. */
 export type MoreSteel = Readonly<Record<string, number>>;
@@ -18,7 +19,7 @@ export type MoreSteel = Readonly<Record<string, number>>;
 /** The steel of a slab: what the engineer set, and for the rest a choice in usual sizes and spacings. */
 export function chooseStripSteel(
   strip: StripInput,
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   more: MoreSteel = {},
@@ -50,14 +51,14 @@ function largest({ envelope }: BeamAnalysis, span: number, sense: Sense, from: n
   return moment;
 }
 
-const spanMoment = (beam: BeamInput, analysis: BeamAnalysis, span: number, sense: Sense) => {
-  const starts = supportPositions(beam);
+const spanMoment = (beam: PreparedBeam, analysis: BeamAnalysis, span: number, sense: Sense) => {
+  const { starts } = beam;
   return largest(analysis, span, sense, starts[span]!, starts[span + 1]!);
 };
 
 function chooseBottom(
   strip: StripInput,
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   more: MoreSteel,
@@ -74,8 +75,8 @@ function chooseBottom(
 }
 
 /** Moment over a support: of the analysis, or where an end is held unintendedly the share that the code asks for (N mm). */
-export function supportMoment(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, support: number): number {
-  const starts = supportPositions(beam);
+export function supportMoment(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, support: number): number {
+  const { starts } = beam;
   const sides = [support - 1, support].filter((i) => i >= 0 && i < beam.spans.length);
   const held = isHeldEnd(beam, code, support) ? code.slab.heldEnd!.moment : 0;
   return Math.max(
@@ -89,14 +90,14 @@ export function supportMoment(beam: BeamInput, code: DesignCode, analysis: BeamA
 }
 
 /** An end that is free to turn in the analysis but stands on something that holds it a little. */
-export function isHeldEnd(beam: BeamInput, code: DesignCode, support: number): boolean {
+export function isHeldEnd(beam: PreparedBeam, code: DesignCode, support: number): boolean {
   const isEnd = support === 0 || support === beam.spans.length;
   return isEnd && code.slab.heldEnd !== null && beam.supports[support]!.type === 'pinned' && beam.supports[support]!.width > 0;
 }
 
 function chooseSupports(
   strip: StripInput,
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   more: MoreSteel,
@@ -121,8 +122,8 @@ function chooseSupports(
 }
 
 /** Top bars run through a span only where its middle hogs; those of a cantilever are the bars of its root. */
-function chooseTop(strip: StripInput, beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, inset: number): (SlabBars | null)[] {
-  const starts = supportPositions(beam);
+function chooseTop(strip: StripInput, beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, inset: number): (SlabBars | null)[] {
+  const { starts } = beam;
   return beam.spans.map(({ length }, span) => {
     const own = strip.bars.top[span]!.main;
     if (own) return own;
@@ -135,7 +136,7 @@ function chooseTop(strip: StripInput, beam: BeamInput, code: DesignCode, analysi
 }
 
 /** Bars across: the least that the code asks for below, and above where there are top bars that they tie. */
-function chooseAcross(strip: StripInput, beam: BeamInput, code: DesignCode, steel: StripSteel): StripSteel['across'] {
+function chooseAcross(strip: StripInput, beam: PreparedBeam, code: DesignCode, steel: StripSteel): StripSteel['across'] {
   const { b } = beam.section;
   const hasTop = steel.support.some((s) => s) || steel.top.some((t) => t.main);
   const choose = (need: number, place: 'peak' | 'elsewhere'): SlabBars => {
@@ -153,7 +154,7 @@ function chooseAcross(strip: StripInput, beam: BeamInput, code: DesignCode, stee
 }
 
 /** Bottom steel of each span, its gross section, and the least steel across (mm2 on the strip's width). */
-export function acrossNeeds(strip: StripInput, beam: BeamInput, code: DesignCode, steel: StripSteel) {
+export function acrossNeeds(strip: StripInput, beam: PreparedBeam, code: DesignCode, steel: StripSteel) {
   return beam.spans.map((_, i) => {
     const { main, extra } = steel.bottom[i]!;
     const layers = [main, ...(extra ? [extra.bars] : [])];
@@ -164,8 +165,8 @@ export function acrossNeeds(strip: StripInput, beam: BeamInput, code: DesignCode
 }
 
 /** Sets the ends of bars that stop: where the shifted moment no longer needs them, and an anchorage length on. */
-function withEnds(strip: StripInput, beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, draft: StripSteel): StripSteel {
-  const starts = supportPositions(beam);
+function withEnds(strip: StripInput, beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, draft: StripSteel): StripSteel {
+  const { starts } = beam;
   const end = starts[starts.length - 1]!;
   const { lengthStep } = usualSizes[strip.catalogue];
   const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[strip.catalogue] });

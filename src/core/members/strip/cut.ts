@@ -3,12 +3,13 @@ import type { BendingResistance, DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { BarsHandle } from '../beam/drawing/handles';
-import { outlineOf, supportPositions } from '../beam/input';
 import { anchorageLengths } from '../beam/resistance';
-import { sectionAt, type Sense } from '../beam/section-at';
+import { sectionAt } from '../beam/section-at';
 import { stripAsBeam } from './as-beam';
 import type { StripInput } from './input';
 import { StripMap, type StripSteel } from './steel';
+import type { Sense } from '../beam/sense';
+import { outlineOf, prepareBeam } from '../beam/prepared';
 
 /** Bars of a face at a cut, and which of the slab's they are. */
 export interface LayerHere {
@@ -30,8 +31,8 @@ export interface StripCut {
 
 /** Cuts the slab at x (mm) for a sense of bending. */
 export function stripCut(strip: StripInput, code: DesignCode, steel: StripSteel, width: number, x: number, sense: Sense): StripCut {
-  const beam = stripAsBeam(strip, width);
-  const starts = supportPositions(beam);
+  const beam = prepareBeam(stripAsBeam(strip, width), code);
+  const { starts } = beam;
   const next = starts.findIndex((s) => s > x);
   const span = next < 0 ? beam.spans.length - 1 : Math.max(0, next - 1);
   const map = new StripMap(strip, steel, code, width, anchorageLengths(beam, code, { catalogue: catalogues[strip.catalogue] }));

@@ -4,7 +4,7 @@ import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
 import type { BentEnds } from '../beam/bar-runs';
 import { bendingChecks, checkBasis, ductilityCheck } from '../beam/bending-checks';
-import { supportName, type BeamInput } from '../beam/input';
+import { supportName } from '../beam/input';
 import { hasNothing, nothingCheck } from '../beam/nothing-check';
 import { redistributionCheck } from '../beam/redistribution-check';
 import { anchorageLengths, ResistanceMap } from '../beam/resistance';
@@ -26,13 +26,14 @@ import { emptyStripResult, type StripResult } from './result';
 import { stripShearChecks } from './shear-checks';
 import { acrossChecks, leastSteelCheck, mostSpacingCheck } from './steel-checks';
 import { StripMap, type StripSteel } from './steel';
+import { type PreparedBeam, prepareBeam } from '../beam/prepared';
 
 /** Designs a slab that spans one way, as a strip. Never throws on bad input; the result then lists its faults. */
 export function designStrip(strip: StripInput, code: DesignCode, options: DesignOptions): StripResult {
   const width = stripWidth(options.units);
   const faults = stripFaults(strip, code);
   if (faults.length > 0) return emptyStripResult(faults, width);
-  const beam = stripAsBeam(strip, width);
+  const beam = prepareBeam(stripAsBeam(strip, width), code);
   let analysis: BeamAnalysis;
   try {
     analysis = analyseBeam(beam, code);
@@ -70,7 +71,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
 /** A slab with what is known of it before its bars are. */
 interface StripTask {
   readonly strip: StripInput;
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly code: DesignCode;
   readonly analysis: BeamAnalysis;
   readonly moments: ServiceMoments | undefined;
@@ -115,7 +116,7 @@ function stiffened(task: StripTask) {
 }
 
 /** Steel of each region with its first choice (mm2 on the strip's width). */
-function regionAreas(beam: BeamInput, { resistance, strips, regions: all }: StripBasis): Record<string, number> {
+function regionAreas(beam: PreparedBeam, { resistance, strips, regions: all }: StripBasis): Record<string, number> {
   return Object.fromEntries(
     all.map((r) => {
       const i = r.stations[Math.floor(r.stations.length / 2)]!;

@@ -2,13 +2,14 @@ import type { EndSupportQuestion } from '../../codes/anchorage-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { endSupportCheck, endWithoutWidth, type EndAnchorage } from '../beam/anchorage-checks';
 import { addedByLeg, legOf } from '../beam/bar-runs';
-import { holdsMoment, outlineOf, supportName } from '../beam/input';
+import { holdsMoment, supportName } from '../beam/input';
 import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import { stationNear, type StripBasis } from './basis';
 import { isHeldEnd, supportMoment } from './choose-steel';
+import { outlineOf } from '../beam/prepared';
 
 /** Bottom bars that run to the supports, their anchorage at the ends, and top bars where an end is held a little. Top bars of ends turn down. */
 export function endChecks(basis: StripBasis): EndAnchorage {

@@ -4,11 +4,11 @@ import type { SlabPlace } from '../../codes/slab-rules';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { compareCheck } from '../../checks/compare';
 import type { DerivableCheck } from '../../checks/check';
-import { outlineOf } from '../beam/input';
-import { plainSection, tensionFace } from '../beam/section-at';
 import type { Region } from '../beam/bending-checks';
 import type { StripBasis } from './basis';
 import { acrossNeeds } from './choose-steel';
+import { tensionFace } from '../beam/sense';
+import { outlineOf, plainOf } from '../beam/prepared';
 
 const momentOf = ({ strips }: StripBasis, region: Region, i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
 
@@ -27,7 +27,7 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
   const { beam, code, strips, resistance } = basis;
   const found = peaks(basis).map(({ region, i, span }) => {
     const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
-    const section = plainSection(outlineOf(beam, span), region.sense);
+    const section = plainOf(beam, span, region.sense);
     const least = code.slab.leastSteel(silent, section, d, beam.materials);
     return { region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity };
   });

@@ -3,9 +3,9 @@ import { catalogues, type BarCatalogue } from '../../materials/bars';
 import { barOf, type BarGroup, type PlacedBar, type Placement } from '../../reinforcement/bar-groups';
 import { groupsIn, layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { supportPositions } from '../beam/input';
-import { centroidFromFace, SHARE_STEPS, shareSteps, type BarsHere, type Face, type SteelAlong } from '../beam/steel';
-import { stripAsBeam } from './as-beam';
+import { centroidFromFace, SHARE_STEPS, shareSteps, type BarsHere, type SteelAlong } from '../beam/steel';
 import type { StripInput } from './input';
+import type { Face } from '../beam/sense';
 
 /** Bars of a slab with ends (mm from the left end of the strip). */
 export interface SlabRun {
@@ -42,7 +42,7 @@ export class StripMap implements SteelAlong {
     private readonly anchorage: (face: Face, size: string, span: number) => number,
   ) {
     this.catalogue = catalogues[strip.catalogue];
-    this.starts = supportPositions(stripAsBeam(strip, width));
+    this.starts = supportPositions(strip);
   }
 
   linkZoneAt(): null {

@@ -1,6 +1,6 @@
 import type { LoadCase } from '../../../analysis/combination';
 import { lineLoads } from '../analysis';
-import { outlineOf, supportName, supportPositions, type BeamLoad } from '../input';
+import { supportName, supportPositions, type BeamLoad, spanOutline } from '../input';
 import { formatQuantity, formatValue } from '../../../units/format';
 import type { UnitSystem } from '../../../units/quantity';
 import type { Frame } from '../../../drawing/frame';
@@ -31,7 +31,7 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
   const length = starts[starts.length - 1]!;
   const scale = (frame.right - frame.left) / length;
   const toX = (x: number) => frame.left + Math.max(0, Math.min(length, x)) * scale;
-  const deepest = Math.max(...p.beam.spans.map((_, i) => outlineOf(p.beam, i).h));
+  const deepest = Math.max(...p.beam.spans.map((_, i) => spanOutline(p.beam, i).h));
   const depthScale = BEAM_MOST / deepest;
   const at: OnElevation = { toX, starts, top: BEAM_TOP, depth: (span) => depthOf(p, span, depthScale) };
   const shapes: Shape<LineHandle>[] = [
@@ -50,7 +50,7 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
   };
 }
 
-const depthOf = <B>(p: ElevationPicture<B>, span: number, depthScale: number) => outlineOf(p.beam, span).h * depthScale;
+const depthOf = <B>(p: ElevationPicture<B>, span: number, depthScale: number) => spanOutline(p.beam, span).h * depthScale;
 
 function concrete<B>(
   p: ElevationPicture<B>,

@@ -4,10 +4,10 @@ import type { BarGroup } from '../../../reinforcement/bar-groups';
 import { supportPositions, type BeamInput, type LinkZone } from '../input';
 import { barsCut } from '../model';
 import type { BeamStrips } from '../result';
-import type { Sense } from '../section-at';
 import type { SectionState } from '../section-state';
 import type { BarsHandle } from './handles';
 import type { SectionPicture } from './section';
+import type { Sense } from '../sense';
 
 /** How bars, links and lengths are written. */
 export interface SectionLabels {

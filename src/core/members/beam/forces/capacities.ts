@@ -1,10 +1,10 @@
 import { silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { areaOf, barOf } from '../../../reinforcement/bar-groups';
-import type { BeamInput } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { sectionAt } from '../section-at';
 import { torsionQuestion } from '../torsion';
+import type { PreparedBeam } from '../prepared';
 
 /** What a section carries with the bars that it has, each force alone and without axial force (N, N mm). */
 export interface SectionCapacities {
@@ -15,7 +15,7 @@ export interface SectionCapacities {
   readonly torsion: number | null;
 }
 
-export function sectionCapacities(beam: BeamInput, code: DesignCode, resistance: ResistanceMap): SectionCapacities {
+export function sectionCapacities(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap): SectionCapacities {
   const bending = (sense: 'sagging' | 'hogging') =>
     code.bendingResistance(silent, sectionAt(beam, resistance.map, 0, 0, sense).section, beam.materials)?.moment ?? 0;
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
@@ -32,7 +32,7 @@ export function sectionCapacities(beam: BeamInput, code: DesignCode, resistance:
 const LARGE = 1e12;
 
 /** The torque alone that uses up the concrete, the links or all longitudinal bars: without shear each of them grows with the torque. */
-function torsionAlone(beam: BeamInput, code: DesignCode, resistance: ResistanceMap): number | null {
+function torsionAlone(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap): number | null {
   const { steel, catalogue } = resistance.map;
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
   const section = resistance.shearSection(0, 0, ['sagging']);

@@ -1,7 +1,6 @@
 import { missingFor, type DesignCode } from '../../../codes/design-code';
 import { finishChecks, governing, topicsNotCovered, type DerivableCheck } from '../../../checks/check';
 import type { DesignOptions } from '../../../job';
-import type { BeamInput } from '../input';
 import { ResistanceMap } from '../resistance';
 import { emptyBeamResult, type BeamResult } from '../result';
 import { SteelMap } from '../steel';
@@ -9,12 +8,13 @@ import { sectionCapacities } from './capacities';
 import { bendingRow, shearRow, torsionRow } from './row-checks';
 import { sectionRules } from './section-rules';
 import { sectionSteel } from './section-steel';
+import type { PreparedBeam } from '../prepared';
 
 /** Rows that stand on the ladder one by one; of more only the worst of each family at each place. */
 const MOST_RUNGS = 40;
 
 /** A section checked for design forces that are known: each row gives a check in bending, in shear and in torsion. */
-export function designForces(beam: BeamInput, code: DesignCode, options: DesignOptions): BeamResult {
+export function designForces(beam: PreparedBeam, code: DesignCode, options: DesignOptions): BeamResult {
   const steel = sectionSteel(beam, code);
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const byRow = beam.forces.map((f, i) => ({

@@ -1,8 +1,10 @@
 import type { BendingSection, ShearSection } from '../../../codes/design-code';
-import type { BeamInput, GivenForces } from '../input';
+import type { GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
-import { sectionAt, type SectionHere, type Sense } from '../section-at';
+import { sectionAt, type SectionHere } from '../section-at';
 import { torsionQuestion } from '../torsion';
+import type { Sense } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Which face a row of forces stretches. */
 export const senseOf = (f: Pick<GivenForces, 'moment'>): Sense => (f.moment >= 0 ? 'sagging' : 'hogging');
@@ -11,7 +13,7 @@ const withAxial = <S extends BendingSection | ShearSection>(section: S, f: Given
   f.axial ? { ...section, axial: f.axial } : section;
 
 /** The section as bending sees it under a row of forces. */
-export function bendingUnder(beam: BeamInput, resistance: ResistanceMap, f: GivenForces): SectionHere {
+export function bendingUnder(beam: PreparedBeam, resistance: ResistanceMap, f: GivenForces): SectionHere {
   const here = sectionAt(beam, resistance.map, 0, 0, senseOf(f));
   return { ...here, section: withAxial(here.section, f) };
 }
@@ -20,7 +22,7 @@ export function bendingUnder(beam: BeamInput, resistance: ResistanceMap, f: Give
 export const shearUnder = (resistance: ResistanceMap, f: GivenForces): ShearSection =>
   withAxial(resistance.shearSection(0, 0, [senseOf(f)]), f);
 
-export function torsionUnder(beam: BeamInput, resistance: ResistanceMap, f: GivenForces) {
+export function torsionUnder(beam: PreparedBeam, resistance: ResistanceMap, f: GivenForces) {
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
   return torsionQuestion(beam, 0, shearUnder(resistance, f), links, Math.abs(f.torsion ?? 0), Math.abs(f.shear));
 }

@@ -2,14 +2,16 @@ import { CalcError, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { guarded, type DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { type BeamInput, type GivenForces } from '../input';
+import { type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
-import { bendingTask, tensionFace } from '../section-at';
+import { bendingTask } from '../section-at';
 import { shareOut } from '../torsion';
 import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
+import { tensionFace } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Torsion with the shear of its row: concrete, links, and all longitudinal bars together with those for bending. */
-export function torsionRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
+export function torsionRow(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const T = Math.abs(f.torsion ?? 0);
   if (T === 0) return [];
   const label = f.place || `row ${i + 1}`;
@@ -52,7 +54,7 @@ export function torsionRow(beam: BeamInput, code: DesignCode, resistance: Resist
   ];
 }
 
-export function bendingRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
+export function bendingRow(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const moment = Math.abs(f.moment);
   if (moment === 0) return [];
   const sense = senseOf(f);
@@ -114,7 +116,7 @@ function requirement(run: () => { tension: number; refusal?: string }): { tensio
   }
 }
 
-export function shearRow(beam: BeamInput, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
+export function shearRow(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap, f: GivenForces, i: number): DerivableCheck[] {
   const force = Math.abs(f.shear);
   if (force === 0) return [];
   const label = f.place || `row ${i + 1}`;

@@ -3,17 +3,19 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { DerivableCheck } from '../../../checks/check';
 import { ductilityRule } from '../ductility-rule';
 import { compareCheck, type Compared } from '../../../checks/compare';
-import { outlineOf, type BeamInput, type GivenForces } from '../input';
+import { type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
-import { plainSection, sectionAt, tensionFace, type Sense } from '../section-at';
+import { sectionAt } from '../section-at';
 import { clearDistance } from '../steel-checks';
 import { senseOf, shearUnder } from './questions';
+import { tensionFace, type Sense } from '../sense';
+import { type PreparedBeam, outlineOf, plainOf } from '../prepared';
 
 const LAID = 'of the bars as they are laid out';
 const SET = 'as typed or chosen';
 
 /** Rules of the section that do not belong to one row: ductility, least steel, spacing of bars and links. */
-export function sectionRules(beam: BeamInput, code: DesignCode, resistance: ResistanceMap): DerivableCheck[] {
+export function sectionRules(beam: PreparedBeam, code: DesignCode, resistance: ResistanceMap): DerivableCheck[] {
   const isUsed = (s: Sense) => beam.forces.length === 0 || beam.forces.some((f) => f.moment !== 0 && senseOf(f) === s);
   const senses = (['sagging', 'hogging'] as const).filter(isUsed);
   const perSense = senses.flatMap((sense): DerivableCheck[] => {
@@ -21,7 +23,7 @@ export function sectionRules(beam: BeamInput, code: DesignCode, resistance: Resi
     const state = code.bendingResistance(silent, here.section, beam.materials);
     const place = { x: null, label: sense };
     const { d, area } = resistance.tensionSteel(0, 0, sense);
-    const plain = plainSection(outlineOf(beam, 0), sense);
+    const plain = plainOf(beam, 0, sense);
     const placement = resistance.map.placement(here.tension);
     const ductility = state && code.ductility(silent, state, beam.materials, 1);
     return [

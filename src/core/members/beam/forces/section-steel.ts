@@ -5,15 +5,15 @@ import { barOf, type BarGroup } from '../../../reinforcement/bar-groups';
 import { usualSizes } from '../../../reinforcement/usual-sizes';
 import { chooseBars } from '../choose-bars';
 import { chooseLinks } from '../choose-links';
-import type { BeamInput } from '../input';
 import { ResistanceMap } from '../resistance';
-import type { Sense } from '../section-at';
 import { SteelMap, type BeamSteel } from '../steel';
 import { shareOut, sideBars } from '../torsion';
 import { shearUnder, torsionUnder } from './questions';
+import type { Sense } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Bars of the one section: as set, or the fewest that carry the worst of the forces. */
-export function sectionSteel(beam: BeamInput, code: DesignCode, extra = 0): BeamSteel {
+export function sectionSteel(beam: PreparedBeam, code: DesignCode, extra = 0): BeamSteel {
   const usual = usualSizes[beam.catalogue];
   const catalogue = catalogues[beam.catalogue];
   const linkSize = beam.barRules.linkSizes[0] ?? usual.links[0]!;
@@ -54,13 +54,13 @@ export function sectionSteel(beam: BeamInput, code: DesignCode, extra = 0): Beam
 }
 
 /** Steel of each face for the largest axial tension, half of it in each (mm2). Compression is not counted in the choice: it helps. */
-function pullOfFace(beam: BeamInput, code: DesignCode): number {
+function pullOfFace(beam: PreparedBeam, code: DesignCode): number {
   const pull = Math.max(0, ...beam.forces.map((f) => -(f.axial ?? 0)));
   return pull > 0 ? pull / 2 / code.steelLaw(silent, beam.materials).yield : 0;
 }
 
 /** Most steel that torsion needs in a face (mm2). */
-function faceShare(beam: BeamInput, code: DesignCode, steel: BeamSteel): number {
+function faceShare(beam: PreparedBeam, code: DesignCode, steel: BeamSteel): number {
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const twisted = beam.forces.filter((f) => (f.torsion ?? 0) !== 0);
   return Math.max(
@@ -70,7 +70,7 @@ function faceShare(beam: BeamInput, code: DesignCode, steel: BeamSteel): number 
 }
 
 /** Side bars that the torques among the forces need. */
-function sideFor(beam: BeamInput, code: DesignCode, steel: BeamSteel): BarGroup | null {
+function sideFor(beam: PreparedBeam, code: DesignCode, steel: BeamSteel): BarGroup | null {
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const twisted = beam.forces.filter((f) => (f.torsion ?? 0) !== 0);
   return sideBars(

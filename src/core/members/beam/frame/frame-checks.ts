@@ -7,11 +7,12 @@ import { largestOf } from '../../../checks/largest';
 import { compareCheck, type Origin } from '../../../checks/compare';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
-import { outlineOf, supportName } from '../input';
+import { supportName } from '../input';
 import { linksOf, sensesOf } from '../resistance';
 import { allEnds, endsOf, frameRules, zoneOf, type FrameEndPlace } from './frame-ends';
 import { steelRatioChecks } from './steel-ratio-checks';
 import { yieldShear } from './yield-shear';
+import { outlineOf } from '../prepared';
 
 interface Basis extends CheckBasis {
   readonly analysis: BeamAnalysis;

@@ -3,8 +3,9 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { FrameRules, FrameZone } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import type { BeamAnalysis } from '../analysis';
-import { holdsMoment, outlineOf, type BeamInput } from '../input';
+import { holdsMoment } from '../input';
 import type { ResistanceMap } from '../resistance';
+import { type PreparedBeam, outlineOf } from '../prepared';
 
 /** An end of a span at the face of a support that can hold a moment there. */
 export interface FrameEndPlace {
@@ -16,18 +17,18 @@ export interface FrameEndPlace {
 }
 
 /** The rules of the beam's frame class; null where it is in none. */
-export const frameRules = (beam: BeamInput, code: DesignCode): FrameRules | null =>
+export const frameRules = (beam: PreparedBeam, code: DesignCode): FrameRules | null =>
   beam.mode === 'loads' ? code.frames.rules(beam.frame) : null;
 
 /** The ends of a span that meet a column; cantilevers have none. */
-export function endsOf(beam: BeamInput, analysis: BeamAnalysis, span: number): FrameEndPlace[] {
+export function endsOf(beam: PreparedBeam, analysis: BeamAnalysis, span: number): FrameEndPlace[] {
   if (beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free') return [];
   const left = { span, support: span, x: analysis.faces[span]!.right, isLeft: true };
   const right = { span, support: span + 1, x: analysis.faces[span + 1]!.left, isLeft: false };
   return [left, right].filter((e) => holdsMoment(beam, e.support));
 }
 
-export const allEnds = (beam: BeamInput, analysis: BeamAnalysis): FrameEndPlace[] =>
+export const allEnds = (beam: PreparedBeam, analysis: BeamAnalysis): FrameEndPlace[] =>
   beam.spans.flatMap((_, span) => endsOf(beam, analysis, span));
 
 /** Thinnest longitudinal bar and the thickest links of a span (mm). */
@@ -40,7 +41,7 @@ function endBars({ map }: ResistanceMap, span: number) {
 
 /** Close links next to an end; null where the class asks for none. */
 export function zoneOf(
-  beam: BeamInput,
+  beam: PreparedBeam,
   rules: FrameRules,
   resistance: ResistanceMap,
   place: FrameEndPlace,

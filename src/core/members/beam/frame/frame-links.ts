@@ -1,14 +1,15 @@
 import type { DesignCode } from '../../../codes/design-code';
 import type { BeamAnalysis } from '../analysis';
 import type { ShearPlace } from '../choose-links';
-import { supportPositions, type BeamInput } from '../input';
+import {} from '../input';
 import { sensesOf, type ResistanceMap } from '../resistance';
 import { endsOf, frameRules, zoneOf } from './frame-ends';
 import { yieldShear } from './yield-shear';
+import type { PreparedBeam } from '../prepared';
 
 /** What a ductile frame asks of the links of a span, place by place; nothing where the beam is in none. */
 export function frameLinkPlaces(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   resistance: ResistanceMap,
@@ -18,7 +19,7 @@ export function frameLinkPlaces(
   const ends = rules ? endsOf(beam, analysis, span) : [];
   if (!rules || ends.length === 0) return [];
   const { stations, maxM, minM } = analysis.envelope;
-  const start = supportPositions(beam)[span]!;
+  const start = beam.starts[span]!;
   const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
   const shear = yieldShear(beam, rules, analysis, resistance, span);
   const zones = ends.map((e) => ({ ...e, zone: zoneOf(beam, rules, resistance, e) }));

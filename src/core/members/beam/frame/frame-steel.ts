@@ -2,12 +2,12 @@ import { silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import { catalogues } from '../../../materials/bars';
 import { areaOf, type BarGroup } from '../../../reinforcement/bar-groups';
-import { outlineOf, type BeamInput } from '../input';
 import { frameRules } from './frame-ends';
+import { type PreparedBeam, outlineOf } from '../prepared';
 
 /** Steel that a ductile frame wants through a span, in both faces (mm2), once the bars over the supports are known. */
 export function frameSteel(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   span: number,
   support: readonly (BarGroup | null)[],
@@ -21,7 +21,7 @@ export function frameSteel(
 }
 
 /** Least steel of a pulled face (mm2), with the effective depth taken as the whole depth. */
-export function leastFrameSteel(beam: BeamInput, code: DesignCode, span: number): number {
+export function leastFrameSteel(beam: PreparedBeam, code: DesignCode, span: number): number {
   const ratio = frameRules(beam, code)?.leastRatio(silent, beam.materials)?.value ?? 0;
   const { b, h } = outlineOf(beam, span);
   return ratio * b * h;

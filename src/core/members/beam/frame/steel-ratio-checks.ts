@@ -3,9 +3,9 @@ import type { FrameRules } from '../../../codes/frame-rules';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck, type Origin } from '../../../checks/compare';
 import type { CheckBasis } from '../bending-checks';
-import { outlineOf } from '../input';
-import { compressionFace, plainSection, tensionFace, type Sense } from '../section-at';
 import type { FrameEndPlace } from './frame-ends';
+import { compressionFace, tensionFace, type Sense } from '../sense';
+import { outlineOf, plainOf } from '../prepared';
 
 const LAID: Origin = ['steel there', 'of the bars as they are laid out'];
 
@@ -65,7 +65,7 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
   const rows = ends.flatMap((e) =>
     (['sagging', 'hogging'] as const).flatMap((sense) => {
       const r = row(basis, e.span, e.x, sense);
-      const { b } = plainSection(outlineOf(beam, e.span), sense);
+      const { b } = plainOf(beam, e.span, sense);
       const other = resistance.map.centroid(resistance.map.barsAt(compressionFace(sense), e.span, e.x)).area;
       const compression = other / (b * r.d);
       const limit = rules.mostRatio(silent, beam.materials, compression);

@@ -3,10 +3,11 @@ import type { CaseResponse } from '../../../analysis/envelope';
 import { momentAt, shearAt } from '../../../analysis/line-beam';
 import type { FrameRules } from '../../../codes/frame-rules';
 import type { BeamAnalysis } from '../analysis';
-import type { BeamInput } from '../input';
 import type { ResistanceMap } from '../resistance';
-import { sectionAt, type Sense } from '../section-at';
+import { sectionAt } from '../section-at';
 import { endsOf } from './frame-ends';
+import type { Sense } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Shear along a span while its ends yield, whichever way the frame sways (N). */
 export interface YieldShear {
@@ -19,7 +20,7 @@ export interface YieldShear {
 
 /** The shear of a span by capacity; null where the class does not ask for it, or no end can yield. */
 export function yieldShear(
-  beam: BeamInput,
+  beam: PreparedBeam,
   rules: FrameRules,
   analysis: BeamAnalysis,
   resistance: ResistanceMap,

@@ -2,17 +2,17 @@ import type { DesignCode } from '../../../codes/design-code';
 import { checkInWords, type DerivableCheck } from '../../../checks/check';
 import type { BeamAnalysis } from '../analysis';
 import type { CheckBasis } from '../bending-checks';
-import type { BeamInput } from '../input';
 import type { ServiceStrips } from '../result';
 import type { SteelAlong } from '../steel';
 import { crackChecks } from './crack-checks';
 import { deflectionChecks } from './deflection-checks';
 import { serviceBasis } from './service-basis';
 import type { ServiceMoments } from './service-moments';
+import type { PreparedBeam } from '../prepared';
 
 /** Stresses, cracks and deflections of a beam in service, with their curves. */
 export function beamService(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   map: SteelAlong,

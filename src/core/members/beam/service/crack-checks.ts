@@ -5,12 +5,12 @@ import { formatQuantity } from '../../../units/format';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import type { ServiceStrips } from '../result';
-import type { Sense } from '../section-at';
 import { groupsOf, placesOf, type CrackPlace } from './crack-places';
 import { CrackStates } from './crack-state';
 import { leastCrackSteelCheck, skinCheck } from './crack-steel-checks';
 import type { ServiceBasis } from './service-basis';
 import type { MomentRange } from './service-moments';
+import type { Sense } from '../sense';
 
 /** Crack control, and stresses in service where the code limits them. */
 export function crackChecks(basis: ServiceBasis): {

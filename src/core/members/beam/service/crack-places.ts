@@ -1,8 +1,8 @@
 import { supportName } from '../input';
-import type { Sense } from '../section-at';
 import type { CrackState, CrackStates } from './crack-state';
 import type { ServiceBasis } from './service-basis';
 import { STEPS, type MomentRange } from './service-moments';
+import type { Sense } from '../sense';
 
 /** Every so many steps a crack width is worked out. */
 const EVERY = 4;

@@ -5,15 +5,16 @@ import { bandsFrom, grossProperties, outlinePoints, type BeamOutline } from '../
 import { outlineProperties } from '../../../geometry/polygon';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import { cracked } from '../../../section/elastic-section';
-import { outlineOf, type BeamInput } from '../input';
-import { layersOf, plainSection, tensionFace, type Sense } from '../section-at';
+import { layersOf } from '../section-at';
+import { tensionFace, type Sense } from '../sense';
+import { type PreparedBeam, outlineOf, plainSection } from '../prepared';
 
 /** Modulus of the bars (MPa). */
 export const STEEL = 200_000;
 
 /** What a crack check asks of a cracked section with its neutral axis at x, its bars placed and counted by their shares. */
 export function crackQuestion(
-  beam: BeamInput,
+  beam: PreparedBeam,
   outline: BeamOutline,
   sense: Sense,
   x: number,
@@ -59,7 +60,7 @@ export interface FaceCracks {
   readonly usage: (placement: Placement, moment: number) => number;
 }
 
-export function faceCracks(beam: BeamInput, code: DesignCode, span: number, sense: Sense): FaceCracks {
+export function faceCracks(beam: PreparedBeam, code: DesignCode, span: number, sense: Sense): FaceCracks {
   const outline = outlineOf(beam, span);
   const plain = plainSection(outline, sense);
   const { area, centroid, inertia } = grossProperties(outline);
@@ -80,7 +81,7 @@ export function faceCracks(beam: BeamInput, code: DesignCode, span: number, sens
   };
 }
 
-function used(beam: BeamInput, { service }: DesignCode, q: CrackQuestion): number {
+function used(beam: PreparedBeam, { service }: DesignCode, q: CrackQuestion): number {
   const limit = beam.service.crackWidth;
   if (service.crackTables) {
     const { bar, spacing } = service.crackTables(silent, q, limit);

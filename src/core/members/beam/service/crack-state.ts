@@ -1,10 +1,10 @@
 import { silent, type Calc } from '../../../calc/calc';
 import type { CrackQuestion } from '../../../codes/service-rules';
 import { cracked, type ElasticState } from '../../../section/elastic-section';
-import { outlineOf } from '../input';
-import { tensionFace, type Sense } from '../section-at';
 import { crackQuestion, STEEL } from './crack-question';
 import type { StiffnessMap } from './stiffness-map';
+import { tensionFace, type Sense } from '../sense';
+import { outlineOf } from '../prepared';
 
 /** Stresses of a cracked elastic section (MPa, both positive), and what a crack check asks of it. */
 export interface CrackState {

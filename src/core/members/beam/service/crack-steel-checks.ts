@@ -3,11 +3,11 @@ import { silent, type Calc } from '../../../calc/calc';
 import { barOf } from '../../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { outlineOf } from '../input';
-import { pulledWeb, tensionFace } from '../section-at';
 import { barDistance } from '../torsion';
 import { groupsOf, type CrackPlace } from './crack-places';
 import type { ServiceBasis } from './service-basis';
+import { tensionFace } from '../sense';
+import { outlineOf, pulledWeb } from '../prepared';
 
 /** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
 export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
@@ -16,14 +16,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
   const least = (p: CrackPlace, c: Calc = silent) => {
     const { h, d, diameter } = p.cut.question;
     const width = beam.service.crackWidth;
-    return code.service.leastCrackSteel!(c, {
-      materials: beam.materials,
-      h,
-      d,
-      diameter,
-      width,
-      ...pulledWeb(outlineOf(beam, p.span), p.sense),
-    });
+    return code.service.leastCrackSteel!(c, { materials: beam.materials, h, d, diameter, width, ...pulledWeb(beam, p.span, p.sense) });
   };
   const has = (p: CrackPlace) => p.cut.question.strip(p.cut.question.h / 2).steel;
   const peaks = groupsOf(basis, places).map((g) => largestOf(g.places, (q) => q.moment)!);
@@ -57,7 +50,7 @@ export function skinCheck(basis: ServiceBasis, places: readonly CrackPlace[]): D
     return code.service.skin(c, {
       materials: beam.materials,
       h: outline.h,
-      tensionArea: pulledWeb(outline, p.sense).tensionArea,
+      tensionArea: pulledWeb(beam, p.span, p.sense).tensionArea,
       steelStress: p.cut.steel,
       width: beam.service.crackWidth,
       cover,

@@ -3,17 +3,18 @@ import type { DeflectionSum, SpanSystem } from '../../../codes/service-rules';
 import { widthAt } from '../../../geometry/beam-outline';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { holdsMoment, outlineOf, type BeamInput } from '../input';
+import { holdsMoment } from '../input';
 import type { ServiceStrips } from '../result';
-import type { Sense } from '../section-at';
 import { stageDeflections, stepEnds, type StageDeflection } from './deflection';
 import { stationSteps } from './deflection-steps';
 import type { ServiceBasis } from './service-basis';
 import { STEPS } from './service-moments';
+import type { Sense } from '../sense';
+import { type PreparedBeam, outlineOf } from '../prepared';
 
 type Sum = ServiceStrips['sums'][number];
 
-const isCantilever = (beam: BeamInput, span: number) => beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free';
+const isCantilever = (beam: PreparedBeam, span: number) => beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free';
 
 /** Deflections of every span against their limits, and span over depth. */
 export function deflectionChecks(basis: ServiceBasis): {
@@ -49,7 +50,7 @@ function longTerm({ beam, stiffness }: ServiceBasis, span: number) {
 }
 
 /** Midspan, or the root of a cantilever (mm from the left end of the beam). */
-function criticalPlace(beam: BeamInput, span: number): number {
+function criticalPlace(beam: PreparedBeam, span: number): number {
   const start = beam.spans.slice(0, span).reduce((sum, s) => sum + s.length, 0);
   const { length } = beam.spans[span]!;
   if (beam.supports[span]!.type === 'free') return start + length - 1;
@@ -57,7 +58,7 @@ function criticalPlace(beam: BeamInput, span: number): number {
 }
 
 /** One sum of stages over a span: the largest where a stage adds and the least where it is taken off; chord and camber taken off. */
-function sumOver(beam: BeamInput, stages: readonly StageDeflection[], sum: DeflectionSum, span: number) {
+function sumOver(beam: PreparedBeam, stages: readonly StageDeflection[], sum: DeflectionSum, span: number) {
   const n = STEPS + 1;
   const total = (pick: 'max' | 'min') => {
     const w = new Float64Array(n);
@@ -73,13 +74,13 @@ function sumOver(beam: BeamInput, stages: readonly StageDeflection[], sum: Defle
 }
 
 /** What moves with the supports is no deflection of the span. */
-function chordAt(beam: BeamInput, w: Float64Array, span: number, k: number): number {
+function chordAt(beam: PreparedBeam, w: Float64Array, span: number, k: number): number {
   if (beam.supports[span]!.type === 'free') return w[STEPS]!;
   if (beam.supports[span + 1]!.type === 'free') return w[0]!;
   return w[0]! + ((w[STEPS]! - w[0]!) * k) / STEPS;
 }
 
-function camberAt(beam: BeamInput, span: number, k: number): number {
+function camberAt(beam: PreparedBeam, span: number, k: number): number {
   const camber = beam.spans[span]!.camber ?? 0;
   const t = k / STEPS;
   if (beam.supports[span]!.type === 'free') return camber * (1 - t) ** 2;
@@ -87,7 +88,7 @@ function camberAt(beam: BeamInput, span: number, k: number): number {
 }
 
 /** Whether a support of a span gives way. */
-const moves = ({ supports }: BeamInput, span: number) =>
+const moves = ({ supports }: PreparedBeam, span: number) =>
   [supports[span]!, supports[span + 1]!].some((s) => s.type === 'spring' || s.settlement !== 0);
 
 /** The span by which a deflection is limited (mm). */
@@ -197,7 +198,7 @@ function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
   return { ...check, check: { ...check.check, utilisation: null, status: 'notApplicable', reason } };
 }
 
-function systemOf(beam: BeamInput, span: number): SpanSystem {
+function systemOf(beam: PreparedBeam, span: number): SpanSystem {
   if (isCantilever(beam, span)) return 'cantilever';
   const ends = [holdsMoment(beam, span), holdsMoment(beam, span + 1)].filter(Boolean).length;
   return ends === 2 ? 'bothEnds' : ends === 1 ? 'oneEnd' : 'simple';

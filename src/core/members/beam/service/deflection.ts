@@ -5,10 +5,10 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { DeflectionStage } from '../../../codes/service-rules';
 import { meanCurvatureOver, meanStiffness } from '../../../section/mean-curvature';
 import type { BeamAnalysis } from '../analysis';
-import { supportPositions, type BeamInput } from '../input';
-import type { Sense } from '../section-at';
 import { momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type MomentRange } from './service-moments';
 import type { StiffnessMap } from './stiffness-map';
+import type { Sense } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Deflection at the ends of all steps of all spans (mm, positive down), largest and smallest over the arrangements of a stage. */
 export interface StageDeflection {
@@ -18,7 +18,7 @@ export interface StageDeflection {
 }
 
 export interface DeflectionBasis {
-  readonly beam: BeamInput;
+  readonly beam: PreparedBeam;
   readonly code: DesignCode;
   readonly analysis: BeamAnalysis;
   readonly stiffness: StiffnessMap;
@@ -143,8 +143,8 @@ function spanStiffness(basis: DeflectionBasis, stage: DeflectionStage, moments: 
 }
 
 /** Positions of the ends of the steps along the beam, span after span (mm). */
-export function stepEnds(beam: BeamInput): Float64Array {
-  const starts = supportPositions(beam);
+export function stepEnds(beam: PreparedBeam): Float64Array {
+  const { starts } = beam;
   return Float64Array.from({ length: beam.spans.length * (STEPS + 1) }, (_, i) => {
     const span = Math.floor(i / (STEPS + 1));
     return starts[span]! + ((i % (STEPS + 1)) * beam.spans[span]!.length) / STEPS;

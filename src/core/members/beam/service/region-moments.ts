@@ -1,10 +1,10 @@
 import type { DesignCode } from '../../../codes/design-code';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import type { BeamAnalysis } from '../analysis';
-import type { BeamInput } from '../input';
-import type { Sense } from '../section-at';
 import { faceCracks } from './crack-question';
 import type { ServiceMoments } from './service-moments';
+import type { Sense } from '../sense';
+import type { PreparedBeam } from '../prepared';
 
 /** Moments of a region in service (N mm, positive): that for which cracks are checked, and the largest that has acted. */
 export interface RegionMoments {
@@ -45,7 +45,7 @@ export function regionMoments(
 
 /** Places of a region (mm from the left end of the beam) where some bars alone would let cracks grow too wide. */
 export function tooFewForCracks(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   moments: ServiceMoments,

@@ -1,12 +1,12 @@
 import type { DesignCode } from '../../../codes/design-code';
 import type { UnitSystem } from '../../../units/quantity';
 import type { BeamAnalysis } from '../analysis';
-import type { BeamInput } from '../input';
 import type { BeamStrips } from '../result';
 import type { SteelAlong } from '../steel';
 import type { DeflectionBasis } from './deflection';
 import type { ServiceMoments } from './service-moments';
 import { StiffnessMap } from './stiffness-map';
+import type { PreparedBeam } from '../prepared';
 
 /** What the checks in service look at. */
 export interface ServiceBasis extends DeflectionBasis, ServiceMoments {
@@ -16,7 +16,7 @@ export interface ServiceBasis extends DeflectionBasis, ServiceMoments {
 
 /** Moments and stiffnesses in service. */
 export function serviceBasis(
-  beam: BeamInput,
+  beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   map: SteelAlong,

@@ -4,7 +4,7 @@ import { momentAt, type Mesh } from '../../../analysis/line-beam';
 import type { DesignCode } from '../../../codes/design-code';
 import type { ServiceLoads } from '../../../codes/service-rules';
 import type { BeamAnalysis } from '../analysis';
-import { supportPositions, type BeamInput } from '../input';
+import type { PreparedBeam } from '../prepared';
 
 /** Steps of each span in which curvature is taken as constant. */
 export const STEPS = 120;
@@ -18,10 +18,10 @@ export interface Grid {
   readonly s: Float64Array;
 }
 
-export function makeGrid(beam: BeamInput, mesh: Mesh): Grid {
+export function makeGrid(beam: PreparedBeam, mesh: Mesh): Grid {
   const n = beam.spans.length * STEPS;
   const grid = { x: new Float64Array(n), span: new Int32Array(n), element: new Int32Array(n), s: new Float64Array(n) };
-  const starts = supportPositions(beam);
+  const { starts } = beam;
   beam.spans.forEach((span, i) => {
     for (let k = 0; k < STEPS; k += 1) {
       const at = i * STEPS + k;
@@ -72,7 +72,7 @@ export function rangeOf(moments: readonly Float64Array[], n: number): MomentRang
 }
 
 /** Arrangements of a kind of service loads; elastic moments, since redistribution holds for strength alone. */
-export function serviceArrangements(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis, loads: ServiceLoads): Arrangement[] {
+export function serviceArrangements(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, loads: ServiceLoads): Arrangement[] {
   const wanted = loads === 'permanent' ? permanentOnly(analysis) : analysis.combinations.filter((k) => k.kind === loads);
   return arrange(wanted, analysis.elastic, analysis.mesh, beam.spans.length, code.patternRule());
 }
@@ -93,7 +93,7 @@ export interface ServiceMoments {
 }
 
 /** Undefined where there is no service combination. */
-export function serviceMoments(beam: BeamInput, code: DesignCode, analysis: BeamAnalysis): ServiceMoments | undefined {
+export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis): ServiceMoments | undefined {
   const grid = makeGrid(beam, analysis.mesh);
   const range = (loads: ServiceLoads) => {
     const arrangements = serviceArrangements(beam, code, analysis, loads);

@@ -4,10 +4,11 @@ import type { StiffnessQuestion } from '../../../codes/service-rules';
 import { outlinePoints, grossProperties } from '../../../geometry/beam-outline';
 import { outlineProperties } from '../../../geometry/polygon';
 import type { SectionStiffness } from '../../../section/mean-curvature';
-import { outlineOf, type BeamInput } from '../input';
-import { compressionFace, sectionWith, tensionFace, type Sense } from '../section-at';
+import { sectionWith } from '../section-at';
 import type { SteelAlong } from '../steel';
 import type { Grid } from './service-moments';
+import { compressionFace, tensionFace, type Sense } from '../sense';
+import { type PreparedBeam, outlineOf } from '../prepared';
 
 /** Stiffness of a beam's sections in service, worked out once for each different section, sense and age. */
 export class StiffnessMap {
@@ -28,7 +29,7 @@ export class StiffnessMap {
   private readonly perimeters: readonly number[];
 
   constructor(
-    readonly beam: BeamInput,
+    readonly beam: PreparedBeam,
     readonly code: DesignCode,
     readonly map: SteelAlong,
     private readonly grid: Grid,
