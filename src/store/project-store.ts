@@ -54,7 +54,8 @@ interface ProjectState {
 
 const MOST_STEPS = 200;
 
-export const useProject = create<ProjectState>((set, get) => ({
+/** Nothing open. */
+const nothing = {
   project: null,
   preview: null,
   past: [],
@@ -64,19 +65,12 @@ export const useProject = create<ProjectState>((set, get) => ({
   openChecks: [],
   save: { kind: 'saved', at: '' },
   notice: null,
+} as const;
 
-  open: (project, notice) =>
-    set({
-      project,
-      preview: null,
-      past: [],
-      future: [],
-      results: {},
-      lastGood: {},
-      openChecks: [],
-      notice: notice ?? null,
-      save: { kind: 'saved', at: '' },
-    }),
+export const useProject = create<ProjectState>((set, get) => ({
+  ...nothing,
+
+  open: (project, notice) => set({ ...nothing, project, notice: notice ?? null }),
   close: () => set({ project: null, preview: null, past: [], future: [], results: {}, lastGood: {} }),
   edit: (label, change) => {
     const { project, past } = get();

@@ -229,9 +229,25 @@ describe('find or do', () => {
     enter();
     expect(useProject.getState().openChecks).toContain('bending-span-1');
   });
+  test('the field keeps the keyboard and names the proposal that Enter takes', () => {
+    open()('');
+    const field = screen.getByRole('combobox');
+    const active = () => screen.getByRole('option', { selected: true });
+    const named = () => document.getElementById(field.getAttribute('aria-activedescendant')!);
+    expect(named()).toBe(active());
+    expect(document.getElementById(field.getAttribute('aria-controls')!)).toBe(screen.getByRole('listbox'));
+    act(() => void fireEvent.keyDown(field, { key: 'ArrowDown' }));
+    expect(named()).toBe(active());
+    expect(active()).toBe(screen.getAllByRole('option')[1]);
+    act(() => void fireEvent.keyDown(field, { key: 'ArrowUp' }));
+    act(() => void fireEvent.keyDown(field, { key: 'ArrowUp' }));
+    expect(active()).toBe(screen.getAllByRole('option')[0]);
+    expect(screen.getByRole('status').textContent).toBe(`${options().length} proposals`);
+  });
   test('says when there is nothing of that name', () => {
     open()('zebra');
     expect(screen.getByText(/Nothing of that name/)).toBeTruthy();
+    expect(screen.getByRole('combobox').getAttribute('aria-expanded')).toBe('false');
     enter();
     expect(push).not.toHaveBeenCalled();
   });

@@ -4,9 +4,8 @@ import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { BeamLoad, BeamMember } from '@/core/members/beam/input';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
-import type { QuantityKind } from '@/core/units/quantity';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
+import { drawnLoadField, endField, spanField, type DrawnValue } from '@/ui/fields/line-fields';
 import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
 import { backToChoice, numberField, parseBars, parseLinks, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
@@ -38,7 +37,7 @@ export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> |
     case 'links':
       return linkField(place, handle.span, handle.zone);
     case 'load':
-      return loadField(place, handle.load);
+      return drawnLoadField(place, handle.load, drawnValues);
     case 'extraEnd':
     case 'overEnd':
     case 'linksEnd':
@@ -105,7 +104,7 @@ function linkField(place: Place, span: number, index: number): Field<BeamMember>
 }
 
 /** Of each type of load: the value that stands on the drawing, its kind, and what it is. */
-const drawnValues: { readonly [T in BeamLoad['type']]: readonly [key: string, kind: QuantityKind, hint: string] } = {
+const drawnValues: Readonly<Record<BeamLoad['type'], DrawnValue>> = {
   uniform: ['value', 'lineLoad', 'uniform load'],
   partial: ['value', 'lineLoad', 'partial load'],
   trapezoidal: ['start', 'lineLoad', 'value at its start'],
@@ -113,9 +112,4 @@ const drawnValues: { readonly [T in BeamLoad['type']]: readonly [key: string, ki
   moment: ['moment', 'moment', 'moment, clockwise positive'],
   torque: ['value', 'lineTorque', 'torque per length'],
   pointTorque: ['torque', 'moment', 'torque'],
-};
-
-const loadField = (place: Place, i: number) => {
-  const load = place.member.loads[i];
-  return load && drawnLoadField(place, load, i, drawnValues[load.type]);
 };

@@ -3,8 +3,7 @@ import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripLoad, StripMember } from '@/core/members/strip/input';
 import type { StripSteel } from '@/core/members/strip/steel';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import type { QuantityKind } from '@/core/units/quantity';
-import { drawnLoadField, endField, spanField } from '@/ui/fields/line-fields';
+import { drawnLoadField, endField, spanField, type DrawnValue } from '@/ui/fields/line-fields';
 import type { FieldOf } from '@/ui/fields/paths';
 import { layerField } from '@/ui/fields/slab-bars-field';
 import { numberField, type Field, type FieldPlace } from '@/ui/fields/value-field';
@@ -41,7 +40,7 @@ export function stripField(handle: StripHandle, place: Place): Field<StripMember
     case 'spanLength':
       return spanField(place, handle.span);
     case 'load':
-      return loadField(place, handle.load);
+      return drawnLoadField(place, handle.load, drawnValues);
     case 'extraEnd':
     case 'overEnd':
     case 'linksEnd':
@@ -60,14 +59,9 @@ function depthField(place: Place, span: number | null): Field<StripMember> {
 }
 
 /** Of each type of load: the value that stands on the drawing, its kind, and what it is. */
-const drawnValues: { readonly [T in StripLoad['type']]: readonly [key: string, kind: QuantityKind, hint: string] } = {
+const drawnValues: Readonly<Record<StripLoad['type'], DrawnValue>> = {
   uniform: ['value', 'areaLoad', 'over the area'],
   partial: ['value', 'areaLoad', 'over a part'],
   line: ['force', 'lineLoad', 'line across the span'],
   point: ['load', 'force', 'at a point'],
-};
-
-const loadField = (place: Place, i: number) => {
-  const load = place.member.loads[i];
-  return load && drawnLoadField(place, load, i, drawnValues[load.type]);
 };

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { parseQuantity } from '@/core/units/parse';
 import { formatQuantity } from '@/core/units/format';
 import type { Project } from '@/core/project/project';
@@ -29,6 +29,8 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
   const router = useRouter();
   const project = useProject((s) => s.project);
   const list = useRef<HTMLDivElement>(null);
+  const listId = useId();
+  const idOf = (i: number) => `${listId}${i}`;
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'k') return;
@@ -48,7 +50,9 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
   const onKeyDown = (e: React.KeyboardEvent) => {
     if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
       e.preventDefault();
-      setIndex((i) => Math.max(0, Math.min(proposals.length - 1, i + (e.key === 'ArrowDown' ? 1 : -1))));
+      const next = Math.max(0, Math.min(proposals.length - 1, index + (e.key === 'ArrowDown' ? 1 : -1)));
+      setIndex(next);
+      list.current?.children[next]?.scrollIntoView?.({ block: 'nearest' });
     } else if (e.key === 'Enter') run(proposals[index]);
   };
   return (
@@ -68,20 +72,22 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
             placeholder="a member, “h 600”, “undo”, a check"
             value={text}
             role="combobox"
-            aria-expanded="true"
-            aria-controls="find-or-do-list"
+            aria-expanded={proposals.length > 0}
+            aria-controls={listId}
+            aria-autocomplete="list"
+            aria-activedescendant={proposals.length > 0 ? idOf(index) : undefined}
             onChange={(e) => {
               setText(e.target.value);
               setIndex(0);
             }}
           />
-          <div ref={list} id="find-or-do-list" role="listbox" aria-label="Proposals" className="max-h-80 overflow-auto">
+          <div ref={list} id={listId} role="listbox" aria-label="Proposals" className="max-h-80 overflow-auto">
             {proposals.map((p, i) => (
               <div
                 key={p.verb + p.text}
+                id={idOf(i)}
                 role="option"
                 aria-selected={i === index}
-                tabIndex={-1}
                 onClick={() => run(p)}
                 onMouseMove={() => setIndex(i)}
                 className={`flex cursor-pointer gap-3 px-2 py-1 ${i === index ? 'bg-ebony text-holly' : ''}`}
@@ -90,8 +96,10 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
                 {p.text}
               </div>
             ))}
-            {proposals.length === 0 && <p className="px-2 py-2 text-walnut">Nothing of that name. Try a member’s mark, or “h 600”.</p>}
           </div>
+          <p role="status" className={proposals.length === 0 ? 'px-2 py-2 text-walnut' : 'sr-only'}>
+            {proposals.length === 0 ? 'Nothing of that name. Try a member’s mark, or “h 600”.' : `${proposals.length} proposals`}
+          </p>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

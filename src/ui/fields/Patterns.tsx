@@ -12,24 +12,23 @@ const cut = stipple(118, 110, 71);
 const light = stipple(46, 9, 29);
 const stones = stipple(118, 7, 5);
 
+const Dots = ({ of, opacity }: { of: typeof cut; opacity?: string }) =>
+  of.map((d, i) => <circle key={i} cx={d.x.toFixed(1)} cy={d.y.toFixed(1)} r={d.r.toFixed(2)} fill="#85796A" opacity={opacity} />);
+
 export function Patterns() {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
       <defs>
         <pattern id="concrete" width="118" height="118" patternUnits="userSpaceOnUse">
           <rect width="118" height="118" fill="#E7DFCD" />
-          {cut.map((d, i) => (
-            <circle key={i} cx={d.x.toFixed(1)} cy={d.y.toFixed(1)} r={d.r.toFixed(2)} fill="#85796A" />
-          ))}
+          <Dots of={cut} />
           {stones.map((d, i) => (
             <path key={i} d={`M${d.x.toFixed(1)},${d.y.toFixed(1)}l4,1l-2,3z`} fill="none" stroke="#85796A" strokeWidth=".55" />
           ))}
         </pattern>
         <pattern id="concrete-light" width="46" height="46" patternUnits="userSpaceOnUse">
           <rect width="46" height="46" fill="#EDE6D6" />
-          {light.map((d, i) => (
-            <circle key={i} cx={d.x.toFixed(1)} cy={d.y.toFixed(1)} r={d.r.toFixed(2)} fill="#85796A" opacity=".75" />
-          ))}
+          <Dots of={light} opacity=".75" />
         </pattern>
         <pattern id="near" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="4" height="4" fill="#E3B94F" />

@@ -25,13 +25,18 @@ export function endField<M extends LineMember>(handle: EndHandle, place: LinePla
   };
 }
 
-/** The value of a load that stands on the drawing. */
+/** Of a type of load: the value that stands on the drawing, its kind, and what it is. */
+export type DrawnValue = readonly [key: string, kind: QuantityKind, hint: string];
+
+/** The value of a load that stands on the drawing; undefined for a load that is not there. */
 export function drawnLoadField<M extends LineMember>(
   place: LinePlace<M>,
-  load: LineMember['loads'][number],
   i: number,
-  [key, kind, hint]: readonly [key: string, kind: QuantityKind, hint: string],
-): Field<M> {
+  values: Readonly<Record<M['loads'][number]['type'], DrawnValue>>,
+): Field<M> | undefined {
+  const load: M['loads'][number] | undefined = place.member.loads[i];
+  if (!load) return undefined;
+  const [key, kind, hint] = values[load.type as M['loads'][number]['type']];
   const title = place.member.cases.find((c) => c.id === load.case)?.title ?? load.case;
   const where = load.span === 'all' ? 'all spans' : `span ${load.span + 1}`;
   const path = `loads[${i}].${key}` as FieldOf<M, number>;
