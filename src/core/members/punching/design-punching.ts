@@ -62,7 +62,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
 }
 
 const labelOf = (stage: PunchingStage) => stage.title;
-const idOf = (stage: PunchingStage, id: string) => (stage.id === 'column' ? id : `${stage.id}-${id}`);
+const idOf = (stage: PunchingStage, id: string) => (stage.id === 'drop' ? `drop-${id}` : id);
 
 type Compare = (c: Calc, q: PunchingQuestion) => Comparison | null;
 
@@ -116,7 +116,7 @@ function strengthCheck({ p, code }: Basis, stage: PunchingStage, id: string, com
 /** Where legs stand, how thick they are at least, and what could not be placed. */
 function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
   const { steel, placed } = stage;
-  if (stage.id !== 'column' || !p.legs || !placed) return [];
+  if (stage.id === 'drop' || !p.legs || !placed) return [];
   const place = { x: null, label: labelOf(stage) };
   if (!steel)
     return [

@@ -86,10 +86,10 @@ function makeStage(
   };
   const around = (distance: number) => perimeter(distance, true);
   const { position, across } = positionOf(perimeter(rules.critical(d), false), slab, loop, rules.critical(d));
-  const placed = id === 'column' && p.legs ? placeLegs(p.legs, loop, { slab, openings }) : null;
+  const placed = id === 'drop' || !p.legs ? null : placeLegs(p.legs, loop, { slab, openings });
   return {
     id,
-    title: id === 'column' ? 'at the column' : 'at the thicker part',
+    title: id === 'drop' ? 'at the thicker part' : 'at the column',
     loop,
     size: { cx, cy },
     slab: slabOf(p),
