@@ -143,7 +143,7 @@ describe('combinations', () => {
 describe('bars as a table', () => {
   const show = (member: Record<string, unknown> = {}) => {
     const project = open(member);
-    render(<BarsPanel project={project} member={firstMember(project)} steel={designNow(project, firstMember(project)).steel} />);
+    render(<BarsPanel project={project} member={firstMember(project)} steel={designNow(project, firstMember(project)).steel!} />);
   };
   test('the automatic choice stands in grey; what is typed is set, emptied it is automatic again', () => {
     show();

@@ -133,7 +133,7 @@ describe('a strip', () => {
 
   test('bars are typed in the table, refused in words, given back, and copied to all spans', () => {
     const { project, member } = openNew(newStrip);
-    const view = render(<SlabBarsPanel project={project} member={member} steel={result(project).steel} schedule={null} />);
+    const view = render(<SlabBarsPanel project={project} member={member} steel={result(project).steel!} />);
     const input = screen.getByRole('textbox', { name: 'Bottom bars of span 1' });
     keep(input, 'H13 @ 150');
     expect(screen.getByText(/No such size/)).toBeTruthy();
@@ -144,7 +144,7 @@ describe('a strip', () => {
     expect(now<StripMember>().bars.bottom.map((b) => b.main?.spacing)).toEqual([150, 150]);
     const next = now<StripMember>();
     const p = useProject.getState().project!;
-    view.rerender(<SlabBarsPanel project={p} member={next} steel={result(p).steel} schedule={null} />);
+    view.rerender(<SlabBarsPanel project={p} member={next} steel={result(p).steel!} />);
     click(screen.getAllByRole('button', { name: 'to all spans' })[0]!);
     expect(now<StripMember>().bars.bottom.map((b) => b.main?.spacing)).toEqual([150, 150]);
     keep(screen.getByRole('textbox', { name: 'Bars over B, to the left' }), '1100');

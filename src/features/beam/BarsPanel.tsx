@@ -9,22 +9,14 @@ import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
 import { Grid } from '@/ui/tables/Grid';
+import type { BarsProps } from '@/ui/sheet/panels';
 import { parseBars, parseLinks } from '@/ui/fields/value-field';
-
-interface BarsPanelProps {
-  readonly project: Project;
-  readonly member: BeamMember;
-  readonly steel: BeamSteel | null;
-  /** The bars as they are cut, below those that are set. */
-  readonly schedule?: React.ReactNode;
-}
 
 type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
 
 /** All bars as tables: sizes, ends and zones. What is not set by hand shows the automatic choice. */
-export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) {
+export function BarsPanel({ project, member, steel }: BarsProps<BeamMember, BeamSteel>) {
   const change = useChange(member);
-  if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const of: BarsOf<BeamMember, BarGroup> = {
     project,
     member,
@@ -37,7 +29,7 @@ export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) 
     },
   };
   return (
-    <div className="overflow-auto px-3.5 py-2">
+    <>
       <BarsTables of={of} hint="" />
       <div className="mt-3 grid max-w-96 grid-cols-[1fr_10rem] items-center gap-2">
         <span>
@@ -47,8 +39,7 @@ export function BarsPanel({ project, member, steel, schedule }: BarsPanelProps) 
       </div>
       <h2 className="mt-3">Links by zone</h2>
       <LinkZones {...{ project, member, steel, change }} />
-      {schedule}
-    </div>
+    </>
   );
 }
 

@@ -1,25 +1,23 @@
 'use client';
 import type { Options } from '@/ui/fields/Select';
 import { castDraft, type Draft } from 'immer';
-import type { Fault } from '@/core/checks/fault';
 import type { DesignCode, Named } from '@/core/codes/design-code';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamMember } from '@/core/members/beam/input';
-import type { BeamResult } from '@/core/members/beam/result';
-import { kindOf, type Member } from '@/core/members/kinds';
+import { type Member } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { companions, groupOf } from '@/core/project/groups';
-import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { CreepFields } from '@/ui/fields/CreepFields';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { ServiceFields } from '@/ui/fields/ServiceFields';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
 import { materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
-import { Assumptions } from '@/ui/sheet/Assumptions';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
+import { BasisColumns } from '@/ui/sheet/BasisColumns';
+import type { BasisProps } from '@/ui/sheet/panels';
 
 const shapes: Options<BeamShape> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below', free: 'any outline' };
 const ways = { loads: 'loads on spans', forces: 'known design forces' };
@@ -28,23 +26,16 @@ const ways = { loads: 'loads on spans', forces: 'known design forces' };
 const frameOptions = ({ frames: { classes } }: DesignCode, frame: string): Named =>
   Object.hasOwn(classes, frame) ? classes : { ...classes, [frame]: `${frame}, not of this code` };
 
-interface BasisProps {
-  readonly project: Project;
-  readonly member: BeamMember;
-  readonly faults: readonly Fault[];
-}
-
 /** What a beam rests on besides its drawing: names, materials, cover, rules for bars, and everything the code leaves open. */
-export function BasisPanel({ project, member, result, faults }: BasisProps & { result: BeamResult }) {
+export function BasisPanel({ project, member, result, faults }: BasisProps<BeamMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
   const { text, quantity, pick, choose, count, fault } = rows;
   const { section, mode } = member;
   const isFree = section.shape === 'free';
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+    <BasisColumns project={project} member={member}>
       <section>
-        <h2>Member</h2>
         {nameRows(rows)}
         {mode === 'loads' && text('Group', 'group')}
         <GroupNote project={project} member={member} />
@@ -81,15 +72,11 @@ export function BasisPanel({ project, member, result, faults }: BasisProps & { r
       </section>
       <ServiceFields project={project} member={member} />
       <BarRulesFields project={project} member={member} />
-      <section>
-        <h2>What the code leaves open</h2>
-        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
-      </section>
-    </div>
+    </BasisColumns>
   );
 }
 
-function FreeOutline({ project, member, faults }: BasisProps) {
+function FreeOutline({ project, member, faults }: Omit<BasisProps<BeamMember>, 'result'>) {
   const { change, fault } = useRows(project, member, { faults });
   return (
     <>
@@ -109,7 +96,7 @@ function FreeOutline({ project, member, faults }: BasisProps) {
   );
 }
 
-function Weights({ project: { display }, member, result: { quantities } }: Omit<BasisProps, 'faults'> & { result: BeamResult }) {
+function Weights({ project: { display }, member, result: { quantities } }: Omit<BasisProps<BeamMember>, 'faults'>) {
   const { area } = grossProperties(member.section);
   return (
     <p className="small">
@@ -120,7 +107,7 @@ function Weights({ project: { display }, member, result: { quantities } }: Omit<
 }
 
 /** Width and depth of spans that differ from the beam's. */
-function SpanSections({ project, member, faults }: BasisProps) {
+function SpanSections({ project, member, faults }: Omit<BasisProps<BeamMember>, 'result'>) {
   const { quantity } = useRows(project, member, { faults, row: 'block' });
   return (
     <>
@@ -143,7 +130,7 @@ function SpanSections({ project, member, faults }: BasisProps) {
 }
 
 /** With which beams the section and the bars are shared. */
-function GroupNote({ project, member }: Omit<BasisProps, 'faults'>) {
+function GroupNote({ project, member }: Pick<BasisProps<BeamMember>, 'project' | 'member'>) {
   const all = groupOf(project.members, member);
   if (member.group === '') return null;
   const sharing = companions(project.members, member);

@@ -5,7 +5,7 @@ import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
 import type { BeamLoad, BeamMember } from '@/core/members/beam/input';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
-import { drawnLoadField, endField, spanField, type DrawnValue } from '@/ui/fields/line-fields';
+import { lineField, type DrawnValue } from '@/ui/fields/line-fields';
 import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
 import { backToChoice, numberField, parseBars, parseLinks, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
@@ -20,8 +20,6 @@ export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> |
   switch (handle.of) {
     case 'section':
       return numberField(place, `section.${handle.side}`, sideNames[handle.side], 'all spans', 'length');
-    case 'spanLength':
-      return spanField(place, handle.span);
     case 'bottom':
       return barField(place, `bars.bottom[${span}].main`, `Bottom bars, span ${span + 1}`, steel?.bottom[span]?.main);
     case 'extra': {
@@ -36,14 +34,8 @@ export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> |
     }
     case 'links':
       return linkField(place, handle.span, handle.zone);
-    case 'load':
-      return drawnLoadField(place, handle.load, drawnValues);
-    case 'extraEnd':
-    case 'overEnd':
-    case 'linksEnd':
-      return endField(handle, place);
-    case 'support':
-      return undefined;
+    default:
+      return lineField(handle, place, drawnValues);
   }
 }
 

@@ -3,11 +3,9 @@ import dynamic from 'next/dynamic';
 import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BeamMember } from '@/core/members/beam/input';
 import { codeOf } from '@/core/members/member';
-import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
-import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { HandChecks } from '@/ui/tables/HandChecks';
-import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
-import { ScheduleTable } from '@/ui/tables/ScheduleTable';
+import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { barsPanel, basisPanel, combinationsPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { useBox } from '@/ui/drawing/use-box';
 import { spansLabel, supportEditor, useLineSheet, type LineSheet } from '@/ui/sheet/use-line-sheet';
 import { BarsPanel } from './BarsPanel';
@@ -44,36 +42,10 @@ const panels: readonly Panel[] = [
     ...forLoads,
     show: (sheet, line) => sheet.member.mode === 'loads' && <Centre sheet={sheet} line={line} shows="service" />,
   },
-  {
-    id: 'loads',
-    title: 'Loads',
-    ...forLoads,
-    show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={beamLoads} />,
-  },
-  {
-    id: 'bars',
-    title: 'Bars',
-    ...forLoads,
-    show: ({ kept, member, keptMember, result }) => (
-      <BarsPanel
-        project={kept}
-        member={member}
-        steel={result.steel}
-        schedule={<ScheduleTable project={kept} member={keptMember} result={result} />}
-      />
-    ),
-  },
-  {
-    id: 'combinations',
-    title: 'Combinations',
-    ...forLoads,
-    show: ({ kept, member }) => <CombinationsPanel project={kept} member={member} />,
-  },
-  {
-    id: 'basis',
-    title: 'Basis',
-    show: ({ kept, member, result, faults }) => <BasisPanel project={kept} member={member} result={result} faults={faults} />,
-  },
+  { ...loadsPanel(beamLoads), ...forLoads },
+  { ...barsPanel(BarsPanel), ...forLoads },
+  { ...combinationsPanel(), ...forLoads },
+  basisPanel(BasisPanel),
   { id: 'hand', title: 'By hand', ...forLoads, show: ({ kept, result }) => <HandChecks project={kept} result={result} /> },
   variantsPanel(),
   {

@@ -1,35 +1,24 @@
 'use client';
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/checks/fault';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
-import type { ColumnResult } from '@/core/members/column/result';
-import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
-import type { Project } from '@/core/project/project';
 import { formatQuantity } from '@/core/units/format';
 import { CreepFields } from '@/ui/fields/CreepFields';
 import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
-import { Assumptions } from '@/ui/sheet/Assumptions';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
-
-interface BasisProps {
-  readonly project: Project;
-  readonly member: UprightMember;
-  readonly result: ColumnResult;
-  readonly faults: readonly Fault[];
-}
+import { BasisColumns } from '@/ui/sheet/BasisColumns';
+import type { BasisProps } from '@/ui/sheet/panels';
 
 /** What a column rests on besides its drawing: names, shape, materials, storey, limits, and everything the code leaves open. */
-export function BasisPanel({ project, member, result, faults }: BasisProps) {
+export function BasisPanel({ project, member, result, faults }: BasisProps<UprightMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
   const { quantity, choose, fault } = rows;
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+    <BasisColumns project={project} member={member}>
       <section>
-        <h2>Member</h2>
         {nameRows(rows)}
         {isWall(member) ? (
           <WallFields project={project} member={member} faults={faults} />
@@ -59,15 +48,11 @@ export function BasisPanel({ project, member, result, faults }: BasisProps) {
           </>
         )}
       </section>
-      <section className="col-span-2 max-w-[44rem]">
-        <h2>What the code leaves open</h2>
-        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
-      </section>
-    </div>
+    </BasisColumns>
   );
 }
 
-function Amounts({ project: { display }, result: { quantities } }: Pick<BasisProps, 'project' | 'result'>) {
+function Amounts({ project: { display }, result: { quantities } }: Pick<BasisProps<UprightMember>, 'project' | 'result'>) {
   if (!quantities) return null;
   const { concrete, bars, links } = quantities;
   return (

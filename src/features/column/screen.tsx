@@ -6,7 +6,8 @@ import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
 import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
 import { AxisEditor } from './AxisEditor';
 import { BarEditor } from './BarEditor';
 import { BarsEditor } from './BarsEditor';
@@ -68,11 +69,7 @@ const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
       ),
   },
   variantsPanel(),
-  {
-    id: 'basis',
-    title: 'Basis',
-    show: ({ kept, keptMember, result, faults }) => <BasisPanel project={kept} member={keptMember} result={result} faults={faults} />,
-  },
+  basisPanel(BasisPanel),
 ];
 
 /** The screen of columns and walls. */

@@ -1,21 +1,13 @@
 'use client';
 import { entriesOf, type Options } from '@/ui/fields/Select';
-import type { Fault } from '@/core/checks/fault';
 import type { PanelMethod } from '@/core/members/panel/input';
-import type { Project } from '@/core/project/project';
-import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
-import { Assumptions } from '@/ui/sheet/Assumptions';
 import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
-
-interface PanelProps {
-  readonly project: Project;
-  readonly member: PanelMember;
-  readonly faults: readonly Fault[];
-}
+import { BasisColumns } from '@/ui/sheet/BasisColumns';
+import type { BasisProps } from '@/ui/sheet/panels';
 
 /** The loads over a panel as a table. */
 export const panelLoads: LoadTable<PanelMember['loads'][number]> = {
@@ -33,7 +25,7 @@ const yesNo = { yes: 'held down', no: 'may lift' };
 const outers = { x: 'bars along x', y: 'bars along y' };
 
 /** What a panel rests on besides its plan: names, method, materials, cover, and everything the code leaves open. */
-export function PanelBasis({ project, member, faults }: PanelProps) {
+export function PanelBasis({ project, member, faults }: Omit<BasisProps<PanelMember>, 'result'>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
   const { quantity, pick, choose, box, fault } = rows;
@@ -41,9 +33,8 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
     ([k]) => k !== 'coefficients' || member.method === k || code.slab.panelCoefficients !== undefined,
   );
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+    <BasisColumns project={project} member={member}>
       <section>
-        <h2>Member</h2>
         {nameRows(rows)}
         {quantity('Side along x', 'span', 'lx')}
         {quantity('Side along y', 'span', 'ly')}
@@ -65,15 +56,10 @@ export function PanelBasis({ project, member, faults }: PanelProps) {
         </p>
       </section>
       <section>
-        <h2>Materials and cover</h2>
         {slabMaterialRows(rows, code)}
         {pick('Outermost are the', 'outer', outers)}
         {box('Partitions or finishes that can be damaged', 'hasPartitions', 'partitions')}
       </section>
-      <section>
-        <h2>What the code leaves open</h2>
-        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
-      </section>
-    </div>
+    </BasisColumns>
   );
 }

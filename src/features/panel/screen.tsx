@@ -7,10 +7,10 @@ import { formatQuantity } from '@/core/units/format';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
-import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { basisPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { ScheduleTable } from '@/ui/tables/ScheduleTable';
 import { panelField, toggled } from './fields';
-import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { PanelBasis, panelLoads } from './PanelBasis';
 import { PanelPlan } from './PanelPlan';
 
@@ -37,11 +37,7 @@ const panels: readonly PanelPart<PanelMember, OnEdit, PanelHandle>[] = [
       <PanelPlan {...{ project, member, result, model, isStale, editing, onEdit }} />
     ),
   },
-  {
-    id: 'loads',
-    title: 'Loads',
-    show: ({ kept, keptMember, faults }) => <LoadsTable {...{ project: kept, member: keptMember, faults }} table={panelLoads} />,
-  },
+  loadsPanel(panelLoads),
   {
     id: 'bars',
     title: 'Schedule',
@@ -51,11 +47,7 @@ const panels: readonly PanelPart<PanelMember, OnEdit, PanelHandle>[] = [
       </div>
     ),
   },
-  {
-    id: 'basis',
-    title: 'Basis',
-    show: ({ kept, keptMember, faults }) => <PanelBasis project={kept} member={keptMember} faults={faults} />,
-  },
+  basisPanel(PanelBasis),
   {
     id: 'hand',
     title: 'By hand',

@@ -1,29 +1,28 @@
 'use client';
 import type { Options } from '@/ui/fields/Select';
 import type { Draft } from 'immer';
-import type { Fault } from '@/core/checks/fault';
 import type { MomentsBy } from '@/core/codes/punching-rules';
 import { slabSides } from '@/core/geometry/control-perimeter';
 import type { CatalogueId } from '@/core/materials/bars';
 import { columnSize, type PunchingColumn, type PunchingMember } from '@/core/members/punching/input';
 import { codeOf } from '@/core/members/member';
-import type { Project } from '@/core/project/project';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { catalogueOptions, materialRows, nameRows, useRows, type Rows } from '@/ui/fields/use-rows';
+import type { BasisProps } from '@/ui/sheet/panels';
+import { BasisColumns } from '@/ui/sheet/BasisColumns';
 
 type M = Draft<PunchingMember>;
 const layers = { x: 'along x', y: 'along y' };
 
 /** What a slab at a column rests on besides its plan. */
-export function BasisPanel({ project, member, faults }: { project: Project; member: PunchingMember; faults: readonly Fault[] }) {
+export function BasisPanel({ project, member, faults }: Omit<BasisProps<PunchingMember>, 'result'>) {
   const rows = useRows(project, member, { faults });
   const { quantity, pick, choose } = rows;
   const code = codeOf(project, member);
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+    <BasisColumns project={project} member={member}>
       <section>
-        <h2>Member</h2>
         {nameRows(rows)}
         <ColumnFields member={member} rows={rows} />
       </section>
@@ -44,7 +43,7 @@ export function BasisPanel({ project, member, faults }: { project: Project; memb
       </section>
       <EdgeFields member={member} rows={rows} />
       <OpeningsList member={member} rows={rows} />
-    </div>
+    </BasisColumns>
   );
 }
 

@@ -3,7 +3,8 @@ import type { PunchingHandle } from '@/core/members/punching/drawing';
 import type { PunchingMember } from '@/core/members/punching/input';
 import { codeOf } from '@/core/members/member';
 import { formatQuantity } from '@/core/units/format';
-import { memberScreen, variantsPanel, type PanelPart } from '@/ui/sheet/member-screen';
+import { memberScreen, type PanelPart } from '@/ui/sheet/member-screen';
+import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
 import { BasisPanel } from './BasisPanel';
 import { punchingField } from './fields';
 import { LegsEditor } from './LegsEditor';
@@ -18,11 +19,7 @@ const panels: readonly PanelPart<PunchingMember, null, PunchingHandle>[] = [
       <PlanSheet {...{ project, member, result, isStale, editing, lastGood }} onEdit={drawn.open} isDrawn={faults.length === 0} />
     ),
   },
-  {
-    id: 'basis',
-    title: 'Basis',
-    show: ({ kept, keptMember, faults }) => <BasisPanel project={kept} member={keptMember} faults={faults} />,
-  },
+  basisPanel(BasisPanel),
   variantsPanel(),
 ];
 

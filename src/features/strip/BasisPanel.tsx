@@ -1,10 +1,6 @@
 'use client';
-import type { Fault } from '@/core/checks/fault';
-import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { StripMember } from '@/core/members/strip/input';
-import type { StripResult } from '@/core/members/strip/result';
-import type { Project } from '@/core/project/project';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
@@ -13,26 +9,19 @@ import { ServiceFields } from '@/ui/fields/ServiceFields';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
 import { useChange } from '@/ui/fields/use-change';
 import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
-import { Assumptions } from '@/ui/sheet/Assumptions';
+import { BasisColumns } from '@/ui/sheet/BasisColumns';
+import type { BasisProps } from '@/ui/sheet/panels';
 
 const outers = { along: 'bars along the span', across: 'bars across' };
 
-interface BasisProps {
-  readonly project: Project;
-  readonly member: StripMember;
-  readonly result: StripResult;
-  readonly faults: readonly Fault[];
-}
-
 /** What a slab rests on besides its drawing: names, sizes, materials, cover, rules for bars, and everything the code leaves open. */
-export function BasisPanel({ project, member, result: { quantities }, faults }: BasisProps) {
+export function BasisPanel({ project, member, result: { quantities }, faults }: BasisProps<StripMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
   const { quantity, count, pick } = rows;
   return (
-    <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
+    <BasisColumns project={project} member={member}>
       <section>
-        <h2>Member</h2>
         {nameRows(rows)}
         {quantity('Depth h', 'length', 'h')}
         {quantity('Breadth', 'span', 'breadth')}
@@ -49,7 +38,6 @@ export function BasisPanel({ project, member, result: { quantities }, faults }: 
         </p>
       </section>
       <section>
-        <h2>Materials and cover</h2>
         {slabMaterialRows(rows, code)}
         {pick('Outermost are the', 'outer', outers)}
         <h2 className="mt-3">Bars that may be chosen</h2>
@@ -59,16 +47,12 @@ export function BasisPanel({ project, member, result: { quantities }, faults }: 
         <CreepFields project={project} member={member} code={code} />
       </section>
       <ServiceFields project={project} member={member} />
-      <section>
-        <h2>What the code leaves open</h2>
-        <Assumptions choices={kindOf(member).choices(code)} code={code} member={member} />
-      </section>
-    </div>
+    </BasisColumns>
   );
 }
 
 /** Sizes and spacings for the automatic choice; empty is what is usual. */
-function AllowedBars({ project, member }: { project: Project; member: StripMember }) {
+function AllowedBars({ project, member }: Pick<BasisProps<StripMember>, 'project' | 'member'>) {
   const change = useChange(member);
   const usual = usualSizes[member.catalogue].slab;
   const words = (text: string) => text.split(/[\s,;]+/).filter(Boolean);

@@ -4,23 +4,15 @@ import type { Draft } from 'immer';
 import { castDraft } from 'immer';
 import type { StripSteel } from '@/core/members/strip/steel';
 import { layerLabel } from '@/core/members/parts/bar-labels';
-import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
 import { readSlabBars } from '@/ui/fields/slab-bars-field';
-
-interface PanelProps {
-  readonly project: Project;
-  readonly member: StripMember;
-  readonly steel: StripSteel | null;
-  readonly schedule: React.ReactNode;
-}
+import type { BarsProps } from '@/ui/sheet/panels';
 
 /** All bars of a slab as tables. What is not set by hand shows the automatic choice in grey. */
-export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) {
+export function SlabBarsPanel({ project, member, steel }: BarsProps<StripMember, StripSteel>) {
   const change = useChange(member);
-  if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
   const of: BarsOf<StripMember, SlabBars> = {
     project,
     member,
@@ -41,7 +33,7 @@ export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) 
       </button>
     );
   return (
-    <div className="overflow-auto px-3.5 py-2">
+    <>
       <BarsTables of={of} hint="size @ spacing, two sizes parted by a stroke alternate; " more={[{ title: '', cell: toAll }]} />
       <h2 className="mt-3">Bars across the span</h2>
       <div className="flex gap-6">
@@ -54,8 +46,7 @@ export function SlabBarsPanel({ project, member, steel, schedule }: PanelProps) 
           </label>
         ))}
       </div>
-      {schedule}
-    </div>
+    </>
   );
 }
 

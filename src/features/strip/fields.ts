@@ -3,7 +3,7 @@ import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripLoad, StripMember } from '@/core/members/strip/input';
 import type { StripSteel } from '@/core/members/strip/steel';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import { drawnLoadField, endField, spanField, type DrawnValue } from '@/ui/fields/line-fields';
+import { lineField, type DrawnValue } from '@/ui/fields/line-fields';
 import type { FieldOf } from '@/ui/fields/paths';
 import { layerField } from '@/ui/fields/slab-bars-field';
 import { numberField, type Field, type FieldPlace } from '@/ui/fields/value-field';
@@ -37,17 +37,10 @@ export function stripField(handle: StripHandle, place: Place): Field<StripMember
       const j = handle.support;
       return layer(`bars.support[${j}].bars`, `Top bars over ${supportName(j)}`, steel?.support[j]?.bars);
     }
-    case 'spanLength':
-      return spanField(place, handle.span);
-    case 'load':
-      return drawnLoadField(place, handle.load, drawnValues);
-    case 'extraEnd':
-    case 'overEnd':
-    case 'linksEnd':
-      return endField(handle, place);
     case 'links':
-    case 'support':
       return undefined;
+    default:
+      return lineField(handle, place, drawnValues);
   }
 }
 

@@ -2,11 +2,9 @@
 import { codeOf } from '@/core/members/member';
 import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { StripMember } from '@/core/members/strip/input';
-import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
-import { LoadsTable } from '@/ui/tables/LoadsTable';
 import { HandChecks } from '@/ui/tables/HandChecks';
-import { memberScreen, variantsPanel, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
-import { ScheduleTable } from '@/ui/tables/ScheduleTable';
+import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { barsPanel, basisPanel, combinationsPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { spansLabel, supportEditor, useLineSheet, type LineSheet } from '@/ui/sheet/use-line-sheet';
 import { BasisPanel } from './BasisPanel';
 import { stripField } from './fields';
@@ -31,29 +29,10 @@ const drawing = (shows: 'strength' | 'service') =>
 const panels: readonly PanelPart<StripMember, LineSheet, StripHandle>[] = [
   { id: 'strips', title: 'Drawing', show: drawing('strength') },
   { id: 'service', title: 'In service', show: drawing('service') },
-  {
-    id: 'loads',
-    title: 'Loads',
-    show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={stripLoads} />,
-  },
-  {
-    id: 'bars',
-    title: 'Bars',
-    show: ({ kept, member, keptMember, result }) => (
-      <SlabBarsPanel
-        project={kept}
-        member={member}
-        steel={result.steel}
-        schedule={<ScheduleTable project={kept} member={keptMember} result={result} />}
-      />
-    ),
-  },
-  { id: 'combinations', title: 'Combinations', show: ({ kept, member }) => <CombinationsPanel project={kept} member={member} /> },
-  {
-    id: 'basis',
-    title: 'Basis',
-    show: ({ kept, member, result, faults }) => <BasisPanel project={kept} member={member} result={result} faults={faults} />,
-  },
+  loadsPanel(stripLoads),
+  barsPanel(SlabBarsPanel),
+  combinationsPanel(),
+  basisPanel(BasisPanel),
   { id: 'hand', title: 'By hand', show: ({ kept, result }) => <HandChecks project={kept} result={result} width={result.width} /> },
   variantsPanel(),
 ];

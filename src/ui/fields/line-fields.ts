@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import type { EndHandle } from '@/core/members/beam/drawing/handles';
+import type { BarsHandle, EndHandle, LineHandle } from '@/core/members/beam/drawing/handles';
 import type { LineMember } from '@/core/members/strip/input';
 import type { QuantityKind } from '@/core/units/quantity';
 import { barEndAt, type EndedSteel } from './bar-ends';
@@ -11,11 +11,32 @@ export interface LinePlace<M extends LineMember> extends FieldPlace<M> {
   readonly steel: EndedSteel | null;
 }
 
-export const spanField = <M extends LineMember>(place: LinePlace<M>, i: number): Field<M> =>
-  numberField<M>(place, `spans[${i}].length` as FieldOf<M, number>, `Span ${i + 1}`, 'between centres of supports', 'span');
+/** What is typed alike on the drawings of members along a line; undefined for supports, which have an editor of their own. */
+export function lineField<M extends LineMember>(
+  handle: Exclude<LineHandle, BarsHandle | { readonly of: 'links' }>,
+  place: LinePlace<M>,
+  values: DrawnValues<M>,
+): Field<M> | undefined {
+  switch (handle.of) {
+    case 'spanLength':
+      return numberField<M>(
+        place,
+        `spans[${handle.span}].length` as FieldOf<M, number>,
+        `Span ${handle.span + 1}`,
+        'between centres of supports',
+        'span',
+      );
+    case 'load':
+      return drawnLoadField(place, handle.load, values);
+    case 'support':
+      return undefined;
+    default:
+      return endField(handle, place);
+  }
+}
 
 /** An end of bars or of a zone of links, typed as a length; undefined where it is not there. */
-export function endField<M extends LineMember>(handle: EndHandle, place: LinePlace<M>): Field<M> | undefined {
+function endField<M extends LineMember>(handle: EndHandle, place: LinePlace<M>): Field<M> | undefined {
   const end = barEndAt(handle, place.member, place.steel);
   if (!end) return undefined;
   const set = end.set as (m: Draft<M>, v: number | null) => void;
@@ -27,13 +48,10 @@ export function endField<M extends LineMember>(handle: EndHandle, place: LinePla
 
 /** Of a type of load: the value that stands on the drawing, its kind, and what it is. */
 export type DrawnValue = readonly [key: string, kind: QuantityKind, hint: string];
+type DrawnValues<M extends LineMember> = Readonly<Record<M['loads'][number]['type'], DrawnValue>>;
 
 /** The value of a load that stands on the drawing; undefined for a load that is not there. */
-export function drawnLoadField<M extends LineMember>(
-  place: LinePlace<M>,
-  i: number,
-  values: Readonly<Record<M['loads'][number]['type'], DrawnValue>>,
-): Field<M> | undefined {
+function drawnLoadField<M extends LineMember>(place: LinePlace<M>, i: number, values: DrawnValues<M>): Field<M> | undefined {
   const load: M['loads'][number] | undefined = place.member.loads[i];
   if (!load) return undefined;
   const [key, kind, hint] = values[load.type as M['loads'][number]['type']];

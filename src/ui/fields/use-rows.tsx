@@ -129,6 +129,7 @@ export type Rows<M extends Member> = ReturnType<typeof useRows<M>>;
 
 /** Mark, title and place, which a member of any kind has. */
 export const nameRows = ({ text }: { text: (label: string, path: 'mark' | 'title' | 'place') => React.ReactNode }) => [
+  <h2 key="head">Member</h2>,
   text('Mark', 'mark'),
   text('Title', 'title'),
   text('Place', 'place'),
@@ -163,6 +164,7 @@ export const slabMaterialRows = (
   rows: OfMaterials & { quantity(label: string, kind: QuantityKind, path: 'cover.top' | 'cover.bottom' | 'unitWeight'): React.ReactNode },
   code: DesignCode,
 ) => [
+  <h2 key="head">Materials and cover</h2>,
   materialRows(rows, code),
   rows.quantity('Cover to outer bars, top', 'smallLength', 'cover.top'),
   rows.quantity('Cover to outer bars, bottom', 'smallLength', 'cover.bottom'),

@@ -20,7 +20,6 @@ import { useSheet } from './use-sheet';
 import { useSheetKeys } from './use-sheet-keys';
 import type { Field } from '@/ui/fields/value-field';
 import { ValueEditor } from '@/ui/fields/ValueEditor';
-import { VariantsPanel } from '@/ui/ways/VariantsPanel';
 import { WaysForward } from '@/ui/ways/WaysForward';
 
 /** What the parts of a member's screen are given. While a value is typed, `project` and `member` are the tentative ones. */
@@ -73,11 +72,6 @@ export interface ScreenParts<M extends Member, Own, H extends Handle> {
 }
 
 /** The panel in which states of a member stand side by side, the same for every kind. */
-export const variantsPanel = <M extends Member, Own, H extends Handle>(): PanelPart<M, Own, H> => ({
-  id: 'variants',
-  title: 'Variants',
-  show: ({ kept, keptMember, result }) => <VariantsPanel project={kept} member={keptMember} result={result} />,
-});
 
 const nowhere = () => undefined;
 
