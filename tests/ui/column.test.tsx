@@ -255,7 +255,7 @@ describe('tables and panels', () => {
     const p = open();
     const text = ['Set\tN (kN)\tMx top', 'A\t900\t10', 'B\tn/a\t20', 'C\t800\t'].join('\n');
     render(<PasteSets project={p} member={now()} text={text} onClose={jest.fn()} />);
-    expect(screen.getByRole('status').textContent).toMatch(/2 rows understood, 1 refused.*1 empty cells/);
+    expect(screen.getByRole('status').textContent).toMatch(/2 rows understood, 1 refused.*1 empty cell/);
     fireEvent.change(screen.getByLabelText('Row 2, N'), { target: { value: '850' } });
     expect(screen.getByRole('status').textContent).toMatch(/3 rows understood/);
     fireEvent.change(screen.getByLabelText('Unit of column 2'), { target: { value: 'MN' } });

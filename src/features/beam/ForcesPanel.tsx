@@ -42,6 +42,7 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
     change('add a row of forces', (m) => {
       m.forces.push({ place: `place ${m.forces.length + 1}`, combination: '', moment: 0, shear: 0, torsion: 0, axial: 0 });
     });
+  const hasFigures = (key: (typeof families)[number]) => key !== 'torsion' || member.forces.some((f) => f.torsion !== 0);
   return (
     <div className="overflow-auto px-3.5" onPaste={paste.onPaste}>
       <div className="flex flex-wrap">
@@ -69,10 +70,10 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
         label="Design forces"
         rows={member.forces}
         columns={[
-          of.text('Place', 'place', 60),
-          of.text('Combination', 'combination', 60),
-          ...quantities.map(([key, kind, name]) => of.quantity(name, kind, key)),
-          ...families.map((key) => {
+          of.text('Place', 'place', 60, { width: '6rem' }),
+          of.text('Combination', 'combination', 60, { width: '5.5rem' }),
+          ...quantities.map(([key, kind, symbol, name]) => of.bare(name, kind, key, { symbol, width: '4.2rem' })),
+          ...families.filter(hasFigures).map((key) => {
             const at = (i: number) => result.rows[i]?.[key] ?? null;
             const title = key[0]!.toUpperCase() + key.slice(1);
             return of.shown(
@@ -117,10 +118,10 @@ function Capacities({ project, result }: { project: Project; result: BeamResult 
 }
 
 const quantities = [
-  ['moment', 'moment', 'Moment M'],
-  ['shear', 'force', 'Shear V'],
-  ['torsion', 'moment', 'Torque T'],
-  ['axial', 'force', 'Axial force N'],
+  ['moment', 'moment', 'M', 'Moment M'],
+  ['shear', 'force', 'V', 'Shear V'],
+  ['torsion', 'moment', 'T', 'Torque T'],
+  ['axial', 'force', 'N', 'Axial force N'],
 ] as const;
 
 function Figure({ utilisation }: { utilisation: number | null }) {

@@ -29,7 +29,7 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
     <PasteReading
       {...{ project, mapped, reading, onClose }}
       vocabulary={forceVocabulary}
-      noun="rows"
+      noun="row"
       describe={(f) => `${f.place}: M ${show(f.moment, 'moment')}, V ${show(f.shear, 'force')}`}
       onTake={(good, label) => change(`${label} of forces`, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good]))}
       questions={

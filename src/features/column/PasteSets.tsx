@@ -33,7 +33,7 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
     <PasteReading
       {...{ project, mapped, reading, onClose }}
       vocabulary={setVocabulary}
-      noun="load sets"
+      noun="load set"
       describe={(set) => `${set.name}: N ${formatValue(set.N, 'force', project.display, 0)}`}
       isWrong={partIsWrong}
       onTake={(sets, label) =>

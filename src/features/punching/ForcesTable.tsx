@@ -4,7 +4,6 @@ import { useState } from 'react';
 import type { PunchingForces } from '@/core/members/punching/input';
 import type { Project } from '@/core/project/project';
 import type { PunchingMember } from '@/core/members/punching/input';
-import { unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { parseTable } from '@/exchange/paste-table';
 import { columnsFor } from '@/ui/tables/columns';
@@ -71,13 +70,7 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
       <Grid
         label="Sets of forces"
         rows={member.sets}
-        columns={[
-          of.text('Name', 'name', 40, { width: '6rem' }),
-          ...columns.map(([key, kind, name]) => ({
-            ...of.quantity(name, kind, key, { isBare: true }),
-            heading: `${name}, ${unitLabel(kind, project.display)}`,
-          })),
-        ]}
+        columns={[of.text('Name', 'name', 40, { width: '6rem' }), ...columns.map(([key, kind, name]) => of.bare(name, kind, key))]}
         {...(member.sets.length > 1
           ? {
               remove: {

@@ -6,7 +6,18 @@ import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 
 /** What the code leaves open, as it stands for a member; each can be changed here. A default is marked until it is set. */
-export function Assumptions({ choices, code, member }: { choices: readonly Choice[]; code: DesignCode; member: Member }) {
+export function Assumptions({
+  choices,
+  code,
+  member,
+  isWide = false,
+}: {
+  choices: readonly Choice[];
+  code: DesignCode;
+  member: Member;
+  /** With room for whole titles, under a heading of its own. */
+  isWide?: boolean;
+}) {
   const edit = useProject((s) => s.edit);
   const set = (choice: Choice, value: string) =>
     edit(
@@ -16,13 +27,16 @@ export function Assumptions({ choices, code, member }: { choices: readonly Choic
       }),
     );
   return (
-    <div className="mt-1.5 border-t border-groove pt-1">
-      <h3 className="small pb-0.5 font-semibold">Assumptions</h3>
+    <div className={isWide ? '' : 'mt-1.5 border-t border-groove pt-1'}>
+      {!isWide && <h3 className="small pb-0.5 font-semibold">Assumptions</h3>}
       {choices.map((choice) => {
         const value = readChoice(choices, code.settings, choice.key);
         const isSet = choice.key in member.choices;
         return (
-          <label key={choice.key} className="grid grid-cols-[7.2rem_minmax(0,1fr)_auto] items-center gap-1.5 py-px text-[0.6875rem]">
+          <label
+            key={choice.key}
+            className={`grid items-center gap-1.5 py-px ${isWide ? 'grid-cols-[17rem_minmax(0,1fr)_auto]' : 'grid-cols-[7.2rem_minmax(0,1fr)_auto] text-[0.6875rem]'}`}
+          >
             <span className="truncate" title={`${choice.title}, ${choice.clause}`}>
               {choice.title}
             </span>

@@ -12,9 +12,9 @@ export function BasisColumns({ project, member, children }: { project: Project; 
     <div className="grid grid-cols-2 gap-x-8 gap-y-3 overflow-auto px-3.5 py-2">
       {children}
       {choices.length > 0 && (
-        <section>
+        <section className="col-span-2 max-w-[44rem]">
           <h2>What the code leaves open</h2>
-          <Assumptions choices={choices} code={code} member={member} />
+          <Assumptions choices={choices} code={code} member={member} isWide />
         </section>
       )}
     </div>

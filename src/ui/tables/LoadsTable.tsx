@@ -62,8 +62,8 @@ export function LoadsTable<M extends CasedMember, L extends AnyLoad & M['loads']
   return (
     <div className="overflow-auto px-3.5 py-2" onPaste={table.paste && onPaste}>
       <LoadCases project={project} member={member} faults={faults} />
-      <div className="mt-3 flex items-baseline justify-between">
-        <h2>{table.title}</h2>
+      <div className="mt-3 flex items-baseline justify-between gap-4">
+        <h2 className="whitespace-nowrap">{table.title}</h2>
         {table.paste && <span className="small">Ctrl V here pastes rows: {table.paste.help}</span>}
       </div>
       <Grid

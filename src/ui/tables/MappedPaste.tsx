@@ -91,6 +91,8 @@ export function useMappedTable<R extends string>(text: string, vocabulary: Vocab
 
 const SHOWN = 60;
 
+const counted = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
+
 interface ReadRows<T> {
   readonly rows: readonly ReadRow<T>[];
   /** Empty cells that were read as zero. */
@@ -109,6 +111,7 @@ export function PasteReading<R extends string, T>({
   ...table
 }: Omit<MappedProps<R, T>, 'rows'> & {
   reading: ReadRows<T>;
+  /** What a row is, for one of it. */
   noun: string;
   questions: React.ReactNode;
   /** What is to be said of the whole. */
@@ -121,29 +124,33 @@ export function PasteReading<R extends string, T>({
   const bad = rows.length - good.length;
   const take = () => {
     table.mapped.keepHabit();
-    onTake(good, `paste ${good.length} ${noun}`);
+    onTake(good, `paste ${counted(good.length, noun)}`);
     onClose();
   };
   return (
     <>
       <p className="py-1" role="status">
-        <b className="font-semibold">{good.length}</b> rows understood
+        <b className="font-semibold">{counted(good.length, 'row')}</b> understood
         {bad > 0 && (
           <>
             , <b className="font-semibold text-madder-text">{bad} refused</b>: mend them below, or leave them out
           </>
         )}
-        {empty > 0 && `; ${empty} empty cells read as 0`}.
+        {empty > 0 && `; ${counted(empty, 'empty cell')} read as 0`}.
       </p>
       <div className="small flex flex-wrap items-center gap-x-5 gap-y-1 border-y border-line py-1.5">{questions}</div>
       {children}
       <MappedRows {...table} rows={rows} />
       <div className="mt-3 flex items-center gap-3">
         <button type="button" className="btn" disabled={good.length === 0 || isWrong} onClick={take}>
-          Keep {good.length} {noun}
+          Keep {counted(good.length, noun)}
         </button>
         <Dialog.Close className="link">Leave</Dialog.Close>
-        {bad > 0 && <span className="small">{bad} refused rows stay out.</span>}
+        {bad > 0 && (
+          <span className="small">
+            {counted(bad, 'refused row')} {bad === 1 ? 'stays' : 'stay'} out.
+          </span>
+        )}
       </div>
     </>
   );

@@ -55,12 +55,23 @@ export function columnsFor<R extends object>(
       return <QuantityInput {...{ kind, system, label, empty }} value={value ?? null} showUnit={!isBare} onKeep={keep} />;
     },
   });
+  const quantity = (title: string, kind: QuantityKind, place: Place<R, number | null | undefined>, options?: QuantityOptions<R>) => {
+    const { get, set } = at<number | null | undefined>(place);
+    return quantityBy(title, (row) => [kind, get(row) ?? null], set, options);
+  };
   return {
     quantityBy,
-    quantity: (title: string, kind: QuantityKind, place: Place<R, number | null | undefined>, options?: QuantityOptions<R>) => {
-      const { get, set } = at<number | null | undefined>(place);
-      return quantityBy(title, (row) => [kind, get(row) ?? null], set, options);
-    },
+    quantity,
+    /** A value whose unit stands once, in the heading. */
+    bare: (
+      title: string,
+      kind: QuantityKind,
+      place: Place<R, number | null | undefined>,
+      { symbol = title, ...options }: QuantityOptions<R> & { readonly symbol?: string } = {},
+    ): Column<R> => ({
+      ...quantity(title, kind, place, { ...options, isBare: true }),
+      heading: [symbol, unitLabel(kind, system)].filter(Boolean).join(', '),
+    }),
     text: (title: string, place: Place<R, string>, most: number, { width }: CellOptions<R> = {}): Column<R> => {
       const { get, set } = at<string>(place);
       return {

@@ -25,7 +25,7 @@ export function stateDrawing(p: StatePicture, width: number, height: number): Dr
   const part = width / 3;
   const strains = panel('strain', part * 0.62, part * 0.24, [first, last, ...p.bars], (f) => f.strain);
   const stresses = panel('stress of concrete', part * 1.45, part * 0.36, p.concrete, (f) => f.stress);
-  const steels = panel('stress of bars', part * 2.42, part * 0.27, p.bars, (f) => f.stress);
+  const steels = panel('stress of bars', part * 2.34, part * 0.22, p.bars, (f) => f.stress);
   for (const q of [strains, stresses, steels]) {
     shapes.push(line([q.at, top], [q.at, bottom], 'axis'), textAt([q.at, 12], q.title, 'small', { anchor: 'middle' }));
   }
