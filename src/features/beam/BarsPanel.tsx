@@ -1,27 +1,19 @@
 'use client';
 import { useChange } from '@/ui/fields/use-change';
-import type { Draft } from 'immer';
 import type { BeamMember } from '@/core/members/beam/input';
 import type { BeamSteel } from '@/core/members/beam/steel';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
-import type { Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
+import { BarsInput, BarsTables, type BarsOf, type BarsProps } from '@/ui/tables/BarsTables';
 import { Grid } from '@/ui/tables/Grid';
-import type { BarsProps } from '@/ui/sheet/panels';
 import { parseBars, parseLinks } from '@/ui/fields/value-field';
 
-type Change = (label: string, recipe: (m: Draft<BeamMember>) => void) => void;
-
 /** All bars as tables: sizes, ends and zones. What is not set by hand shows the automatic choice. */
-export function BarsPanel({ project, member, steel }: BarsProps<BeamMember, BeamSteel>) {
-  const change = useChange(member);
+export function BarsPanel(props: BarsProps<BeamMember, BeamSteel>) {
+  const { project, member, steel } = props;
   const of: BarsOf<BeamMember, BarGroup> = {
-    project,
-    member,
-    steel,
-    change,
+    ...props,
     write: (group) => (group.count > 0 ? barLabel(group, project) : 'none'),
     read: (text) => {
       const parsed = parseBars(text, member);
@@ -38,13 +30,14 @@ export function BarsPanel({ project, member, steel }: BarsProps<BeamMember, Beam
         <BarsInput of={of} path="bars.side" label="Side bars" shown={steel.side} />
       </div>
       <h2 className="mt-3">Links by zone</h2>
-      <LinkZones {...{ project, member, steel, change }} />
+      <LinkZones {...props} />
     </>
   );
 }
 
 /** Zones of links, span after span; they are divided and joined. */
-function LinkZones({ project, member, steel, change }: { project: Project; member: BeamMember; steel: BeamSteel; change: Change }) {
+function LinkZones({ project, member, steel }: BarsProps<BeamMember, BeamSteel>) {
+  const change = useChange(member);
   const rows = member.spans.flatMap((_, span) => (steel.links[span] ?? []).map((zone, k) => ({ span, k, zone })));
   type Row = (typeof rows)[number];
   const put = (span: number, next: BeamSteel['links'][number]) =>

@@ -13,7 +13,7 @@ import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { standingOf, standingText } from '@/ui/drawing/Glyph';
 import { Inlay } from '@/ui/drawing/Inlay';
 import { PasteForces } from './PasteForces';
-import { usePaste } from '@/ui/tables/MappedPaste';
+import { PasteHead, usePaste } from '@/ui/tables/MappedPaste';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { SectionPanel } from './SectionPanel';
@@ -59,13 +59,11 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
         />
         <Capacities project={project} result={result} />
       </div>
-      <div className="flex items-baseline justify-between border-t border-line pt-2">
-        <h2>Design forces</h2>
-        <span className="small">already factored · M positive when the bottom is stretched · N positive in compression</span>
-        <button type="button" className="link" onClick={() => paste.open('')}>
-          Ctrl V paste rows
-        </button>
-      </div>
+      <PasteHead
+        title="Design forces"
+        note="already factored · M positive when the bottom is stretched · N positive in compression"
+        onPaste={() => paste.open('')}
+      />
       <Grid
         label="Design forces"
         rows={member.forces}

@@ -16,7 +16,7 @@ import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
 import { PasteSets } from './PasteSets';
-import { usePaste } from '@/ui/tables/MappedPaste';
+import { PasteHead, usePaste } from '@/ui/tables/MappedPaste';
 
 const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'moment'])[] = [
   ['N', 'N', 'force'],
@@ -141,15 +141,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
         ))}
       {member.mode === 'sets' ? (
         <>
-          <div className="flex items-baseline gap-3 border-t border-line pt-1">
-            <h2>Load sets</h2>
-            <span className="small">
-              {member.sets.length} · {units}
-            </span>
-            <button type="button" className="link ml-auto" onClick={() => paste.open('')}>
-              Ctrl V paste rows
-            </button>
-          </div>
+          <PasteHead title="Load sets" note={`${member.sets.length} · ${units}`} onPaste={() => paste.open('')} />
           <Grid
             label="Load sets"
             rows={member.sets}

@@ -6,18 +6,15 @@ import type { StripSteel } from '@/core/members/strip/steel';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { StripMember } from '@/core/members/strip/input';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import { BarsInput, BarsTables, type BarsOf } from '@/ui/tables/BarsTables';
+import { BarsInput, BarsTables, type BarsOf, type BarsProps } from '@/ui/tables/BarsTables';
 import { readSlabBars } from '@/ui/fields/slab-bars-field';
-import type { BarsProps } from '@/ui/sheet/panels';
 
 /** All bars of a slab as tables. What is not set by hand shows the automatic choice in grey. */
-export function SlabBarsPanel({ project, member, steel }: BarsProps<StripMember, StripSteel>) {
+export function SlabBarsPanel(props: BarsProps<StripMember, StripSteel>) {
+  const { project, member, steel } = props;
   const change = useChange(member);
   const of: BarsOf<StripMember, SlabBars> = {
-    project,
-    member,
-    steel,
-    change,
+    ...props,
     write: (bars) => layerLabel(bars, project),
     read: (text) => readSlabBars(text, member, project.display),
   };

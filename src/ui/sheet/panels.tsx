@@ -4,6 +4,7 @@ import type { Fault } from '@/core/checks/fault';
 import type { Member, MemberResult, ResultOf } from '@/core/members/kinds';
 import type { LineMember } from '@/core/members/strip/input';
 import type { Project } from '@/core/project/project';
+import type { BarsProps } from '@/ui/tables/BarsTables';
 import { CombinationsPanel } from '@/ui/tables/CombinationsPanel';
 import type { CasedMember } from '@/ui/tables/LoadCases';
 import { LoadsTable, type LoadTable } from '@/ui/tables/LoadsTable';
@@ -32,13 +33,6 @@ export const loadsPanel = <M extends Member & CasedMember, L extends M['loads'][
   title: 'Loads',
   show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={table} />,
 });
-
-/** What the bars panel of a member along a line is given. */
-export interface BarsProps<M extends LineMember, Steel> {
-  readonly project: Project;
-  readonly member: M;
-  readonly steel: Steel;
-}
 
 /** The bars that are set, and below them the bars as they are cut. */
 export const barsPanel = <M extends LineMember, Steel, Own, H extends Handle>(

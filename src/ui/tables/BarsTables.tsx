@@ -1,5 +1,4 @@
 'use client';
-import type { Draft } from 'immer';
 import { useState } from 'react';
 import type { BarsAlong } from '@/core/members/beam/bar-runs';
 import { supportName, supportPositions } from '@/core/members/beam/input';
@@ -7,20 +6,24 @@ import type { LineMember } from '@/core/members/strip/input';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
 import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
+import { useChange } from '@/ui/fields/use-change';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Grid, type Column } from './Grid';
 
 export type ReadBars<B> = { readonly ok: true; readonly bars: B | null } | { readonly ok: false; readonly reason: string };
 
-/** How bars of a kind of member are written, read and set. */
-export interface BarsOf<M extends LineMember, B> {
+/** What the bars panel of a member along a line is given. */
+export interface BarsProps<M extends LineMember, Steel> {
   readonly project: Project;
   readonly member: M;
-  readonly steel: BarsAlong<B>;
+  readonly steel: Steel;
+}
+
+/** How bars of a kind of member are written, read and set. */
+export interface BarsOf<M extends LineMember, B> extends BarsProps<M, BarsAlong<B>> {
   readonly write: (bars: B) => string;
   /** Null for what is chosen automatically. */
   readonly read: (text: string) => ReadBars<B>;
-  readonly change: (label: string, recipe: (m: Draft<M>) => void) => void;
 }
 
 /** A field for bars; emptied, they are chosen automatically again, and the choice stands in it in grey. */
@@ -36,12 +39,13 @@ export function BarsInput<M extends LineMember, B>({
   shown: B | null | undefined;
 }) {
   const own = (valueAt(of.member, path) ?? null) as B | null;
+  const change = useChange(of.member);
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? (own ? of.write(own) : '');
   const read: ReadBars<B> = /^\s*(auto.*)?$/i.test(text) ? { ok: true, bars: null } : of.read(text);
   const keep = () => {
     if (typed === null || !read.ok) return;
-    if (JSON.stringify(read.bars) !== JSON.stringify(own)) of.change(label.toLowerCase(), (m) => setAt(m, path, read.bars));
+    if (JSON.stringify(read.bars) !== JSON.stringify(own)) change(label.toLowerCase(), (m) => setAt(m, path, read.bars));
     setTyped(null);
   };
   return (
@@ -63,7 +67,8 @@ export function BarsInput<M extends LineMember, B>({
 
 /** Bars by span and over supports, with where they end. `more` are further columns of the spans. */
 export function BarsTables<M extends LineMember, B>({ of, hint, more = [] }: { of: BarsOf<M, B>; hint: string; more?: Column<number>[] }) {
-  const { member, steel, project, change } = of;
+  const { member, steel, project } = of;
+  const change = useChange(member);
   const starts = supportPositions(member);
   const bars = (path: string, label: string, shown: B | null | undefined) => (
     <BarsInput of={of} path={`bars.${path}` as FieldOf<M, B>} label={label} shown={shown} />

@@ -29,6 +29,17 @@ export function usePaste() {
   return { text, onPaste, open: setText, close: () => setText(null) };
 }
 
+/** The heading of a table that may be pasted. */
+export const PasteHead = ({ title, note, onPaste }: { title: string; note: string; onPaste: () => void }) => (
+  <div className="flex items-baseline gap-3 border-t border-line pt-1">
+    <h2 className="whitespace-nowrap">{title}</h2>
+    <span className="small">{note}</span>
+    <button type="button" className="link ml-auto whitespace-nowrap" onClick={onPaste}>
+      Ctrl V paste rows
+    </button>
+  </div>
+);
+
 /** What the reading of a pasted table is given. */
 export interface PasteProps<M> {
   readonly project: Project;
