@@ -13,6 +13,21 @@ test('an edit is kept in the browser and found again after a reload', async ({ p
   await expect(drawn(page, 'section.b')).toHaveText('375');
 });
 
+test('a text that the file does not take is refused at its field, and the project opens again', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  const mark = page.getByRole('textbox', { name: 'Mark' });
+  await mark.fill('FB1 over the foyer and the cloakroom');
+  await mark.press('Enter');
+  await expect(page.getByText('must have at most 20 characters').first()).toBeVisible();
+  await expect(mark).toHaveValue('FB1 over the foyer and the cloakroom');
+  await mark.fill('FB1 over the foyer');
+  await mark.press('Enter');
+  await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Foyer beam FB1 over the foyer' })).toBeVisible();
+});
+
 test('a project is exported, deleted, and imported again', async ({ page }, info) => {
   await openBeam(page, 'fb1');
   const download = page.waitForEvent('download');

@@ -98,6 +98,38 @@ describe('storage', () => {
     expect(await storedRevision('tabs')).toBe(2);
     expect(await saveProject({ ...project, name: 'this tab' }, 1, true)).toMatchObject({ ok: true });
   });
+  test('what cannot be read as it is opens in part: it is said, and its whole text is kept', async () => {
+    const project = makeProject('long');
+    await saveProject(project, 0);
+    const head = (await db().getItem<{ slot: 'a' | 'b' }>('project/long/head'))!;
+    const raw = JSON.parse((await db().getItem<string>(`project/long/${head.slot}`))!) as { members: Record<string, unknown>[] };
+    raw.members[0]!.mark = 'M'.repeat(25);
+    raw.members[1]!.supports = 'none';
+    const text = JSON.stringify(raw);
+    await db().setItem(`project/long/${head.slot}`, text);
+    await db().setItem('project/long/head', { ...head, checksum: checksum(text) });
+    const loaded = await loadProject('long');
+    expect(loaded).toMatchObject({ ok: true, found: text, recovered: expect.stringContaining('mark: must have at most 20 characters') });
+    if (!loaded.ok) return;
+    expect(loaded.recovered).toContain('B2, supports');
+    expect(loaded.project.members.map((m) => m.mark)).toEqual(['M'.repeat(20), 'B2']);
+    expect((await projectHistory('long'))[0]!.text).toBe(text);
+    // It can be saved and opened again, now whole.
+    expect(await saveProject(loaded.project, loaded.revision)).toMatchObject({ ok: true });
+    const again = await loadProject('long');
+    expect(again.ok && again.recovered).toBeUndefined();
+  });
+  test('what could not be read again is not saved over what can', async () => {
+    const project = makeProject('over');
+    await saveProject(project, 0);
+    const wrong = { ...project, members: [{ ...project.members[0]!, place: 'p'.repeat(61) }] };
+    expect(await saveProject(wrong, 1)).toMatchObject({
+      ok: false,
+      kind: 'unreadable',
+      message: expect.stringContaining('B1, place: must have at most 60'),
+    });
+    expect(await loadProject('over')).toMatchObject({ ok: true, project: { members: [{ mark: 'B1' }, { mark: 'B2' }] } });
+  });
   test('a torn write leaves the state before it', async () => {
     const project = makeProject('torn');
     await saveProject(project, 0);

@@ -8,7 +8,7 @@ import { screens } from './screens';
 export function MemberScreen() {
   const loaded = useLoadedProject();
   const id = useSearchParams().get('m') ?? '';
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} found={loaded.found} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
   const member = loaded.project.members.find((m) => m.id === id);
   if (!member) return <Missing reason="There is no such member in this project." />;

@@ -23,6 +23,11 @@ export function fileName(name: string): string {
   return clean || 'project';
 }
 
+/** Keeps a text of a project as it stands, whether it can be read or not. */
+export function downloadText(text: string): void {
+  downloadBlob(new Blob([text], { type: MEDIA_TYPE }), 'as-it-was-saved.intarsia');
+}
+
 export function downloadProject(project: Project): void {
   downloadBlob(new Blob([writeProject(project)], { type: MEDIA_TYPE }), `${fileName(project.name)}.intarsia`);
 }

@@ -1,4 +1,6 @@
 import { create } from 'zustand';
+import type { SaveFailure } from './storage';
+import { boundFaults, faultText } from '@/core/project/bounds';
 import { companions, shareInGroups } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
 import type { Member, MemberResult } from '@/core/members/kinds';
@@ -16,13 +18,16 @@ export interface ResultEntry {
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: string }
   | { readonly kind: 'saving' }
-  | { readonly kind: 'failed'; readonly reason: 'conflict' | 'full' | 'denied'; readonly message: string };
+  | { readonly kind: 'failed'; readonly reason: SaveFailure; readonly message: string };
 
 interface HistoryStep {
   /** Name of the command that led away from this state. */
   readonly label: string;
   readonly project: Project;
 }
+
+/** Why a change was not made: what it would put into the project could not be read again. Null where it was made. */
+export type Refusal = string | null;
 
 interface ProjectState {
   readonly project: Project | null;
@@ -36,11 +41,14 @@ interface ProjectState {
   readonly openChecks: readonly string[];
   readonly save: SaveState;
   readonly notice: string | null;
+  /** The text as it was saved of a project that could be read in part; it can be kept as a file. */
+  readonly found: string | null;
 
-  open(project: Project, notice?: string): void;
+  /** `found` is the text of a project of which not all could be read. */
+  open(project: Project, notice?: string, found?: string): void;
   close(): void;
   /** The one way to change a project: a named command. */
-  edit(label: string, change: (project: Project) => Project): void;
+  edit(label: string, change: (project: Project) => Project): Refusal;
   setPreview(change: ((project: Project) => Project) | null): void;
   undo(): void;
   redo(): void;
@@ -65,22 +73,29 @@ const nothing = {
   openChecks: [],
   save: { kind: 'saved', at: '' },
   notice: null,
+  found: null,
 } as const;
 
 export const useProject = create<ProjectState>((set, get) => ({
   ...nothing,
 
-  open: (project, notice) => set({ ...nothing, project, notice: notice ?? null }),
+  open: (project, notice, found) => set({ ...nothing, project, notice: notice ?? null, found: found ?? null }),
   close: () => set({ project: null, preview: null, past: [], future: [], results: {}, lastGood: {} }),
   edit: (label, change) => {
     const { project, past } = get();
-    if (!project) return;
+    if (!project) return null;
     const next = shareInGroups(project, change(project));
     if (next === project) {
       set({ preview: null });
-      return;
+      return null;
+    }
+    const [fault] = boundFaults(project, next);
+    if (fault) {
+      set({ preview: null, notice: `Not done, ${label}: ${faultText(fault, next)}.` });
+      return fault.reason;
     }
     set({ project: next, preview: null, past: [...past, { label, project }].slice(-MOST_STEPS), future: [] });
+    return null;
   },
   setPreview: (change) => {
     const { project } = get();

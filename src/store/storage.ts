@@ -1,5 +1,8 @@
 import localforage from 'localforage';
-import { readProjectText, type TextRead } from '@/exchange/project-text';
+import type { Member } from '@/core/members/kinds';
+import { faultText } from '@/core/project/bounds';
+import type { Salvaged } from '@/core/project/salvage';
+import { readProjectText, salvageText } from '@/exchange/project-text';
 import { writeProject } from '@/core/project/write';
 import type { Project } from '@/core/project/project';
 import { forgetUnsaved, unsavedAfter } from './unsaved';
@@ -27,13 +30,22 @@ export interface HistoryEntry {
   readonly text: string;
 }
 
+/** Why a project is not saved: another tab was first, there is no room, it is not allowed, or it could not be read again. */
+export type SaveFailure = 'conflict' | 'full' | 'denied' | 'unreadable';
+
 export type SaveOutcome =
-  | { readonly ok: true; readonly revision: number }
-  | { readonly ok: false; readonly kind: 'conflict' | 'full' | 'denied'; readonly message: string };
+  { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly kind: SaveFailure; readonly message: string };
 
 export type LoadOutcome =
-  | { readonly ok: true; readonly project: Project; readonly revision: number; readonly recovered?: string }
-  | { readonly ok: false; readonly reason: string };
+  | {
+      readonly ok: true;
+      readonly project: Project;
+      readonly revision: number;
+      readonly recovered?: string;
+      /** The text as it was saved, where not all of it could be read. */
+      readonly found?: string;
+    }
+  | { readonly ok: false; readonly reason: string; readonly found?: string };
 
 const HISTORY_LENGTH = 10;
 const HISTORY_INTERVAL = 2 * 60_000; // ms between kept states
@@ -59,6 +71,8 @@ export async function saveProject(project: Project, revision: number, force = fa
     const head = await db().getItem<Head>(key(project.id, 'head'));
     if (head && head.revision !== revision && !force)
       return { ok: false, kind: 'conflict', message: 'This project was changed in another tab or window.' };
+    const fault = rereadFault(project);
+    if (fault) return { ok: false, kind: 'unreadable', message: `What was saved could not be read again: ${fault}.` };
     const text = writeProject(project);
     const slot = head?.slot === 'a' ? 'b' : 'a';
     const saved = new Date().toISOString();
@@ -78,10 +92,23 @@ export async function saveProject(project: Project, revision: number, force = fa
   }
 }
 
-async function keepHistory(id: string, entry: HistoryEntry): Promise<void> {
+/** Members that were read again from what was written of them. */
+const readable = new WeakSet<Member>();
+
+/** Why a project could not be read again once it is saved. Only members that changed since are read. */
+function rereadFault(project: Project): string | undefined {
+  const members = project.members.filter((m) => !readable.has(m));
+  const changed = { ...project, members };
+  const read = readProjectText(writeProject(changed));
+  if (!read.ok) return faultText(read.faults[0]!, changed);
+  members.forEach((m) => readable.add(m));
+  return undefined;
+}
+
+async function keepHistory(id: string, entry: HistoryEntry, interval = HISTORY_INTERVAL): Promise<void> {
   const history = await projectHistory(id);
   const newest = history[0];
-  if (newest && Date.parse(entry.saved) - Date.parse(newest.saved) < HISTORY_INTERVAL) return;
+  if (newest && Date.parse(entry.saved) - Date.parse(newest.saved) < interval) return;
   await db().setItem(key(id, 'history'), [entry, ...history].slice(0, HISTORY_LENGTH));
 }
 
@@ -99,15 +126,23 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
     return { ok: false, reason: 'The browser does not let this page read its data.' };
   }
   if (!head) return { ok: false, reason: 'There is no such project in this browser.' };
-  const good = await readSlot(id, head.slot, head.checksum);
+  const text = await slotText(id, head.slot, head.checksum);
+  const good = text === undefined ? undefined : readProjectText(text);
   const unsaved = unsavedAfter(id, head.revision);
   if (unsaved) return { ok: true, project: unsaved, revision: head.revision };
   if (good?.ok) return { ok: true, project: good.project, revision: head.revision };
-  const other = await readSlot(id, head.slot === 'a' ? 'b' : 'a');
+  const part = text === undefined ? undefined : salvageText(text);
+  if (part) {
+    // What is saved from now on is the part: the whole stays among the earlier states.
+    await keepHistory(id, { saved: new Date().toISOString(), text: text! }, 0).catch(() => undefined);
+    return { ok: true, project: part.project, revision: head.revision, recovered: inPart(part), found: text };
+  }
+  const before = await slotText(id, head.slot === 'a' ? 'b' : 'a');
+  const other = before === undefined ? undefined : readProjectText(before);
   if (other?.ok)
     return { ok: true, project: other.project, revision: head.revision, recovered: 'The last save was torn; this is the state before it.' };
-  for (const { text, saved } of await projectHistory(id)) {
-    const read = readProjectText(text);
+  for (const { text: earlier, saved } of await projectHistory(id)) {
+    const read = readProjectText(earlier);
     if (read.ok)
       return {
         ok: true,
@@ -116,13 +151,23 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
         recovered: `The saved project was damaged; this is the state of ${saved}.`,
       };
   }
-  return { ok: false, reason: 'The saved project is damaged and no earlier state can be read.' };
+  const torn = (await slotText(id, head.slot)) ?? before;
+  return { ok: false, reason: 'The saved project is damaged and no earlier state can be read.', found: torn };
 }
 
-async function readSlot(id: string, slot: 'a' | 'b', expected?: string): Promise<TextRead | undefined> {
+const SAID = 3;
+
+/** What was cut or left out of a project that could not be read as it is. */
+function inPart({ project, faults }: Salvaged): string {
+  const list = faults.slice(0, SAID).map((f) => faultText(f, project));
+  const more = faults.length > SAID ? ` and ${faults.length - SAID} more` : '';
+  return `Not all of what was saved can be read. Cut or left out: ${list.join('; ')}${more}.`;
+}
+
+/** The text of a slot; undefined where there is none, or it is not what was written. */
+async function slotText(id: string, slot: 'a' | 'b', expected?: string): Promise<string | undefined> {
   const text = await db().getItem<string>(key(id, slot));
-  if (typeof text !== 'string' || (expected !== undefined && checksum(text) !== expected)) return undefined;
-  return readProjectText(text);
+  return typeof text !== 'string' || (expected !== undefined && checksum(text) !== expected) ? undefined : text;
 }
 
 export async function deleteProject(id: string): Promise<void> {

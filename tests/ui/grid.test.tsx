@@ -15,7 +15,7 @@ function show(count: number) {
     <Grid
       label="Rows"
       rows={rows}
-      columns={[of.text('Name', 'name', 20), of.quantity('Force', 'force', 'load')]}
+      columns={[of.text('Name', 'name'), of.quantity('Force', 'force', 'load')]}
       faultsOf={(i) => (i === 1 ? [{ path: 'rows[1]', reason: 'This row is wrong.' }] : [])}
       remove={{ title: 'Delete', run: set }}
       add={{ title: 'Add a row', run: () => set('added') }}

@@ -23,8 +23,16 @@ const rate = (value: number) => number().min(0, 'must not be below 0').default(v
 const rates = (r: Rates) =>
   object({ concrete: rate(r.concrete), perMPa: rate(r.perMPa), steel: rate(r.steel), formwork: rate(r.formwork) });
 
-/** The schema of a whole project file, once the code is known. */
+const made = new WeakMap<MaterialDefaults, ReturnType<typeof makeSchema>>();
+
+/** The schema of a whole project file, once the code is known; made once for each code. */
 export function projectSchema(defaults: MaterialDefaults) {
+  let schema = made.get(defaults);
+  if (!schema) made.set(defaults, (schema = makeSchema(defaults)));
+  return schema;
+}
+
+function makeSchema(defaults: MaterialDefaults) {
   return object({
     format: string().required('is missing').oneOf(['intarsia'], 'must be "intarsia"'),
     version: number().required('is missing'),

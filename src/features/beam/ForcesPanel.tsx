@@ -68,8 +68,8 @@ export function ForcesPanel({ project, member, result, onEdit, editing }: Forces
         label="Design forces"
         rows={member.forces}
         columns={[
-          of.text('Place', 'place', 60, { width: '6rem' }),
-          of.text('Combination', 'combination', 60, { width: '5.5rem' }),
+          of.text('Place', 'place', { width: '6rem' }),
+          of.text('Combination', 'combination', { width: '5.5rem' }),
           ...quantities.map(([key, kind, symbol, name]) => of.bare(name, kind, key, { symbol, width: '4.2rem' })),
           ...families.filter(hasFigures).map((key) => {
             const at = (i: number) => result.rows[i]?.[key] ?? null;

@@ -1,6 +1,6 @@
 'use client';
 import { CheckBox } from '@/ui/fields/CheckBox';
-import { useChange } from '@/ui/fields/use-change';
+import { useChange, type Change } from '@/ui/fields/use-change';
 import { useState } from 'react';
 import type { LoadCase } from '@/core/analysis/combination';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
@@ -9,7 +9,7 @@ import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
 import type { UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
-import { firstFree, type Recipe } from '@/store/commands';
+import { firstFree } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select, type Options } from '@/ui/fields/Select';
 import { columnsFor } from '@/ui/tables/columns';
@@ -146,8 +146,8 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
             label="Load sets"
             rows={member.sets}
             columns={[
-              of.text('Name', 'name', 80, { width: '3.2rem' }),
-              of.text('Title', 'title', 80, { width: '4rem' }),
+              of.text('Name', 'name', { width: '3.2rem' }),
+              of.text('Title', 'title', { width: '4rem' }),
               of.pick('Kind', kindNames, 'kind', { width: '5.4rem' }),
               ...shownColumns.map(([key, name, kind]) => of.quantity(name, kind, key, forceCell(key))),
               {
@@ -189,7 +189,7 @@ function Cases({
   project: Project;
   member: UprightMember;
   shownColumns: typeof forceColumns;
-  change: (label: string, recipe: Recipe<UprightMember>) => void;
+  change: Change<UprightMember>;
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string): ColumnForces => member.caseForces.find((f) => f.case === id) ?? noForces;
@@ -233,7 +233,7 @@ function Cases({
         rowKey={(c) => c.id}
         columns={[
           of.shown('Case', (c) => c.id),
-          of.text('Title', 'title', 60, { width: '6rem' }),
+          of.text('Title', 'title', { width: '6rem' }),
           of.pick('Nature', code.natures, 'nature'),
           ...shownColumns.map(([key, name, kind]) =>
             of.quantity(

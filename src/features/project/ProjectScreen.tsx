@@ -24,7 +24,7 @@ const MembersChart = dynamic(() => import('@/ui/charts/MembersChart').then((m) =
 
 export function ProjectScreen() {
   const loaded = useLoadedProject();
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} found={loaded.found} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
   return <Overview project={loaded.project} />;
 }

@@ -70,7 +70,7 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
       <Grid
         label="Sets of forces"
         rows={member.sets}
-        columns={[of.text('Name', 'name', 40, { width: '6rem' }), ...columns.map(([key, kind, name]) => of.bare(name, kind, key))]}
+        columns={[of.text('Name', 'name', { width: '6rem' }), ...columns.map(([key, kind, name]) => of.bare(name, kind, key))]}
         {...(member.sets.length > 1
           ? {
               remove: {

@@ -21,11 +21,12 @@ import { JobPool } from '@/workers/job-pool';
 import type { ReportTask } from '@/workers/report.worker';
 import { startReporter } from '@/workers/start-worker';
 import { ReportPage } from './ReportPage';
+import { TextInput } from '@/ui/fields/TextInput';
 
 export function ReportScreen() {
   const loaded = useLoadedProject();
   const id = useSearchParams().get('m');
-  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} />;
+  if (loaded.kind === 'missing') return <Missing reason={loaded.reason} found={loaded.found} />;
   if (loaded.kind === 'loading') return <p className="p-6">Opening the project.</p>;
   return <Report project={loaded.project} first={id} />;
 }
@@ -92,10 +93,9 @@ function Report({ project, first }: { project: Project; first: string | null }) 
     setProgress(null);
   };
   const setInfo = (key: keyof ProjectInfo, value: string) =>
-    value !== project.info[key] &&
     edit(
       `${key} of the title block`,
-      onProject((p) => void (p.info[key] = value.slice(0, 200))),
+      onProject((p) => void (p.info[key] = value)),
     );
   const exceeding = reports.flatMap(({ member, result }) =>
     result.checks.filter((c) => c.status === 'exceeds').map((check) => ({ member, check })),
@@ -151,13 +151,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           {(['number', 'author', 'checker', 'revision', 'date'] as const).map((key) => (
             <label key={key} className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5 capitalize">
               {key}
-              <input
-                className="field"
-                type={key === 'date' ? 'date' : 'text'}
-                defaultValue={project.info[key]}
-                key={project.info[key]}
-                onBlur={(e) => setInfo(key, e.target.value)}
-              />
+              <TextInput type={key === 'date' ? 'date' : 'text'} value={project.info[key]} onKeep={(v) => setInfo(key, v)} />
             </label>
           ))}
           <label className="grid grid-cols-[4.5rem_1fr] items-center gap-2 py-0.5">

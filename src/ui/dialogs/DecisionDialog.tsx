@@ -6,7 +6,7 @@ import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { formatUtilisation } from '@/core/units/format';
 import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { useProject, type Refusal } from '@/store/project-store';
 import { Glyph } from '@/ui/drawing/Glyph';
 
 /** Records that the engineer accepts an excess, and why. */
@@ -22,12 +22,12 @@ export function DecisionDialog({
   onClose: () => void;
 }) {
   const [reason, setReason] = useState('');
-  const [asked, setAsked] = useState(false);
+  const [refusal, setRefusal] = useState<Refusal>(null);
   const edit = useProject((s) => s.edit);
   if (!check) return null;
   const record = () => {
     if (reason.trim() === '') {
-      setAsked(true);
+      setRefusal('A decision needs a reason.');
       return;
     }
     const decision = {
@@ -37,12 +37,14 @@ export function DecisionDialog({
       date: new Date().toISOString().slice(0, 10),
       utilisation: check.utilisation ?? 1,
     };
-    edit(
+    const refused = edit(
       `record a decision on ${check.title} of ${member.mark}`,
       onMember(member, (m) => {
         m.decisions = [...m.decisions.filter((d) => d.check !== check.id), decision];
       }),
     );
+    setRefusal(refused);
+    if (refused) return;
     setReason('');
     onClose();
   };
@@ -61,10 +63,10 @@ export function DecisionDialog({
               className="field mt-1 !h-20 py-1"
               value={reason}
               onChange={(e) => setReason(e.target.value)}
-              aria-invalid={asked && reason.trim() === ''}
+              aria-invalid={refusal !== null}
             />
           </label>
-          {asked && reason.trim() === '' && <p className="text-madder-text">A decision needs a reason.</p>}
+          {refusal && <p className="text-madder-text">{refusal}</p>}
           <p className="small my-1.5">
             Holds while the utilisation stays at or below {formatUtilisation(check.utilisation)}. Asked again when it grows.
           </p>

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Project } from '@/core/project/project';
 import { readProjectText } from '@/exchange/project-text';
 import { useProject } from '@/store/project-store';
+import { downloadText } from '@/store/files';
 import { projectHistory, type HistoryEntry } from '@/store/storage';
 
 /** Earlier saved states of a project, to go back to. Going back is one more command that can be undone. */
@@ -28,7 +29,10 @@ export function HistoryDialog({ project, open, onOpenChange }: { project: Projec
           {entries.length === 0 && <p>Nothing kept yet. States are kept every few minutes while you work.</p>}
           {entries.map((entry) => (
             <div key={entry.saved} className="flex items-center justify-between border-b border-line py-1.5">
-              <span>{timeOf(entry.saved)}</span>
+              <span className="mr-auto">{timeOf(entry.saved)}</span>
+              <button type="button" className="link mr-4" onClick={() => downloadText(entry.text)}>
+                Save as a file
+              </button>
               <button type="button" className="link" onClick={() => goBack(entry)}>
                 Go back to this
               </button>

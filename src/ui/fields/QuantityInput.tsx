@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
+import type { Refusal } from '@/store/project-store';
 
 interface QuantityInputProps {
   readonly kind: QuantityKind;
@@ -10,7 +11,8 @@ interface QuantityInputProps {
   /** In internal units; null is empty. */
   readonly value: number | null;
   readonly label: string;
-  readonly onKeep: (value: number | null) => void;
+  /** What comes back is why the value was refused. */
+  readonly onKeep: (value: number | null) => Refusal | false | void;
   /** The field may be left empty; this says what that means. */
   readonly empty?: string;
   readonly showUnit?: boolean;
@@ -30,17 +32,18 @@ export function QuantityInput({ kind, system, value, label, onKeep, empty, showU
     return { ok: false, reason: `From ${least} to ${most}.` };
   };
   const [typed, setTyped] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<Refusal>(null);
   const text = typed ?? shown;
   const isEmpty = text.trim() === '';
   const parsed = isEmpty && empty !== undefined ? null : within(parseQuantity(text, kind, system));
-  const reason = typed !== null && parsed && !parsed.ok ? parsed.reason : null;
+  const reason = typed === null ? null : parsed && !parsed.ok ? parsed.reason : refusal;
   const keep = () => {
-    if (typed === null) return;
-    if (parsed === null) onKeep(null);
-    else if (parsed.ok) {
-      if (Math.abs(parsed.value - (value ?? NaN)) > 1e-9 * Math.abs(parsed.value) || value === null) onKeep(parsed.value);
-    } else return;
-    setTyped(null);
+    if (typed === null || (parsed && !parsed.ok)) return;
+    const next = parsed?.value ?? null;
+    const isSame = next !== null && value !== null && Math.abs(next - value) <= 1e-9 * Math.abs(next);
+    const refused = isSame ? null : onKeep(next) || null;
+    setRefusal(refused);
+    if (refused === null) setTyped(null);
   };
   return (
     <span className="block">

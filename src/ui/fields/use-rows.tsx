@@ -10,6 +10,7 @@ import { CheckBox } from './CheckBox';
 import { setAt, valueAt, type FieldOf } from './paths';
 import { QuantityInput } from './QuantityInput';
 import { Select, type Options } from './Select';
+import { TextInput } from './TextInput';
 import { useChange } from './use-change';
 
 /** A row of a panel, and of an editor that hangs on a drawing. */
@@ -87,19 +88,8 @@ export function useRows<M extends Member>(
         />,
         path,
       ),
-    text: (label: string, path: FieldOf<M, string>) => {
-      const value = valueAt(member, path) as string;
-      return labelled(
-        path,
-        label,
-        <input
-          className="field"
-          defaultValue={value}
-          key={value}
-          onBlur={(e) => e.target.value !== value && put(label, path, e.target.value.slice(0, 80))}
-        />,
-      );
-    },
+    text: (label: string, path: FieldOf<M, string>) =>
+      labelled(path, label, <TextInput value={valueAt(member, path) as string} onKeep={(v) => put(label, path, v)} />),
     pick: <T extends string>(label: string, path: FieldOf<M, T>, options: Options<T>, name = label) =>
       choose(label, valueAt(member, path) as T, options, (m, v) => setAt(m, path, v), name),
     box: (label: string, path: FieldOf<M, boolean>, name = label) => (

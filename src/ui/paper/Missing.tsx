@@ -1,7 +1,9 @@
 import Link from 'next/link';
+import { downloadText } from '@/store/files';
+import { useProject } from '@/store/project-store';
 
 /** What is shown when a project cannot be: what is safe, and the way on. */
-export function Missing({ reason }: { reason: string }) {
+export function Missing({ reason, found }: { reason: string; found?: string }) {
   return (
     <main className="mx-auto mt-24 w-[30rem]">
       <h1>Not to be opened</h1>
@@ -9,16 +11,27 @@ export function Missing({ reason }: { reason: string }) {
       <Link className="btn" href="/">
         To the start
       </Link>
+      {found !== undefined && (
+        <button type="button" className="btn ml-2" onClick={() => downloadText(found)}>
+          Save its text as it is
+        </button>
+      )}
     </main>
   );
 }
 
 /** A sentence at the foot of the screen about what was just done. */
 export function Notice({ text, onClose }: { text: string | null; onClose: () => void }) {
+  const found = useProject((s) => s.found);
   if (!text) return null;
   return (
     <div role="status" className="framed no-print fixed bottom-4 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 px-4 py-2">
       {text}
+      {found !== null && (
+        <button type="button" className="link whitespace-nowrap" onClick={() => downloadText(found)}>
+          Save all of its text
+        </button>
+      )}
       <button type="button" className="link" onClick={onClose}>
         Close
       </button>

@@ -9,7 +9,7 @@ import { loadProject } from '@/store/storage';
 
 export type Loaded =
   | { readonly kind: 'loading' }
-  | { readonly kind: 'missing'; readonly reason: string }
+  | { readonly kind: 'missing'; readonly reason: string; readonly found?: string }
   | { readonly kind: 'ready'; readonly project: Project };
 
 let services: (() => void) | undefined;
@@ -25,7 +25,7 @@ function startServices(): void {
 export function useLoadedProject(): Loaded {
   const id = useSearchParams().get('p') ?? '';
   const project = useProject((s) => s.project);
-  const [failure, setFailure] = useState<{ id: string; reason: string } | null>(null);
+  const [failure, setFailure] = useState<{ id: string; reason: string; found?: string } | null>(null);
   const isHere = project?.id === id;
   useEffect(() => {
     startServices();
@@ -35,8 +35,8 @@ export function useLoadedProject(): Loaded {
       if (cancelled) return;
       if (outcome.ok) {
         startFromRevision(outcome.revision);
-        useProject.getState().open(outcome.project, outcome.recovered);
-      } else setFailure({ id, reason: outcome.reason });
+        useProject.getState().open(outcome.project, outcome.recovered, outcome.found);
+      } else setFailure({ id, ...outcome });
     });
     return () => {
       cancelled = true;
@@ -44,5 +44,5 @@ export function useLoadedProject(): Loaded {
   }, [id, isHere]);
   if (isHere) return { kind: 'ready', project };
   if (!id) return { kind: 'missing', reason: 'No project is named in the address.' };
-  return failure?.id === id ? { kind: 'missing', reason: failure.reason } : { kind: 'loading' };
+  return failure?.id === id ? { kind: 'missing', reason: failure.reason, found: failure.found } : { kind: 'loading' };
 }

@@ -53,8 +53,8 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
         label="Load cases"
         rows={member.cases}
         columns={[
-          of.text('Name', { get: (c) => c.id, set: (i, v) => v.trim() && set(i, { id: v.trim() }) }, 20, { width: '4rem' }),
-          of.text('Title', 'title', 60),
+          of.text('Name', { get: (c) => c.id, set: (i, v) => (v.trim() ? set(i, { id: v.trim() }) : 'needs a name') }, { width: '4rem' }),
+          of.text('Title', 'title'),
           of.pick('Nature', typed, { get: (c) => c.nature, set: (i, nature) => set(i, { nature, pattern: nature === 'imposed' }) }),
           ...(uses.length > 0 ? [of.pick('Category', categories, use, { isDisabled: (c) => c.nature !== 'imposed' })] : []),
           of.check('May be absent from single spans', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),

@@ -4,7 +4,7 @@ import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
 import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { useProject, type Refusal } from '@/store/project-store';
 import { LoadCases, type CasedMember } from './LoadCases';
 import { readLoads, type PastedWords } from '@/exchange/paste-loads';
 import { RefusedRows, usePastedLoads } from './pasted-loads';
@@ -92,8 +92,8 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
   project: Project,
   member: M,
   table: LoadTable<L>,
-  set: (i: number, patch: object) => void,
-  retype: (i: number, type: NonNullable<L['type']>) => void,
+  set: (i: number, patch: object) => Refusal,
+  retype: (i: number, type: NonNullable<L['type']>) => Refusal,
 ): Column<L>[] {
   const of = columnsFor<L>(project.display, (_, i) => `load ${i + 1}`, set);
   const spans = spansOf(member).map((_, i) => [String(i), String(i + 1)] as const);
@@ -124,6 +124,6 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
         (i, v) => set(i, { [keyIn(member.loads[i]!)!]: v }),
       );
     }),
-    of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, 120, { width: '8rem' }),
+    of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, { width: '8rem' }),
   ];
 }

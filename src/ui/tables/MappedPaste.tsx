@@ -13,6 +13,7 @@ import {
   type ReadRow,
   type Vocabulary,
 } from '@/exchange/mapped-table';
+import type { Refusal } from '@/store/project-store';
 import { recall, remember } from '@/store/remembered';
 import { Select } from '@/ui/fields/Select';
 
@@ -128,15 +129,17 @@ export function PasteReading<R extends string, T>({
   /** What is to be said of the whole. */
   children?: React.ReactNode;
   isWrong?: boolean;
-  onTake: (values: T[], label: string) => void;
+  onTake: (values: T[], label: string) => Refusal;
   onClose: () => void;
 }) {
+  const [refusal, setRefusal] = useState<Refusal>(null);
   const good = rows.flatMap((r) => (r.value === undefined ? [] : [r.value]));
   const bad = rows.length - good.length;
   const take = () => {
     table.mapped.keepHabit();
-    onTake(good, `paste ${counted(good.length, noun)}`);
-    onClose();
+    const refused = onTake(good, `paste ${counted(good.length, noun)}`);
+    setRefusal(refused);
+    if (refused === null) onClose();
   };
   return (
     <>
@@ -157,6 +160,11 @@ export function PasteReading<R extends string, T>({
           Keep {counted(good.length, noun)}
         </button>
         <Dialog.Close className="link">Leave</Dialog.Close>
+        {refusal && (
+          <span role="alert" className="text-madder-text">
+            The table {refusal}.
+          </span>
+        )}
         {bad > 0 && (
           <span className="small">
             {counted(bad, 'refused row')} {bad === 1 ? 'stays' : 'stay'} out.

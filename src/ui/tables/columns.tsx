@@ -1,13 +1,15 @@
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { TextInput } from '@/ui/fields/TextInput';
+import type { Refusal } from '@/store/project-store';
 import { entriesOf, Select, type Options } from '@/ui/fields/Select';
 import type { Column } from './Grid';
 
 /** Where a cell has its value: a key of the row, or how to read and set it. */
 type Place<R, V> =
   | { [K in keyof R & string]: R[K] extends V ? K : never }[keyof R & string]
-  | { readonly get: (row: R) => V; readonly set: (i: number, v: V) => void };
+  | { readonly get: (row: R) => V; readonly set: (i: number, v: V) => Refusal };
 
 interface CellOptions<R> {
   readonly width?: string;
@@ -25,7 +27,7 @@ interface QuantityOptions<R> extends CellOptions<R> {
 export function columnsFor<R extends object>(
   system: UnitSystem,
   nameOf: (row: R, i: number) => string,
-  patch: (i: number, change: Partial<R>) => void = () => undefined,
+  patch: (i: number, change: Partial<R>) => Refusal = () => null,
 ) {
   const named = (title: string, row: R, i: number) => `${title} of ${nameOf(row, i)}`;
   const at = <V,>(place: Place<R, V>) =>
@@ -72,21 +74,13 @@ export function columnsFor<R extends object>(
       ...quantity(title, kind, place, { ...options, isBare: true }),
       heading: [symbol, unitLabel(kind, system)].filter(Boolean).join(', '),
     }),
-    text: (title: string, place: Place<R, string>, most: number, { width }: CellOptions<R> = {}): Column<R> => {
+    text: (title: string, place: Place<R, string>, { width }: CellOptions<R> = {}): Column<R> => {
       const { get, set } = at<string>(place);
       return {
         title,
         width,
         text: get,
-        cell: (row, i) => (
-          <input
-            className="field"
-            aria-label={named(title, row, i)}
-            defaultValue={get(row)}
-            key={get(row)}
-            onBlur={(e) => e.target.value !== get(row) && set(i, e.target.value.slice(0, most))}
-          />
-        ),
+        cell: (row, i) => <TextInput label={named(title, row, i)} value={get(row)} onKeep={(v) => set(i, v)} />,
       };
     },
     pick: <T extends string>(

@@ -35,8 +35,7 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
         member.variants.length + 1,
         member.variants.map((v) => v.name),
       );
-    edit(`keep ${member.mark} as ${free}`, replaceMember(keepVariant(member, free)));
-    setName('');
+    if (edit(`keep ${member.mark} as ${free}`, replaceMember(keepVariant(member, free))) === null) setName('');
   };
   const differing = differences(project, states);
   const head = ['in use', ...shown.map((v) => v.name)];
@@ -56,7 +55,7 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
             aria-label="Name of the variant"
             value={name}
             placeholder="a name"
-            onChange={(e) => setName(e.target.value.slice(0, 60))}
+            onChange={(e) => setName(e.target.value)}
           />
         </label>
         <button type="submit" className="btn">
