@@ -66,8 +66,6 @@ test('damaged, foreign, newer and hand-made files: faults by their path, nothing
   await expect(alert).toContainText('members[0].section.h');
   await expect(alert).toContainText('members[0].spans[0].length');
   await expect(alert).toContainText('members[0].loads[0].type');
-  await open('huge.intarsia', 'x'.repeat(50_000_000));
-  await expect(alert).toContainText('too large');
   // Text of a file is never rendered as markup.
   await open('markup.intarsia', '{"format":"intarsia","version":1,"name":"<img src=x onerror=alert(1)>","members":[{"mark":"<b>B1</b>"}]}');
   await page.waitForURL('**/project**');

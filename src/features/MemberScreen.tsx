@@ -1,6 +1,7 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
 import { Missing } from '@/ui/paper/Missing';
+import { SheetBoundary } from '@/ui/sheet/SheetBoundary';
 import { useLoadedProject } from '@/ui/sheet/use-loaded-project';
 import { screens } from './screens';
 
@@ -13,5 +14,9 @@ export function MemberScreen() {
   const member = loaded.project.members.find((m) => m.id === id);
   if (!member) return <Missing reason="There is no such member in this project." />;
   const Screen = screens[member.type];
-  return <Screen key={id} project={loaded.project} id={id} />;
+  return (
+    <SheetBoundary key={id} project={loaded.project}>
+      <Screen project={loaded.project} id={id} />
+    </SheetBoundary>
+  );
 }

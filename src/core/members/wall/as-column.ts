@@ -25,6 +25,9 @@ export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
   return column;
 }
 
+/** More in a face than 30 m with a bar every 50 mm. */
+const MOST_BARS = 601;
+
 /** Vertical bars of both faces, evenly, half a spacing from the ends of a strip, a cover from those of a whole wall. */
 function faceBars(wall: WallInput): { x: number; y: number; size: string }[] {
   const catalogue = catalogues[wall.catalogue];
@@ -38,6 +41,8 @@ function faceBars(wall: WallInput): { x: number; y: number; size: string }[] {
   const n = wall.isStrip
     ? Math.max(1, Math.round(length / wall.vertical.spacing))
     : Math.max(2, Math.ceil(room / wall.vertical.spacing - 1e-9) + 1);
+  // A length or a spacing that cannot be meant is a fault of its field: no bars are laid out for it, also not on the sheet.
+  if (!(n <= MOST_BARS)) return [];
   const step = wall.isStrip ? length / n : room / (n - 1);
   const from = wall.isStrip ? -length / 2 + step / 2 : -length / 2 + end;
   return [1, -1].flatMap((side) => Array.from({ length: n }, (_, i) => ({ x: from + i * step, y: side * y, size: v.name })));
