@@ -91,7 +91,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     }
     const [fault] = boundFaults(project, next);
     if (fault) {
-      set({ preview: null, notice: `Not done, ${label}: ${faultText(fault, next)}.` });
+      set({ preview: null, notice: `Not done, ${label}: ${faultText(fault, project)}.` });
       return fault.reason;
     }
     set({ project: next, preview: null, past: [...past, { label, project }].slice(-MOST_STEPS), future: [] });
