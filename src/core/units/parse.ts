@@ -5,6 +5,12 @@ export type Parsed = { readonly ok: true; readonly value: number } | { readonly 
 
 const fail = (reason: string): Parsed => ({ ok: false, reason });
 
+/** The most characters that a value can have; what is longer was not meant as one. */
+const MOST_TYPED = 200;
+
+/** A typed text with single blanks, so that no pattern looks at runs of them over and over; undefined for one that is no value by its length. */
+export const tidied = (text: string): string | undefined => (text.length > MOST_TYPED ? undefined : text.trim().replace(/\s+/g, ' '));
+
 /**
  * Reads a typed quantity into internal units (N, mm, MPa, N mm, rad).
  *
@@ -13,11 +19,11 @@ const fail = (reason: string): Parsed => ({ ok: false, reason });
  */
 export function parseQuantity(text: string, kind: QuantityKind, system: UnitSystem, assumed?: Unit): Parsed {
   const unit = assumed ?? displayUnit(kind, system).unit;
-  const clean = text
-    .trim()
-    .replace(/\u2212/g, '-')
+  const clean = tidied(text)
+    ?.replace(/\u2212/g, '-')
     .replace(/[\u2018\u2019]/g, "'")
     .replace(/[\u201c\u201d]/g, '"');
+  if (clean === undefined) return fail(`"${shorten(text)}" is not a number.`);
   if (clean === '') return fail('Type a value.');
   const feet = unit.dimension[1] === 1 && unit.dimension[0] === 0 ? feetAndInches(clean) : undefined;
   if (feet !== undefined) return { ok: true, value: feet };

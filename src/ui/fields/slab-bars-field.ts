@@ -1,7 +1,7 @@
 import { catalogues, findBar, type CatalogueId } from '@/core/materials/bars';
 import type { Project } from '@/core/project/project';
 import type { SlabBars } from '@/core/reinforcement/slab-bars';
-import { parseQuantity } from '@/core/units/parse';
+import { parseQuantity, tidied } from '@/core/units/parse';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import { setAt, valueAt, type FieldOf } from './paths';
 import { backToChoice, type Field, type FieldPlace } from './value-field';
@@ -10,7 +10,7 @@ type ReadSlabBars = { readonly ok: true; readonly bars: SlabBars } | { readonly 
 
 /** Reads "H16 @ 150" or "H16 / H12 @ 125". */
 export function readSlabBars(text: string, member: { readonly catalogue: CatalogueId }, display: Project['display']): ReadSlabBars {
-  const match = /^\s*(.+?)\s*(?:@|at)\s*(.+)$/.exec(text);
+  const match = /^(.+?) ?(?:@|at) ?(.+)$/.exec(tidied(text) ?? '');
   if (!match) return { ok: false, reason: 'Type sizes and a spacing, such as H16 @ 150 or H16 / H12 @ 125.' };
   const catalogue = catalogues[member.catalogue];
   const bars = match[1]!.split('/').map((s) => findBar(catalogue, s.trim()));

@@ -4,7 +4,7 @@ import type { LinkZone } from '@/core/members/beam/input';
 import type { Project } from '@/core/project/project';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { formatForEditing, unitLabel } from '@/core/units/format';
-import { parseQuantity } from '@/core/units/parse';
+import { parseQuantity, tidied } from '@/core/units/parse';
 import { displayUnit, type QuantityKind } from '@/core/units/quantity';
 import { setAt, valueAt, type FieldOf } from './paths';
 
@@ -81,8 +81,9 @@ interface WithCatalogue {
 
 /** Reads "4H20", "4 #6", "4x20" or "auto". */
 export function parseBars(text: string, member: WithCatalogue): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
-  if (/^auto/i.test(text.trim())) return { ok: true, group: null };
-  const match = /^\s*(\d+)\s*(?:[xX×*]|of)?\s*([A-Za-z.#]*\s*\d+)\s*$/.exec(text);
+  const clean = tidied(text) ?? '';
+  if (/^auto/i.test(clean)) return { ok: true, group: null };
+  const match = /^(\d+) ?(?:[xX×*]|of)? ?([A-Za-z.#]* ?\d+)$/.exec(clean);
   if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
   const bar = findBar(catalogues[member.catalogue], match[2]!);
   if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
@@ -98,7 +99,7 @@ export function parseLinks(
   system: Project['display'],
   legsNow: number,
 ): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
-  const match = /^\s*(?:(\d+)\s*legs?\s+)?([A-Za-z.#]*\s*\d+)\s*(?:@|at|\/|-)\s*(.+)$/.exec(text);
+  const match = /^(?:(\d+) ?legs? )?([A-Za-z.#]* ?\d+) ?(?:@|at|\/|-) ?(.+)$/.exec(tidied(text) ?? '');
   if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
   const bar = findBar(catalogues[member.catalogue], match[2]!);
   if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
