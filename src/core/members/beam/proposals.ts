@@ -23,7 +23,7 @@ export function automaticBars(beam: BeamInput): BeamBars {
 }
 
 /** How easily the cage is built: a third each by the number of sizes, of bars a metre, and by the clear spacing against twice the least. */
-export function buildability(beam: BeamInput, { steel, checks }: BeamResult): number {
+export function buildability({ steel, checks }: BeamResult): number {
   if (!steel) return 0;
   const groups = [
     ...steel.bottom.flatMap((b) => [b.main, ...(b.extra ? [b.extra.bars] : [])]),
@@ -105,7 +105,7 @@ export function proposeBeam(beam: BeamInput, code: DesignCode, search: BeamSearc
       design: (b: BeamInput) => designBeam(b, code, { derive: [], units: 'SI' }),
       applied: (b, change: Partial<BeamInput>) => ({ ...b, ...change }),
       strength: (b) => b.materials.concreteStrength,
-      buildability: (result, b) => buildability(b, result),
+      buildability,
     },
     search === 'arrangements' ? arrangements(beam) : changes(beam, code),
   );

@@ -87,7 +87,7 @@ const MOST = 2.5;
  * number of bars would do, those for strength stay: the slab is too thin.
  */
 function stiffened(task: StripTask) {
-  const { strip, beam } = task;
+  const { strip } = task;
   const plain = attempt(task, {});
   const wantedOf = (made: typeof plain) =>
     wantedMore(
@@ -96,7 +96,7 @@ function stiffened(task: StripTask) {
     );
   let [more, wanted, last]: [MoreSteel, [string, number][], typeof plain] = [{}, wantedOf(plain), plain];
   if (wanted.length === 0) return plain;
-  const first = regionAreas(beam, plain.basis);
+  const first = regionAreas(plain.basis);
   for (let round = 0; round < ROUNDS && wanted.length > 0; round += 1) {
     const next = { ...more };
     for (const [region, ratio] of wanted) {
@@ -116,7 +116,7 @@ function stiffened(task: StripTask) {
 }
 
 /** Steel of each region with its first choice (mm2 on the strip's width). */
-function regionAreas(beam: PreparedBeam, { resistance, strips, regions: all }: StripBasis): Record<string, number> {
+function regionAreas({ resistance, strips, regions: all }: StripBasis): Record<string, number> {
   return Object.fromEntries(
     all.map((r) => {
       const i = r.stations[Math.floor(r.stations.length / 2)]!;
