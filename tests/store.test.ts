@@ -114,6 +114,9 @@ describe('storage', () => {
     expect(loaded.recovered).toContain('B2, supports');
     expect(loaded.project.members.map((m) => m.mark)).toEqual(['M'.repeat(20), 'B2']);
     expect((await projectHistory('long'))[0]!.text).toBe(text);
+    const kept = (await projectHistory('long')).length;
+    await loadProject('long');
+    expect(await projectHistory('long')).toHaveLength(kept);
     // It can be saved and opened again, now whole.
     expect(await saveProject(loaded.project, loaded.revision)).toMatchObject({ ok: true });
     const again = await loadProject('long');

@@ -108,7 +108,8 @@ function rereadFault(project: Project): string | undefined {
 async function keepHistory(id: string, entry: HistoryEntry, interval = HISTORY_INTERVAL): Promise<void> {
   const history = await projectHistory(id);
   const newest = history[0];
-  if (newest && Date.parse(entry.saved) - Date.parse(newest.saved) < interval) return;
+  // The same state again would push an earlier one out.
+  if (newest && (newest.text === entry.text || Date.parse(entry.saved) - Date.parse(newest.saved) < interval)) return;
   await db().setItem(key(id, 'history'), [entry, ...history].slice(0, HISTORY_LENGTH));
 }
 
@@ -158,8 +159,8 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
 const SAID = 3;
 
 /** What was cut or left out of a project that could not be read as it is. */
-function inPart({ project, faults }: Salvaged): string {
-  const list = faults.slice(0, SAID).map((f) => faultText(f, project));
+function inPart({ faults }: Salvaged): string {
+  const list = faults.slice(0, SAID);
   const more = faults.length > SAID ? ` and ${faults.length - SAID} more` : '';
   return `Not all of what was saved can be read. Cut or left out: ${list.join('; ')}${more}.`;
 }

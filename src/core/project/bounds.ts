@@ -46,7 +46,7 @@ function ownFaults(schema: AnySchema, value: unknown, path: string): Fault[] {
 }
 
 /** A fault in words, its member by its mark: "G2, sets: must have at most 5000 entries". */
-export function faultText({ path, reason }: Fault, { members }: Pick<Project, 'members'>): string {
+export function faultText({ path, reason }: Fault, { members }: { readonly members: readonly { readonly mark: string }[] }): string {
   const [, i, rest = ''] = /^members\[(\d+)\]\.?(.*)$/.exec(path) ?? [];
   const place = i === undefined ? path : [members[Number(i)]?.mark, rest].filter(Boolean).join(', ');
   return [place, reason].filter(Boolean).join(': ');

@@ -1,5 +1,6 @@
 import type { Fault } from '../checks/fault';
 import type { Project } from './project';
+import { faultText } from './bounds';
 import { readProject } from './read';
 
 const MOST_ROUNDS = 200;
@@ -7,7 +8,8 @@ const MOST_ROUNDS = 200;
 /** A project as far as it can be read, and what was cut or left out for that. */
 export interface Salvaged {
   readonly project: Project;
-  readonly faults: readonly Fault[];
+  /** In words, with members by the marks that they had: one that is left out shifts the others. */
+  readonly faults: readonly string[];
 }
 
 /**
@@ -16,15 +18,23 @@ export interface Salvaged {
  */
 export function salvageProject(raw: unknown): Salvaged | undefined {
   const value = structuredClone(raw);
-  const faults: Fault[] = [];
+  const faults: string[] = [];
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const read = readProject(value);
     if (read.ok) return { project: read.project, faults };
+    const members = marksIn(value);
+    const first = faultText(read.faults[0]!, { members });
     const mended = read.faults.filter((f) => mend(value, f));
     if (mended.length === 0 && !leaveOut(value, read.faults[0]!.path)) return undefined;
-    faults.push(...(mended.length > 0 ? mended : [{ ...read.faults[0]!, reason: `${read.faults[0]!.reason}; the entry is left out` }]));
+    faults.push(...(mended.length > 0 ? mended.map((f) => faultText(f, { members })) : [`${first}; the entry is left out`]));
   }
   return undefined;
+}
+
+/** The marks of the members as they stand, whatever else they are. */
+function marksIn(raw: unknown): { readonly mark: string }[] {
+  const members = (raw as { members?: unknown } | null)?.members;
+  return Array.isArray(members) ? members.map((m: unknown) => ({ mark: String((m as { mark?: unknown } | null)?.mark ?? '') })) : [];
 }
 
 type Node = Record<string | number, unknown>;
