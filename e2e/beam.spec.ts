@@ -74,7 +74,7 @@ test('bars are edited on the drawing and given back to the automatic choice', as
     .poll(async () => utilisation(await rung(page, 'bending-support-B').getByRole('button').first().textContent()))
     .toBeLessThan(1);
   await drawn(page, 'over.1').click();
-  await page.getByRole('button', { name: 'choose automatically' }).click();
+  await page.getByRole('button', { name: 'automatic again' }).click();
   await expect(drawn(page, 'over.1')).not.toHaveText('9H20');
 });
 
@@ -97,7 +97,7 @@ test('a bar end is moved on the elevation, a bar is added over a support, a zone
   await reach.press('Enter');
   await drawn(page, 'overEnd.1.right').press('Enter');
   await expect(reach).toHaveValue('3200');
-  await page.getByRole('button', { name: 'choose automatically' }).click();
+  await page.getByRole('button', { name: 'automatic again' }).click();
   await drawn(page, 'over.0').click();
   const bars = page.getByRole('textbox', { name: 'Top bars over A' });
   await bars.fill('2H16');
@@ -106,7 +106,7 @@ test('a bar end is moved on the elevation, a bar is added over a support, a zone
   await expect(drawn(page, 'overEnd.0.right')).toBeVisible();
   await move('linksEnd.0.0', -30);
   await drawn(page, 'linksEnd.0.0').click();
-  await expect(page.getByRole('dialog', { name: /end of zone 1/ })).toContainText('choose automatically');
+  await expect(page.getByRole('dialog', { name: /end of zone 1/ })).toContainText('automatic again');
 });
 
 test('bad values are refused at their field; the last good result stays and is marked', async ({ page }) => {

@@ -14,6 +14,7 @@ jest.mock('@/workers/start-worker', () => ({
   startDesigner: (): Runner<DesignTask, MemberResult> => ({
     run: async ({ basis, member, derive }) => {
       calls.push({ id: member.id, h: (member as BeamMember).section.h, derive });
+      if ((member as BeamMember).section.h === 666) throw new Error('no such depth');
       return designNow(basis, member, derive);
     },
     stop: () => undefined,
@@ -66,6 +67,21 @@ describe('results keep up with the project', () => {
     await settle();
     expect(calls.map((c) => [c.id, c.h])).toEqual([['b', 650]]);
     expect(isCurrent(state().results.b, state().project!, state().project!.members[1] as BeamMember)).toBe(true);
+  });
+  test('a member whose design threw is not within: it says what happened, and the others go on', async () => {
+    const log = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    state().edit(
+      'deeper',
+      onMember({ id: 'b', type: 'beam' } as BeamMember, (m) => void (m.section.h = 666)),
+    );
+    await settle();
+    const entry = state().results.b!;
+    expect(isCurrent(entry, state().project!, state().project!.members[1]!)).toBe(true);
+    expect([entry.result.checks, entry.result.governing]).toEqual([[], null]);
+    expect(entry.result.faults).toEqual([{ path: '', reason: expect.stringContaining('no such depth') }]);
+    expect(state().lastGood.b!.member).not.toBe(state().project!.members[1]);
+    expect(log).toHaveBeenCalled();
+    log.mockRestore();
   });
   test('another code asks for all', async () => {
     calls.length = 0;
@@ -151,4 +167,49 @@ describe('saving', () => {
     expect(state().save).toMatchObject({ kind: 'saved', at: expect.stringMatching(/^\d\d:\d\d$/) });
     stop();
   }, 20_000);
+  test('edits without a pause are saved all the same: the wait has an end', async () => {
+    const { startAutosave, startFromRevision } = await import('@/store/autosave');
+    state().open({ ...project(), id: 'busy' });
+    startFromRevision(0);
+    const stop = startAutosave();
+    const began = performance.now();
+    let first = Infinity;
+    for (let i = 0; first === Infinity && i < 80; i += 1) {
+      state().edit(`edit ${i}`, (p) => ({ ...p, name: `state ${i}` }));
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      if ((await loadProject('busy')).ok) first = performance.now() - began;
+    }
+    // Put off at every edit it would come after the last of 80, 8 s later.
+    expect(first).toBeLessThan(6000);
+    stop();
+  }, 20_000);
+  test('a page is not closed without a word while something is kept nowhere; what is typed is kept', async () => {
+    const handlers = new Map<string, (e: unknown) => void>();
+    const on = {
+      addEventListener: (name: string, f: (e: unknown) => void) => void handlers.set(name, f),
+      removeEventListener: () => undefined,
+    };
+    Object.assign(globalThis, { window: on, document: on, HTMLElement: class {} });
+    const { startAutosave, startFromRevision, saveNow } = await import('@/store/autosave');
+    state().open({ ...project(), id: 'close' });
+    startFromRevision(0);
+    const stop = startAutosave();
+    const preventDefault = jest.fn();
+    const close = () => handlers.get('beforeunload')!({ preventDefault });
+    await saveNow();
+    close();
+    expect(preventDefault).not.toHaveBeenCalled();
+    // There is no other store here: what is not saved yet would be lost.
+    state().setPreview((p) => ({ ...p, name: 'typed' }), 'set the name');
+    close();
+    expect(state().project!.name).toBe('typed');
+    expect(preventDefault).toHaveBeenCalledTimes(1);
+    await saveNow();
+    close();
+    expect(preventDefault).toHaveBeenCalledTimes(1);
+    state().setSave({ kind: 'failed', reason: 'full', message: 'no space' });
+    close();
+    expect(preventDefault).toHaveBeenCalledTimes(2);
+    stop();
+  });
 });

@@ -75,6 +75,6 @@ describe.each(alone)('%s: what can be done can be read again', (_name, project) 
     expect(read.ok).toBe(true);
     expect(put(path, filled(project, bound, most + 1))).toMatch(/at most/);
     expect(now().project).toBe(kept);
-    expect(now().notice).toMatch(/^Not done, try a bound: .*at most/);
+    expect(now().notice?.text).toMatch(/^Not done, try a bound: .*at most/);
   });
 });

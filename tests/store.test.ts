@@ -98,6 +98,18 @@ describe('storage', () => {
     expect(await storedRevision('tabs')).toBe(2);
     expect(await saveProject({ ...project, name: 'this tab' }, 1, true)).toMatchObject({ ok: true });
   });
+  test('of two tabs that save at one instant the second is told', async () => {
+    // A browser has one queue for all its tabs.
+    let queue: Promise<unknown> = Promise.resolve();
+    const request = <T>(_: string, work: () => Promise<T>) => (queue = queue.then(work)) as Promise<T>;
+    Object.defineProperty(globalThis, 'navigator', { configurable: true, value: { locks: { request } } });
+    const project = makeProject('instant');
+    await saveProject(project, 0);
+    const both = await Promise.all(['one', 'two'].map((name) => saveProject({ ...project, name }, 1)));
+    expect(both.map((o) => o.ok)).toEqual([true, false]);
+    expect(both[1]).toMatchObject({ kind: 'conflict' });
+    expect(await loadProject('instant')).toMatchObject({ project: { name: 'one' } });
+  });
   test('what cannot be read as it is opens in part: it is said, and its whole text is kept', async () => {
     const project = makeProject('long');
     await saveProject(project, 0);

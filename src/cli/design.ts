@@ -1,5 +1,5 @@
 import { codeVariants } from '@/core/codes/registry';
-import { designMember } from '@/core/project/design-member';
+import { designOrSay } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
@@ -72,7 +72,7 @@ export async function runDesign(args: readonly string[], read: (path: string) =>
   const missing = call.members.filter((name) => !project.members.some((m) => m.mark === name || m.id === name));
   if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
   const results: { readonly member: Member; readonly result: MemberResult }[] = [];
-  for (const member of chosen) results.push({ member, result: await designMember(project, member, { derive: call.json ? 'all' : [] }) });
+  for (const member of chosen) results.push({ member, result: await designOrSay(project, member, { derive: call.json ? 'all' : [] }) });
   const faults = results.flatMap(({ member, result }) =>
     result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
   );
@@ -98,7 +98,7 @@ function schedule(project: Project, results: readonly { member: Member; result: 
       member.title,
       kindOf(member).sizeLabel(member, project.display),
       kindOf(member).steelLabel(member, result, project),
-      result.faults.length > 0 ? 'faults in the input' : (g?.title ?? ''),
+      result.faults.length > 0 ? (result.faults[0]!.path ? 'faults in the input' : 'not worked out') : (g?.title ?? ''),
       result.faults.length > 0 ? '–' : formatUtilisation(g?.utilisation ?? null),
       g?.place.x !== null && g?.place.x !== undefined ? formatQuantity(g.place.x, 'station', project.display) : (g?.place.label ?? ''),
       g?.combination ?? '',

@@ -3,10 +3,13 @@ import { useProject } from './project-store';
 import { forgetUnsaved, keepUnsaved } from './unsaved';
 import type { Project } from '@/core/project/project';
 
-const DELAY = 600; // ms after the last edit
+const DELAY = 400; // ms after the last edit
+const GREATEST_WAIT = 1000; // ms after the first edit that is not saved, however many follow
 
 let revision = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
+/** When the first edit was made that no save has taken up. */
+let waitingSince: number | undefined;
 let saving: Promise<void> = Promise.resolve();
 /** Saves that were begun and have not ended. */
 let underWay = 0;
@@ -21,6 +24,7 @@ export function saveNow(force = false): Promise<void> {
   const { project } = useProject.getState();
   clearTimeout(timer);
   timer = undefined;
+  waitingSince = undefined;
   if (!project) return saving;
   underWay += 1;
   saving = saving.then(() => write(project, force)).finally(() => (underWay -= 1));
@@ -44,27 +48,57 @@ export function startAutosave(): () => void {
   const stop = useProject.subscribe((state, before) => {
     if (!state.project || state.project === before.project || !before.project || before.project.id !== state.project.id) return;
     clearTimeout(timer);
-    timer = setTimeout(() => void saveNow(), DELAY);
+    const now = performance.now();
+    waitingSince ??= now;
+    timer = setTimeout(() => void saveNow(), Math.max(0, Math.min(DELAY, waitingSince + GREATEST_WAIT - now)));
   });
-  const onFocus = async () => {
-    const { project, save, setSave } = useProject.getState();
-    if (!project || save.kind === 'failed') return;
-    if ((await storedRevision(project.id)) > revision)
-      setSave({ kind: 'failed', reason: 'conflict', message: 'This project was changed in another tab or window.' });
-  };
-  const onHide = () => {
-    const { project } = useProject.getState();
-    if (!project || (!timer && underWay === 0)) return;
-    keepUnsaved(project, underWay > 0 ? [revision, revision + 1] : [revision]);
-    if (timer) void saveNow();
-  };
-  window.addEventListener('focus', onFocus);
   document.addEventListener('visibilitychange', onHide);
-  window.addEventListener('pagehide', onHide);
+  window.addEventListener('pagehide', onLeave);
+  window.addEventListener('beforeunload', onClosing);
+  window.addEventListener('focus', onFocus);
   return () => {
     stop();
-    window.removeEventListener('focus', onFocus);
     document.removeEventListener('visibilitychange', onHide);
-    window.removeEventListener('pagehide', onHide);
+    window.removeEventListener('pagehide', onLeave);
+    window.removeEventListener('beforeunload', onClosing);
+    window.removeEventListener('focus', onFocus);
   };
+}
+
+/** Another tab may have saved while this one was not looked at. */
+async function onFocus(): Promise<void> {
+  const { project, save, setSave } = useProject.getState();
+  if (!project || save.kind === 'failed') return;
+  if ((await storedRevision(project.id)) > revision)
+    setSave({ kind: 'failed', reason: 'conflict', message: 'This project was changed in another tab or window.' });
+}
+
+/** Keeps what is not saved yet, at once. False where the browser keeps nothing. */
+function keepRest(): boolean {
+  const { project } = useProject.getState();
+  if (!project || (!timer && underWay === 0)) return true;
+  return keepUnsaved(project, underWay > 0 ? [revision, revision + 1] : [revision]);
+}
+
+function onHide(): void {
+  keepRest();
+  if (timer) void saveNow();
+}
+
+function onLeave(): void {
+  takeUpTyped();
+  onHide();
+}
+
+/** Asks before a page closes whose last edits are kept nowhere. */
+function onClosing(e: BeforeUnloadEvent): void {
+  takeUpTyped();
+  const isKept = keepRest();
+  if (!isKept || useProject.getState().save.kind === 'failed') e.preventDefault();
+}
+
+/** A value that stands typed in a field is kept as if it had been entered. */
+function takeUpTyped(): void {
+  useProject.getState().keepTyped();
+  if (document.activeElement instanceof HTMLElement && document.activeElement.matches('input, textarea')) document.activeElement.blur();
 }

@@ -1,7 +1,8 @@
 import { WorkerLost } from '@/workers/job-pool';
 import { companions } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
-import type { Member } from '@/core/members/kinds';
+import { errorOfProgram, notDesigned } from '@/core/project/design-member';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { clearStopped, hideJob, markStopped, showJob, useJobs } from './jobs';
 import { isCurrent, useProject, type ResultEntry } from './project-store';
 import { forgetResult, getPool, resultOf } from './results';
@@ -35,20 +36,19 @@ function request(project: Project, member: Member, derive: readonly string[], is
     key: member.id,
     onProgress: (progress) => showJob({ key: member.id, mark: member.mark, ...progress }),
   })
-    .then((result) => result && put({ result, member, code, display, companions: shares }, isUrgent), tellFailure(member))
+    .catch((error: unknown) => failed(member, error))
+    .then((result) => result && put({ result, member, code, display, companions: shares }, isUrgent))
     .finally(() => hideJob(member.id));
 }
 
-const tellFailure = (member: Member) => (error: unknown) => {
+/** What stands in the place of a result that there is none of. */
+function failed(member: Member, error: unknown): MemberResult {
   console.error(error);
-  useProject
-    .getState()
-    .setNotice(
-      error instanceof WorkerLost
-        ? `The design of ${member.mark} was given up: its worker stopped twice. The project is safe; the last results stay marked as old.`
-        : 'A design stopped with an error of the program. The project is safe; the last results stay marked as old.',
-    );
-};
+  return notDesigned(
+    member,
+    error instanceof WorkerLost ? `The design of ${member.mark} was given up: its worker stopped twice.` : errorOfProgram(error),
+  );
+}
 
 /** Results of the list are put down several at once: a list of hundreds is not drawn anew for each of them. */
 const gatherFor = (waiting: number) => (waiting > 40 ? 800 : 120);

@@ -29,10 +29,18 @@ interface HistoryStep {
 /** Why a change was not made: what it would put into the project could not be read again. Null where it was made. */
 export type Refusal = string | null;
 
+/** A sentence about what was just done. It goes by itself, or with the next change, unless it is to stay until it is closed. */
+interface Notice {
+  readonly text: string;
+  readonly stays: boolean;
+}
+
 interface ProjectState {
   readonly project: Project | null;
   /** A tentative state while a value is being typed; never saved. */
   readonly preview: Project | null;
+  /** The command that would keep what is being typed. */
+  readonly typed: { readonly label: string; readonly change: (project: Project) => Project } | null;
   readonly past: readonly HistoryStep[];
   readonly future: readonly HistoryStep[];
   readonly results: Readonly<Record<string, ResultEntry>>;
@@ -40,7 +48,7 @@ interface ProjectState {
   readonly lastGood: Readonly<Record<string, ResultEntry>>;
   readonly openChecks: readonly string[];
   readonly save: SaveState;
-  readonly notice: string | null;
+  readonly notice: Notice | null;
   /** The text as it was saved of a project that could be read in part; it can be kept as a file. */
   readonly found: string | null;
 
@@ -49,7 +57,10 @@ interface ProjectState {
   close(): void;
   /** The one way to change a project: a named command. */
   edit(label: string, change: (project: Project) => Project): Refusal;
-  setPreview(change: ((project: Project) => Project) | null): void;
+  /** With a label it is kept when the page closes. */
+  setPreview(change: ((project: Project) => Project) | null, label?: string): void;
+  /** Keeps what is being typed, as if it had been entered. */
+  keepTyped(): void;
   undo(): void;
   redo(): void;
   putResults(entries: readonly ResultEntry[]): void;
@@ -57,7 +68,7 @@ interface ProjectState {
   forgetResults(): void;
   setOpenChecks(ids: readonly string[]): void;
   setSave(save: SaveState): void;
-  setNotice(notice: string | null): void;
+  setNotice(text: string | null): void;
 }
 
 const MOST_STEPS = 200;
@@ -66,6 +77,7 @@ const MOST_STEPS = 200;
 const nothing = {
   project: null,
   preview: null,
+  typed: null,
   past: [],
   future: [],
   results: {},
@@ -76,41 +88,51 @@ const nothing = {
   found: null,
 } as const;
 
+const noPreview = { preview: null, typed: null } as const;
+const passing = (text: string): Notice => ({ text, stays: false });
+
 export const useProject = create<ProjectState>((set, get) => ({
   ...nothing,
 
-  open: (project, notice, found) => set({ ...nothing, project, notice: notice ?? null, found: found ?? null }),
-  close: () => set({ project: null, preview: null, past: [], future: [], results: {}, lastGood: {} }),
+  open: (project, notice, found) =>
+    set({ ...nothing, project, notice: notice === undefined ? null : { text: notice, stays: true }, found: found ?? null }),
+  close: () => set({ project: null, preview: null, typed: null, past: [], future: [], results: {}, lastGood: {} }),
   edit: (label, change) => {
-    const { project, past } = get();
+    const { project, past, notice } = get();
     if (!project) return null;
     const next = shareInGroups(project, change(project));
     if (next === project) {
-      set({ preview: null });
+      set(noPreview);
       return null;
     }
     const [fault] = boundFaults(project, next);
     if (fault) {
-      set({ preview: null, notice: `Not done, ${label}: ${faultText(fault, project)}.` });
+      set({ ...noPreview, notice: passing(`Not done, ${label}: ${faultText(fault, project)}.`) });
       return fault.reason;
     }
-    set({ project: next, preview: null, past: [...past, { label, project }].slice(-MOST_STEPS), future: [] });
+    const steps = [...past, { label, project }].slice(-MOST_STEPS);
+    set({ ...noPreview, project: next, past: steps, future: [], notice: notice?.stays ? notice : null });
     return null;
   },
-  setPreview: (change) => {
+  setPreview: (change, label) => {
     const { project } = get();
-    set({ preview: change && project ? shareInGroups(project, change(project)) : null });
+    if (!change || !project) return set(noPreview);
+    set({ preview: shareInGroups(project, change(project)), typed: label === undefined ? null : { label, change } });
+  },
+  keepTyped: () => {
+    const { typed, edit } = get();
+    if (typed) edit(typed.label, typed.change);
   },
   undo: () => {
     const { project, past, future } = get();
     const last = past[past.length - 1];
     if (!project || !last) return;
     set({
+      ...noPreview,
       project: last.project,
-      preview: null,
       past: past.slice(0, -1),
       future: [{ label: last.label, project }, ...future],
-      notice: `Undone: ${last.label}`,
+      notice: passing(`Undone: ${last.label}`),
     });
   },
   redo: () => {
@@ -118,11 +140,11 @@ export const useProject = create<ProjectState>((set, get) => ({
     const next = future[0];
     if (!project || !next) return;
     set({
+      ...noPreview,
       project: next.project,
-      preview: null,
       past: [...past, { label: next.label, project }],
       future: future.slice(1),
-      notice: `Done again: ${next.label}`,
+      notice: passing(`Done again: ${next.label}`),
     });
   },
   putResults: (entries) =>
@@ -134,7 +156,7 @@ export const useProject = create<ProjectState>((set, get) => ({
   forgetResults: () => set({ results: {} }),
   setOpenChecks: (openChecks) => set({ openChecks }),
   setSave: (save) => set({ save }),
-  setNotice: (notice) => set({ notice }),
+  setNotice: (text) => set({ notice: text === null ? null : passing(text) }),
 }));
 
 /** Whether a result belongs to the input as it now stands. */

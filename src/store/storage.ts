@@ -5,6 +5,7 @@ import type { Salvaged } from '@/core/project/salvage';
 import { readProjectText, salvageText } from '@/exchange/project-text';
 import { writeProject } from '@/core/project/write';
 import type { Project } from '@/core/project/project';
+import { momentText } from './moment';
 import { forgetUnsaved, unsavedAfter } from './unsaved';
 
 /**
@@ -65,8 +66,19 @@ export async function listProjects(): Promise<ProjectEntry[]> {
   return ((await db().getItem<ProjectEntry[]>('index')) ?? []).sort((a, b) => b.saved.localeCompare(a.saved));
 }
 
+/**
+ * Runs `work` while no other tab runs any: what is read before a write still stands when it is written. A page without locks (it was not
+ * served over HTTPS, nor by this machine) goes on without: there two tabs that save at one instant are told apart at the next save only.
+ */
+async function alone<T>(work: () => Promise<T>): Promise<T> {
+  return typeof navigator === 'undefined' || !navigator.locks ? work() : navigator.locks.request('intarsia/projects', work);
+}
+
 /** Saves a project that was opened or last saved at `revision`. Refuses when another tab has saved in between. */
-export async function saveProject(project: Project, revision: number, force = false): Promise<SaveOutcome> {
+export const saveProject = (project: Project, revision: number, force = false): Promise<SaveOutcome> =>
+  alone(() => saveAt(project, revision, force));
+
+async function saveAt(project: Project, revision: number, force: boolean): Promise<SaveOutcome> {
   try {
     const head = await db().getItem<Head>(key(project.id, 'head'));
     if (head && head.revision !== revision && !force)
@@ -76,6 +88,7 @@ export async function saveProject(project: Project, revision: number, force = fa
     const text = writeProject(project);
     const slot = head?.slot === 'a' ? 'b' : 'a';
     const saved = new Date().toISOString();
+    if (head && force) await keepOverwritten(project.id, head, saved);
     const next: Head = { slot, revision: (head?.revision ?? 0) + 1, checksum: checksum(text) };
     await db().setItem(key(project.id, slot), text);
     await db().setItem(key(project.id, 'head'), next);
@@ -103,6 +116,12 @@ function rereadFault(project: Project): string | undefined {
   if (!read.ok) return faultText(read.faults[0]!, changed);
   members.forEach((m) => readable.add(m));
   return undefined;
+}
+
+/** What is written over by force stays among the earlier states. */
+async function keepOverwritten(id: string, { slot, checksum: expected }: Head, saved: string): Promise<void> {
+  const text = await slotText(id, slot, expected);
+  if (text !== undefined) await keepHistory(id, { saved, text }, 0);
 }
 
 async function keepHistory(id: string, entry: HistoryEntry, interval = HISTORY_INTERVAL): Promise<void> {
@@ -149,7 +168,7 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
         ok: true,
         project: read.project,
         revision: head.revision,
-        recovered: `The saved project was damaged; this is the state of ${saved}.`,
+        recovered: `The saved project was damaged; this is the state of ${momentText(saved)}.`,
       };
   }
   const torn = (await slotText(id, head.slot)) ?? before;
@@ -171,13 +190,15 @@ async function slotText(id: string, slot: 'a' | 'b', expected?: string): Promise
   return typeof text !== 'string' || (expected !== undefined && checksum(text) !== expected) ? undefined : text;
 }
 
-export async function deleteProject(id: string): Promise<void> {
+export function deleteProject(id: string): Promise<void> {
   forgetUnsaved(id);
-  for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
-  await db().setItem(
-    'index',
-    (await listProjects()).filter((p) => p.id !== id),
-  );
+  return alone(async () => {
+    for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
+    await db().setItem(
+      'index',
+      (await listProjects()).filter((p) => p.id !== id),
+    );
+  });
 }
 
 /** The revision that stands in the store, to notice another tab. */

@@ -14,13 +14,14 @@ interface Unsaved {
 
 const key = (id: string) => `intarsia/unsaved/${id}`;
 
-/** Keeps the state of a page that closes. Silent where the browser keeps nothing: the usual saving says so. */
-export function keepUnsaved(project: Project, follows: readonly number[]): void {
+/** Keeps the state of a page that closes. False where the browser keeps nothing: no space, or no leave. */
+export function keepUnsaved(project: Project, follows: readonly number[]): boolean {
   const unsaved: Unsaved = { follows, text: writeProject(project) };
   try {
     localStorage.setItem(key(project.id), JSON.stringify(unsaved));
+    return true;
   } catch {
-    // No space or no leave: what was saved stands.
+    return false;
   }
 }
 

@@ -172,6 +172,25 @@ describe('the editor of a value', () => {
     expect(useProject.getState().preview).toBeNull();
     expect(useProject.getState().past).toHaveLength(0);
   });
+  test('a value typed is set by hand, also where it is the one that was chosen; looking at it sets nothing', () => {
+    const bars = () => firstMember(useProject.getState().project!).bars.bottom[0]!.main;
+    const { type, input } = open({ of: 'bottom', span: 0 });
+    const chosen = input.value;
+    expect(chosen).toMatch(/^\d/);
+    act(() => void fireEvent.keyDown(input, { key: 'Enter' }));
+    expect(bars()).toBeNull();
+    type(`${chosen} `);
+    type(chosen);
+    act(() => void fireEvent.keyDown(input, { key: 'Enter' }));
+    expect(bars()).toMatchObject({ count: Number.parseInt(chosen, 10) });
+  });
+  test('what is typed is kept when the page closes before Enter', () => {
+    const { type } = open();
+    type('640');
+    act(() => useProject.getState().keepTyped());
+    expect(kept()).toBe(640);
+    expect(useProject.getState().past.map((s) => s.label)).toEqual(['set overall depth h of B1 to 640 mm']);
+  });
   test('Tab keeps and goes on, Shift Tab back', () => {
     const { type, input, onNext } = open();
     type('500');

@@ -14,7 +14,9 @@ function show(member: Record<string, unknown> = {}, derive: readonly string[] | 
   openWithResults(project, derive);
   const onPlace = jest.fn();
   const checks = designNow(project, firstMember(project), derive).checks;
-  const view = render(<Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} onPlace={onPlace} />);
+  const view = render(
+    <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} hasFaults={false} onPlace={onPlace} />,
+  );
   return { ...view, project, checks, onPlace };
 }
 const rung = (container: HTMLElement, id: string) => container.querySelector<HTMLElement>(`[data-check="${id}"]`)!;
@@ -78,7 +80,7 @@ test('a decided excess shows the butterfly key and the reason', () => {
   openWithResults(project);
   const checks = designNow(project, firstMember(project)).checks;
   const { container } = render(
-    <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} onPlace={() => undefined} />,
+    <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} hasFaults={false} onPlace={() => undefined} />,
   );
   const decided = rung(container, 'bending-span-1');
   expect(within(decided).getByRole('img', { name: /decided by the engineer/ })).toBeTruthy();
@@ -89,7 +91,7 @@ test('old results are marked as old', () => {
   const project = projectOf();
   const checks = designNow(project, firstMember(project)).checks;
   const { container } = render(
-    <Ladder project={project} member={firstMember(project)} checks={checks} isStale onPlace={() => undefined} />,
+    <Ladder project={project} member={firstMember(project)} checks={checks} isStale hasFaults={false} onPlace={() => undefined} />,
   );
   expect(container.querySelector('[data-stale]')).not.toBeNull();
 });

@@ -1,5 +1,6 @@
 import type { BeamMember } from '@/core/members/beam/input';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { useProject } from '@/store/project-store';
 import { designNow } from '@/core/project/design-member';
 import { firstMember, projectOf } from './fixtures';
 import { derive } from '@/core/calc/calc';
@@ -186,15 +187,24 @@ describe('a field for a quantity', () => {
 
 describe('small parts', () => {
   test('a notice is a status that can be closed', () => {
-    const onClose = jest.fn();
-    render(<Notice text="Undone: set depth" onClose={onClose} />);
+    useProject.getState().setNotice('Undone: set depth');
+    render(<Notice />);
     expect(screen.getByRole('status').textContent).toContain('Undone: set depth');
     fireEvent.click(screen.getByRole('button', { name: 'Close' }));
-    expect(onClose).toHaveBeenCalled();
+    expect(screen.queryByRole('status')).toBeNull();
   });
-  test('no notice, nothing there', () => {
-    const { container } = render(<Notice text={null} onClose={() => undefined} />);
-    expect(container.innerHTML).toBe('');
+  test('a notice goes by itself; what a project was opened with stays', () => {
+    jest.useFakeTimers();
+    render(<Notice />);
+    act(() => useProject.getState().setNotice('Undone: set depth'));
+    act(() => void jest.advanceTimersByTime(4000));
+    expect(screen.getByRole('status')).toBeTruthy();
+    act(() => void jest.advanceTimersByTime(6000));
+    expect(screen.queryByRole('status')).toBeNull();
+    act(() => useProject.getState().open(projectOf({}), 'Not all of what was saved can be read.'));
+    act(() => void jest.advanceTimersByTime(60_000));
+    expect(screen.getByRole('status').textContent).toContain('Not all');
+    jest.useRealTimers();
   });
   test('what cannot be opened says why, what is safe, and the way on', () => {
     render(<Missing reason="There is no such project in this browser." />);

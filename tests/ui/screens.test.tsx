@@ -9,7 +9,7 @@ import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { ReportDetail } from '@/core/members/member';
-import { listProjects, saveProject } from '@/store/storage';
+import { listProjects, projectHistory, saveProject } from '@/store/storage';
 import { useProject } from '@/store/project-store';
 import { FindOrDo } from '@/ui/dialogs/FindOrDo';
 import { HistoryDialog } from '@/ui/dialogs/HistoryDialog';
@@ -52,12 +52,37 @@ describe('the start', () => {
     expect((await listProjects()).find((p) => p.id === 'f1')).toMatchObject({ name: 'From a file', members: 1 });
     expect(useProject.getState().project!.name).toBe('From a file');
   });
-  test('a second file with the same id does not write over the first', async () => {
-    render(<StartScreen />);
-    await choose(file('{"format":"intarsia","version":1,"id":"f1","name":"Another","members":[]}'));
-    await waitFor(() => expect(push).toHaveBeenCalled());
-    const names = (await listProjects()).map((p) => p.name);
-    expect(names).toEqual(expect.arrayContaining(['From a file', 'Another']));
+  describe('a file whose project is here already asks', () => {
+    const again = async (answer: string) => {
+      render(<StartScreen />);
+      await choose(file('{"format":"intarsia","version":1,"id":"f1","name":"Changed elsewhere","members":[]}'));
+      await waitFor(() => expect(screen.getByRole('alertdialog').textContent).toContain('is in this browser already'));
+      await act(async () => void fireEvent.click(screen.getByRole('button', { name: answer })));
+    };
+    const names = async () => (await listProjects()).map((p) => p.name).sort();
+    test('Cancel changes nothing', async () => {
+      const before = await names();
+      await again('Cancel');
+      expect(screen.queryByRole('alertdialog')).toBeNull();
+      expect([await names(), push.mock.calls]).toEqual([before, []]);
+    });
+    test('Open the one here leaves the file alone', async () => {
+      const before = await names();
+      await again('Open the one here');
+      expect(push).toHaveBeenCalledWith('/project?p=f1');
+      expect(await names()).toEqual(before);
+    });
+    test('Keep both makes a project of its own', async () => {
+      await again('Keep both');
+      await waitFor(() => expect(push).toHaveBeenCalled());
+      expect(await names()).toEqual(expect.arrayContaining(['From a file', 'Changed elsewhere 2']));
+    });
+    test('Replace keeps what was here among its earlier states', async () => {
+      await again('Replace');
+      await waitFor(() => expect(push).toHaveBeenCalledWith('/project?p=f1'));
+      expect((await listProjects()).find((p) => p.id === 'f1')).toMatchObject({ name: 'Changed elsewhere', members: 0 });
+      expect((await projectHistory('f1')).some((h) => h.text.includes('From a file'))).toBe(true);
+    });
   });
   test.each([
     ['{"format":"intarsia","version":1,"members":[{"spans":[{"length":"far"}]}]}', 'members[0].spans[0].length'],

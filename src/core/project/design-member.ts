@@ -1,5 +1,5 @@
-import { asJob, atOnce, type Job } from '../job';
-import { kindOf, type Member, type ResultOf } from '../members/kinds';
+import { asJob, atOnce, Stopped, type Job } from '../job';
+import { kindOf, type Member, type MemberResult, type ResultOf } from '../members/kinds';
 import { codeOf, type ProjectBasis } from '../members/member';
 import { companions } from './groups';
 
@@ -17,6 +17,23 @@ function work<M extends Member>(project: DesignBasis, member: M, derive: Job['de
 export async function designMember<M extends Member>(project: DesignBasis, member: M, job: Wanted): Promise<ResultOf<M>> {
   // A kind gives results of its own type.
   return (await asJob(work(project, member, job.derive), job)) as ResultOf<M>;
+}
+
+/** The result of a member whose design gave none: not within, not over, but what happened. */
+export const notDesigned = (member: Member, why: string): MemberResult => kindOf(member).empty([{ path: '', reason: why }]);
+
+/** Why there is no result where a design stopped with an error. */
+export const errorOfProgram = (error: unknown): string =>
+  `The design stopped with an error of the program (${error instanceof Error ? error.message : String(error)}). Nothing is known of this member as it is now.`;
+
+/** For whoever wants an answer for every member: one whose design stops with an error of the program does not take the others along. */
+export async function designOrSay(project: DesignBasis, member: Member, job: Wanted): Promise<MemberResult> {
+  try {
+    return await designMember(project, member, job);
+  } catch (error) {
+    if (error instanceof Stopped) throw error;
+    return notDesigned(member, errorOfProgram(error));
+  }
 }
 
 /** The same in one go, for whoever cannot wait. */

@@ -125,7 +125,7 @@ function LinkZones({ project, member, steel }: BarsProps<BeamMember, BeamSteel>)
                   className="link"
                   onClick={() => change(`links of span ${row.span + 1}, automatic`, (m) => void (m.bars.links[row.span]!.zones = null))}
                 >
-                  choose automatically
+                  automatic again
                 </button>
               )}
               <button type="button" className="link" onClick={() => divide(row)}>

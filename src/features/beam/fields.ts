@@ -7,7 +7,7 @@ import type { BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { BarGroup } from '@/core/reinforcement/bar-groups';
 import { lineField, type DrawnValue } from '@/ui/fields/line-fields';
 import { setAt, valueAt, type FieldOf } from '@/ui/fields/paths';
-import { backToChoice, numberField, parseBars, parseLinks, type Field, type FieldPlace } from '@/ui/fields/value-field';
+import { choosable, choosableAt, numberField, parseBars, parseLinks, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
 interface Place extends FieldPlace<BeamMember> {
   readonly steel: BeamSteel | null;
@@ -61,7 +61,7 @@ function barField(place: Place, path: FieldOf<BeamMember, BarGroup>, label: stri
       return barLabel({ ...parsed.group, size: bars[Math.max(0, Math.min(bars.length - 1, at + direction))]!.name }, project);
     },
     stepHint: 'a bar',
-    ...backToChoice(place, path),
+    ...choosableAt(place, path),
   };
 }
 
@@ -91,7 +91,7 @@ function linkField(place: Place, span: number, index: number): Field<BeamMember>
         : text;
     },
     stepHint: project.display === 'US' ? '1 in' : '25 mm',
-    ...(isOwn ? { reset: (m) => void (m.bars.links[span]!.zones = null) } : {}),
+    ...choosable<BeamMember>(isOwn, (m) => void (m.bars.links[span]!.zones = null)),
   };
 }
 

@@ -49,7 +49,7 @@ const nameOf = ({ title, isUncounted }: Start) => (isUncounted ? title : `a ${ti
 /** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
 function Overview({ project }: { project: Project }) {
   const router = useRouter();
-  const { results, edit, notice, setNotice } = useProject();
+  const { results, edit } = useProject();
   useEffect(() => setActiveMember(null), []);
   const rows = rowsOf(project, results);
   const [by, setBy] = useState<SortKey>('worst');
@@ -198,7 +198,7 @@ function Overview({ project }: { project: Project }) {
         )}
         <Totals project={project} rows={rows} />
       </div>
-      <Notice text={notice} onClose={() => setNotice(null)} />
+      <Notice />
     </div>
   );
 }

@@ -59,7 +59,7 @@ function usePapers(basis: PaperBasis, members: readonly Member[], results: reado
 
 /** What goes into the report, how it will look, and the way to paper. */
 function Report({ project, first }: { project: Project; first: string | null }) {
-  const { notice, setNotice, edit } = useProject();
+  const { setNotice, edit } = useProject();
   const [chosen, setChosen] = useState<readonly string[]>(() => (first ? [first] : project.members.map((m) => m.id)));
   const [progress, setProgress] = useState<number | null>(null);
   useEffect(() => setActiveMember(null), []);
@@ -213,7 +213,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           </div>
         </aside>
       </div>
-      <Notice text={notice} onClose={() => setNotice(null)} />
+      <Notice />
     </div>
   );
 }

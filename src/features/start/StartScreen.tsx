@@ -9,15 +9,16 @@ import { readProject } from '@/core/project/read';
 import type { Fault } from '@/core/checks/fault';
 import { MOST_CHARACTERS, readProjectText } from '@/exchange/project-text';
 import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntry } from '@/store/storage';
+import { momentText } from '@/store/moment';
 import { startFromRevision } from '@/store/autosave';
 import { useProject } from '@/store/project-store';
 import { newMember } from '@/core/project/new-member';
 import { Brand } from '@/ui/sheet/TopBar';
+import { AlreadyHere } from './AlreadyHere';
+import { freshProjectId } from './fresh-id';
 import { PlayhouseSection } from './PlayhouseSection';
 
 type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us';
-
-const freshProjectId = () => `p${Date.now().toString(36)}${Math.floor(Math.random() * 1e6).toString(36)}`;
 
 /** Where everything begins: the demo, a new project, a file, or what is kept in this browser. */
 export function StartScreen() {
@@ -25,6 +26,7 @@ export function StartScreen() {
   const wanted = useSearchParams().get('open');
   const [kept, setKept] = useState<readonly ProjectEntry[]>([]);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [again, setAgain] = useState<Project | null>(null);
   const opened = useRef(false);
   useEffect(() => {
     void listProjects().then(setKept, () => setKept([]));
@@ -71,13 +73,22 @@ export function StartScreen() {
       return;
     }
     setFaults([]);
-    const id = read.project.id || freshProjectId();
-    const taken = (await listProjects().catch(() => [])).some((p) => p.id === id);
-    // An imported file never writes over a project of the same origin that is already here.
-    await enter({ ...read.project, id: taken ? freshProjectId() : id });
+    const project = { ...read.project, id: read.project.id || freshProjectId() };
+    const isHere = (await listProjects().catch(() => [])).some((p) => p.id === project.id);
+    if (isHere) setAgain(project);
+    else await enter(project);
   };
   return (
     <div className="min-h-screen">
+      {again && (
+        <AlreadyHere
+          project={again}
+          kept={kept}
+          onTake={(project) => void enter(project)}
+          onOpen={() => router.push(`/project?p=${encodeURIComponent(again.id)}`)}
+          onClose={() => setAgain(null)}
+        />
+      )}
       <header className="relative flex h-[2.625rem] items-center gap-2 px-4 pb-1 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
         <Brand />
         <span className="small ml-auto">Works without a network. Files stay on this computer.</span>
@@ -267,8 +278,7 @@ function KeptProjects({
             {p.name || 'Untitled project'}
           </button>
           <span className="small ml-auto whitespace-nowrap">
-            {p.members} {p.members === 1 ? 'member' : 'members'} ·{' '}
-            {new Date(p.saved).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}
+            {p.members} {p.members === 1 ? 'member' : 'members'} · {momentText(p.saved)}
           </span>
           <AlertDialog.Root>
             <AlertDialog.Trigger className="link small" aria-label={`Delete ${p.name}`}>

@@ -5,6 +5,7 @@ import type { Project } from '@/core/project/project';
 import { readProjectText } from '@/exchange/project-text';
 import { useProject } from '@/store/project-store';
 import { downloadText } from '@/store/files';
+import { momentText } from '@/store/moment';
 import { projectHistory, type HistoryEntry } from '@/store/storage';
 
 /** Earlier saved states of a project, to go back to. Going back is one more command that can be undone. */
@@ -16,7 +17,7 @@ export function HistoryDialog({ project, open, onOpenChange }: { project: Projec
   }, [open, project.id]);
   const goBack = (entry: HistoryEntry) => {
     const read = readProjectText(entry.text);
-    if (read.ok) edit(`back to the state of ${timeOf(entry.saved)}`, () => ({ ...read.project, id: project.id }));
+    if (read.ok) edit(`back to the state of ${momentText(entry.saved)}`, () => ({ ...read.project, id: project.id }));
     else setNotice('That state can no longer be read; nothing was changed.');
     onOpenChange(false);
   };
@@ -29,7 +30,7 @@ export function HistoryDialog({ project, open, onOpenChange }: { project: Projec
           {entries.length === 0 && <p>Nothing kept yet. States are kept every few minutes while you work.</p>}
           {entries.map((entry) => (
             <div key={entry.saved} className="flex items-center justify-between border-b border-line py-1.5">
-              <span className="mr-auto">{timeOf(entry.saved)}</span>
+              <span className="mr-auto">{momentText(entry.saved)}</span>
               <button type="button" className="link mr-4" onClick={() => downloadText(entry.text)}>
                 Save as a file
               </button>
@@ -42,9 +43,4 @@ export function HistoryDialog({ project, open, onOpenChange }: { project: Projec
       </Dialog.Portal>
     </Dialog.Root>
   );
-}
-
-function timeOf(iso: string): string {
-  const d = new Date(iso);
-  return `${d.getDate()} ${d.toLocaleString('en', { month: 'long' })}, ${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
 }

@@ -26,20 +26,25 @@ export function ValueEditor<M extends Member>({ member, field: opened, handle, t
   // As it was when the editor opened: the drawing, and with it the field, already follows what is typed.
   const [field] = useState(opened);
   const [text, setText] = useState(field.text);
+  const [isTouched, setTouched] = useState(false);
   const { edit, setPreview, results } = useProject();
   const [before] = useState(() => results[member.id]?.result.governing ?? null);
   const anchor = useDrawnAnchor(keyOf(handle), target);
   const parsed = field.parse(text);
   const entry = results[member.id];
-  const isTyped = text !== field.text;
+  // A value typed is set, also where it is the one that was chosen.
+  const isTyped = isTouched && (text !== field.text || field.isChosen === true);
   const now = entry?.result.governing ?? null;
   const faults = entry?.result.faults ?? [];
   const isWorking = isTyped && parsed.ok && entry?.member === member;
 
+  const command = (value: string) => `set ${field.label.toLowerCase()} of ${member.mark} to ${value} ${field.unit}`.trim();
   const type = (value: string) => {
     setText(value);
+    setTouched(true);
     const next = field.parse(value);
-    setPreview(next.ok && value !== field.text ? onMember(member, next.apply) : null);
+    const isOther = value !== field.text || field.isChosen === true;
+    setPreview(next.ok && isOther ? onMember(member, next.apply) : null, command(value));
   };
   const leave = () => {
     setPreview(null);
@@ -47,7 +52,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, handle, t
   };
   const keep = (): boolean => {
     if (!parsed.ok) return false;
-    if (isTyped) edit(`set ${field.label.toLowerCase()} of ${member.mark} to ${text} ${field.unit}`.trim(), onMember(member, parsed.apply));
+    if (isTyped) edit(command(text), onMember(member, parsed.apply));
     else setPreview(null);
     return true;
   };
@@ -79,6 +84,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, handle, t
           aria-label={field.label}
           onKeyDown={onKeyDown}
           onOpenAutoFocus={(e) => selectInput(e)}
+          onInteractOutside={keep}
         >
           <div className="flex items-baseline justify-between gap-2">
             <b className="font-semibold">{field.label}</b>
@@ -127,7 +133,7 @@ export function ValueEditor<M extends Member>({ member, field: opened, handle, t
                   onClose();
                 }}
               >
-                choose automatically
+                automatic again
               </button>
             ) : (
               <span>was {field.text}</span>

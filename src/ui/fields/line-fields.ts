@@ -4,7 +4,7 @@ import type { LineMember } from '@/core/members/strip/input';
 import type { QuantityKind } from '@/core/units/quantity';
 import { barEndAt, type EndedSteel } from './bar-ends';
 import type { FieldOf } from './paths';
-import { numberField, quantityField, type Field, type FieldPlace } from './value-field';
+import { choosable, numberField, quantityField, type Field, type FieldPlace } from './value-field';
 
 /** What fields of members along a line are made from. */
 export interface LinePlace<M extends LineMember> extends FieldPlace<M> {
@@ -40,10 +40,7 @@ function endField<M extends LineMember>(handle: EndHandle, place: LinePlace<M>):
   const end = barEndAt(handle, place.member, place.steel);
   if (!end) return undefined;
   const set = end.set as (m: Draft<M>, v: number | null) => void;
-  return {
-    ...quantityField<M>(place, end.label, end.hint, 'span', end.value, set),
-    ...(end.isOwn ? { reset: (m: Draft<M>) => set(m, null) } : {}),
-  };
+  return { ...quantityField<M>(place, end.label, end.hint, 'span', end.value, set), ...choosable<M>(end.isOwn, (m) => set(m, null)) };
 }
 
 /** Of a type of load: the value that stands on the drawing, its kind, and what it is. */

@@ -4,7 +4,7 @@ import type { SlabBars } from '@/core/reinforcement/slab-bars';
 import { parseQuantity, tidied } from '@/core/units/parse';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import { setAt, valueAt, type FieldOf } from './paths';
-import { backToChoice, type Field, type FieldPlace } from './value-field';
+import { choosableAt, type Field, type FieldPlace } from './value-field';
 
 type ReadSlabBars = { readonly ok: true; readonly bars: SlabBars } | { readonly ok: false; readonly reason: string };
 
@@ -48,6 +48,6 @@ export function layerField<M extends { readonly catalogue: CatalogueId }>(
       return layerLabel({ ...read.bars, spacing: Math.max(step, read.bars.spacing + direction * (size === 10 ? 4 : 1) * step) }, project);
     },
     stepHint: project.display === 'US' ? '1 in' : '25 mm',
-    ...(shown === undefined ? {} : backToChoice(place, path)),
+    ...(shown === undefined ? {} : choosableAt(place, path)),
   };
 }

@@ -20,6 +20,8 @@ export interface Field<M> {
   /** One step up or down from a text; `size` is 1, 10 or 0.1. */
   readonly step?: (text: string, direction: 1 | -1, size: number) => string;
   readonly stepHint?: string;
+  /** Whether the value shown is chosen automatically: the same value typed is set by hand. */
+  readonly isChosen?: boolean;
   /** Set by hand over an automatic choice: the way back. */
   readonly reset?: (m: Draft<M>) => void;
 }
@@ -58,9 +60,13 @@ export function quantityField<M>(
   };
 }
 
-/** The way back to what is chosen, where a value was set by hand over it. */
-export const backToChoice = <M extends object>(place: FieldPlace<M>, path: string): Pick<Field<M>, 'reset'> =>
-  valueAt(place.member, path) === null ? {} : { reset: (m) => setAt(m, path, null) };
+/** What a field of a value that may be left to be chosen has besides: whether it is chosen now, or the way back to that. */
+export const choosable = <M>(isOwn: boolean, reset: (m: Draft<M>) => void): Pick<Field<M>, 'reset' | 'isChosen'> =>
+  isOwn ? { reset } : { isChosen: true };
+
+/** The same for the value at a path, which is null while it is chosen. */
+export const choosableAt = <M extends object>(place: FieldPlace<M>, path: string): Pick<Field<M>, 'reset' | 'isChosen'> =>
+  choosable(valueAt(place.member, path) !== null, (m) => setAt(m, path, null));
 
 /** A field of the number at a path of a member; `shown` stands for it where it may be left to be chosen. */
 export const numberField = <M extends object>(
@@ -72,7 +78,7 @@ export const numberField = <M extends object>(
   shown?: number,
 ): Field<M> => ({
   ...quantityField<M>(place, label, hint, kind, shown ?? (valueAt(place.member, path) as number), (m, v) => setAt(m, path, v)),
-  ...(shown === undefined ? {} : backToChoice(place, path)),
+  ...(shown === undefined ? {} : choosableAt(place, path)),
 });
 
 interface WithCatalogue {

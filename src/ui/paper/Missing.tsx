@@ -1,4 +1,6 @@
+'use client';
 import Link from 'next/link';
+import { useEffect } from 'react';
 import { downloadText } from '@/store/files';
 import { useProject } from '@/store/project-store';
 
@@ -6,7 +8,7 @@ import { useProject } from '@/store/project-store';
 export function Missing({ reason, found }: { reason: string; found?: string }) {
   return (
     <main className="mx-auto mt-24 w-[30rem]">
-      <h1>Not to be opened</h1>
+      <h1>This cannot be opened</h1>
       <p className="my-3">{reason} Other projects and files are not touched.</p>
       <Link className="btn" href="/">
         To the start
@@ -20,19 +22,29 @@ export function Missing({ reason, found }: { reason: string; found?: string }) {
   );
 }
 
+/** How long a notice stands (ms), with the time that it takes to read. */
+const standsFor = (text: string) => 5000 + 60 * text.length;
+
 /** A sentence at the foot of the screen about what was just done. */
-export function Notice({ text, onClose }: { text: string | null; onClose: () => void }) {
+export function Notice() {
+  const notice = useProject((s) => s.notice);
   const found = useProject((s) => s.found);
-  if (!text) return null;
+  const setNotice = useProject((s) => s.setNotice);
+  useEffect(() => {
+    if (!notice || notice.stays) return;
+    const timer = setTimeout(() => setNotice(null), standsFor(notice.text));
+    return () => clearTimeout(timer);
+  }, [notice, setNotice]);
+  if (!notice) return null;
   return (
     <div role="status" className="framed no-print fixed bottom-4 left-1/2 z-40 flex -translate-x-1/2 items-center gap-3 px-4 py-2">
-      {text}
+      {notice.text}
       {found !== null && (
         <button type="button" className="link whitespace-nowrap" onClick={() => downloadText(found)}>
           Save all of its text
         </button>
       )}
-      <button type="button" className="link" onClick={onClose}>
+      <button type="button" className="link" onClick={() => setNotice(null)}>
         Close
       </button>
     </div>

@@ -18,12 +18,14 @@ interface LadderProps {
   readonly member: Member;
   readonly checks: readonly Check[];
   readonly isStale: boolean;
+  /** Whether nothing could be worked out for the member as it is: what is shown is what held before. */
+  readonly hasFaults: boolean;
   /** Moves the station line to a check's place. */
   readonly onPlace: (x: number) => void;
 }
 
 /** The checks of a member, worst first, each opening to its derivation. */
-export function Ladder({ project, member, checks, isStale, onPlace }: LadderProps) {
+export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }: LadderProps) {
   const openChecks = useProject((s) => s.openChecks);
   const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
@@ -37,6 +39,7 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
   ]
     .filter(Boolean)
     .join(' · ');
+  const said = hasFaults ? `before: ${summary || 'all within'}` : summary || 'all within';
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
   const firstRule = withFigure.find((c) => c.status === 'holds' && isRule(c));
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
@@ -49,7 +52,7 @@ export function Ladder({ project, member, checks, isStale, onPlace }: LadderProp
     <section aria-label="Checks ladder" className="flex min-h-0 flex-1 flex-col" data-stale={isStale || undefined}>
       <div className="relative flex items-baseline gap-2.5 pb-1 pt-1.5">
         <h2>Checks ladder</h2>
-        <span className="small">{summary || 'all within'}</span>
+        <span className="small">{[hasFaults && 'not worked out', checks.length > 0 && said].filter(Boolean).join(' · ')}</span>
         <span className="small absolute bottom-0 right-[7.35rem]">0</span>
         <span className="small absolute bottom-0 right-[2.75rem]">1.00</span>
       </div>

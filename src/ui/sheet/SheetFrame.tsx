@@ -3,7 +3,6 @@ import { useMemo } from 'react';
 import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
-import { useProject } from '@/store/project-store';
 import { MemberList } from './MemberList';
 import { Notice } from '@/ui/paper/Missing';
 import { TopBar } from './TopBar';
@@ -29,8 +28,6 @@ export function SheetFrame({
   onAdd: () => void;
   children: React.ReactNode;
 }) {
-  const notice = useProject((s) => s.notice);
-  const setNotice = useProject((s) => s.setNotice);
   const addMember = useStable(onAdd);
   const { id, place, mark } = member;
   const crumb = useMemo(
@@ -53,7 +50,7 @@ export function SheetFrame({
               {faults.slice(0, 4).map((f) => (
                 <p key={f.path + f.reason}>{f.reason}</p>
               ))}
-              <p className="text-walnut">The last good result stays below, marked as old.</p>
+              <p className="text-walnut">What held before stays below, marked as old.</p>
             </div>
           )}
           {children}
@@ -62,7 +59,7 @@ export function SheetFrame({
           {aside}
         </aside>
       </div>
-      <Notice text={notice} onClose={() => setNotice(null)} />
+      <Notice />
     </div>
   );
 }

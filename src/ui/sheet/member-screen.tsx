@@ -125,6 +125,7 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
                 member={keptMember}
                 checks={result.checks}
                 isStale={isStale}
+                hasFaults={faults.length > 0}
                 onPlace={parts.onPlace?.(own) ?? nowhere}
               />
               {faults.length === 0 && (parts.hasWays?.(keptMember) ?? true) && (

@@ -1,6 +1,6 @@
 import { Stopped, type Job } from '@/core/job';
 import type { Member, MemberResult } from '@/core/members/kinds';
-import { designMember } from '@/core/project/design-member';
+import { designOrSay } from '@/core/project/design-member';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
 
@@ -37,7 +37,7 @@ export async function POST(request: Request): Promise<Response> {
   try {
     for (const member of read.project.members) {
       if (job.signal!.aborted) throw new Stopped();
-      results.push({ member, result: await designMember(read.project, member, job) });
+      results.push({ member, result: await designOrSay(read.project, member, job) });
       await turn();
     }
   } catch (error) {
