@@ -129,3 +129,37 @@ test('the server designs a posted project and lists faults by path', async ({ re
   const huge = await request.post('/api/design', { data: 'x'.repeat(6_000_000) });
   expect(huge.status()).toBe(413);
 });
+
+test('what is typed is kept when the page closes before Enter; undoing a new member leads to all members', async ({ page }) => {
+  await openBeam(page, 'fb1');
+  await drawn(page, 'section.h').click();
+  await page.getByRole('textbox', { name: 'Overall depth h' }).fill('612');
+  await page.reload();
+  await expect(drawn(page, 'section.h')).toHaveText('612');
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('Beam over the foyer');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /Beam over the foyer FB1/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a member' }).click();
+  await expect(page.getByRole('heading', { name: /FB\d/ })).toBeVisible();
+  await page.waitForURL((url) => !url.search.includes('m=fb1'));
+  await page.keyboard.press('Control+z');
+  await page.waitForURL('**/project**');
+  await expect(page.getByRole('status').filter({ hasText: 'Undone: add' })).toBeVisible();
+});
+
+test('many edits without a pause are saved, and a second tab does not overwrite them silently', async ({ page, context }) => {
+  await openBeam(page, 'fb1');
+  await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(`/beam?p=alderlight-playhouse&m=fb1`);
+  await expect(drawn(other, 'section.h')).toBeVisible();
+  const set = async (tab: typeof page, h: string) => {
+    await drawn(tab, 'section.h').click();
+    await tab.getByRole('textbox', { name: 'Overall depth h' }).fill(h);
+    await tab.keyboard.press('Enter');
+  };
+  await Promise.all([set(page, '610'), set(other, '620')]);
+  const refused = (tab: typeof page) => tab.getByRole('alert').filter({ hasText: 'changed in another tab' });
+  await expect.poll(async () => (await refused(page).count()) + (await refused(other).count())).toBe(1);
+});

@@ -67,6 +67,42 @@ describe('ways for a beam', () => {
     expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
   });
 
+  it('bars and links set by hand stay unless a way says that they are chosen anew', () => {
+    const byHand = {
+      bottom: [{ main: { count: 3, size: '20' } }, { main: { count: 3, size: '20' } }],
+      links: [{ zones: null }, { zones: null }],
+    };
+    const p = project({ bars: byHand });
+    const found = propose(p, 'changes');
+    for (const way of found) {
+      const { bars } = { ...beamOf(p), ...way.change };
+      if (way.isAnew) expect(bars.bottom.map((b) => b.main)).toEqual([null, null]);
+      else expect(bars).toBe(beamOf(p).bars);
+    }
+    expect(new Set(found.map((w) => w.isAnew === true)).size).toBe(2);
+    // All arrangements choose anew, and are marked so only where something was set.
+    expect(propose(p, 'arrangements').every((w) => w.isAnew)).toBe(true);
+    expect(propose(project(), 'arrangements').some((w) => w.isAnew)).toBe(false);
+  });
+
+  it('where no single change mends, pairs that do come first; grades are those that are ordered', () => {
+    const weak = project({ section: { b: 200, h: 300 }, loads: [{ type: 'uniform', case: 'G', value: 45 }] });
+    const found = propose(weak, 'changes');
+    const grades = codeOf(weak, beamOf(weak)).concreteGrades;
+    for (const way of found) {
+      const strength = way.change.materials?.concreteStrength;
+      if (strength !== undefined) expect(grades).toContain(strength);
+    }
+    const pairs = found.filter((w) => w.isPair);
+    if (found.some((w) => w.holds && !w.isPair)) expect(pairs).toEqual([]);
+    for (const pair of pairs) {
+      const r = designNow(weak, { ...beamOf(weak), ...pair.change });
+      expect([pair.title, r.checks.filter((c) => c.status === 'exceeds' || c.status === 'failed').length]).toEqual([pair.title, 0]);
+      expect(pair.title).toContain(' and ');
+    }
+    expect(found.length).toBeGreaterThan(0);
+  });
+
   it('rates of the office turn the order: dear steel favours depth', () => {
     const dear = { cost: { concrete: 1, perMPa: 0, steel: 100, formwork: 0 }, carbon: usualRates.carbon };
     const cheap = { cost: { concrete: 1000, perMPa: 0, steel: 0, formwork: 0 }, carbon: usualRates.carbon };

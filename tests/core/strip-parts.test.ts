@@ -3,7 +3,7 @@ import { nothingDesigned } from '@/core/checks/result';
 import { kindOf } from '@/core/members/kinds';
 import fc from 'fast-check';
 import { proposeStrip, slabBuildability } from '@/core/members/strip/proposals';
-import { rankChanges, tryChanges, type Change } from '@/core/advice/single-changes';
+import { isSetByHand, singleChanges, rankChanges, tryChanges, type Change } from '@/core/advice/single-changes';
 import { costRates, usualRates } from '@/core/advice/rates';
 import { elevationDrawing } from '@/core/members/beam/drawing/elevation';
 import { keyOf, type Drawing } from '@/core/drawing/shapes';
@@ -343,7 +343,20 @@ describe('ways forward', () => {
     const list = proposeStrip(member, code, 'changes', project.rates, 20);
     const deep = list.find((p) => p.title === 'depth 275 mm')!;
     expect(deep.carbon).toBeGreaterThan(1);
-    expect(list.some((p) => p.title === 'bars chosen anew' && Math.abs(p.cost - 1) < 1e-9)).toBe(true);
+    expect(list.some((p) => p.isAnew)).toBe(false);
+  });
+  it('layers set by hand stay; letting go of them is listed apart', () => {
+    const { project, member, code } = slab();
+    const own = { size: '12', alternate: null, spacing: 200 };
+    const byHand = { ...member, bars: { ...member.bars, bottom: member.bars.bottom.map((b) => ({ ...b, main: own })) } };
+    const list = proposeStrip(byHand, code, 'changes', project.rates, 20);
+    for (const way of list) {
+      const { bars } = { ...byHand, ...way.change };
+      expect([way.title, isSetByHand(bars)]).toEqual([way.title, way.isAnew !== true]);
+      if (!way.isAnew) expect(bars).toBe(byHand.bars);
+      else expect(way.title).toMatch(/bars chosen anew$/);
+    }
+    expect(list.some((w) => w.isAnew) && list.some((w) => !w.isAnew)).toBe(true);
   });
   it('a slab with faults has no ways', () => {
     const { project, member, code } = slab();
@@ -388,16 +401,39 @@ describe('ways forward', () => {
       buildability: () => 1,
     };
     const found = tryChanges(trial, [
-      { title: 'thin', change: -5 },
-      { title: 'thick', change: 10 },
-      { title: 'impossible', change: -20 },
+      { title: 'thin', about: 'h', change: -5 },
+      { title: 'thick', about: 'h', change: 10 },
+      { title: 'impossible', about: 'h', change: -20 },
     ]);
     expect(found.map((f) => [f.title, f.holds, f.cost])).toEqual([
       ['thin', false, 0.5],
       ['thick', true, 2],
     ]);
+    // From 4, which is 2.5 times over: no step of these reaches the 10 that holds, two of different kinds do.
+    const steps = (m: number) => [
+      { title: 'three more', about: 'a', change: { by: 3 } },
+      { title: 'five more', about: 'b', change: { by: 5 } },
+      { title: 'one less', about: 'a', change: { by: -1 } },
+      { title: 'as it is', about: 'b', change: { by: 0 * m } },
+    ];
+    const toy = {
+      now: { m: 4, by: 0 },
+      rates: usualRates,
+      design: ({ m, by }: { m: number; by: number }) => trial.design(m + by),
+      applied: (t: { m: number; by: number }, c: { by?: number }) => ({ ...t, ...c }),
+      strength: () => 30,
+      buildability: () => 1,
+    };
+    const after = (n: { m: number; by: number }) => steps(n.m).map((s) => ({ ...s, change: { by: n.by + s.change.by } }));
+    const ways = singleChanges<{ m: number; by: number }, { by: number }, ReturnType<typeof trial.design>>(toy, after);
+    // 4 + 3 + 5 = 12 holds, by either step first: one of the two. 4 + 5 = 9 and 4 + 3 = 7 mend in part, 3 makes worse, 4 changes nothing.
+    expect(ways.map((w) => [w.title, w.holds, w.isPair === true])).toEqual([
+      ['five more and three more', true, true],
+      ['three more', false, false],
+      ['five more', false, false],
+    ]);
     expect(rankChanges(found as Change<number>[]).map((f) => f.title)).toEqual(['thick', 'thin']);
-    expect(tryChanges({ ...trial, now: -1 }, [{ title: 'x', change: 1 }])).toEqual([]);
+    expect(tryChanges({ ...trial, now: -1 }, [{ title: 'x', about: 'h', change: 1 }])).toEqual([]);
     expect(costRates.concrete).toBe(100);
   });
 });

@@ -194,9 +194,11 @@ describe('single changes of a column', () => {
       ...column,
       ties: { size: '8', spacing: 200 },
       bars: { kind: 'sides', corner: '32', alongX: 0, sizeX: '32', alongY: 0, sizeY: '32' },
+      sets: [{ name: 'light', N: 500 }],
     });
     const fewer = proposeColumnSteps(columnOf(thin), codeOf(thin, columnOf(thin)), usualRates, 30).find((s) => s.title === 'bars 32 → 25')!;
-    expect(fewer.change.ties).toEqual(columnOf(thin).ties);
+    // Ties that suit stay as they are, and nothing is said of them.
+    expect(fewer.change.ties).toBeUndefined();
     const wide = read({ ...column, ties: { size: '8', spacing: 350 } });
     const steps = proposeColumnSteps(columnOf(wide), codeOf(wide, columnOf(wide)), usualRates, 30);
     // 9.5.3(3): 20 x the thinnest bar (20 mm, or what it became), the least dimension, 400 mm: the column's own 350 stand only where b is 400
@@ -205,6 +207,9 @@ describe('single changes of a column', () => {
       const least = shape.kind === 'rectangle' ? Math.min(shape.b, shape.h) : 0;
       expect(change.ties!.spacing).toBeLessThanOrEqual(Math.min(400, least));
     }
+    // What a change of the bars does to the ties is said in its row.
+    for (const { title, change } of steps.filter((q) => q.change.ties))
+      expect([title, change.ties]).toEqual([expect.stringMatching(/ties 8 @ 350 mm → \w+ @ \d+ mm$/), change.ties]);
   });
 
   it.each([

@@ -22,6 +22,7 @@ import { SurfacePanel } from '@/features/column/SurfacePanel';
 import { WallEditor } from '@/features/column/WallEditor';
 import { WaysForward } from '@/ui/ways/WaysForward';
 import { useProject } from '@/store/project-store';
+import { keepVariant } from '@/core/project/variants';
 import { VariantsPanel } from '@/ui/ways/VariantsPanel';
 import { openWithResults, projectOf, stubBrowser, newColumn, newWall } from './fixtures';
 
@@ -307,6 +308,30 @@ describe('variants and ways forward', () => {
     fireEvent.click(screen.getByText('adopt'));
     expect(now().height).toBe(6800);
     expect(now().variants[0]!.name).toBe('before');
+  });
+
+  test('three variants stand beside the state in use, with cost and carbon', async () => {
+    open();
+    for (const [name, height] of [
+      ['one', 5000],
+      ['two', 5200],
+      ['three', 5400],
+      ['four', 5600],
+    ] as const)
+      act(() => void useProject.getState().edit(name, (q) => ({ ...q, members: [keepVariant({ ...now(), height }, name)] })));
+    const q = useProject.getState().project!;
+    render(<VariantsPanel project={q} member={now()} result={resultOf(q)} />);
+    expect(screen.getAllByRole('columnheader').map((h) => h.textContent!.replace(/adopt.*/, ''))).toEqual([
+      '',
+      'in use',
+      'two',
+      'three',
+      'four',
+    ]);
+    await waitFor(() => expect(screen.getByRole('row', { name: /^Cost against now/ }).textContent).not.toContain('…'));
+    // In use: 5600 mm high, as the last one.
+    expect(screen.getByRole('row', { name: /^Cost against now/ }).textContent).toMatch(/–\s?−7 % ◂−4 % ◂[+−]0 %/);
+    expect(screen.getByRole('row', { name: /^Carbon against now/ }).textContent).toMatch(/–\s?−\d %/);
   });
 
   test('a proposal is tried with one click', async () => {

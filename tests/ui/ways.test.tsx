@@ -14,6 +14,7 @@ const way = (title: string, utilisation = 0.9): BeamWay => ({
   cost: 1.05,
   carbon: 0.98,
   buildability: 0.7,
+  about: 'depth',
   holds: utilisation <= 1,
   change: { title },
 });

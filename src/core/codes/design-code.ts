@@ -107,6 +107,8 @@ export interface DesignCode {
   readonly barPrefix: string;
   readonly choices: readonly Choice[];
   readonly defaults: MaterialDefaults;
+  /** Concretes that are usually ordered (MPa), weakest first. */
+  readonly concreteGrades: readonly number[];
   /** What a concrete strength is called: "C35/45", "f′c 4000 psi". */
   concreteLabel(strength: number): string;
   steelLabel(strength: number, ductility: string): string;

@@ -4,13 +4,16 @@ import { governing, type Check } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
+import { percentTitle } from '@/core/advice/single-changes';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { firstFree, replaceMember } from '@/store/commands';
+import { weigh } from '@/core/advice/rates';
 import { resultOf } from '@/store/results';
 import { useProject } from '@/store/project-store';
 import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
 import { Inlay } from '@/ui/drawing/Inlay';
 
+/** Variants beside the state in use. */
 const MOST_SHOWN = 3;
 
 /** The member as it is beside states that were kept: what differs in the input, what comes of it, and the way back or forth. */
@@ -21,10 +24,11 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
   const shown = member.variants
     .map((v, i) => ({ ...v, i }))
     .filter((v) => !hidden.includes(v.name))
-    .slice(-(MOST_SHOWN - 1));
-  const first = useDesigned(project, shown[0]?.state);
-  const second = useDesigned(project, shown[1]?.state);
-  const results = [first, second].slice(0, shown.length);
+    .slice(-MOST_SHOWN);
+  const results = useDesigned(
+    project,
+    shown.map((v) => v.state),
+  );
   const states = [member, ...shown.map((v) => v.state)];
   const all = [result, ...results];
   const keep = () => {
@@ -61,7 +65,7 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
         <button type="submit" className="btn">
           Keep
         </button>
-        {member.variants.length > MOST_SHOWN - 1 && (
+        {member.variants.length > MOST_SHOWN && (
           <span className="small">
             {member.variants.map((v) => (
               <label key={v.name} className="mr-3">
@@ -82,9 +86,9 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
         <table className="grid-table" aria-label="Variants side by side">
           <thead>
             <tr>
-              <th className="w-52" />
+              <th className="w-44" />
               {head.map((h, i) => (
-                <th key={h + i}>
+                <th key={h + i} className="min-w-52">
                   {h}
                   {i > 0 && (
                     <span className="small ml-3 font-normal">
@@ -155,6 +159,14 @@ function ResultRows({
 }) {
   const units = project.display;
   const quantity = (r: MemberResult | null | undefined) => r?.quantities;
+  const weighed = (by: 'cost' | 'carbon'): string[] => {
+    const sums = results.map((r, i) => {
+      const q = quantity(r);
+      return q ? weigh(q, states[i]!.materials.concreteStrength, project.rates[by]) : null;
+    });
+    const [now] = sums;
+    return sums.map((sum, i) => (i === 0 ? '–' : sum === null || !now ? '…' : percentTitle(sum / now)));
+  };
   const rows: { title: string; texts: readonly string[] }[] = [
     { title: 'Size', texts: states.map((s) => kindOf(s).sizeLabel(s, units)) },
     { title: 'Reinforcement', texts: results.map((r, i) => (r ? kindOf(states[i]!).steelLabel(states[i]!, r, project) : '…')) },
@@ -163,6 +175,8 @@ function ResultRows({
       title: 'Steel',
       texts: results.map((r) => (quantity(r) ? formatQuantity(quantity(r)!.bars + quantity(r)!.links, 'mass', units) : '…')),
     },
+    { title: 'Cost against now', texts: weighed('cost') },
+    { title: 'Carbon against now', texts: weighed('carbon') },
   ];
   const ids = [
     ...new Map(results.flatMap((r) => (r?.checks ?? []).filter((c) => c.utilisation !== null).map((c) => [c.id, c.title] as const))),
@@ -213,18 +227,32 @@ function Use({ check }: { check: Check | undefined }) {
   );
 }
 
-/** The result of a state that is not in the project; null until it is there, or when there is no state. */
-function useDesigned({ code, display }: Project, state: Member | undefined): MemberResult | null {
-  const [known, setKnown] = useState<{ of: Member; code: Project['code']; result: MemberResult } | null>(null);
+/** The results of states that are not in the project; null until they are there. */
+function useDesigned({ code, display }: Project, states: readonly Member[]): readonly (MemberResult | null)[] {
+  const [known, setKnown] = useState<ReadonlyMap<Member, { code: Project['code']; result: MemberResult }>>(new Map());
+  // A state is the same object for as long as it is kept.
+  const wanted = useStableList(states);
   useEffect(() => {
-    if (!state) return;
     let isOn = true;
-    void resultOf({ code, display }, state).then((result) => {
-      if (isOn && result) setKnown({ of: state, code, result });
-    });
+    for (const state of wanted)
+      void resultOf({ code, display }, state).then(
+        (result) => isOn && result && setKnown((before) => new Map(before).set(state, { code, result })),
+        () => undefined,
+      );
     return () => {
       isOn = false;
     };
-  }, [state, code, display]);
-  return known && known.of === state && known.code === code ? known.result : null;
+  }, [wanted, code, display]);
+  return states.map((state) => {
+    const entry = known.get(state);
+    return entry?.code === code ? entry.result : null;
+  });
+}
+
+/** The same list for as long as its entries are the same. */
+function useStableList<T>(list: readonly T[]): readonly T[] {
+  const [kept, setKept] = useState(list);
+  const isSame = kept.length === list.length && kept.every((v, i) => v === list[i]);
+  if (!isSame) setKept(list);
+  return isSame ? kept : list;
 }

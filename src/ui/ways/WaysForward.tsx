@@ -1,8 +1,9 @@
 'use client';
-import { memo, useEffect, useRef, useState } from 'react';
+import { Fragment, memo, useEffect, useRef, useState } from 'react';
 import { statusOf } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { formatUtilisation } from '@/core/units/format';
+import { percentTitle } from '@/core/advice/single-changes';
 import type { Way } from '@/core/members/kind';
 import { kindOf, type Member } from '@/core/members/kinds';
 import { onMember } from '@/store/commands';
@@ -91,7 +92,9 @@ function WaysForwardOf<M extends Member>({ project, member }: { readonly project
     setChosen(search);
     void look(search);
   };
-  const shown = found?.search === chosen ? found.list : null;
+  const listed = found?.search === chosen ? found.list : null;
+  // Those that let go of what was set by hand stand apart, behind the others.
+  const shown = listed && [...listed.filter((way) => !way.isAnew), ...listed.filter((way) => way.isAnew)];
   const search = searches.find((s) => s.id === chosen)!;
   // The numbers are those of the picture.
   const isNumbered = shown !== null && shown.length > 1 && search.isWeighed === true;
@@ -100,8 +103,7 @@ function WaysForwardOf<M extends Member>({ project, member }: { readonly project
       `try ${way.title} for ${member.mark}`,
       onMember(member, (m) => void Object.assign(m, way.change)),
     );
-  // A row goes with its way when the list is put in another order, so that what is pressed is what is named.
-  const titles = shown?.map((way) => way.title) ?? [];
+  const firstAnew = shown?.findIndex((way) => way.isAnew) ?? -1;
   return (
     <section aria-label="Ways forward" className="max-h-[min(15rem,32vh)] shrink-0 overflow-y-auto pb-2">
       <div className="flex items-baseline gap-2 pt-1.5">
@@ -120,41 +122,52 @@ function WaysForwardOf<M extends Member>({ project, member }: { readonly project
       {shown?.length === 0 && <p>{search.none}</p>}
       {isNumbered && <TradeOffChart list={shown} />}
       <div className={isOld ? 'stale' : ''}>
-        {shown?.map((way, i) => {
-          const standing = standingOf(statusOf(way.utilisation));
-          const about = [way.title, `governs: ${way.governs}`, way.detail, `ease of building ${way.buildability.toFixed(2)}`];
-          return (
-            <div
-              key={titles.indexOf(way.title) === i ? way.title : i}
-              className={`grid h-[1.4rem] items-center gap-1.5 ${isNumbered ? 'grid-cols-[2rem_0.8rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]' : 'grid-cols-[2rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]'}`}
-            >
-              <button
-                type="button"
-                className="btn !h-5 !px-1 !py-0"
-                aria-label={`Try ${way.title}`}
-                disabled={isOld}
-                onClick={() => take(way)}
-              >
-                try
-              </button>
-              {isNumbered && <span className="small text-right">{i + 1}</span>}
-              <span className="truncate" title={about.filter(Boolean).join(' · ')}>
-                {way.title}
-              </span>
-              <span className="small text-right" title="cost and carbon against now">
-                {change(way.cost)}, {change(way.carbon)}
-              </span>
-              <Inlay utilisation={way.utilisation} standing={standing} width={36} framed />
-              <span className={`text-right ${standingText[standing]}`}>{formatUtilisation(way.utilisation)}</span>
-            </div>
-          );
-        })}
+        {shown?.some((way) => way.isPair) && <p className="small">No single change mends it. Two together do:</p>}
+        {shown?.map((way, i) => (
+          // A row goes with its way when the list is put in another order, so that what is pressed is what is named.
+          <Fragment key={way.title}>
+            {i === firstAnew && <p className="small pt-1">With what was set by hand chosen anew:</p>}
+            <Row way={way} number={isNumbered ? i + 1 : null} isOld={isOld} onTake={() => take(way)} />
+          </Fragment>
+        ))}
       </div>
     </section>
   );
 }
 
-const change = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round((ratio - 1) * 100))} %`;
+/** A way: what it changes, its cost and carbon against now, and what comes of it. */
+function Row<M extends Member>({
+  way,
+  number,
+  isOld,
+  onTake,
+}: {
+  readonly way: Way<M>;
+  readonly number: number | null;
+  readonly isOld: boolean;
+  readonly onTake: () => void;
+}) {
+  const standing = standingOf(statusOf(way.utilisation));
+  const about = [way.title, `governs: ${way.governs}`, way.detail, `ease of building ${way.buildability.toFixed(2)}`];
+  const columns =
+    number === null ? 'grid-cols-[2rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]' : 'grid-cols-[2rem_0.8rem_minmax(0,1fr)_5.2rem_2.6rem_2rem]';
+  return (
+    <div className={`grid min-h-[1.4rem] items-center gap-1.5 ${columns}`}>
+      <button type="button" className="btn !h-5 !px-1 !py-0" aria-label={`Try ${way.title}`} disabled={isOld} onClick={onTake}>
+        try
+      </button>
+      {number !== null && <span className="small text-right">{number}</span>}
+      <span className="leading-[1.05rem]" title={about.filter(Boolean).join(' · ')}>
+        {way.title}
+      </span>
+      <span className="small text-right" title="cost and carbon against now">
+        {percentTitle(way.cost)}, {percentTitle(way.carbon)}
+      </span>
+      <Inlay utilisation={way.utilisation} standing={standing} width={36} framed />
+      <span className={`text-right ${standingText[standing]}`}>{formatUtilisation(way.utilisation)}</span>
+    </div>
+  );
+}
 
 /** Drawn only when the member or what ranks its ways has changed. */
 export const WaysForward = memo(WaysForwardOf) as typeof WaysForwardOf;

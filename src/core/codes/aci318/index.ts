@@ -14,7 +14,18 @@ import { combinations } from './combinations';
 import { clearSpacing, compressionStirrupSpacing, developmentLength, layerGap } from './detailing';
 import { anchorageRules } from './anchorage';
 import * as flexure from './flexure';
-import { beta1, concreteLabel, elasticModulus, INCH, lightweightFactor, PSI, steelLabel, steelModulus, yieldStrain } from './materials';
+import {
+  beta1,
+  concreteGrades,
+  concreteLabel,
+  elasticModulus,
+  INCH,
+  lightweightFactor,
+  PSI,
+  steelLabel,
+  steelModulus,
+  yieldStrain,
+} from './materials';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
@@ -223,6 +234,7 @@ export function aci318(settings: CodeSettings): DesignCode {
           timeDependent,
           catalogue: 'us',
         },
+    concreteGrades: concreteGrades[form],
     concreteLabel: (strength) => concreteLabel(strength, form),
     steelLabel: (strength) => steelLabel(strength, form),
     materialFaults: strengthFaults({

@@ -59,6 +59,12 @@ export function strengthReduction(c: Calc, epsT: number, epsTy: number, spiral =
   return c.let(spiral ? F.phiSpiral : F.phi, { epsilon_t: epsT, epsilon_ty: epsTy });
 }
 
+/** Strengths that are usually ordered (MPa): in SI by the conversions of the SI edition, in US units whole thousands of psi. */
+export const concreteGrades: Readonly<Record<Form, readonly number[]>> = {
+  SI: [21, 28, 35, 42, 50, 55, 70],
+  US: [3000, 4000, 5000, 6000, 7000, 8000, 10_000].map((psi) => psi * PSI),
+};
+
 export function concreteLabel(strength: number, form: Form): string {
   return form === 'SI' ? `f′c ${Number(strength.toFixed(1))} MPa` : `f′c ${Number((strength / PSI).toFixed(0))} psi`;
 }

@@ -16,7 +16,16 @@ import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
-import { blockFactors, concreteLabel, concreteLaw, designStrains, designStrength, secantModulus, steelLaw } from './materials';
+import {
+  blockFactors,
+  concreteGrades,
+  concreteLabel,
+  concreteLaw,
+  designStrains,
+  designStrength,
+  secantModulus,
+  steelLaw,
+} from './materials';
 import { annexes, findAnnex, type UseCategory } from './national';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
@@ -233,6 +242,7 @@ export function en1992(settings: CodeSettings): DesignCode {
       timeDependent: { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: 'N' },
       catalogue: 'metric',
     },
+    concreteGrades: concreteGrades(annex),
     concreteLabel,
     steelLabel: (strength, ductility) => `B${Number(strength.toFixed(0))}${ductility}`,
     materialFaults: strengthFaults({

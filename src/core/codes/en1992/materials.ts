@@ -4,13 +4,15 @@ import type { Materials } from '../design-code';
 import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';
 
-/** The strength classes of table 3.1: fck and fck,cube. */
+/** The strength classes of table 3.1: fck and fck,cube; with C28/35 and C32/40, which are ordered in the UK (BS 8500-1). */
 export const strengthClasses: readonly (readonly [fck: number, cube: number])[] = [
   [12, 15],
   [16, 20],
   [20, 25],
   [25, 30],
+  [28, 35],
   [30, 37],
+  [32, 40],
   [35, 45],
   [40, 50],
   [45, 55],
@@ -91,6 +93,10 @@ export function concreteLaw(c: Calc, m: Materials, annex: NationalAnnex, diagram
 }
 
 export const STEEL_MODULUS = 200_000; // MPa, 3.2.7(4)
+
+/** Concretes that are usually ordered: the classes of table 3.1, in the UK with those of BS 8500-1. */
+export const concreteGrades = (annex: NationalAnnex): number[] =>
+  strengthClasses.map(([fck]) => fck).filter((fck) => annex.id === 'uk' || (fck !== 28 && fck !== 32));
 
 /** Steel with a horizontal upper branch and no strain limit, 3.2.7(2)b. */
 export function steelLaw(c: Calc, m: Materials, annex: NationalAnnex): SteelLaw {

@@ -6,7 +6,17 @@ import { designBeam } from './design-beam';
 import type { BeamBars, BeamInput } from './input';
 import type { BeamResult } from './result';
 import type { ProjectRates } from '../../advice/rates';
-import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import {
+  isSetByHand,
+  keepingOrAnew,
+  lengthTitle,
+  otherConcretes,
+  rankChanges,
+  singleChanges,
+  tryChanges,
+  type Candidate,
+  type Change,
+} from '../../advice/single-changes';
 
 export type BeamProposal = Change<Partial<BeamInput>>;
 export type BeamSearch = 'arrangements' | 'changes';
@@ -51,29 +61,31 @@ function arrangements(beam: BeamInput): Candidate<Partial<BeamInput>>[] {
       .filter((l) => diameter(l) <= diameter(sizes[0]!))
       .map((link) => ({
         title: `${sizes.join(' and ')}, links ${link}`,
+        about: 'bars',
         change: { bars, barRules: { ...beam.barRules, mainSizes: sizes, linkSizes: [link] } },
+        isAnew: isSetByHand(beam.bars),
       })),
   );
 }
 
-/** Single changes: other depths, widths and concretes, bars chosen anew for each; and the bars alone. */
+/** Other depths, widths and concretes; bars set by hand stay, or are let go of apart. */
 function changes(beam: BeamInput, code: DesignCode): Candidate<Partial<BeamInput>>[] {
   const step = beam.catalogue === 'us' ? 50.8 : 50;
-  const bars = automaticBars(beam);
   const length = (v: number) => lengthTitle(v, beam.catalogue);
   const { section, materials } = beam;
   const depth = (by: number) => ({
     title: `depth ${length(section.h + by)}`,
-    change: { bars, section: { ...section, h: section.h + by } },
+    about: 'depth',
+    change: { section: { ...section, h: section.h + by } },
   });
   const width = (by: number) => ({
     title: `width ${length(section.b + by)}`,
-    change: { bars, section: { ...section, b: section.b + by } },
+    about: 'width',
+    change: { section: { ...section, b: section.b + by } },
   });
   const sizes = section.shape === 'free' ? 0 : 1;
   const least = section.shape === 'rectangular' ? 200 : section.flangeDepth + 100;
-  return [
-    { title: 'bars chosen anew', change: { bars } },
+  const list = [
     // A free outline is not stretched: what it would become is the engineer's to draw.
     ...[1, 2, 3].slice(0, 3 * sizes).map((k) => depth(k * step)),
     ...[1, 2, 3]
@@ -85,11 +97,12 @@ function changes(beam: BeamInput, code: DesignCode): Candidate<Partial<BeamInput
       .slice(0, sizes)
       .filter(() => section.b - step >= 200)
       .map(() => width(-step)),
-    ...otherConcretes(materials, beam.catalogue, code).map(({ title, change: concreteStrength }) => ({
-      title,
-      change: { bars, materials: { ...materials, concreteStrength } },
+    ...otherConcretes(materials, code).map(({ change: concreteStrength, ...c }) => ({
+      ...c,
+      change: { materials: { ...materials, concreteStrength } },
     })),
   ];
+  return keepingOrAnew<Partial<BeamInput>>(list, beam.bars, { bars: automaticBars(beam) });
 }
 
 /**
@@ -98,18 +111,16 @@ function changes(beam: BeamInput, code: DesignCode): Candidate<Partial<BeamInput
  */
 export function proposeBeam(beam: BeamInput, code: DesignCode, search: BeamSearch, rates: ProjectRates, most = 8): BeamProposal[] {
   if (beam.mode === 'forces') return [];
-  const found = tryChanges(
-    {
-      now: beam,
-      rates,
-      design: (b: BeamInput) => designBeam(b, code, { derive: [], units: 'SI' }),
-      applied: (b, change: Partial<BeamInput>) => ({ ...b, ...change }),
-      strength: (b) => b.materials.concreteStrength,
-      buildability,
-    },
-    search === 'arrangements' ? arrangements(beam) : changes(beam, code),
-  );
-  if (search === 'changes') return rankChanges(found);
+  const trial = {
+    now: beam,
+    rates,
+    design: (b: BeamInput) => designBeam(b, code, { derive: [], units: 'SI' }),
+    applied: (b: BeamInput, change: Partial<BeamInput>) => ({ ...b, ...change }),
+    strength: (b: BeamInput) => b.materials.concreteStrength,
+    buildability,
+  };
+  if (search === 'changes') return singleChanges(trial, (b) => changes(b, code));
+  const found = tryChanges(trial, arrangements(beam));
   const seen = new Set<string>();
   return rankChanges(found.filter((p) => p.holds))
     .filter((p) => {

@@ -1,5 +1,3 @@
-import { silent } from '../../calc/calc';
-import { isBeyond } from '../../checks/check';
 import type { DesignCode } from '../../codes/design-code';
 import type { SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar, type CatalogueId } from '../../materials/bars';
@@ -7,9 +5,10 @@ import { designColumn } from './design-column';
 import type { ColumnInput } from './input';
 import type { ColumnBars } from '../../reinforcement/column-bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
-import { buildability, decisiveSets, leastSide, tiesFor } from './proposals';
+import { buildability, decisiveSets } from './proposals';
+import { leastTies, sizesOf, suitableTies } from './suitable-ties';
 import { usualRates, type ProjectRates } from '../../advice/rates';
-import { fromTo, lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { fromTo, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
 
 export type ColumnStep = Change<Partial<ColumnInput>>;
 
@@ -36,37 +35,33 @@ function resized(bars: ColumnBars, catalogue: CatalogueId, by: 1 | -1): ColumnBa
   return size ? { ...bars, size } : undefined;
 }
 
-const sizesOf = (bars: ColumnBars): string[] => [
-  ...new Set(
-    bars.kind === 'sides' ? [bars.corner, bars.sizeX, bars.sizeY] : bars.kind === 'list' ? bars.bars.map((b) => b.size) : [bars.size],
-  ),
-];
+type Titled<T> = readonly [title: string, value: T];
 
 /** More bars of the same size, or fewer. */
-function otherNumbers(bars: ColumnBars): Candidate<ColumnBars>[] {
+function otherNumbers(bars: ColumnBars): Titled<ColumnBars>[] {
   if (bars.kind === 'ring')
     return [2, -2]
       .map((by) => bars.count + by)
       .filter((count) => count >= 6)
-      .map((count) => ({ title: `${count} bars in the ring`, change: { ...bars, count } }));
+      .map((count) => [`${count} bars in the ring`, { ...bars, count }]);
   if (bars.kind === 'outline')
     return [-50, 50]
       .map((by) => bars.spacing + by)
       .filter((spacing) => spacing >= 100)
-      .map((spacing) => ({ title: `bars ${spacing < bars.spacing ? 'closer' : 'wider apart'}`, change: { ...bars, spacing } }));
+      .map((spacing) => [`bars ${spacing < bars.spacing ? 'closer' : 'wider apart'}`, { ...bars, spacing }]);
   if (bars.kind === 'list') return [];
   return (['alongX', 'alongY'] as const).flatMap((key) =>
     ([1, -1] as const)
       .filter((by) => bars[key] + by >= 0)
-      .map((by) => ({
-        title: `${by > 0 ? 'a bar more' : 'a bar less'} along ${key === 'alongX' ? 'x' : 'y'}`,
-        change: { ...bars, [key]: bars[key] + by },
-      })),
+      .map((by): Titled<ColumnBars> => [
+        `${by > 0 ? 'a bar more' : 'a bar less'} along ${key === 'alongX' ? 'x' : 'y'}`,
+        { ...bars, [key]: bars[key] + by },
+      ]),
   );
 }
 
 /** Each outer size of the section a step larger or smaller. A free outline is the engineer's to draw. */
-function otherShapes(shape: SectionShape, catalogue: CatalogueId): Candidate<SectionShape>[] {
+function otherShapes(shape: SectionShape, catalogue: CatalogueId): Titled<SectionShape>[] {
   if (shape.kind === 'free') return [];
   const step = catalogue === 'us' ? 50.8 : 50;
   const sizes: Record<string, number> =
@@ -75,77 +70,61 @@ function otherShapes(shape: SectionShape, catalogue: CatalogueId): Candidate<Sec
     [step, 2 * step, -step]
       .map((by) => now + by)
       .filter((value) => value >= 200)
-      .map((value) => ({
-        title: fromTo(key === 'diameter' ? 'ø' : key, now, value, catalogue),
-        change: { ...shape, [key]: value } as SectionShape,
-      })),
+      .map((value): Titled<SectionShape> => [
+        fromTo(key === 'diameter' ? 'ø' : key, now, value, catalogue),
+        { ...shape, [key]: value } as SectionShape,
+      ]),
   );
 }
 
-/** The ties as they are where the code allows them for these bars and this section, else the least that it allows. */
-function suitableTies(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars): ColumnInput['ties'] {
-  const diameters = sizesOf(bars).map((s) => findBar(catalogues[column.catalogue], s)?.diameter ?? 0);
-  const { ties } = column;
-  const tie = findBar(catalogues[column.catalogue], ties.size)?.diameter ?? 0;
-  const rules = code.column.ties(silent, {
-    largestBar: Math.max(...diameters),
-    smallestBar: Math.min(...diameters),
-    tie,
-    leastDimension: leastSide(shape),
-    largestDimension: leastSide(shape),
-    aggregate: column.materials.aggregateSize,
-    isSpiral: column.transverse === 'spiral',
-  });
-  const fits = (spacing: number, limit: number) => !isBeyond(spacing, limit);
-  const holds =
-    tie >= rules.leastDiameter.value - 1e-6 &&
-    fits(ties.spacing, rules.spacing.value) &&
-    (rules.nearEnds === 0 || ties.spacingEnds === null || fits(ties.spacingEnds, rules.spacingNearEnds.value));
-  return holds ? ties : { ...tiesFor(column, code, Math.max(...diameters), leastSide(shape)), cross: ties.cross };
+/** What becomes of the ties where a change of the bars or the section asks for others. */
+function tiesTitle(column: ColumnInput, { ties }: Partial<ColumnInput>): string {
+  const { ties: now, catalogue } = column;
+  if (!ties || (ties.size === now.size && Math.abs(ties.spacing - now.spacing) < 1)) return '';
+  const said = (t: ColumnInput['ties']) => `${t.size} @ ${lengthTitle(t.spacing, catalogue)}`;
+  return `, ties ${said(now)} → ${said(ties)}`;
 }
 
 function candidates(column: ColumnInput, code: DesignCode): Candidate<Partial<ColumnInput>>[] {
   const { shape, bars, catalogue, materials } = column;
-  const withTies = (change: { shape?: SectionShape; bars?: ColumnBars }) => ({
-    ...change,
-    ties: suitableTies(column, code, change.shape ?? shape, change.bars ?? bars),
-  });
+  // What a change also changes is said with it.
+  const withTies = (title: string, about: string, own: { shape?: SectionShape; bars?: ColumnBars }): Candidate<Partial<ColumnInput>> => {
+    const ties = suitableTies(column, code, own.shape ?? shape, own.bars ?? bars);
+    const change = ties === column.ties ? own : { ...own, ties };
+    return { title: `${title}${tiesTitle(column, change)}`, about, change };
+  };
   const sizes = ([1, -1] as const).flatMap((by) => {
     const other = resized(bars, catalogue, by);
-    return other ? [{ title: `bars ${sizesOf(bars).join(', ')} → ${sizesOf(other).join(', ')}`, change: withTies({ bars: other }) }] : [];
+    return other ? [withTies(`bars ${sizesOf(bars).join(', ')} → ${sizesOf(other).join(', ')}`, 'size of bars', { bars: other })] : [];
   });
-  const least = suitableTies({ ...column, ties: { ...column.ties, spacing: Infinity } }, code, shape, bars);
+  const least = leastTies(column, code, shape, bars);
   const isOther = least.size !== column.ties.size || Math.abs(least.spacing - column.ties.spacing) > 1;
   return [
     ...sizes,
-    ...otherNumbers(bars).map(({ title, change }) => ({ title, change: withTies({ bars: change }) })),
-    ...otherShapes(shape, catalogue).map(({ title, change }) => ({ title, change: withTies({ shape: change }) })),
-    ...otherConcretes(materials, catalogue, code).map(({ title, change }) => ({
-      title,
+    ...otherNumbers(bars).map(([title, other]) => withTies(title, 'bars', { bars: other })),
+    ...otherShapes(shape, catalogue).map(([title, other]) => withTies(title, 'shape', { shape: other })),
+    ...otherConcretes(materials, code).map(({ change, ...c }) => ({
+      ...c,
       change: { materials: { ...materials, concreteStrength: change } },
     })),
-    ...(isOther ? [{ title: `ties ${least.size} @ ${lengthTitle(least.spacing, catalogue)}`, change: { ties: least } }] : []),
+    ...(isOther ? [{ title: tiesTitle(column, { ties: least }).slice(2), about: 'ties', change: { ties: least } }] : []),
   ];
 }
 
-/** Single changes of a column, each designed in full for the sets that may govern, those that hold first; none that changes nothing. Empty with faults. */
+/** Single changes of a column, each designed in full for the sets that may govern, those that hold first. Empty with faults. */
 export function proposeColumnSteps(column: ColumnInput, code: DesignCode, rates: ProjectRates = usualRates, most = 10): ColumnStep[] {
   const design = (c: ColumnInput) => designColumn(c, code, { derive: [], units: 'SI' });
   const result = design(column);
   if (result.faults.length > 0 || result.summaries.length === 0) return [];
-  return rankChanges(
-    tryChanges(
-      {
-        now: decisiveSets(column, result),
-        rates,
-        design,
-        applied: (c, change: Partial<ColumnInput>) => ({ ...c, ...change }),
-        strength: (c) => c.materials.concreteStrength,
-        buildability: (r, c) => buildability(r, c, code),
-      },
-      candidates(column, code),
-    ),
-  )
-    .filter((p) => p.cost !== 1 || p.carbon !== 1)
-    .slice(0, most);
+  return singleChanges(
+    {
+      now: decisiveSets(column, result),
+      rates,
+      design,
+      applied: (c, change: Partial<ColumnInput>) => ({ ...c, ...change }),
+      strength: (c) => c.materials.concreteStrength,
+      buildability: (r, c) => buildability(r, c, code),
+    },
+    (c) => candidates(c, code),
+  ).slice(0, most);
 }

@@ -94,9 +94,12 @@ function asWay(p: ColumnProposal, column: ColumnMember, project: ProjectBasis): 
   const isSameShape = JSON.stringify(shape) === JSON.stringify(column.shape);
   const size = isSameShape ? '' : `${shapeLabel(shape, project.display)}${sizeUnit(project.display)}, `;
   const layout = laid.kind === 'sides' && laid.alongX !== laid.alongY ? ` in ${laid.alongX + 2} × ${laid.alongY + 2}` : '';
+  const tiesLabel = (t: ColumnMember['ties']) => `${linkLabel({ ...t, legs: 2 }, project)}${t.cross === null ? '' : `, ${t.cross} across`}`;
+  const [tiesNow, tiesThen] = [tiesLabel(column.ties), tiesLabel(ties)];
   return {
     ...p,
-    title: `${size}${columnBarsLabel(project, bars)}${layout}, ${linkLabel({ ...ties, legs: 2 }, project)}`,
+    title: `${size}${columnBarsLabel(project, bars)}${layout}, ${tiesNow === tiesThen ? tiesThen : `ties ${tiesNow} → ${tiesThen}`}`,
+    about: 'bars',
     // Only what holds is proposed.
     holds: true,
     detail: `${(100 * p.steelRatio).toFixed(1)} %, ${p.barCount} bars`,

@@ -1,10 +1,10 @@
-import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
 import { designColumn } from './design-column';
 import { axialAt, type ColumnInput } from './input';
 import type { ColumnResult } from './result';
+import { suitableTies } from './suitable-ties';
 import { leastClear, type ColumnBars } from '../../reinforcement/column-bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import { usualRates, weigh, type ProjectRates } from '../../advice/rates';
@@ -14,7 +14,7 @@ import type { Change } from '../../advice/single-changes';
 export type ColumnChange = Pick<ColumnInput, 'shape' | 'bars' | 'ties'>;
 
 /** Bars for a column, or a size with its bars; designed in full for its load sets, and it holds. */
-export interface ColumnProposal extends Omit<Change<ColumnChange>, 'title' | 'holds'> {
+export interface ColumnProposal extends Omit<Change<ColumnChange>, 'title' | 'about' | 'holds'> {
   readonly steelRatio: number;
   readonly barCount: number;
 }
@@ -56,59 +56,30 @@ export function layoutsFor(column: ColumnInput, shape: SectionShape): ColumnBars
   return sizes.flatMap((size) => [150, 200, 250, 300].map((spacing): ColumnBars => ({ kind: 'outline', size, spacing })));
 }
 
-/** Ties of the least size that the code wants for these bars, at a round spacing that it allows everywhere. */
-export function tiesFor(column: ColumnInput, code: DesignCode, largest: number, least: number): ColumnInput['ties'] {
-  const usual = usualSizes[column.catalogue];
-  const catalogue = catalogues[column.catalogue];
-  const rules = (tie: number) =>
-    code.column.ties(silent, {
-      largestBar: largest,
-      smallestBar: largest,
-      tie,
-      leastDimension: least,
-      largestDimension: least,
-      aggregate: column.materials.aggregateSize,
-      isSpiral: column.transverse === 'spiral',
-    });
-  const size =
-    usual.links.find((s) => findBar(catalogue, s)!.diameter >= rules(findBar(catalogue, s)!.diameter).leastDiameter.value - 1e-6) ??
-    usual.links.at(-1)!;
-  const r = rules(findBar(catalogue, size)!.diameter);
-  const spacing = Math.max(usual.leastSpacing, Math.floor(r.spacing.value / usual.spacingStep + 1e-9) * usual.spacingStep);
-  const ends = Math.floor(r.spacingNearEnds.value / usual.spacingStep + 1e-9) * usual.spacingStep;
-  return { size, spacing: Math.min(spacing, usual.mostSpacing), spacingEnds: r.nearEnds > 0 && ends < spacing ? ends : null, cross: null };
-}
-
 function areaOf(column: ColumnInput, bars: ColumnBars): number {
   const bar = (size: string) => findBar(catalogues[column.catalogue], size)?.area ?? 0;
   if (bars.kind === 'sides') return 4 * bar(bars.corner) + 2 * bars.alongX * bar(bars.sizeX) + 2 * bars.alongY * bar(bars.sizeY);
   return bars.kind === 'ring' ? bars.count * bar(bars.size) : 0;
 }
 
-export const leastSide = (s: SectionShape): number =>
-  s.kind === 'circle' || s.kind === 'ring'
-    ? s.diameter
-    : s.kind === 'rectangle'
-      ? Math.min(s.b, s.h)
-      : 'tx' in s
-        ? Math.min(s.tx, s.ty)
-        : 'web' in s
-          ? Math.min(s.web, s.flange)
-          : 400;
-
-/** Designs a column with other bars and ties, and perhaps another shape. Undefined where it does not fit or does not hold. */
+/**
+ * Designs a column with other bars, and perhaps another shape. Its ties stay where they suit; cross ties set by hand give way where the bars
+ * do not hold with them. Undefined where it does not fit or does not hold.
+ */
 function tryOut(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars, now: Base): ColumnProposal | undefined {
-  const size = bars.kind === 'sides' ? bars.corner : bars.kind === 'list' ? '' : bars.size;
-  const bar = findBar(catalogues[column.catalogue], size);
-  if (!bar) return undefined;
-  const ties = tiesFor(column, code, bar.diameter, leastSide(shape));
-  const result = designColumn({ ...column, shape, bars, ties }, code, { derive: [], units: 'SI' });
+  const ties = suitableTies(column, code, shape, bars);
+  const kept = tryWith(column, code, { shape, bars, ties }, now);
+  return kept || ties.cross === null ? kept : tryWith(column, code, { shape, bars, ties: { ...ties, cross: null } }, now);
+}
+
+function tryWith(column: ColumnInput, code: DesignCode, change: ColumnChange, now: Base): ColumnProposal | undefined {
+  const result = designColumn({ ...column, ...change }, code, { derive: [], units: 'SI' });
   const g = result.governing;
   const fails = result.faults.length > 0 || result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed');
   if (fails || !g || g.utilisation === null || !result.quantities) return undefined;
   const strength = Math.max(...result.checks.filter((c) => c.family === 'bending').map((c) => c.utilisation ?? 0));
   return {
-    change: { shape, bars, ties },
+    change,
     utilisation: strength,
     governs: g.title,
     steelRatio: result.steelRatio,

@@ -3,31 +3,31 @@ import { designPanel } from './design-panel';
 import type { PanelBars, PanelInput } from './input';
 import type { PanelResult } from './result';
 import type { ProjectRates } from '../../advice/rates';
-import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { keepingOrAnew, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
 
 export type PanelProposal = Change<Partial<PanelInput>>;
 
 const chosen: PanelBars = { x: null, y: null, left: null, right: null, bottom: null, top: null };
 
-/** Other depths, concretes, methods and ways to hold the corners; bars chosen anew for each. */
+/** Other depths, concretes, methods and ways to hold the corners; bars set by hand stay, or are let go of apart. */
 function candidates(panel: PanelInput, code: DesignCode): Candidate<Partial<PanelInput>>[] {
   const { h, method, isHeldDown, materials, catalogue } = panel;
   const step = catalogue === 'us' ? 25.4 : 25;
-  return [
-    { title: 'bars chosen anew', change: { bars: chosen } },
+  const list: Candidate<Partial<PanelInput>>[] = [
     ...[1, 2, -1]
       .map((k) => h + k * step)
       .filter((depth) => depth >= 100)
-      .map((depth) => ({ title: `depth ${lengthTitle(depth, catalogue)}`, change: { h: depth, bars: chosen } })),
+      .map((depth) => ({ title: `depth ${lengthTitle(depth, catalogue)}`, about: 'depth', change: { h: depth } })),
     method === 'strips'
-      ? { title: 'moments by yield lines', change: { method: 'yieldLines' as const, bars: chosen } }
-      : { title: 'moments by strips', change: { method: 'strips' as const, bars: chosen } },
-    ...(isHeldDown ? [] : [{ title: 'corners held down', change: { isHeldDown: true, bars: chosen } }]),
-    ...otherConcretes(materials, catalogue, code).map(({ title, change: concreteStrength }) => ({
-      title,
-      change: { materials: { ...materials, concreteStrength }, bars: chosen },
+      ? { title: 'moments by yield lines', about: 'method', change: { method: 'yieldLines' as const } }
+      : { title: 'moments by strips', about: 'method', change: { method: 'strips' as const } },
+    ...(isHeldDown ? [] : [{ title: 'corners held down', about: 'corners', change: { isHeldDown: true } }]),
+    ...otherConcretes(materials, code).map(({ change: concreteStrength, ...c }) => ({
+      ...c,
+      change: { materials: { ...materials, concreteStrength } },
     })),
   ];
+  return keepingOrAnew(list, panel.bars, { bars: chosen });
 }
 
 /** How easily the bars are laid: by how few kinds there are, and the closest spacing. */
@@ -39,17 +39,15 @@ function buildability({ sections }: PanelResult): number {
 
 /** Single changes of a panel, each designed in full, those that hold first. Empty with faults. */
 export function proposePanel(panel: PanelInput, code: DesignCode, rates: ProjectRates): PanelProposal[] {
-  return rankChanges(
-    tryChanges(
-      {
-        now: panel,
-        rates,
-        design: (p: PanelInput) => designPanel(p, code, { derive: [], units: 'SI' }),
-        applied: (p, change: Partial<PanelInput>) => ({ ...p, ...change }),
-        strength: (p) => p.materials.concreteStrength,
-        buildability,
-      },
-      candidates(panel, code),
-    ),
+  return singleChanges(
+    {
+      now: panel,
+      rates,
+      design: (p: PanelInput) => designPanel(p, code, { derive: [], units: 'SI' }),
+      applied: (p, change: Partial<PanelInput>) => ({ ...p, ...change }),
+      strength: (p) => p.materials.concreteStrength,
+      buildability,
+    },
+    (p) => candidates(p, code),
   );
 }

@@ -3,7 +3,7 @@ import { designPunching } from './design-punching';
 import type { PunchingInput } from './input';
 import { chooseLegs } from './suggest-legs';
 import type { ProjectRates } from '../../advice/rates';
-import { FAILED, lengthTitle, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { lengthTitle, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
 
 export type PunchingProposal = Change<Partial<PunchingInput>>;
 
@@ -15,7 +15,7 @@ function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<Punch
     const found = chooseLegs(p, code, kind);
     if (!found) return [];
     const name = `${found.legs} ${kind === 'links' ? 'legs' : 'rails'} of ${found.size}, ${found.perimeters} perimeters`;
-    return [{ title: name, change: { legs: found } }];
+    return [{ title: name, about: 'legs', change: { legs: found }, isAnew: p.legs !== null }];
   });
   const closer = (key: 'barsX' | 'barsY') => ({ ...p[key], spacing: p[key].spacing * 0.75 });
   const { column } = p;
@@ -25,17 +25,17 @@ function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<Punch
       : { ...column, b: column.b + 2 * step, h: column.h + 2 * step };
   return [
     ...legs,
-    ...(p.legs ? [{ title: 'no legs', change: { legs: null } }] : []),
-    { title: `slab ${length(p.h + step)} deep`, change: { h: p.h + step } },
-    { title: `slab ${length(p.h + 2 * step)} deep`, change: { h: p.h + 2 * step } },
-    { title: 'top bars a quarter closer', change: { barsX: closer('barsX'), barsY: closer('barsY') } },
-    { title: `column ${length(2 * step)} wider each way`, change: { column: wider } },
+    ...(p.legs ? [{ title: 'no legs', about: 'legs', isAnew: true, change: { legs: null } }] : []),
+    { title: `slab ${length(p.h + step)} deep`, about: 'depth', change: { h: p.h + step } },
+    { title: `slab ${length(p.h + 2 * step)} deep`, about: 'depth', change: { h: p.h + 2 * step } },
+    { title: 'top bars a quarter closer', about: 'bars', change: { barsX: closer('barsX'), barsY: closer('barsY') } },
+    { title: `column ${length(2 * step)} wider each way`, about: 'column', change: { column: wider } },
   ];
 }
 
-/** Single changes of a slab at a column, each designed in full, in the order in which they are thought of. Empty with faults. */
+/** Single changes of a slab at a column, each designed in full, those that hold first. Empty with faults. */
 export function proposePunching(place: PunchingInput, code: DesignCode, rates: ProjectRates): PunchingProposal[] {
-  return tryChanges(
+  return singleChanges(
     {
       now: place,
       rates,
@@ -45,6 +45,6 @@ export function proposePunching(place: PunchingInput, code: DesignCode, rates: P
       // The fewer legs, the easier.
       buildability: (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
     },
-    candidates(place, code),
-  ).filter((p) => p.utilisation < FAILED);
+    (p) => candidates(p, code),
+  );
 }

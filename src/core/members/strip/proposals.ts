@@ -4,7 +4,17 @@ import type { StripBars, StripInput } from './input';
 import type { StripResult } from './result';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import type { ProjectRates } from '../../advice/rates';
-import { lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import {
+  isSetByHand,
+  keepingOrAnew,
+  lengthTitle,
+  otherConcretes,
+  rankChanges,
+  singleChanges,
+  tryChanges,
+  type Candidate,
+  type Change,
+} from '../../advice/single-changes';
 
 export type StripProposal = Change<Partial<StripInput>>;
 export type StripSearch = 'arrangements' | 'changes';
@@ -41,37 +51,36 @@ function arrangements(strip: StripInput): Candidate<Partial<StripInput>>[] {
   const name = (v: number) => (strip.catalogue === 'us' ? `${Number((v / 25.4).toFixed(1))} in` : `${Math.round(v)}`);
   return spacings.map((s) => ({
     title: `all bars @ ${name(s)}${spacings.some((q) => Math.abs(q - 2 * s) < 1) ? ` or ${name(2 * s)}` : ''}`,
+    about: 'bars',
     change: { bars, barRules: { ...strip.barRules, spacings: spacings.filter((q) => q === s || Math.abs(q - 2 * s) < 1) } },
+    isAnew: isSetByHand(strip.bars),
   }));
 }
 
-/** Single changes: other depths and concretes, bars chosen anew for each; and the bars alone. */
+/** Other depths and concretes; bars set by hand stay, or are let go of apart. */
 function changes(strip: StripInput, code: DesignCode): Candidate<Partial<StripInput>>[] {
   const step = strip.catalogue === 'us' ? 25.4 : 25;
-  const bars = automaticStripBars(strip);
   const depths = [1, 2, 3, -1, -2].map((k) => strip.h + k * step).filter((h) => h >= 100);
-  return [
-    { title: 'bars chosen anew', change: { bars } },
-    ...depths.map((h) => ({ title: `depth ${lengthTitle(h, strip.catalogue)}`, change: { bars, h } })),
-    ...otherConcretes(strip.materials, strip.catalogue, code).map(({ title, change: concreteStrength }) => ({
-      title,
-      change: { bars, materials: { ...strip.materials, concreteStrength } },
+  const list = [
+    ...depths.map((h) => ({ title: `depth ${lengthTitle(h, strip.catalogue)}`, about: 'depth', change: { h } })),
+    ...otherConcretes(strip.materials, code).map(({ change: concreteStrength, ...c }) => ({
+      ...c,
+      change: { materials: { ...strip.materials, concreteStrength } },
     })),
   ];
+  return keepingOrAnew<Partial<StripInput>>(list, strip.bars, { bars: automaticStripBars(strip) });
 }
 
 /** Ranked ways for a slab: spacings with which it holds, or single changes with what comes of each, those that hold first. Empty with faults. */
 export function proposeStrip(strip: StripInput, code: DesignCode, search: StripSearch, rates: ProjectRates, most = 8): StripProposal[] {
-  const found = tryChanges(
-    {
-      now: strip,
-      rates,
-      design: (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' }),
-      applied: (b, change: Partial<StripInput>) => ({ ...b, ...change }),
-      strength: (s) => s.materials.concreteStrength,
-      buildability: slabBuildability,
-    },
-    search === 'arrangements' ? arrangements(strip) : changes(strip, code),
-  );
-  return rankChanges(search === 'arrangements' ? found.filter((p) => p.holds) : found).slice(0, most);
+  const trial = {
+    now: strip,
+    rates,
+    design: (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' }),
+    applied: (s: StripInput, change: Partial<StripInput>) => ({ ...s, ...change }),
+    strength: (s: StripInput) => s.materials.concreteStrength,
+    buildability: slabBuildability,
+  };
+  if (search === 'changes') return singleChanges(trial, (s) => changes(s, code));
+  return rankChanges(tryChanges(trial, arrangements(strip)).filter((p) => p.holds)).slice(0, most);
 }

@@ -5,7 +5,7 @@ import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes'
 import { nextSize } from '../column/changes';
 import { decisiveSets } from '../column/proposals';
 import { usualRates, type ProjectRates } from '../../advice/rates';
-import { fromTo, lengthTitle, otherConcretes, rankChanges, tryChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { fromTo, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
 
 export type WallStep = Change<Partial<WallInput>>;
 
@@ -15,6 +15,7 @@ function otherMeshes(wall: WallInput, key: 'vertical' | 'horizontal'): Candidate
   const { spacings } = usualSizes[wall.catalogue].slab;
   const make = (mesh: WallMesh) => ({
     title: `${key === 'vertical' ? 'up' : 'across'} ${mesh.size} @ ${lengthTitle(mesh.spacing, wall.catalogue)}`,
+    about: key,
     change: { [key]: mesh } as Partial<WallInput>,
   });
   const sizes = ([1, -1] as const).flatMap((by) => nextSize(size, wall.catalogue, by) ?? []);
@@ -34,9 +35,9 @@ function candidates(wall: WallInput, code: DesignCode): Candidate<Partial<WallIn
     ...otherMeshes(wall, 'horizontal'),
     ...[roundDown(thickness, step) + step, roundDown(thickness, step) + 2 * step, roundUp(thickness, step) - step]
       .filter((t) => t >= 125)
-      .map((t) => ({ title: fromTo('thick', thickness, t, catalogue), change: { thickness: t } })),
-    ...otherConcretes(materials, catalogue, code).map(({ title, change }) => ({
-      title,
+      .map((t) => ({ title: fromTo('thick', thickness, t, catalogue), about: 'thickness', change: { thickness: t } })),
+    ...otherConcretes(materials, code).map(({ change, ...c }) => ({
+      ...c,
       change: { materials: { ...materials, concreteStrength: change } },
     })),
   ];
@@ -52,17 +53,15 @@ export function proposeWallSteps(wall: WallInput, code: DesignCode, rates: Proje
   const design = (w: WallInput) => designWall(w, code, { derive: [], units: 'SI' });
   const result = design(wall);
   if (result.faults.length > 0) return [];
-  return rankChanges(
-    tryChanges(
-      {
-        now: decisiveSets(wall, result),
-        rates,
-        design,
-        applied: (w, change: Partial<WallInput>) => ({ ...w, ...change }),
-        strength: (w) => w.materials.concreteStrength,
-        buildability: (_result, w) => buildability(w),
-      },
-      candidates(wall, code),
-    ),
+  return singleChanges(
+    {
+      now: decisiveSets(wall, result),
+      rates,
+      design,
+      applied: (w, change: Partial<WallInput>) => ({ ...w, ...change }),
+      strength: (w) => w.materials.concreteStrength,
+      buildability: (_result, w) => buildability(w),
+    },
+    (w) => candidates(w, code),
   ).slice(0, most);
 }
