@@ -111,7 +111,7 @@ const forces = (top: number, bottom: number, more: Partial<EndForces> = {}): End
 
 describe('magnification by hand', () => {
   it('single curvature 80 and 60 kNm', () => {
-    const r = slendernessRule(axis, options).moments(silent, forces(80e6, 60e6), true);
+    const r = slendernessRule(axis, options).moments(silent, forces(80e6, 60e6), true, 1);
     // kl/r = 6000/120 = 50; limit 34 - 12 60/80 = 25
     expect(r.slenderness).toBeCloseTo(50, 9);
     expect(r.limit).toBeCloseTo(25, 9);
@@ -129,24 +129,24 @@ describe('magnification by hand', () => {
 
   it('double curvature is not magnified, and signs follow the moments', () => {
     const rule = slendernessRule(axis, options);
-    const r = rule.moments(silent, forces(-80e6, 60e6), true);
+    const r = rule.moments(silent, forces(-80e6, 60e6), true, 1);
     // limit min(40, 34 + 9) = 40 < 50: slender; Cm = 0.3: delta 1
     expect(r.limit).toBe(40);
     expect(r.mid).toBeCloseTo(-80e6, 3);
-    expect(rule.moments(silent, forces(80e6, -60e6), true).mid).toBeCloseTo(80e6, 3);
+    expect(rule.moments(silent, forces(80e6, -60e6), true, 1).mid).toBeCloseTo(80e6, 3);
   });
 
   it('sway columns need the storey, and take it; a buckling column is refused', () => {
     const free = { ...axis, isBraced: false, l0: 1.5 * 6000 };
     const swaying = forces(80e6, -60e6, { swayTop: 50e6, swayBottom: -40e6 });
-    expect(slendernessRule(free, options).moments(silent, swaying, true).refusal).toMatch(/storey/);
-    const r = slendernessRule({ ...free, storey: { Q: 0.2, sumP: null, sumPc: null } }, options).moments(silent, swaying, true);
+    expect(slendernessRule(free, options).moments(silent, swaying, true, 1).refusal).toMatch(/storey/);
+    const r = slendernessRule({ ...free, storey: { Q: 0.2, sumP: null, sumPc: null } }, options).moments(silent, swaying, true, 1);
     // delta_s = 1/0.8 = 1.25: 30 + 62.5, -20 - 50
     expect(r.top / 1e6).toBeCloseTo(92.5, 9);
     expect(r.bottom / 1e6).toBeCloseTo(-70, 9);
     // The growth of 6.2.5.3 is counted from the moments before sway is magnified.
     expect(r.firstOrder / 1e6).toBeCloseTo(80, 9);
-    const long = slendernessRule({ ...axis, clear: 12_000, l0: 12_000 }, options).moments(silent, forces(80e6, 60e6), true);
+    const long = slendernessRule({ ...axis, clear: 12_000, l0: 12_000 }, options).moments(silent, forces(80e6, 60e6), true, 1);
     expect(long.refusal).toMatch(/buckles/);
   });
 

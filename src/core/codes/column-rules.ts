@@ -100,12 +100,15 @@ export interface DesignMoments {
   readonly refusal?: string;
 }
 
-/** The rule of a code for one axis of one column: asked for each load set. */
+/** The sense in which what nobody has chosen acts: imperfections, least eccentricities, and second order where it has no other. */
+export type Sense = 1 | -1;
+
+/** The rule of a code for one axis of one column: asked for each load set, and for each sense that may govern. */
 export interface SlendernessRule {
   /** Design moments; `accidental` adds imperfections and least eccentricities about this axis. */
-  moments(c: Calc, f: EndForces, accidental: boolean): DesignMoments;
+  moments(c: Calc, f: EndForces, accidental: boolean, sense: Sense): DesignMoments;
   /** The same way as a short table. */
-  steps(f: EndForces, accidental: boolean): MomentStep[];
+  steps(f: EndForces, accidental: boolean, sense: Sense): MomentStep[];
 }
 
 export interface TieRules {

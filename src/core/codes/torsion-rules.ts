@@ -1,5 +1,5 @@
 import type { Calc } from '../calc/calc';
-import type { Loop } from '../geometry/polygon';
+import type { Loop, PerEdge } from '../geometry/polygon';
 import type { Limit, Links, Materials, ShearSection } from './basis';
 
 export interface TorsionQuestion {
@@ -7,10 +7,12 @@ export interface TorsionQuestion {
   readonly T: number;
   readonly V: number;
   readonly section: ShearSection;
-  /** Outline that works in torsion, distance from its edge to the longitudinal bars, and to the axis of the outer links (mm). */
+  /** Outline that works in torsion (anticlockwise), distance from its edges to the longitudinal bars, and to the axis of the outer links (mm). */
   readonly outline: Loop;
-  readonly toBar: number;
-  readonly toLink: number;
+  readonly toBar: PerEdge;
+  readonly toLink: PerEdge;
+  /** Flanges beside the outline: their depth, and how far they stand out to each side (mm). None where there are none. */
+  readonly flanges?: { readonly depth: number; readonly overhangs: readonly number[] };
   /** Thickness of the real wall of a hollow section (mm); Infinity where it is solid. */
   readonly realWall: number;
   readonly links: Links;
@@ -18,6 +20,8 @@ export interface TorsionQuestion {
 }
 
 export interface TorsionAnswer {
+  /** Why nothing can be worked out, in words. */
+  readonly refusal?: string;
   /** Torque that is designed for: none below the threshold, or what compatibility leaves (N mm). */
   readonly design: number;
   /** Concrete with shear and torque together, over what it carries. */

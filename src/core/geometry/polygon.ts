@@ -159,18 +159,30 @@ export function clipLoop(loop: Loop, [nx, ny]: Point, level: number): Point[] {
   return out;
 }
 
-/** A loop moved inwards by a distance, corner by corner, each edge staying parallel (the loop anticlockwise). Corners nearly straight are kept. */
-export function insetLoop(loop: Loop, distance: number): Point[] {
+/** One value for all edges of a loop, or one for each: the first edge runs from the first corner to the second. */
+export type PerEdge = number | readonly number[];
+
+export const ofEdge = (values: PerEdge, i: number): number => (typeof values === 'number' ? values : values[i]!);
+
+/**
+ * A loop moved inwards, each edge by its distance and staying parallel (the loop anticlockwise). Corners nearly straight are kept: there the
+ * mean of both distances counts.
+ */
+export function insetLoop(loop: Loop, distances: PerEdge): Point[] {
   const n = loop.length;
   return loop.map((p, i) => {
-    const before = loop[(i + n - 1) % n]!;
-    const after = loop[(i + 1) % n]!;
-    const [ax, ay] = direction(before, p);
-    const [bx, by] = direction(p, after);
-    // Inward normals of both edges; the corner moves along their sum.
-    const [mx, my] = [-ay - by, ax + bx];
-    const scale = distance / Math.max(1e-9, 1 + ax * bx + ay * by);
-    return [p[0] + mx * scale, p[1] + my * scale];
+    const k = (i + n - 1) % n;
+    const [ax, ay] = direction(loop[k]!, p);
+    const [bx, by] = direction(p, loop[(i + 1) % n]!);
+    const [da, db] = [ofEdge(distances, k), ofEdge(distances, i)];
+    const turn = ax * by - ay * bx;
+    if (da === db || Math.abs(turn) < 1e-9) {
+      // Along the sum of both inward normals.
+      const scale = (da + db) / 2 / Math.max(1e-9, 1 + ax * bx + ay * by);
+      return [p[0] - (ay + by) * scale, p[1] + (ax + bx) * scale];
+    }
+    // Where both moved edges meet.
+    return [p[0] + (bx * da - ax * db) / turn, p[1] + (by * da - ay * db) / turn];
   });
 }
 

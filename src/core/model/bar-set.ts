@@ -25,6 +25,8 @@ export interface BarSet {
   readonly hook: number;
   /** Where they stand, each by its shift from the first. */
   readonly shifts: readonly Place[];
+  /** Part of each that belongs to the member: a metre of wall need not hold a whole number of bars. All of it unless it says otherwise. */
+  readonly share?: number;
   /** From one to the next where they stand in a row, and no further; null for bars placed one by one. */
   readonly spacing: number | null;
   /** The value on the drawing that says which bars these are. */
@@ -37,7 +39,8 @@ export type DraftSet = Omit<BarSet, 'mark'>;
 export const countOf = ({ shifts }: Pick<BarSet, 'shifts'>): number => shifts.length;
 
 /** Mass of all bars of a set, along their centre lines (kg). */
-export const massOfSet = ({ bar, corners, shifts }: DraftSet): number => bar.massPerLength * lengthAlong(corners) * shifts.length;
+export const massOfSet = ({ bar, corners, shifts, share = 1 }: DraftSet): number =>
+  bar.massPerLength * lengthAlong(corners) * shifts.length * share;
 
 /** What a code asks of the bends of a bar: radius of the centre line, and the straight part of a hook by 135 degrees. */
 export function bendRule(code: DesignCode, diameter: number, isLink: boolean): { readonly radius: number; readonly hook: number } {

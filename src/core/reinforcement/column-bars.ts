@@ -16,7 +16,11 @@ export type ColumnBars =
   | { readonly kind: 'ring'; readonly count: number; readonly size: string }
   /** A bar in every corner of the outline, and more between them at no more than a spacing. */
   | { readonly kind: 'outline'; readonly size: string; readonly spacing: number }
-  | { readonly kind: 'list'; readonly bars: readonly { readonly x: number; readonly y: number; readonly size: string }[] };
+  /** `share` is the part of a bar that belongs to the section, where a metre of wall holds no whole number of them. */
+  | {
+      readonly kind: 'list';
+      readonly bars: readonly { readonly x: number; readonly y: number; readonly size: string; readonly share?: number }[];
+    };
 
 /** A bar in its place. `side` names the face that it belongs to: all bars of a face can be taken together. */
 export interface ColumnBar {
@@ -34,7 +38,10 @@ export function placeColumnBars(shape: SectionShape, bars: ColumnBars, cover: nu
   const bar = (size: string) => findBar(catalogue, size);
   const make = (p: Point, b: Bar | undefined, side: string, isCorner: boolean): ColumnBar[] =>
     b ? [{ x: p[0], y: p[1], size: b.name, diameter: b.diameter, area: b.area, side, isCorner }] : [];
-  if (bars.kind === 'list') return bars.bars.flatMap((l) => make([l.x, l.y], bar(l.size), '', false));
+  if (bars.kind === 'list')
+    return bars.bars.flatMap(({ x, y, size, share = 1 }) =>
+      make([x, y], bar(size), '', false).map((b) => (share === 1 ? b : { ...b, area: share * b.area })),
+    );
   const { outer } = outlineOfShape(shape);
   const inset = cover + tie;
   if (bars.kind === 'ring') {

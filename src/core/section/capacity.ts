@@ -1,5 +1,8 @@
 import type { ResistanceSurface } from './resistance-surface';
 
+/** Steps in which the ray is looked along. */
+const STEPS = 24;
+
 /**
  * Utilisation along the ray: the part of (N, Mx, My) that could be carried is 1 over this (all three grow together from the origin). The
  * outermost crossing counts, as for the moment at a given N.
@@ -14,22 +17,15 @@ export function capacityAlongRay(surface: ResistanceSurface, N: number, Mx: numb
     return p ? (p.Mx * Mx + p.My * My) / size - s * size : -s * size;
   };
   if (N === 0) return size / (surplus(1) + size);
-  const rough = (s: number) => surface.roughCapacity(s * N, Mx, My) - s * size;
-  // From the largest N inwards: the first place where the table lies inside, then the crossing between.
-  const steps = 24;
-  let outer = most * (1 - 1e-9);
-  if (surplus(outer) > 0) return 1 / most;
-  let inner = 0;
-  for (let i = steps - 1; i > 0; i -= 1) {
-    const s = (most * i) / steps;
-    if (rough(s) > 0) {
-      inner = s;
-      break;
-    }
-    outer = s;
-  }
+  // From the largest N inwards: the table says where the state comes inside, exact states to both sides of it say where it does.
+  const at = (k: number) => most * Math.min(k / STEPS, 1 - 1e-9);
+  let k = STEPS - 1;
+  while (k > 0 && surface.roughCapacity(at(k) * N, Mx, My) <= at(k) * size) k -= 1;
+  while (k > 0 && surplus(at(k)) <= 0) k -= 1;
+  while (k < STEPS && surplus(at(k + 1)) > 0) k += 1;
+  if (k === STEPS) return 1 / most;
+  let [inner, outer] = [at(k), at(k + 1)];
   let [fIn, fOut] = [surplus(inner), surplus(outer)];
-  if (fOut > 0) return 1 / outer;
   let side = 0;
   for (let i = 0; i < 40 && outer - inner > 1e-10 * most; i += 1) {
     const s = i % 6 === 5 ? (inner + outer) / 2 : (fOut * inner - fIn * outer) / (fOut - fIn);

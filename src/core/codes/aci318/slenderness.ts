@@ -1,5 +1,14 @@
 import { silent, type Calc } from '../../calc/calc';
-import type { ColumnEnd, DesignMoments, EffectiveLengthInput, EndForces, MomentStep, SlenderAxis, SlendernessRule } from '../column-rules';
+import type {
+  ColumnEnd,
+  DesignMoments,
+  EffectiveLengthInput,
+  EndForces,
+  MomentStep,
+  Sense,
+  SlenderAxis,
+  SlendernessRule,
+} from '../column-rules';
 import { elasticModulus, steelModulus } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
@@ -106,8 +115,8 @@ function gyration(c: Calc, a: SlenderAxis): number {
 /** Slenderness and moment magnification about one axis: 6.2.5, 6.6.4. */
 export function slendernessRule(axis: SlenderAxis, o: SlendernessOptions): SlendernessRule {
   const rule: SlendernessRule = {
-    moments: (c, f, accidental) => designMoments(c, axis, o, f, accidental),
-    steps: (f, accidental) => momentSteps(axis, o, f, accidental, designMoments(silent, axis, o, f, accidental)),
+    moments: (c, f, accidental, sense) => designMoments(c, axis, o, f, accidental, sense),
+    steps: (f, accidental, sense) => momentSteps(axis, o, f, accidental, sense, designMoments(silent, axis, o, f, accidental, sense)),
   };
   return rule;
 }
@@ -143,7 +152,7 @@ function swayMagnifier(c: Calc, a: SlenderAxis): number | string {
   return c.let(F.swaySum, { Sigma_P_u: sumP, Sigma_P_c: sumPc });
 }
 
-function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndForces, accidental: boolean): DesignMoments {
+function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndForces, accidental: boolean, sense: Sense): DesignMoments {
   const r = gyration(c, a);
   const k = c.given(symbols.k, a.l0 / a.clear);
   const kl_r = c.let(F.klr, { k, l_u: c.given(symbols.l_u, a.clear), r });
@@ -193,11 +202,13 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndFor
         : c.let(F.Cm, { ratio_M });
     along = c.let(F.Mc, { delta_ns: c.let(F.delta, { C_m, P_u, P_c }), M_2: larger });
   } else c.note('Slenderness is neglected.', '6.2.5.1');
-  const other = Math.abs(M_1) < M_2min ? M_2min : M_1;
-  const [t, b] = topLarger ? [larger, other] : [other, larger];
+  // The least moment has no sense of its own; what is larger keeps the one it has.
+  const atLeast = (moment: number) => (Math.abs(moment) < M_2min ? sense * M_2min : sign * moment);
+  const [end, other] = [atLeast(M_2), atLeast(M_1)];
+  const [t, b] = topLarger ? [end, other] : [other, end];
   // For a column that is not slender the larger end moment governs; between the ends nothing grows.
-  const mid = isSlender ? along : Math.max(M_2min, Math.abs(M_1 + M_2) / 2);
-  return { top: sign * t, mid: sign * mid, bottom: sign * b, isSlender, limit, ...base, buckling };
+  const mid = isSlender ? (M_2min > M_2 ? sense : sign) * along : atLeast((M_1 + M_2) / 2);
+  return { top: t, mid, bottom: b, isSlender, limit, ...base, buckling };
 }
 
 interface Acting {
@@ -222,9 +233,15 @@ function criticalLoad(c: Calc, a: SlenderAxis, o: SlendernessOptions, q: Acting)
   return c.let(F.Pc, { EI_eff, k: q.k, l_u: a.clear });
 }
 
-function momentSteps(a: SlenderAxis, o: SlendernessOptions, f: EndForces, accidental: boolean, r: DesignMoments): MomentStep[] {
-  const { sign } = inOrder(f.top, f.bottom);
-  const least = accidental && f.N > 0 ? F.M2min[o.form].evaluate({ P_u: f.N, h: a.h }) * sign : 0;
+function momentSteps(
+  a: SlenderAxis,
+  o: SlendernessOptions,
+  f: EndForces,
+  accidental: boolean,
+  sense: Sense,
+  r: DesignMoments,
+): MomentStep[] {
+  const least = accidental && f.N > 0 ? F.M2min[o.form].evaluate({ P_u: f.N, h: a.h }) * sense : 0;
   const steps: MomentStep[] = [{ title: 'as typed', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom }];
   if (!a.isBraced && !r.refusal) {
     const magnifier = r.slenderness > 22 ? swayMagnifier(silent, a) : 1;

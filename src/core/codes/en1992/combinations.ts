@@ -27,6 +27,8 @@ export function combinations(cases: readonly LoadCase[], annex: NationalAnnex, r
   });
 }
 
+const windSuffix = (sign: number) => (sign > 0 ? ', wind +' : ', wind −');
+
 const variable = (cases: readonly LoadCase[]) => cases.filter((c) => !isAlwaysThere(c.nature) && c.nature !== 'earthquake');
 
 function permanent(cases: readonly LoadCase[], annex: NationalAnnex, factor: number): Factor[] {
@@ -58,7 +60,7 @@ function ultimate(cases: readonly LoadCase[], annex: NationalAnnex, rule: Ultima
       continue;
     }
     for (const sign of signs) {
-      const suffix = signs.length > 1 ? (sign > 0 ? ', wind +' : ', wind −') : '';
+      const suffix = signs.length > 1 ? windSuffix(sign) : '';
       if (rule === '6.10ab')
         add(`${name}, all variable reduced${suffix}`, '(6.10a)', [...permanent(cases, annex, gamma), ...accompany(undefined, sign)]);
       for (const lead of actions) {
@@ -99,13 +101,18 @@ function service(cases: readonly LoadCase[], annex: NationalAnnex): Draft[] {
   const leads: (LoadCase | undefined)[] = actions.length > 0 ? [...actions] : [undefined];
   for (const lead of leads) {
     const title = lead ? `${lead.title} leading` : 'permanent';
-    const factor = (c: LoadCase, leading: number, other: 0 | 2) => ({
-      caseId: c.id,
-      factor: c === lead ? leading : psiOf(annex, c.nature, c.category)[other],
-    });
-    drafts.push({ title, kind: 'characteristic', clause: 'EN 1990 (6.14b)', factors: [...always, ...actions.map((c) => factor(c, 1, 0))] });
-    const psi1 = lead ? psiOf(annex, lead.nature, lead.category)[1] : 0;
-    drafts.push({ title, kind: 'frequent', clause: 'EN 1990 (6.15b)', factors: [...always, ...actions.map((c) => factor(c, psi1, 2))] });
+    const add = (kind: CombinationKind, clause: string, leading: number, other: 0 | 2) => {
+      const own = (c: LoadCase) => (c === lead ? leading : psiOf(annex, c.nature, c.category)[other]);
+      // Wind comes from either side in service as well; where it has no part there is one combination.
+      const isSigned = actions.some((c) => c.nature === 'wind' && own(c) !== 0);
+      for (const sign of isSigned ? [1, -1] : [1]) {
+        const factors = actions.map((c) => ({ caseId: c.id, factor: (c.nature === 'wind' ? sign : 1) * own(c) }));
+        const suffix = isSigned ? windSuffix(sign) : '';
+        drafts.push({ title: `${title}${suffix}`, kind, clause: `EN 1990 ${clause}`, factors: [...always, ...factors] });
+      }
+    };
+    add('characteristic', '(6.14b)', 1, 0);
+    add('frequent', '(6.15b)', lead ? psiOf(annex, lead.nature, lead.category)[1] : 0, 2);
   }
   drafts.push({
     title: 'quasi-permanent',

@@ -32,6 +32,8 @@ export interface NationalAnnex {
   };
   /** fck above which shear strength no longer grows (UK: 50 MPa, 3.1.2(2)P and 6.2.2); Infinity when there is none. */
   readonly shearStrengthCap: number;
+  /** nu1 with links stressed to 0.8 fywk at most, 6.2.3(3) note 2: up to 60 MPa, and above less fck/200 (at least 0.5). */
+  readonly lowLinkStress: { readonly usual: number; readonly high: number };
   /** 6.4.5: most stress at the column over nu fcd (0.4 with amendment A1), and of links over the strength without them. */
   readonly punching: { readonly crush: number; readonly cap: number };
   /** Least diameter of column bars (mm), 9.5.2(1). */
@@ -68,6 +70,7 @@ export const annexes: readonly NationalAnnex[] = [
     alphaCCShear: 1.0,
     redistribution: { k1: 0.44, k2a: 1.25 * 0.6, k2b: 1.25 * 0.0014, k3: 0.54, k4a: 1.25 * 0.6, k4b: 1.25 * 0.0014, k5: 0.7, k6: 0.8 },
     shearStrengthCap: Infinity,
+    lowLinkStress: { usual: 0.6, high: 0.9 },
     punching: { crush: 0.4, cap: 1.5 },
     columnBar: 8,
     gammaG: 1.35,
@@ -89,6 +92,8 @@ export const annexes: readonly NationalAnnex[] = [
     alphaCCShear: 1.0,
     redistribution: { k1: 0.4, k2a: 0.6, k2b: 0.0014, k3: 0.4, k4a: 0.6, k4b: 0.0014, k5: 0.7, k6: 0.8 },
     shearStrengthCap: 50,
+    // UK annex, NA to 6.2.3(3).
+    lowLinkStress: { usual: 0.54, high: 0.84 },
     punching: { crush: 0.5, cap: 2 },
     columnBar: 12,
     gammaG: 1.35,

@@ -34,7 +34,7 @@ export const F = {
 export interface ShearBasis {
   readonly annex: NationalAnnex;
   readonly cotTheta: number | 'best';
-  /** nu1 0.6 (0.9 - fck/200 above 60 MPa) with links stressed to 0.8 fywk, 6.2.3(3) note 2. */
+  /** nu1 of 6.2.3(3) note 2, with links stressed to 0.8 fywk at most. */
   readonly lowLinkStress: boolean;
   /** What links need at a section whatever the force, for searches with one set of materials. */
   readonly known?: WeakMap<ShearSection, SectionNeeds>;
@@ -95,7 +95,8 @@ function strutValues(c: Calc, s: ShearSection, m: Materials, basis: ShearBasis):
   const z = c.let(F.z, { d: s.d });
   const f_cd = c.let(materials.fcd, { alpha_cc: annex.alphaCCShear, f_ck, gamma_C: annex.gammaC });
   // Note 2: with link stress kept below 0.8 fywk the struts are less disturbed.
-  const nu_1 = basis.lowLinkStress ? (f_ck <= 60 ? 0.6 : Math.max(0.5, 0.9 - f_ck / 200)) : c.let(F.nu1, { f_ck });
+  const low = basis.annex.lowLinkStress;
+  const nu_1 = basis.lowLinkStress ? (f_ck <= 60 ? low.usual : Math.max(0.5, low.high - f_ck / 200)) : c.let(F.nu1, { f_ck });
   if (basis.lowLinkStress) c.given(symbols.nu_1, nu_1, 'links stressed to 0.8 fywk at most, 6.2.3(3) note 2');
   const f_ywd = basis.lowLinkStress
     ? c.let(F.fywdLow, { f_ywk: m.linkStrength })

@@ -1,5 +1,5 @@
 import { silent, type Calc } from '../../calc/calc';
-import type { DesignMoments, EndForces, MomentStep, SlenderAxis, SlendernessRule } from '../column-rules';
+import type { DesignMoments, EndForces, MomentStep, Sense, SlenderAxis, SlendernessRule } from '../column-rules';
 import { finalCreep } from './creep';
 import { F as materials, designStrength, secantModulus, STEEL_MODULUS } from './materials';
 import type { NationalAnnex } from './national';
@@ -76,9 +76,10 @@ interface Fixed {
 export function slendernessRule(axis: SlenderAxis, o: SlendernessOptions): SlendernessRule {
   const fixed = fixedValues(silent, axis, o);
   const rule = {
-    moments: (c: Calc, f: EndForces, accidental: boolean) =>
-      designMoments(c, axis, o, c.recording ? fixedValues(c, axis, o) : fixed, f, accidental),
-    steps: (f: EndForces, accidental: boolean) => momentSteps(axis, o, fixed, f, accidental, rule.moments(silent, f, accidental)),
+    moments: (c: Calc, f: EndForces, accidental: boolean, sense: Sense) =>
+      designMoments(c, axis, o, c.recording ? fixedValues(c, axis, o) : fixed, f, accidental, sense).moments,
+    steps: (f: EndForces, accidental: boolean, sense: Sense) =>
+      momentSteps(axis, o, f, designMoments(silent, axis, o, fixed, f, accidental, sense)),
   };
   return rule;
 }
@@ -98,57 +99,86 @@ function fixedValues(c: Calc, a: SlenderAxis, o: SlendernessOptions): Fixed {
 }
 
 /** End moments in order of size, the larger one positive; and the sign it had. */
-function inOrder(f: EndForces) {
+function inOrder(f: Ends) {
   const topLarger = Math.abs(f.top) >= Math.abs(f.bottom);
   const [large, small] = topLarger ? [f.top, f.bottom] : [f.bottom, f.top];
   const sign = large < 0 ? -1 : 1;
   return { M_2: large * sign, M_1: small * sign, sign, topLarger };
 }
 
-function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean): DesignMoments {
+/** The design moments of one axis, and what they are made of. */
+interface Way {
+  readonly moments: DesignMoments;
+  /** At the ends and between: imperfection, second order (a pair of ends and the bow between), least moment. Undefined without compression. */
+  readonly parts?: {
+    readonly lean: Ends;
+    readonly equivalent: number;
+    readonly second: Ends & { readonly mid: number };
+    readonly least: Ends;
+  };
+}
+
+interface Ends {
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/**
+ * Imperfection, second order and least eccentricity in one sense. Held at both ends the column bows, so both ends go one way; where it sways,
+ * the moments of the sway turn the ends against each other (in the sense of bending).
+ */
+function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean, sense: Sense): Way {
   const N_Ed = c.given(symbols.N_Ed, f.N);
-  const { M_1, M_2: typed, sign, topLarger } = inOrder(f);
-  const none = { firstOrder: typed, slenderness: v.lambda_c, buckling: null };
+  const typed = inOrder(f);
+  const none = { firstOrder: typed.M_2, slenderness: v.lambda_c, buckling: null };
+  const without = (m: Omit<DesignMoments, keyof typeof none>): Way => ({ moments: { ...m, ...none } });
   if (N_Ed < LEAST_FORCE) {
     c.note('No second-order effects without compression.', '5.8');
-    return { top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom, isSlender: false, limit: Infinity, ...none };
+    return without({ top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom, isSlender: false, limit: Infinity });
   }
   const n_rel = c.let(F.n, { N_Ed, A_c: a.area, f_cd: v.f_cd });
   if (f.sustained === null) {
     const refusal = 'State which part of the load is sustained: creep depends on it.';
-    return { top: NaN, mid: NaN, bottom: NaN, isSlender: true, limit: NaN, refusal, ...none };
+    return without({ top: NaN, mid: NaN, bottom: NaN, isSlender: true, limit: NaN, refusal });
   }
-  const phi_ef = effectiveCreep(c, a, o, v, f, typed);
-  const limit = slendernessLimit(c, a, v, n_rel, phi_ef, M_1, typed, f.N * v.e_i);
+  const phi_ef = effectiveCreep(c, a, o, v, f, typed.M_2);
+  const limit = slendernessLimit(c, a, v, n_rel, phi_ef, typed.M_1, typed.M_2, f.N * v.e_i);
   const isSlender = v.lambda_c > limit;
-  const lean = accidental ? f.N * v.e_i : 0;
-  const away = senseOfSmaller(a, M_1);
-  const M_01 = c.given(symbols.M_01, M_1 + away * lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
-  const M_02 = c.given(symbols.M_02, typed + lean, accidental ? 'with imperfections, 5.2(7)' : 'as typed');
+  const turn = a.isBraced ? 1 : -1;
+  const bothEnds = (value: number): Ends => ({ top: sense * value, bottom: turn * sense * value });
+  const lean = bothEnds(accidental ? f.N * v.e_i : 0);
+  const first = { top: f.top + lean.top, bottom: f.bottom + lean.bottom };
+  const { M_1, M_2, sign, topLarger } = inOrder(first);
+  const said = accidental ? `with imperfections to the ${sense > 0 ? 'positive' : 'negative'} side, 5.2(7)` : 'as typed';
+  const M_01 = c.given(symbols.M_01, M_1, said);
+  const M_02 = c.given(symbols.M_02, M_2, said);
   const M_0e = c.let(F.M0e, { M_01, M_02 });
-  const least = accidental ? c.let(F.Mmin, { N_Ed, e_0: v.e_0 }) : 0;
+  const leastMoment = accidental ? c.let(F.Mmin, { N_Ed, e_0: v.e_0 }) : 0;
+  const least = bothEnds(leastMoment);
   let M2 = 0;
   let buckling: number | null = null;
   if (isSlender) {
-    const second = secondOrder(c, a, o, v, { N_Ed, n_rel, phi_ef, M_0e: a.isBraced ? M_0e : M_02 });
-    if (typeof second === 'string') return { top: NaN, mid: NaN, bottom: NaN, isSlender, limit, ...none, refusal: second };
-    M2 = second.M2;
-    buckling = second.buckling;
+    const result = secondOrder(c, a, o, v, { N_Ed, n_rel, phi_ef, M_0e: a.isBraced ? M_0e : M_02 });
+    if (typeof result === 'string') return without({ top: NaN, mid: NaN, bottom: NaN, isSlender, limit, refusal: result });
+    M2 = result.M2;
+    buckling = result.buckling;
   } else c.note('Not slender: second-order effects are neglected.', '5.8.3.1(1)');
-  // Braced: the deflection is between the ends, with half of it practice at the end of smaller moment. Unbraced: at the ends.
-  const larger = Math.max(least, M_02 + (a.isBraced ? 0 : M2));
-  const other = a.isBraced ? (Math.abs(M_01 + 0.5 * M2) > Math.abs(M_01) ? M_01 + 0.5 * M2 : M_01) : M_01 + away * M2;
-  const smaller = Math.abs(other) < least ? away * least : other;
-  const between = a.isBraced ? Math.max(least, M_0e + M2) : (larger + smaller) / 2;
-  const [top, bottom] = topLarger ? [larger, smaller] : [smaller, larger];
-  return { top: sign * top, mid: sign * between, bottom: sign * bottom, isSlender, limit, ...none, buckling };
+  // The bow follows the first-order moments; without any it may go either way.
+  const bow = M_02 > 0 ? sign : sense;
+  const second = a.isBraced ? { ...halfAtSmaller(M_01, bow, topLarger, M2), mid: bow * M2 } : { ...bothEnds(M2), mid: 0 };
+  const atLeast = (m: number, side: number) => (Math.abs(m) < leastMoment ? side : m);
+  const top = atLeast(first.top + second.top, least.top);
+  const bottom = atLeast(first.bottom + second.bottom, least.bottom);
+  const between = a.isBraced ? bow * M_0e + second.mid : (top + bottom) / 2;
+  const mid = atLeast(between, sense * leastMoment);
+  return { moments: { top, mid, bottom, isSlender, limit, ...none, buckling }, parts: { lean, equivalent: bow * M_0e, second, least } };
 }
 
-/**
- * The sense in which imperfections and second order add at the end of the smaller moment. Held at both ends the column bows, so both ends go
- * with the larger moment. Where it sways, the moments of the sway turn both ends alike: they add to a moment of the other sign.
- */
-const senseOfSmaller = (a: SlenderAxis, M_1: number): 1 | -1 => (a.isBraced || M_1 > 0 ? 1 : -1);
+/** Braced: the deflection is between the ends, with half of its moment, by practice, at the end of the smaller one where that makes it larger. */
+function halfAtSmaller(M_01: number, bow: number, topLarger: boolean, M2: number): Ends {
+  const half = Math.abs(M_01 + 0.5 * M2) > Math.abs(M_01) ? bow * 0.5 * M2 : 0;
+  return topLarger ? { top: 0, bottom: half } : { top: half, bottom: 0 };
+}
 
 /** 5.8.4: final creep times the sustained part of the first-order moment; zero where (4) allows it and it is asked for. */
 function effectiveCreep(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, moment: number): number {
@@ -225,32 +255,20 @@ function nominalStiffness(c: Calc, a: SlenderAxis, o: SlendernessOptions, v: Fix
   return c.let(F.EI, { ...common, K_c, K_s: rho >= 0.002 ? 1 : 0 });
 }
 
-function momentSteps(a: SlenderAxis, o: SlendernessOptions, v: Fixed, f: EndForces, accidental: boolean, r: DesignMoments): MomentStep[] {
-  const { sign, M_1, M_2, topLarger } = inOrder(f);
-  const lean = accidental && f.N > 0 ? f.N * v.e_i : 0;
-  const away = senseOfSmaller(a, M_1);
-  const equivalent = F.M0e.evaluate({ M_01: M_1 + away * lean, M_02: M_2 + lean });
-  /** A pair of values at the larger and the smaller end, put to top and foot. */
-  const atEnds = (value: number) =>
-    topLarger ? { top: sign * value, bottom: sign * away * value } : { top: sign * away * value, bottom: sign * value };
-  const least = accidental && f.N > 0 ? f.N * v.e_0 : 0;
-  const steps: MomentStep[] = [
-    { title: 'as typed', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom },
-    { title: `imperfection N ei`, clause: '5.2(7)', ...atEnds(lean), mid: a.isBraced ? sign * lean : null },
-  ];
-  if (a.isBraced) steps.push({ title: 'equivalent M0e', clause: '(5.32)', top: null, mid: sign * equivalent, bottom: null });
-  if (r.isSlender && !r.refusal) {
-    const M2 = a.isBraced ? Math.abs(r.mid) - equivalent : Math.max(Math.abs(r.top), Math.abs(r.bottom)) - M_2 - lean;
-    const clause = o.method === 'curvature' ? '5.8.8' : '5.8.7';
-    steps.push(
-      a.isBraced
-        ? { title: 'second order M2', clause, top: null, mid: sign * Math.max(0, M2), bottom: null }
-        : { title: 'second order M2', clause, ...atEnds(Math.max(0, M2)), mid: null },
-    );
+function momentSteps(a: SlenderAxis, o: SlendernessOptions, f: EndForces, { moments: r, parts }: Way): MomentStep[] {
+  const steps: MomentStep[] = [{ title: 'as typed', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom }];
+  if (parts) {
+    const { lean, equivalent, second, least } = parts;
+    steps.push({ title: `imperfection N ei`, clause: '5.2(7)', ...lean, mid: a.isBraced ? lean.top : null });
+    if (a.isBraced) steps.push({ title: 'equivalent M0e', clause: '(5.32)', top: null, mid: equivalent, bottom: null });
+    if (r.isSlender) {
+      const clause = o.method === 'curvature' ? '5.8.8' : '5.8.7';
+      const shown = (end: number) => (a.isBraced && end === 0 ? null : end);
+      const ends = { top: shown(second.top), bottom: shown(second.bottom) };
+      steps.push({ title: 'second order M2', clause, ...ends, mid: a.isBraced ? second.mid : null });
+    }
+    steps.push({ title: 'least N e0', clause: '6.1(4)', ...least, mid: least.top });
   }
-  steps.push(
-    { title: 'least N e0', clause: '6.1(4)', ...atEnds(least), mid: sign * least },
-    { title: 'to be carried', clause: '', top: r.top, mid: r.mid, bottom: r.bottom },
-  );
+  steps.push({ title: 'to be carried', clause: '', top: r.top, mid: r.mid, bottom: r.bottom });
   return steps;
 }

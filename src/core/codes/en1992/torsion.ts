@@ -1,5 +1,4 @@
 import type { Calc } from '../../calc/calc';
-import { insetLoop, signedArea } from '../../geometry/polygon';
 import { thinWall } from '../../geometry/thin-wall';
 import type { Choice } from '../design-code';
 import type { TorsionAnswer, TorsionQuestion, TorsionRules, TorsionWall } from '../torsion-rules';
@@ -31,7 +30,7 @@ export const torsionChoices: readonly Choice[] = [
   },
 ];
 
-const none = (q: TorsionQuestion, spacing: number): TorsionAnswer => ({
+const none = (spacing: number): TorsionAnswer => ({
   design: 0,
   concrete: 0,
   links: 0,
@@ -44,9 +43,8 @@ const none = (q: TorsionQuestion, spacing: number): TorsionAnswer => ({
 
 /** The equivalent wall, 6.3.2(1): its axis encloses Ak; no inside is left where the walls of both sides meet. */
 export function wall(q: Pick<TorsionQuestion, 'outline' | 'toBar' | 'realWall'>): TorsionWall {
-  const { thickness, centreLine } = thinWall(q.outline, q.toBar, q.realWall);
-  const inner = insetLoop(centreLine, thickness / 2);
-  return { axis: centreLine, inner: signedArea(inner) > 0 ? inner : null, thickness };
+  const { thickness, centreLine, inner } = thinWall(q.outline, q.toBar, q.realWall);
+  return { axis: centreLine, inner, thickness };
 }
 
 /**
@@ -60,11 +58,16 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
   const T_Ed = c.given(symbols.T_Ed, q.T);
   if (isCompatibility) {
     c.note('Torsion from compatibility alone is left out of the strength; links and bars keep their minimum.', '6.3.1(2)');
-    return none(q, most);
+    return none(most);
   }
   const m = q.materials;
   const V_Ed = c.given(symbols.V_Ed, q.V);
-  const t_ef = c.given(symbols.t_ef, wall.thickness, 'area over perimeter, at least twice the distance to the bars');
+  if (!wall.inner) {
+    const [thick] = [...wall.thicknesses].sort((a, b) => b - a);
+    const refusal = `Twice the distance to the bars makes a wall of ${thick!.toFixed(0)} mm, and the walls of both sides meet: no tube is left to carry a torque (6.3.2(1)).`;
+    return { ...none(most), design: q.T, concrete: Infinity, refusal };
+  }
+  const t_ef = c.given(symbols.t_ef, wall.thickness, 'area over perimeter, at least twice the distance to the bars; the thinnest');
   const A_k = c.given(symbols.A_k, wall.coreArea);
   const u_k = c.given(symbols.u_k, wall.corePerimeter);
   const f_ck = shearStrength(m.concreteStrength, annex);
@@ -74,7 +77,7 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
   const V_Rd_c = c.given(symbols.V_Rd_c, concreteAlone(c, q.section, m, annex), '6.2.2');
   if (c.let(F.least, { T_Ed, T_Rd_c, V_Ed, V_Rd_c }) <= 1) {
     c.note('Least links and bars are enough for both together.', '6.3.2(5)');
-    return none(q, most);
+    return none(most);
   }
   const z = c.let(shearFormulas.z, { d: q.section.d });
   const f_cd = c.let(materials.fcd, { alpha_cc: annex.alphaCCShear, f_ck, gamma_C: annex.gammaC });
@@ -99,7 +102,7 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
   const linkArea = c.let(F.need, { V_Ed, z, n_leg, T_Ed, A_k, f_ywd, cot_theta: flat });
   // Bars go with the strut angle that the links there make: flatter struts pull more along the beam.
   const longitudinal = c.let(F.along, { T_Ed, u_k, cot_theta, A_k, f_yd });
-  return { ...none(q, most), design: q.T, concrete, links, linkArea, longitudinal, corePerimeter: u_k };
+  return { ...none(most), design: q.T, concrete, links, linkArea, longitudinal, corePerimeter: u_k };
 }
 
 export function torsionRules(basis: ShearBasis, choose: (key: string) => string): TorsionRules {

@@ -4,7 +4,7 @@ import { catalogues } from '../../materials/bars';
 import { barOf } from '../../reinforcement/bar-groups';
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import { type LinkZone } from './input';
-import { torsionQuestion } from './torsion';
+import { torsionQuestion, type CornerBars } from './torsion';
 import { type PreparedBeam, outlineOf } from './prepared';
 
 /** A place of a span where links are needed: position from the span's left end (mm), shear (N), section. */
@@ -14,6 +14,7 @@ export interface ShearPlace {
   readonly section: ShearSection;
   /** Torque that goes with it (N mm). */
   readonly torque?: number;
+  readonly corners?: CornerBars;
   /** What else is asked for there, such as by a ductile frame. */
   readonly least?: { readonly areaPerLength: number; readonly maxAlong: number };
 }
@@ -100,8 +101,8 @@ function stepsOf({ barRules, catalogue }: PreparedBeam): Spacings {
 
 /** What a torque asks of links beside the shear. */
 function withTorque(beam: PreparedBeam, code: DesignCode, span: number, p: ShearPlace, links: Links) {
-  if (!p.torque || p.torque < 1) return { areaPerLength: 0, maxAlong: Infinity };
-  const answer = code.torsion.check(silent, torsionQuestion(beam, span, p.section, links, p.torque, p.force));
+  if (!p.torque || p.torque < 1 || !p.corners) return { areaPerLength: 0, maxAlong: Infinity };
+  const answer = code.torsion.check(silent, torsionQuestion(beam, span, p.section, links, { T: p.torque, V: p.force }, p.corners));
   return { areaPerLength: answer.linkArea, maxAlong: answer.design > 0 ? answer.spacing.value : Infinity };
 }
 

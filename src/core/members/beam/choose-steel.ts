@@ -14,7 +14,7 @@ import { holdsMoment, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import { regionMoments, tooFewForCracks } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
-import { barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
+import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
 import { tensionFace, type Sense } from './sense';
 import { type PreparedBeam, outlineOf } from './prepared';
@@ -259,6 +259,7 @@ function linksOfSpan(
     force,
     section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
     torque: torque?.most[i] ?? 0,
+    corners: cornerBars(resistance.map, span, x),
   }));
   const frame = frameLinkPlaces(beam, code, analysis, resistance, span);
   return chooseLinks(beam, code, span, [...places, ...frame], compressionBar ? { bar: compressionBar } : null);

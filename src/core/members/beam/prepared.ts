@@ -1,5 +1,6 @@
 import type { BendingSection, DesignCode } from '../../codes/design-code';
-import { bandsFrom, grossProperties, widthAt, type BeamOutline, type GrossProperties } from '../../geometry/beam-outline';
+import { bandsFrom, grossProperties, outlinePoints, widthAt, type BeamOutline, type GrossProperties } from '../../geometry/beam-outline';
+import { outlineProperties } from '../../geometry/polygon';
 import { withFlanges } from './effective-flange';
 import { spanOutline, supportPositions, type BeamInput } from './input';
 import { compressionFace, tensionFace, type Sense } from './sense';
@@ -8,6 +9,8 @@ import { compressionFace, tensionFace, type Sense } from './sense';
 interface PreparedSpan {
   readonly outline: BeamOutline;
   readonly gross: GrossProperties;
+  /** Perimeter exposed to drying (mm): of a strip cut from a slab its two faces. */
+  readonly drying: number;
   readonly plain: Readonly<Record<Sense, BendingSection>>;
 }
 
@@ -23,18 +26,20 @@ export function prepareBeam(given: BeamInput, code: DesignCode): PreparedBeam {
   const beam = withFlanges(given, code);
   // A section under known forces may have no span.
   const outlines = beam.spans.length > 0 ? beam.spans.map((_, i) => spanOutline(beam, i)) : [beam.section];
-  return { ...beam, prepared: outlines.map(prepareSpan), starts: supportPositions(beam) };
+  return { ...beam, prepared: outlines.map((outline) => prepareSpan(outline, beam.isSlab === true)), starts: supportPositions(beam) };
 }
 
-const prepareSpan = (outline: BeamOutline): PreparedSpan => ({
+const prepareSpan = (outline: BeamOutline, isSlab: boolean): PreparedSpan => ({
   outline,
   gross: grossProperties(outline),
+  drying: isSlab ? 2 * outline.b : outlineProperties({ outer: outlinePoints(outline), holes: [] }).perimeter,
   plain: { sagging: plainSection(outline, 'sagging'), hogging: plainSection(outline, 'hogging') },
 });
 
 const spanOf = ({ prepared }: PreparedBeam, span: number): PreparedSpan => prepared[span] ?? prepared[0]!;
 export const outlineOf = (beam: PreparedBeam, span: number): BeamOutline => spanOf(beam, span).outline;
 export const grossOf = (beam: PreparedBeam, span: number): GrossProperties => spanOf(beam, span).gross;
+export const dryingOf = (beam: PreparedBeam, span: number): number => spanOf(beam, span).drying;
 /** The section of a span without bars, as bending sees it. */
 export const plainOf = (beam: PreparedBeam, span: number, sense: Sense): BendingSection => spanOf(beam, span).plain[sense];
 

@@ -8,7 +8,7 @@ import type { BeamInput, LinkZone } from './input';
 import { anchorageLengths } from './resistance';
 import { sectionAt } from './section-at';
 import { SteelMap, type BeamSteel } from './steel';
-import { torsionWall } from './torsion';
+import { cornerBars, torsionWall } from './torsion';
 import type { Sense } from './sense';
 import { outlineOf, prepareBeam } from './prepared';
 
@@ -56,7 +56,7 @@ export function sectionState(given: BeamInput, code: DesignCode, steel: BeamStee
     over: top.over,
     zone,
     linkDiameter,
-    torsionWall: torsionWall(beam, code, span, linkDiameter),
+    torsionWall: torsionWall(beam, code, span, linkDiameter, cornerBars(map, span, x)),
     resistance: code.bendingResistance(silent, here.section, beam.materials) ?? null,
     edgeStrain: law.ultimateStrain,
     blockFactor: law.kind === 'block' ? law.depthFactor : 1,

@@ -3,7 +3,8 @@ import { compareCheck } from '../../checks/compare';
 import { type Calc } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import { formatQuantity } from '../../units/format';
-import type { DerivableCheck, Show } from '../../checks/check';
+import { checkInWords, type DerivableCheck, type Show } from '../../checks/check';
+import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
 import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
@@ -15,6 +16,9 @@ export function torsionChecks(basis: CheckBasis, analysis: BeamAnalysis): Deriva
   if (stations.length === 0) return [];
   const working = stations.filter((s) => s.answer.design > 0);
   if (working.length === 0) return [neglected(basis, analysis, stations)];
+  const refused = working.find((s) => s.answer.refusal);
+  if (refused)
+    return [noTube(code, `span ${refused.span + 1}`, 'torsion-concrete', 'Torsion and shear, concrete section', refused.answer.refusal!)];
   return [...strength(basis, analysis, working), ...bars(basis, analysis, working), ...spacing(basis, working)];
 }
 
@@ -197,3 +201,15 @@ function spacing(basis: Basis, working: readonly TorsionStation[]): DerivableChe
     ),
   ];
 }
+
+/** A section whose walls leave no tube for a torque. */
+export const noTube = (code: DesignCode, label: string, id: string, title: string, reason: string): DerivableCheck =>
+  checkInWords({
+    id,
+    family: 'torsion',
+    title,
+    clause: code.torsion.clauses.concrete,
+    status: 'failed',
+    place: { x: null, label },
+    reason,
+  });

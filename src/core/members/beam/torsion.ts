@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { DesignCode, Links, ShearSection } from '../../codes/design-code';
 import type { TorsionAnswer, TorsionQuestion, TorsionWall } from '../../codes/torsion-rules';
 import { torqueAt } from '../../analysis/torsion';
-import { box, type Loop } from '../../geometry/polygon';
+import { box } from '../../geometry/polygon';
 import { catalogues } from '../../materials/bars';
 import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { usualSizes } from '../../reinforcement/usual-sizes';
@@ -10,6 +10,8 @@ import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits } from './demand';
 import { linksOf, sensesOf, type ResistanceMap } from './resistance';
 import { type PreparedBeam, outlineOf } from './prepared';
+import type { Face } from './sense';
+import type { SteelAlong } from './steel';
 
 /** Largest torque at each station (N mm, without sign), and the arrangement that brings it; null where there is none at all. */
 export interface TorqueEnvelope {
@@ -40,35 +42,66 @@ function makeEnvelope({ arrangements, envelope }: BeamAnalysis): TorqueEnvelope 
   return isAny ? { most, by } : null;
 }
 
-/** The web as a rectangle: flanges are left out in torsion, on the safe side. */
-const webOutline = (b: number, h: number): Loop => box(-b / 2, 0, b / 2, h);
+/** Diameters of the bars in the corners of the links (mm). */
+export interface CornerBars {
+  readonly bottom: number;
+  readonly top: number;
+}
+
+/** The thickest bars of both faces at a place: they stand in the corners. */
+export function cornerBars(map: SteelAlong, span: number, x: number): CornerBars {
+  const at = (face: Face) =>
+    Math.max(0, ...map.barsAt(face, span, x).groups.map((g) => (g.count > 0 ? barOf(g, map.catalogue).diameter : 0)));
+  return { bottom: at('bottom'), top: at('top') };
+}
 
 export function torsionQuestion(
   beam: PreparedBeam,
   span: number,
   section: ShearSection,
   links: Links,
-  T: number,
-  V: number,
-  barDiameter = 20,
+  forces: Pick<TorsionQuestion, 'T' | 'V'>,
+  corners: CornerBars,
 ): TorsionQuestion {
-  return { T, V, section, links, materials: beam.materials, ...torsionOutline(beam, span, links.diameter, barDiameter) };
+  return { ...forces, section, links, materials: beam.materials, ...torsionOutline(beam, span, links.diameter, corners) };
 }
 
-/** What of a span works in torsion: its web, with the largest of its covers all round. */
-function torsionOutline(beam: PreparedBeam, span: number, linkDiameter: number, barDiameter = 20) {
-  const { b, h } = outlineOf(beam, span);
-  const cover = Math.max(beam.cover.side, beam.cover.top, beam.cover.bottom);
-  return { outline: webOutline(b, h), toBar: cover + linkDiameter + barDiameter / 2, toLink: cover + linkDiameter / 2, realWall: Infinity };
+/**
+ * What of a span works in torsion: its web, each face with its own cover and bars. Leaving out the flanges leaves a tube that carries the torque
+ * alone; where a code counts them it is told of them.
+ */
+function torsionOutline(beam: PreparedBeam, span: number, linkDiameter: number, corners: CornerBars) {
+  const outline = outlineOf(beam, span);
+  const { b, h, flangeWidth, flangeDepth, shape } = outline;
+  const { side, top, bottom } = beam.cover;
+  // In the order of the edges: bottom, right, top, left.
+  const covers = [bottom, side, top, side];
+  const sideBar = Math.max(corners.bottom, corners.top);
+  const radii = [corners.bottom, sideBar, corners.top, sideBar].map((d) => d / 2);
+  const out = flangeWidth - b;
+  const isFlanged = ['T', 'L', 'invertedT'].includes(shape) && out > 0;
+  return {
+    outline: box(-b / 2, 0, b / 2, h),
+    toBar: covers.map((cover, i) => cover + linkDiameter + radii[i]!),
+    toLink: covers.map((cover) => cover + linkDiameter / 2),
+    realWall: Infinity,
+    ...(isFlanged ? { flanges: { depth: flangeDepth, overhangs: shape === 'L' ? [out] : [out / 2, out / 2] } } : {}),
+  };
 }
 
 /** The wall that carries torques, where the beam has any; else null. */
-export function torsionWall(beam: PreparedBeam, code: DesignCode, span: number, linkDiameter: number): TorsionWall | null {
+export function torsionWall(
+  beam: PreparedBeam,
+  code: DesignCode,
+  span: number,
+  linkDiameter: number,
+  corners: CornerBars,
+): TorsionWall | null {
   const isTwisted =
     beam.mode === 'forces'
       ? beam.forces.some((f) => (f.torsion ?? 0) !== 0)
       : beam.loads.some((l) => l.type === 'torque' || l.type === 'pointTorque');
-  return isTwisted ? code.torsion.wall(torsionOutline(beam, span, linkDiameter)) : null;
+  return isTwisted ? code.torsion.wall(torsionOutline(beam, span, linkDiameter, corners)) : null;
 }
 
 /** A station with its torque and shear, and what the code makes of both. */
@@ -93,7 +126,7 @@ export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: 
       if (T < 1) return [];
       const section = resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!));
       const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
-      const question = torsionQuestion(beam, span, section, links, T, force);
+      const question = torsionQuestion(beam, span, section, links, { T, V: force }, cornerBars(resistance.map, span, x));
       return [{ i, span, x, question, answer: code.torsion.check(silent, question) }];
     });
   });

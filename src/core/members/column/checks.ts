@@ -7,7 +7,7 @@ import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck, guarded } from '../../checks/check';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
-import { alongDemand, forcesAbout, governingAt, type PlaceResult, type SetResult } from './strength';
+import { alongDemand, endForces, governingAt, momentsAbout, type PlaceResult, type SetResult } from './strength';
 
 /** What every check of a column may look at. */
 export interface ColumnBasis {
@@ -93,9 +93,8 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
 /** From the typed moments to those that are carried, and the section at its limit. */
 function strengthSteps(c: Calc, { column, code, model }: ColumnBasis, r: SetResult, p: PlaceResult): void {
   for (const axis of ['x', 'y'] as const) {
-    const accidental = p.accidental[axis];
-    c.note(`Bending about ${axis}${accidental ? ', with imperfections or least eccentricity' : ''}:`);
-    model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), accidental);
+    c.note(`Bending about ${axis}${p.accidental[axis] ? ', with imperfections or least eccentricity' : ''}:`);
+    momentsAbout(c, r.set, column, model, axis, p);
   }
   code.column.ultimateBasis(c, column.materials, column.transverse);
   const point = model.surface.capacity(p.N, p.Mx, p.My);
@@ -142,74 +141,72 @@ export function axialChecks({ results, model, code, column }: ColumnBasis): Deri
   return list;
 }
 
-/** From typed to carried moments about an axis, with the least eccentricity that makes them largest. */
-function momentsAbout(c: Calc, { column, model }: ColumnBasis, r: SetResult, axis: 'x' | 'y'): void {
-  model.axes[axis].rule.moments(c, forcesAbout(r.set, column, axis), true);
-}
+/** With what is accidental about both axes, as it makes the moments largest about each. */
+const fully = { accidental: { x: true, y: true }, sense: { x: 1, y: 1 } } as const;
 
 /** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
 export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results, code } = basis;
-  const good = results.filter((r) => !r.refusal);
-  const list: DerivableCheck[] = [];
+  const good = basis.results.filter((r) => !r.refusal).map((r) => r.set);
+  return (['x', 'y'] as const).flatMap((axis) => [...bucklingCheck(basis, good, axis), ...growthCheck(basis, good, axis)]);
+}
+
+function bucklingCheck(basis: ColumnBasis, sets: readonly LoadSet[], axis: 'x' | 'y'): DerivableCheck[] {
+  const { code, column, model } = basis;
+  const buckling = (s: LoadSet, c = silent) => momentsAbout(c, s, column, model, axis, fully).buckling;
+  const set = largestOf(
+    sets.filter((s) => buckling(s) !== null),
+    (s) => buckling(s)!,
+  );
+  if (!set) return [];
+  const { N } = endForces(set, column, axis);
+  return [
+    compareCheck({
+      id: `buckling-${axis}`,
+      family: 'bending',
+      title: `Buckling about ${axis}`,
+      clause: code.column.clauses.growth,
+      place: nowhere,
+      combination: set.name,
+      kind: 'force',
+      compare: (c) => ({
+        demand: N,
+        demandIs: ['axial force', `of load set ${set.name}, the larger of both ends`],
+        capacity: N / buckling(set, c)!,
+        capacityIs: ['axial force at which the moments grow without end', 'from the growth above'],
+      }),
+    }),
+  ];
+}
+
+function growthCheck(basis: ColumnBasis, sets: readonly LoadSet[], axis: 'x' | 'y'): DerivableCheck[] {
+  const { code, column, model } = basis;
   const limit = code.column.mostGrowth;
-  for (const axis of ['x', 'y'] as const) {
-    const buckling = largestOf(
-      good.filter((r) => r[axis].buckling !== null),
-      (r) => r[axis].buckling!,
-    );
-    if (buckling)
-      list.push(
-        compareCheck({
-          id: `buckling-${axis}`,
-          family: 'bending',
-          title: `Buckling about ${axis}`,
-          clause: code.column.clauses.growth,
-          place: nowhere,
-          combination: buckling.set.name,
-          kind: 'force',
-          compare: (c) => {
-            momentsAbout(c, basis, buckling, axis);
-            return {
-              demand: buckling.set.N,
-              demandIs: ['axial force', `of load set ${buckling.set.name}`],
-              capacity: buckling.set.N / buckling[axis].buckling!,
-              capacityIs: ['axial force at which the moments grow without end', 'from the growth above'],
-            };
-          },
-        }),
-      );
-    if (limit === null) continue;
-    const ratio = (r: SetResult) => {
-      const d = r[axis];
-      const largest = Math.max(...[d.top, d.mid, d.bottom].map(Math.abs));
-      return d.isSlender && d.firstOrder > 0 ? largest / d.firstOrder : 0;
-    };
-    const r = largestOf(good, ratio);
-    if (r && ratio(r) > 1)
-      list.push(
-        compareCheck({
-          id: `growth-${axis}`,
-          family: 'bending',
-          title: `Second-order growth, ${axis}`,
-          clause: code.column.clauses.growth,
-          place: nowhere,
-          combination: r.set.name,
-          kind: 'ratio',
-          compare: (c) => {
-            momentsAbout(c, basis, r, axis);
-            return {
-              demand: ratio(r),
-              demandIs: ['largest moment over the largest of first order', 'of the moments above'],
-              capacity: limit,
-              capacityIs: ['most growth allowed', 'as the code has it'],
-            };
-          },
-          fails: (growth, most) => `Second order makes the moment ${growth} times as large; at most ${most} is allowed.`,
-        }),
-      );
-  }
-  return list;
+  if (limit === null) return [];
+  const ratio = (s: LoadSet, c = silent) => {
+    const d = momentsAbout(c, s, column, model, axis, fully);
+    const largest = Math.max(...[d.top, d.mid, d.bottom].map(Math.abs));
+    return d.isSlender && d.firstOrder > 0 ? largest / d.firstOrder : 0;
+  };
+  const set = largestOf(sets, ratio);
+  if (!set || ratio(set) <= 1) return [];
+  return [
+    compareCheck({
+      id: `growth-${axis}`,
+      family: 'bending',
+      title: `Second-order growth, ${axis}`,
+      clause: code.column.clauses.growth,
+      place: nowhere,
+      combination: set.name,
+      kind: 'ratio',
+      compare: (c) => ({
+        demand: ratio(set, c),
+        demandIs: ['largest moment over the largest of first order', 'of the moments above'],
+        capacity: limit,
+        capacityIs: ['most growth allowed', 'as the code has it'],
+      }),
+      fails: (growth, most) => `Second order makes the moment ${growth} times as large; at most ${most} is allowed.`,
+    }),
+  ];
 }
 
 interface Shearing {

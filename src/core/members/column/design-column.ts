@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import type { Quantities } from '../../checks/result';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { quantitiesOf } from '../../model/member-model';
@@ -71,7 +72,7 @@ export function* uprightSteps(
     combinations: column.mode === 'cases' ? code.combinations(column.cases) : [],
     bars: model.bars,
     steelRatio: model.section.steelArea / model.section.gross.area,
-    slenderness: { x: slendernessOf(model, governs, 'x'), y: slendernessOf(model, governs, 'y') },
+    slenderness: { x: slendernessOf(model, results, 'x'), y: slendernessOf(model, results, 'y') },
     checks,
     governing: governing(checks) ?? null,
     quantities: quantities(model),
@@ -92,7 +93,9 @@ const summary = (r: SetResult) => ({
   ...(r.refusal ? { refusal: r.refusal } : {}),
 });
 
-function slendernessOf(model: ColumnModel, r: SetResult | undefined, axis: 'x' | 'y') {
+/** Slenderness about an axis against its limit, for the set with which it is nearest to it or most beyond. */
+function slendernessOf(model: ColumnModel, results: readonly SetResult[], axis: 'x' | 'y') {
+  const r = largestOf(results, (s) => s[axis].slenderness / s[axis].limit || 0);
   if (!r) return null;
   const { slenderness, limit, isSlender } = r[axis];
   return { l0: model.axes[axis].l0, value: slenderness, limit, isSlender };

@@ -8,7 +8,7 @@ import { squashLoad } from '../../section/ultimate';
 import type { ColumnInput } from './input';
 import type { ColumnResult } from './result';
 import { columnModel, type ColumnModel } from './section';
-import { forcesAbout, strengthOf, type SetResult } from './strength';
+import { endForces, strengthOf, type PlaceResult, type SetResult } from './strength';
 
 /** All that a sheet shows of one load set beside the checks. Made anew for the set that is chosen; the table of sets does not need it. */
 export interface ColumnPicture {
@@ -54,7 +54,7 @@ export function columnPicture(
   const model = columnModel(column, code);
   const { surface } = model;
   const strength = strengthOf(set, index, column, model, code);
-  const { N, Mx, My, accidental } = strength.worst;
+  const { N, Mx, My } = strength.worst;
   const size = Math.hypot(Mx, My);
   const own = size > 0 ? Math.atan2(Mx, My) : Math.PI / 2;
   const limit = size > 0 ? surface.capacity(N, Mx, My) : undefined;
@@ -63,10 +63,7 @@ export function columnPicture(
   return {
     model,
     strength,
-    steps: {
-      x: model.axes.x.rule.steps(forcesAbout(set, column, 'x'), accidental.x),
-      y: model.axes.y.rule.steps(forcesAbout(set, column, 'y'), accidental.y),
-    },
+    steps: { x: stepsAbout(column, model, strength, 'x'), y: stepsAbout(column, model, strength, 'y') },
     limit,
     byMoment: limit ? size / ((limit.Mx * Mx + limit.My * My) / size) : null,
     byRay: Number.isFinite(size) && (size > 0 || N !== 0) ? capacityAlongRay(surface, N, Mx, My) : null,
@@ -78,6 +75,20 @@ export function columnPicture(
     contour: surface.contour(N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
     critical: criticalPoints(surface, direction),
   };
+}
+
+/**
+ * The way from the moments typed to those that are carried: of each place in the state that is worst there, so that its last line is what the
+ * check of the place carries.
+ */
+function stepsAbout(column: ColumnInput, model: ColumnModel, { set, places, worst }: SetResult, axis: 'x' | 'y'): readonly MomentStep[] {
+  const f = endForces(set, column, axis);
+  // A metre of a longer wall does not bend in its plane.
+  if (column.isStrip && axis === 'y')
+    return [{ title: 'to be carried', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom }];
+  const of = (p: PlaceResult) => model.axes[axis].rule.steps(f, p.accidental[axis], p.sense[axis]);
+  const [top, mid, foot] = (['top', 'mid', 'foot'] as const).map((place) => of(places.find((p) => p.place === place) ?? worst));
+  return mid!.map((step, i) => ({ ...step, top: top![i]!.top, bottom: foot![i]!.bottom }));
 }
 
 function sumRule(column: ColumnInput, code: DesignCode, model: ColumnModel, N: number, Mx: number, My: number): ColumnPicture['bySum'] {

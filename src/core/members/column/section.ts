@@ -25,6 +25,8 @@ export interface ColumnModel {
   /** Extents along x and y. */
   readonly width: number;
   readonly depth: number;
+  /** Whether concrete and bars are the same to both sides of both axes. */
+  readonly isEven: boolean;
   readonly axes: { readonly x: AxisModel; readonly y: AxisModel };
 }
 
@@ -81,8 +83,24 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
     surface,
     width,
     depth,
+    isEven: isEvenSection(section),
     axes: { x: axis('x'), y: axis('y') },
   };
+}
+
+/** Whether a section is its own picture in both axes through its centroid, to a thousandth of a millimetre. */
+function isEvenSection({ outline, bars }: PolygonSection): boolean {
+  const near = (a: number, b: number) => Math.abs(a - b) < 1e-3;
+  const sides = [
+    [-1, 1],
+    [1, -1],
+  ] as const;
+  const points = [...outline.outer, ...outline.holes.flat()];
+  return sides.every(
+    ([sx, sy]) =>
+      points.every(([x, y]) => points.some(([px, py]) => near(px, sx * x) && near(py, sy * y))) &&
+      bars.every((b) => bars.some((o) => near(o.x, sx * b.x) && near(o.y, sy * b.y) && near(o.area, b.area))),
+  );
 }
 
 /** Spacing of the ties near the ends of the column: as set, else as close as the rule asks there. */
@@ -129,13 +147,17 @@ function axisModel(
     inertia,
     steelArea: section.steelArea,
     steelInertia: bars.reduce((sum, b) => sum + b.area * (key === 'x' ? b.y : b.x) ** 2, 0),
-    perimeter: gross.perimeter,
+    perimeter: dryingPerimeter(column, section),
     shape: column.shape.kind === 'rectangle' ? 'rectangle' : column.shape.kind === 'circle' ? 'circle' : 'other',
     squash: squashLoad(section, basis),
     storey: column.storey,
   };
   return { clear, l0, slender, rule: code.column.slenderness(slender) };
 }
+
+/** Perimeter exposed to drying (mm): of a metre of a longer wall its two faces. */
+export const dryingPerimeter = ({ isStrip, shape }: Pick<ColumnInput, 'isStrip' | 'shape'>, { gross }: PolygonSection): number =>
+  isStrip && shape.kind === 'rectangle' ? 2 * shape.b : gross.perimeter;
 
 /** Effective length about an axis (mm): given as a factor or a length, or found from the ends. */
 export function effectiveLength(

@@ -5,7 +5,7 @@ import { bearing } from '../../section/polygon-section';
 import { momentCurvature, solvePlane, strainAt, type CurvaturePoint, type StrainLaws, type StrainPlane } from '../../section/strain-plane';
 import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
 import { inBendingSense } from './load-sets';
-import type { ColumnModel } from './section';
+import { dryingPerimeter, type ColumnModel } from './section';
 import { strengthOf } from './strength';
 
 /** Strain and stress of one fibre at a height v along the direction of growing compression (mm from the centroid, MPa). */
@@ -43,9 +43,9 @@ export function designLaws(model: ColumnModel): StrainLaws {
 
 /** Modulus of concrete under a service set, creep counted as far as the set is sustained (MPa). */
 export function serviceModulus(c: Calc, column: ColumnInput, code: DesignCode, model: ColumnModel, set: LoadSet): number {
-  const { area, perimeter } = model.section.gross;
+  const { area } = model.section.gross;
   const sustained = set.kind === 'quasiPermanent' ? 1 : (set.sustained ?? column.sustained ?? 1);
-  return code.service.modulus(c, column.materials, area, perimeter, sustained);
+  return code.service.modulus(c, column.materials, area, dryingPerimeter(column, model.section), sustained);
 }
 
 /** Laws of the cracked elastic section under a service set, creep counted for its sustained part. */

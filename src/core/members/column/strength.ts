@@ -1,6 +1,6 @@
 import { largestOf } from '../../checks/largest';
-import { silent } from '../../calc/calc';
-import type { DesignMoments, EndForces } from '../../codes/column-rules';
+import { silent, type Calc } from '../../calc/calc';
+import type { DesignMoments, EndForces, Sense } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import { capacityAlongRay } from '../../section/capacity';
 import type { SurfacePoint } from '../../section/resistance-surface';
@@ -14,6 +14,11 @@ export interface Accidental {
   readonly y: boolean;
 }
 
+export interface Senses {
+  readonly x: Sense;
+  readonly y: Sense;
+}
+
 /** Moments that a load set brings to one place, with the utilisation there. */
 export interface PlaceResult {
   readonly place: Place;
@@ -21,6 +26,8 @@ export interface PlaceResult {
   readonly Mx: number;
   readonly My: number;
   readonly accidental: Accidental;
+  /** The sense about each axis in which what is accidental acts. */
+  readonly sense: Senses;
   /** By the measure that is chosen; null when it cannot be had. */
   readonly utilisation: number | null;
   /** False while it is only read from the table of the surface, within a few per cent. */
@@ -39,7 +46,8 @@ export interface SetResult {
   readonly refusal?: string;
 }
 
-function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForces {
+/** First-order forces of a set about an axis, as the slenderness rule takes them. */
+export function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForces {
   const f = inBendingSense(set, column.signs);
   const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
   const sway = column.axes[axis].isBraced ? 0 : (set.sway ?? column.sway ?? NaN);
@@ -48,18 +56,22 @@ function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForce
   return { N, top, bottom, swayTop: sway * top, swayBottom: sway * bottom, sustained: set.sustained ?? column.sustained };
 }
 
-/** First-order forces of a set about an axis, as the slenderness rule takes them. */
-export const forcesAbout = endForces;
-
-/** Design moments of a set for a choice of accidental axes. */
-export function designMoments(set: LoadSet, column: ColumnInput, model: ColumnModel, accidental: Accidental) {
-  return {
-    x: model.axes.x.rule.moments(silent, endForces(set, column, 'x'), accidental.x),
-    y: model.axes.y.rule.moments(silent, endForces(set, column, 'y'), accidental.y),
-  };
+/** A way in which a set may act: what is accidental, and to which side. */
+interface Trial {
+  readonly accidental: Accidental;
+  readonly sense: Senses;
 }
 
-function variantsOf(code: DesignCode, column: ColumnInput): readonly Accidental[] {
+/** Design moments of a set about an axis. A metre of a longer wall does not bend in its plane: there the forces are as they were found. */
+export function momentsAbout(c: Calc, set: LoadSet, column: ColumnInput, model: ColumnModel, axis: 'x' | 'y', trial: Trial): DesignMoments {
+  const f = endForces(set, column, axis);
+  if (!column.isStrip || axis === 'x') return model.axes[axis].rule.moments(c, f, trial.accidental[axis], trial.sense[axis]);
+  const firstOrder = Math.max(Math.abs(f.top), Math.abs(f.bottom));
+  const { top, bottom } = f;
+  return { top, mid: (top + bottom) / 2, bottom, firstOrder, isSlender: false, slenderness: 0, limit: Infinity, buckling: null };
+}
+
+function accidentals(code: DesignCode, column: ColumnInput): readonly Accidental[] {
   if (column.isStrip) return [{ x: true, y: false }];
   if (code.column.accidentalTogether) return [{ x: true, y: true }];
   return [
@@ -68,17 +80,22 @@ function variantsOf(code: DesignCode, column: ColumnInput): readonly Accidental[
   ];
 }
 
-/** A moment that is only accidental may act either way, which matters where the section is not the same both ways. */
-function eitherWay(set: LoadSet, column: ColumnInput): LoadSet[] {
-  const isEven =
-    ['rectangle', 'circle', 'ring', 'cross', 'I'].includes(column.shape.kind) &&
-    (column.bars.kind !== 'list' || column.tiesAcross === false);
-  let sets = [set];
-  if (isEven) return sets;
-  // A moment of -1 N mm has the sign and no weight.
-  if (set.mxTop === 0 && set.mxBottom === 0) sets = sets.flatMap((s) => [s, { ...s, mxTop: -1, mxBottom: -1 }]);
-  if (set.myTop === 0 && set.myBottom === 0) sets = sets.flatMap((s) => [s, { ...s, myTop: -1, myBottom: -1 }]);
-  return sets;
+/**
+ * The senses in which what is accidental about an axis may govern. Both, unless the section is the same to both sides and one sense adds to the
+ * moments of both ends: then the other only takes away from them.
+ */
+function sensesAbout(set: LoadSet, column: ColumnInput, model: ColumnModel, axis: 'x' | 'y'): readonly Sense[] {
+  if (column.isStrip && axis === 'y') return [1];
+  if (!model.isEven) return [1, -1];
+  const f = endForces(set, column, axis);
+  const foot = column.axes[axis].isBraced ? f.bottom : -f.bottom;
+  if (f.top >= 0 && foot >= 0) return [1];
+  return f.top <= 0 && foot <= 0 ? [-1] : [1, -1];
+}
+
+function trialsOf(set: LoadSet, column: ColumnInput, model: ColumnModel, code: DesignCode): Trial[] {
+  const [sx, sy] = (['x', 'y'] as const).map((axis) => sensesAbout(set, column, model, axis)) as [readonly Sense[], readonly Sense[]];
+  return accidentals(code, column).flatMap((accidental) => sx.flatMap((x) => sy.map((y) => ({ accidental, sense: { x, y } }))));
 }
 
 /** Checks an ultimate load set at the ends and between them, in the true direction of the moment. */
@@ -87,10 +104,9 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
     code.column.splitsSway && (['x', 'y'] as const).some((a) => !column.axes[a].isBraced) && (set.sway ?? column.sway) === null;
   const found: { result: PlaceResult; rough: number; x: DesignMoments; y: DesignMoments }[] = [];
   const refusals: string[] = needsSway ? ['State which part of the end moments comes with sway.'] : [];
-  for (const [tried, accidental] of needsSway
-    ? []
-    : eitherWay(set, column).flatMap((s) => variantsOf(code, column).map((a) => [s, a] as const))) {
-    const { x, y } = designMoments(tried, column, model, accidental);
+  const about = (axis: 'x' | 'y', trial: Trial, of = set) => momentsAbout(silent, of, column, model, axis, trial);
+  for (const trial of needsSway ? [] : trialsOf(set, column, model, code)) {
+    const [x, y] = [about('x', trial), about('y', trial)];
     const refusal = x.refusal ?? y.refusal;
     if (refusal) {
       refusals.push(refusal);
@@ -100,22 +116,18 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
       const key = place === 'foot' ? 'bottom' : place;
       const N = axialAt(set, place);
       const rough = roughUtilisation(model, N, x[key], y[key]);
-      const result: PlaceResult = { place, N, Mx: x[key], My: y[key], accidental, utilisation: rough, isExact: false };
+      const result: PlaceResult = { place, N, Mx: x[key], My: y[key], ...trial, utilisation: rough, isExact: false };
       found.push({ result, rough, x, y });
     }
   }
-  const quiet = { x: true, y: true };
   if (refusals.length > 0 || found.length === 0) {
-    const { x, y } = designMoments({ ...set, sway: set.sway ?? 0 }, column, model, quiet);
-    const none: PlaceResult = {
-      place: 'mid',
-      N: axialAt(set, 'mid'),
-      Mx: NaN,
-      My: NaN,
-      accidental: quiet,
-      utilisation: null,
-      isExact: true,
-    };
+    const quiet: Trial = { accidental: { x: true, y: true }, sense: { x: 1, y: 1 } };
+    const N = axialAt(set, 'mid');
+    const none: PlaceResult = { place: 'mid', N, Mx: NaN, My: NaN, ...quiet, utilisation: null, isExact: true };
+    const [x, y] = (['x', 'y'] as const).map((axis) => about(axis, quiet, { ...set, sway: set.sway ?? 0 })) as [
+      DesignMoments,
+      DesignMoments,
+    ];
     return { index, set, x, y, places: [], worst: none, refusal: refusals[0] ?? 'No moments could be found.' };
   }
   // Exact only for what may govern the set: the table is within a few per cent.
@@ -154,12 +166,15 @@ function roughUtilisation({ surface }: ColumnModel, N: number, Mx: number, My: n
   return capacity > 0 ? Math.hypot(Mx, My) / capacity : Infinity;
 }
 
-/** Utilisation of the section under N, Mx, My by the measure of the code's choice. Axial force alone where it is more, or there is no moment. */
+/**
+ * Utilisation of the section under N, Mx, My by the measure of the code's choice. Where N alone is more than the section carries there is no
+ * moment to compare with: N and M are measured growing together.
+ */
 export function utilisation(model: ColumnModel, code: DesignCode, N: number, Mx: number, My: number): number {
   const axial = N >= 0 ? N / model.surface.most : N / model.surface.least;
   const size = Math.hypot(Mx, My);
-  if (size === 0 || axial > 1) return axial;
-  if (code.column.measure === 'ray') return capacityAlongRay(model.surface, N, Mx, My);
+  if (size === 0) return axial;
+  if (axial > 1 || code.column.measure === 'ray') return capacityAlongRay(model.surface, N, Mx, My);
   const point = model.surface.capacity(N, Mx, My);
   return point ? size / alongDemand(point, Mx, My) : capacityAlongRay(model.surface, N, Mx, My);
 }

@@ -25,11 +25,19 @@ export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
   return column;
 }
 
+const barsOfMetre = (wall: WallInput): number => Math.max(1, Math.floor(wallLength(wall) / wall.vertical.spacing + 1e-9));
+
+/** The part of its bars that a wall has of each: more than one where a metre holds two and a half, and two are laid out. */
+export const barShare = (wall: WallInput): number => (wall.isStrip ? wallLength(wall) / wall.vertical.spacing / barsOfMetre(wall) : 1);
+
 /** More in a face than 30 m with a bar every 50 mm. */
 const MOST_BARS = 601;
 
-/** Vertical bars of both faces, evenly, half a spacing from the ends of a strip, a cover from those of a whole wall. */
-function faceBars(wall: WallInput): { x: number; y: number; size: string }[] {
+/**
+ * Vertical bars of both faces, evenly, half a spacing from the ends of a strip, a cover from those of a whole wall. A metre of wall that holds no
+ * whole number of bars has those that it holds at their spacing, each with a larger share: the steel is what there is per metre.
+ */
+function faceBars(wall: WallInput): { x: number; y: number; size: string; share: number }[] {
   const catalogue = catalogues[wall.catalogue];
   const v = findBar(catalogue, wall.vertical.size);
   const h = findBar(catalogue, wall.horizontal.size);
@@ -38,14 +46,13 @@ function faceBars(wall: WallInput): { x: number; y: number; size: string }[] {
   const y = wall.thickness / 2 - wall.cover - (wall.horizontalOutside ? h.diameter : 0) - v.diameter / 2;
   const end = wall.isStrip ? wall.vertical.spacing / 2 : wall.cover + h.diameter + v.diameter / 2;
   const room = length - 2 * end;
-  const n = wall.isStrip
-    ? Math.max(1, Math.round(length / wall.vertical.spacing))
-    : Math.max(2, Math.ceil(room / wall.vertical.spacing - 1e-9) + 1);
+  const n = wall.isStrip ? barsOfMetre(wall) : Math.max(2, Math.ceil(room / wall.vertical.spacing - 1e-9) + 1);
   // A length or a spacing that cannot be meant is a fault of its field: no bars are laid out for it, also not on the sheet.
   if (!(n <= MOST_BARS)) return [];
-  const step = wall.isStrip ? length / n : room / (n - 1);
-  const from = wall.isStrip ? -length / 2 + step / 2 : -length / 2 + end;
-  return [1, -1].flatMap((side) => Array.from({ length: n }, (_, i) => ({ x: from + i * step, y: side * y, size: v.name })));
+  const step = wall.isStrip ? wall.vertical.spacing : room / (n - 1);
+  const from = wall.isStrip ? (-step * (n - 1)) / 2 : -length / 2 + end;
+  const share = barShare(wall);
+  return [1, -1].flatMap((side) => Array.from({ length: n }, (_, i) => ({ x: from + i * step, y: side * y, size: v.name, share })));
 }
 
 /** Effective length over clear height out of plane, by how the edges are held; null where it is given. */

@@ -5,6 +5,7 @@ import type { MemberModel } from '../../model/member-model';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { uprights } from '../column/model';
 import type { ColumnModel } from '../column/section';
+import { barShare } from './as-column';
 import { wallLength, type WallInput } from './input';
 
 /** The wall, or its metre, as it is to be built, from its foot at z = 0. Bars without laps. */
@@ -13,7 +14,10 @@ export function wallInSpace(wall: WallInput, { bars }: Pick<ColumnModel, 'bars'>
   return {
     concrete: [{ along: 'z', from: 0, to: wall.height, outline }],
     supports: [],
-    bars: withMarks([...uprights(wall, bars).map((set) => ({ ...set, source: { of: 'vertical' } })), horizontals(wall)]),
+    bars: withMarks([
+      ...uprights(wall, bars).map((set) => ({ ...set, share: barShare(wall), source: { of: 'vertical' } })),
+      horizontals(wall),
+    ]),
   };
 }
 

@@ -3,7 +3,7 @@ import type { DesignCode } from '../../../codes/design-code';
 import { areaOf, barOf } from '../../../reinforcement/bar-groups';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { sectionAt } from '../section-at';
-import { torsionQuestion } from '../torsion';
+import { cornerBars, torsionQuestion } from '../torsion';
 import type { PreparedBeam } from '../prepared';
 
 /** What a section carries with the bars that it has, each force alone and without axial force (N, N mm). */
@@ -36,7 +36,7 @@ function torsionAlone(beam: PreparedBeam, code: DesignCode, resistance: Resistan
   const { steel, catalogue } = resistance.map;
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
   const section = resistance.shearSection(0, 0, ['sagging']);
-  const answer = code.torsion.check(silent, torsionQuestion(beam, 0, section, links, LARGE, 0));
+  const answer = code.torsion.check(silent, torsionQuestion(beam, 0, section, links, { T: LARGE, V: 0 }, cornerBars(resistance.map, 0, 0)));
   // A torque that compatibility alone brings is never carried in full.
   if (answer.design < LARGE) return null;
   const side = steel.side ? 2 * steel.side.count * barOf(steel.side, catalogue).area : 0;

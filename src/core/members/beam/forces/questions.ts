@@ -2,7 +2,7 @@ import type { BendingSection, ShearSection } from '../../../codes/design-code';
 import type { GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { sectionAt, type SectionHere } from '../section-at';
-import { torsionQuestion } from '../torsion';
+import { cornerBars, torsionQuestion } from '../torsion';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
 
@@ -24,5 +24,6 @@ export const shearUnder = (resistance: ResistanceMap, f: GivenForces): ShearSect
 
 export function torsionUnder(beam: PreparedBeam, resistance: ResistanceMap, f: GivenForces) {
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
-  return torsionQuestion(beam, 0, shearUnder(resistance, f), links, Math.abs(f.torsion ?? 0), Math.abs(f.shear));
+  const forces = { T: Math.abs(f.torsion ?? 0), V: Math.abs(f.shear) };
+  return torsionQuestion(beam, 0, shearUnder(resistance, f), links, forces, cornerBars(resistance.map, 0, 0));
 }

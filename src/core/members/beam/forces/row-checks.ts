@@ -1,11 +1,13 @@
 import { CalcError, silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
+import type { TorsionAnswer, TorsionQuestion } from '../../../codes/torsion-rules';
 import { guarded, type DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import { type GivenForces } from '../input';
 import { linksOf, type ResistanceMap } from '../resistance';
 import { bendingTask } from '../section-at';
 import { shareOut } from '../torsion';
+import { noTube } from '../torsion-checks';
 import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
 import { tensionFace } from '../sense';
 import type { PreparedBeam } from '../prepared';
@@ -47,10 +49,34 @@ export function torsionRow(beam: PreparedBeam, code: DesignCode, resistance: Res
       fails: (torque) => `${words} at ${label} for a torque of ${torque}.`,
     });
   const { clauses } = code.torsion;
+  if (answer.refusal) return [noTube(code, label, `torsion-concrete-${i + 1}`, `Torsion, ${label}`, answer.refusal)];
   return [
+    ...spacingWithTorque(code, question, answer, label, i),
     make('concrete', 'Torsion and shear, concrete', clauses.concrete, answer.concrete, 'The section is too small'),
     make('links', `Torsion and shear, ${code.linkWord}`, clauses.links, answer.links, `More ${code.linkWord} are needed`),
     make('bars', 'Bars for bending and torsion', clauses.longitudinal, bars, 'More bars are needed'),
+  ];
+}
+
+/** Links no further apart than a torque allows. */
+function spacingWithTorque(code: DesignCode, question: TorsionQuestion, answer: TorsionAnswer, label: string, i: number): DerivableCheck[] {
+  if (answer.design === 0) return [];
+  return [
+    compareCheck({
+      id: `torsion-link-spacing-${i + 1}`,
+      family: 'detailing',
+      title: `Spacing of ${code.linkWord} with torsion, ${label}`,
+      clause: answer.spacing.clause,
+      place: { x: null, label },
+      kind: 'length',
+      compare: (c) => ({
+        demand: question.links.spacing,
+        demandIs: [`spacing of ${code.linkWord}`, 'as typed or chosen'],
+        capacity: code.torsion.check(c, question).spacing.value,
+        capacityIs: ['largest distance with torsion', 'as the code asks for this section'],
+      }),
+      fails: (is, allowed) => `${code.linkWord} stand ${is} apart; ${allowed} is allowed with torsion.`,
+    }),
   ];
 }
 

@@ -7,7 +7,7 @@ import { chooseBars } from '../choose-bars';
 import { chooseLinks } from '../choose-links';
 import { ResistanceMap } from '../resistance';
 import { SteelMap, type BeamSteel } from '../steel';
-import { shareOut, sideBars } from '../torsion';
+import { cornerBars, shareOut, sideBars } from '../torsion';
 import { shearUnder, torsionUnder } from './questions';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
@@ -45,6 +45,7 @@ export function sectionSteel(beam: PreparedBeam, code: DesignCode, extra = 0): B
     force: Math.abs(f.shear),
     section: shearUnder(resistance, f),
     torque: Math.abs(f.torsion ?? 0),
+    corners: cornerBars(resistance.map, 0, 0),
   }));
   const links = [chooseLinks(beam, code, 0, places, null)];
   const side = beam.bars.side ?? sideFor(beam, code, { ...draft, links });

@@ -1,13 +1,12 @@
 import { silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
 import type { CrackQuestion } from '../../../codes/service-rules';
-import { bandsFrom, grossProperties, outlinePoints, type BeamOutline } from '../../../geometry/beam-outline';
-import { outlineProperties } from '../../../geometry/polygon';
+import { bandsFrom, grossProperties, type BeamOutline } from '../../../geometry/beam-outline';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import { cracked } from '../../../section/elastic-section';
 import { layersOf } from '../section-at';
 import { tensionFace, type Sense } from '../sense';
-import { type PreparedBeam, outlineOf, plainSection } from '../prepared';
+import { dryingOf, type PreparedBeam, outlineOf, plainSection } from '../prepared';
 
 /** Modulus of the bars (MPa). */
 export const STEEL = 200_000;
@@ -64,7 +63,7 @@ export function faceCracks(beam: PreparedBeam, code: DesignCode, span: number, s
   const outline = outlineOf(beam, span);
   const plain = plainSection(outline, sense);
   const { area, centroid, inertia } = grossProperties(outline);
-  const perimeter = outlineProperties({ outer: outlinePoints(outline), holes: [] }).perimeter;
+  const perimeter = dryingOf(beam, span);
   const { materials } = beam;
   const toTensionFace = sense === 'sagging' ? centroid : outline.h - centroid;
   const uncracked = { section: plain, materials, area, perimeter, inertia, toTensionFace, age: 'end', partitionAge: 1 } as const;

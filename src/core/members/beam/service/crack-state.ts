@@ -28,8 +28,8 @@ export class CrackStates {
   /** Ratio of moduli in a span, creep counted for the sustained part. */
   alpha(span: number, c: Calc = silent): number {
     const { beam, code } = this.stiffness;
-    const { area } = this.stiffness.question(span, 0, 'sagging', 'end');
-    return STEEL / code.service.modulus(c, beam.materials, area, this.stiffness.perimeter(span), this.sustained);
+    const { area, perimeter } = this.stiffness.question(span, 0, 'sagging', 'end');
+    return STEEL / code.service.modulus(c, beam.materials, area, perimeter, this.sustained);
   }
 
   /** The state under a moment (N mm, positive) that stretches the face of that sense; undefined without bars there. */

@@ -1,14 +1,13 @@
 import { silent } from '../../../calc/calc';
 import type { BendingSection, DesignCode } from '../../../codes/design-code';
 import type { StiffnessQuestion } from '../../../codes/service-rules';
-import { outlinePoints, grossProperties } from '../../../geometry/beam-outline';
-import { outlineProperties } from '../../../geometry/polygon';
+import { grossProperties } from '../../../geometry/beam-outline';
 import type { SectionStiffness } from '../../../section/mean-curvature';
 import { sectionWith } from '../section-at';
 import type { SteelAlong } from '../steel';
 import type { Grid } from './service-moments';
 import { compressionFace, tensionFace, type Sense } from '../sense';
-import { type PreparedBeam, outlineOf } from '../prepared';
+import { dryingOf, type PreparedBeam, outlineOf } from '../prepared';
 
 /** Stiffness of a beam's sections in service, worked out once for each different section, sense and age. */
 export class StiffnessMap {
@@ -26,8 +25,6 @@ export class StiffnessMap {
   };
   /** The bars in the middle of each step, as a number. */
   private readonly steps: Float64Array;
-  private readonly perimeters: readonly number[];
-
   constructor(
     readonly beam: PreparedBeam,
     readonly code: DesignCode,
@@ -35,7 +32,6 @@ export class StiffnessMap {
     private readonly grid: Grid,
   ) {
     this.steps = Float64Array.from(grid.x, (x, i) => this.barsKey(grid.span[i]!, x));
-    this.perimeters = beam.spans.map((_, i) => outlineProperties({ outer: outlinePoints(outlineOf(beam, i)), holes: [] }).perimeter);
   }
 
   /** Equal bars in both faces have equal keys; those of hogging are the odd ones. */
@@ -58,10 +54,6 @@ export class StiffnessMap {
     return section;
   }
 
-  perimeter(span: number): number {
-    return this.perimeters[span]!;
-  }
-
   question(span: number, x: number, sense: Sense, age: StiffnessQuestion['age']): StiffnessQuestion {
     const outline = outlineOf(this.beam, span);
     const { area, centroid, inertia } = grossProperties(outline);
@@ -69,7 +61,7 @@ export class StiffnessMap {
       section: this.sectionAt(span, x, sense),
       materials: this.beam.materials,
       area,
-      perimeter: this.perimeters[span]!,
+      perimeter: dryingOf(this.beam, span),
       inertia,
       toTensionFace: sense === 'sagging' ? centroid : outline.h - centroid,
       age,
