@@ -144,7 +144,9 @@ describe('a second method: the strip is a beam a metre wide with the same bars',
     const [i, j] = [mid(r.strips!), mid(beam.strips!)];
     expect(r.strips!.resistanceSagging[i]! / beam.strips!.resistanceSagging[j]!).toBeCloseTo(1, 6);
     const w = (s: StripResult['service']) => most(s!.sums[0]!.max);
-    expect(w(r.service) / w(beam.service)).toBeCloseTo(1, 3);
+    // The beam dries from its sides as well and creeps a little more.
+    expect(w(r.service) / w(beam.service)).toBeGreaterThan(0.96);
+    expect(w(r.service) / w(beam.service)).toBeLessThan(1);
   });
 });
 

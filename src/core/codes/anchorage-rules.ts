@@ -5,8 +5,8 @@ import type { Limit, Materials } from './basis';
 export interface AnchorageQuestion {
   readonly materials: Materials;
   readonly diameter: number;
-  /** Design stress to be anchored; the full design strength where it is left out. */
-  readonly stress?: number;
+  /** Part of the design strength that has to be anchored; all of it where it is left out. */
+  readonly use?: number;
   /** Cast near the top with concrete below, and the depth of the member. */
   readonly isTop: boolean;
   readonly h: number;
@@ -20,9 +20,11 @@ export interface AnchorageQuestion {
   readonly transverse?: { readonly area: number; readonly spacing: number; readonly bars: number };
 }
 
-export interface EndSupportQuestion extends Omit<AnchorageQuestion, 'isBent' | 'stress'> {
+export interface EndSupportQuestion extends Omit<AnchorageQuestion, 'isBent' | 'use'> {
   /** Shear at the face, shift of the moment line, lever arm, and depth of the bars. */
   readonly V: number;
+  /** Shear at the centre of the support. */
+  readonly centreV: number;
   readonly shift: number;
   readonly z: number;
   readonly d: number;
@@ -36,6 +38,14 @@ export interface EndSupportQuestion extends Omit<AnchorageQuestion, 'isBent' | '
   readonly width: number;
   /** Whether a moment can stand at this end. */
   readonly isContinuous: boolean;
+}
+
+/** Bars of a layer with the links round them: strength (MPa), diameter and distance of their centres (mm). */
+export interface SplittingQuestion {
+  readonly strength: number;
+  readonly diameter: number;
+  readonly apart: number;
+  readonly transverse: NonNullable<AnchorageQuestion['transverse']>;
 }
 
 export interface EndSupport {
@@ -52,6 +62,8 @@ export interface AnchorageRules {
   /** Length of a lap where a share of the bars laps at one section. */
   lap(c: Calc, q: AnchorageQuestion, share: number): number;
   endSupport(c: Calc, q: EndSupportQuestion): EndSupport;
+  /** Links that strong bars near each other need where they are developed (mm); null where the code asks for none of these bars. */
+  splitting?(c: Calc, q: SplittingQuestion): { readonly needed: number; readonly there: number; readonly clause: string } | null;
   /** Moment strength without what the code takes off it, from the design strength of the bars that reach a place. */
   fullMoment(design: number): number;
   /** Whether the length of a bent bar is measured along it, so that its leg counts; else up to the bend. */

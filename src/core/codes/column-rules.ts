@@ -115,6 +115,8 @@ export interface TieRules {
   readonly leastDiameter: Limit;
   /** Spacing in the middle and near beams, slabs, and laps; and how far near reaches (mm). */
   readonly spacing: Limit;
+  /** Least spacing of a spiral from centre to centre (mm), where the code asks for room between its turns. */
+  readonly leastSpacing?: Limit;
   readonly spacingNearEnds: Limit;
   readonly nearEnds: number;
   /** Furthest clear distance of a bar without a leg from one that is held (mm). */

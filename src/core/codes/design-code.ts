@@ -125,6 +125,8 @@ export interface DesignCode {
 
   bendingResistance(c: Calc, s: BendingSection, m: Materials): BendingResistance | undefined;
   bendingSteel(c: Calc, task: BendingTask): RequiredSteel;
+  /** Whether a section under an axial force (N) is one that is bent in the first place, so that the rules of ductility of beams hold for it. */
+  isBentFirst(axial: number, area: number, m: Materials): boolean;
   ductility(c: Calc, r: BendingResistance, m: Materials, delta: number): Ductility | undefined;
   minimumSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   maximumSteel(c: Calc, s: BendingSection, m: Materials): number | undefined;
@@ -148,7 +150,8 @@ export interface DesignCode {
   anchorageLength(
     c: Calc,
     bar: { readonly diameter: number },
-    place: { readonly isTop: boolean; readonly h: number },
+    /** Whether the bar is near the top of a depth (mm), and its clear cover (mm). */
+    place: { readonly isTop: boolean; readonly h: number; readonly cover: number },
     m: Materials,
   ): number;
   readonly anchorageClause: string;

@@ -33,6 +33,24 @@ export interface ColumnBar {
   readonly isCorner: boolean;
 }
 
+/** The pair of bars whose clear distance (mm) is worst against what the thicker of them needs. */
+export function tightestPair(
+  bars: readonly ColumnBar[],
+  needed: (diameter: number) => number,
+): { readonly clear: number; readonly diameter: number } {
+  let worst = { clear: Infinity, diameter: bars[0]!.diameter, ratio: -Infinity };
+  bars.forEach((a, i) =>
+    bars.slice(i + 1).forEach((b) => {
+      const diameter = Math.max(a.diameter, b.diameter);
+      const clear = Math.hypot(a.x - b.x, a.y - b.y) - (a.diameter + b.diameter) / 2;
+      // Bars that touch or overlap are the worst of all.
+      const ratio = clear > 0 ? needed(diameter) / clear : Infinity;
+      if (ratio > worst.ratio) worst = { clear, diameter, ratio };
+    }),
+  );
+  return worst;
+}
+
 /** The laid-out bars, in the coordinates of the outline. Sizes that the catalogue lacks are left out; the faults say so. */
 export function placeColumnBars(shape: SectionShape, bars: ColumnBars, cover: number, tie: number, catalogue: BarCatalogue): ColumnBar[] {
   const bar = (size: string) => findBar(catalogue, size);

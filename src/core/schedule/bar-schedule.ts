@@ -62,7 +62,8 @@ export function scheduleOf(bars: readonly BarSet[], id: CatalogueId, code: Desig
     const { mandrel } = code.anchorage.bend(bar.diameter, set.role !== 'bar');
     const exact = cuttingLength(shape, dimensions, bar.diameter, mandrel.value / 2, deducts) ?? lengthAlong(set.corners);
     const length = Math.ceil(exact / step - 1e-6) * step;
-    const count = sets.reduce((sum, s) => sum + countOf(s), 0);
+    // A metre of wall need not hold a whole number of bars.
+    const count = Number(sets.reduce((sum, s) => sum + (s.share ?? 1) * countOf(s), 0).toFixed(2));
     return {
       mark,
       place: [...new Set(sets.map((s) => s.zone))].join(', '),

@@ -104,7 +104,8 @@ function finish(b: Bearing, out: UltimateState, tensionStrain: number, depth: nu
 /** Squash load of the section, before reduction (N). */
 export function squashLoad(section: PolygonSection, basis: UltimateBasis): number {
   const { stress } = basis.concrete;
-  const displaced = basis.deductsDisplaced ? section.steelArea * stress : 0;
+  // A cap on the axial force is set on the net area of concrete (ACI 318-19 22.4.2.2), whatever is done for single bars.
+  const displaced = basis.deductsDisplaced || basis.axialCap !== null ? section.steelArea * stress : 0;
   return stress * section.gross.area - displaced + section.steelArea * basis.squashStress;
 }
 

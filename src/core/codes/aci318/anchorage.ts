@@ -1,7 +1,7 @@
 import type { Calc } from '../../calc/calc';
-import type { AnchorageQuestion, AnchorageRules, EndSupport, EndSupportQuestion } from '../anchorage-rules';
-import { F as simple, gradeFactor } from './detailing';
-import { INCH, lightweightFactor } from './materials';
+import type { AnchorageQuestion, AnchorageRules, EndSupport, EndSupportQuestion, SplittingQuestion } from '../anchorage-rules';
+import { castingFactor, F as simple, gradeFactor } from './detailing';
+import { INCH, lightweightFactor, PSI } from './materials';
 import { twelveInches } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
@@ -21,6 +21,7 @@ export const F = {
     '25.4.3.1(a)',
   ),
   strength: twoForms('psi_c', 'min(1, f_c_prime / 105 + 0.6)', 'min(1, f_c_prime / 15000 + 0.6)', 'table 25.4.3.2'),
+  leastTransverse: formula('K_tr_min', '0.5 * d_b', '25.4.2.2'),
   splice: formula('l_st', 'k_B * l_d', 'table 25.5.2.1'),
   reach: formula('l_a_max', '1.3 * M_n / V_u + l_a', '9.7.3.8.3'),
 };
@@ -31,8 +32,7 @@ const isSmall = (d: number, form: Form) => d <= (form === 'SI' ? 19.2 : 0.755 * 
 function general(c: Calc, q: AnchorageQuestion, form: Form, coating = 1): number {
   const m = q.materials;
   const d_b = c.given(symbols.d_b, q.diameter);
-  const isHigh = q.isTop && q.h > 1.2 * twelveInches(form);
-  const psi_t = c.given(symbols.psi_t, isHigh ? 1.3 : 1, isHigh ? 'more than 12 in (300 mm) of fresh concrete below' : 'bottom bars');
+  const psi_t = castingFactor(c, q, form);
   const psi_e = c.given(symbols.psi_e, coating, coating === 1 ? 'uncoated' : 'coated');
   const psi_s = c.given(symbols.psi_s, isSmall(q.diameter, form) ? 0.8 : 1);
   const psi_g = c.given(symbols.psi_g, gradeFactor(m.steelStrength, form));
@@ -42,10 +42,13 @@ function general(c: Calc, q: AnchorageQuestion, form: Form, coating = 1): number
   const c_K = c.let(F.confinement, { c_b, K_tr, d_b });
   const sqrt_fc = c.let(simple.root[form], { f_c_prime: m.concreteStrength });
   const lambda = lightweightFactor(c, m.density, form);
-  return c.let(F.general[form], { f_y: q.stress ?? m.steelStrength, psi_t, psi_e, psi_s, psi_g, lambda, sqrt_fc, c_K, d_b });
+  return c.let(F.general[form], { f_y: m.steelStrength, psi_t, psi_e, psi_s, psi_g, lambda, sqrt_fc, c_K, d_b });
 }
 
-/** Development length (mm): straight 25.4.2.4 and at least 12 in, or with a standard hook 25.4.3. */
+/**
+ * Development length (mm): straight 25.4.2.4 and at least 12 in, or with a standard hook 25.4.3. Always for the full strength: at ends where
+ * nothing goes on, and for hooks, more steel than is needed shortens nothing (25.4.10.2(a), (d)).
+ */
 export function length(c: Calc, q: AnchorageQuestion, form: Form, coating = 1): number {
   if (!q.isBent) return Math.max(general(c, q, form, coating), twelveInches(form));
   const m = q.materials;
@@ -61,7 +64,7 @@ export function length(c: Calc, q: AnchorageQuestion, form: Form, coating = 1): 
   const psi_c = c.let(F.strength[form], { f_c_prime: m.concreteStrength });
   const sqrt_fc = c.let(simple.root[form], { f_c_prime: m.concreteStrength });
   const l_dh = c.let(F.hook[form], {
-    f_y: q.stress ?? m.steelStrength,
+    f_y: m.steelStrength,
     psi_e: c.given(symbols.psi_e, coating === 1 ? 1 : 1.2),
     psi_r,
     psi_o,
@@ -82,13 +85,16 @@ export function lap(c: Calc, q: AnchorageQuestion, form: Form): number {
   return Math.max(c.let(F.splice, { k_B, l_d }), twelveInches(form));
 }
 
-/** A third (simple ends) or a quarter of the positive steel runs into the support; bars at simple supports are limited in size, 9.7.3.8. */
+/**
+ * A third (simple ends) or a quarter of the positive steel runs into the support; bars at simple supports are limited in size, 9.7.3.8: there the
+ * moment is zero at the centre of the support, so shear and reach are both taken there.
+ */
 export function endSupport(c: Calc, q: EndSupportQuestion, form: Form): EndSupport {
   const share = q.isContinuous ? 1 / 4 : 1 / 3;
   const straight = length(c, { ...q, isBent: false }, form);
   const beyond = Math.max(0, q.available - q.width / 2);
   const l_a = c.given(symbols.l_a, Math.min(beyond, Math.max(q.d, 12 * q.diameter)), 'beyond the centre of the support');
-  const reach = q.isContinuous ? Infinity : c.let(F.reach, { M_n: q.moment, V_u: Math.max(q.V, 1), l_a });
+  const reach = q.isContinuous ? Infinity : c.let(F.reach, { M_n: q.moment, V_u: Math.max(q.centreV, 1), l_a });
   const leastBars = (share * q.spanArea) / Math.max(q.area, 1);
   if (!Number.isFinite(reach) || straight <= reach)
     return { needed: straight, available: Number.isFinite(reach) ? reach : straight, isBent: false, leastBars };
@@ -96,11 +102,21 @@ export function endSupport(c: Calc, q: EndSupportQuestion, form: Form): EndSuppo
   return { needed: length(c, { ...q, isBent: true }, form), available: q.available, isBent: true, leastBars };
 }
 
+/** Bars of 80 ksi (550 MPa) and more that stand less than 6 in (150 mm) apart: Ktr of at least half their diameter, 25.4.2.2. */
+function splitting(c: Calc, { strength, diameter, apart, transverse: t }: SplittingQuestion, form: Form) {
+  const isStrong = strength >= (form === 'SI' ? 549.9 : 79_990 * PSI);
+  if (!isStrong || apart >= (form === 'SI' ? 150 : 6 * INCH)) return null;
+  const needed = c.let(F.leastTransverse, { d_b: c.given(symbols.d_b, diameter) });
+  const there = c.let(F.transverse, { A_tr: t.area, s_tr: t.spacing, n_b: t.bars });
+  return { needed, there, clause: '25.4.2.2' };
+}
+
 export function anchorageRules(form: Form): AnchorageRules {
   return {
     length: (c, q) => length(c, q, form),
     lap: (c, q) => lap(c, q, form),
     endSupport: (c, q) => endSupport(c, q, form),
+    splitting: (c, q) => splitting(c, q, form),
     legCounts: false,
     // Bars that reach an end are tension-controlled there: phi is 0.9 (table 21.2.2).
     fullMoment: (design) => design / 0.9,

@@ -8,6 +8,7 @@ export const F = {
   clear: twoForms('s_clear', 'max(40, 1.5 * d_b, 4/3 * d_agg)', 'max(1.5, 1.5 * d_b, 4/3 * d_agg)', '25.2.3'),
   ties: formula('s_tie', 'min(16 * d_b, 48 * d_tie, b_least)', '25.7.2.1'),
   pitch: twoForms('s_tie', '75 + d_tie', '3 + d_tie', '25.7.3.1'),
+  pitchLeast: twoForms('s_tie_min', 'max(25, 4/3 * d_agg) + d_tie', 'max(1, 4/3 * d_agg) + d_tie', '25.7.3.1'),
   least: formula('A_s_min', '0.01 * A_g', '10.6.1.1'),
   most: formula('A_s_max', '0.08 * A_g', '10.6.1.1'),
   core: formula('A_ch', 'pi * D_ch^2 / 4', '25.7.3.3'),
@@ -39,6 +40,7 @@ export function tieRules(c: Calc, q: TieQuestion, form: Form): TieRules {
     return {
       leastDiameter: { value: form === 'SI' ? 9.5 : 0.375 * INCH, clause: '25.7.3.2' },
       spacing: { value: pitch, clause: '25.7.3.1' },
+      leastSpacing: { value: c.let(F.pitchLeast[form], { d_agg: q.aggregate, d_tie: q.tie }), clause: '25.7.3.1' },
       spacingNearEnds: { value: pitch, clause: '25.7.3.1' },
       nearEnds: 0,
       unheldDistance: { value: Infinity, clause: '25.7.3' },

@@ -223,9 +223,10 @@ export function ductility(c: Calc, r: BendingResistance, least: number): Ductili
   };
 }
 
-/** Least tension steel, 9.6.1.2. With `doubleWidth`, a flange in tension counts to at most twice the web (statically determinate members). */
+/** Least tension steel, 9.6.1.2. With `doubleWidth`, a flange in tension counts with its width, at most twice the web (statically determinate members). */
 export function minimumSteel(c: Calc, s: BendingSection, d: number, fc: number, fy: number, form: Form, doubleWidth: boolean): number {
   const f_y = Math.min(fy, form === 'SI' ? 550 : 80_000 * 0.006894757293168361);
-  const b_min = doubleWidth && s.tensionWidth > s.bw ? Math.min(s.tensionWidth, 2 * s.bw) : s.bw;
+  const b_f = s.strips.at(-1)!.width;
+  const b_min = doubleWidth && b_f > s.bw ? Math.min(b_f, 2 * s.bw) : s.bw;
   return c.let(F.AsMin[form], { f_c_prime: fc, f_y, b_min, d });
 }

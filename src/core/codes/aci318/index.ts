@@ -257,6 +257,8 @@ export function aci318(settings: CodeSettings): DesignCode {
       const basis = flexureBasis(c, q.materials);
       return flexure.bendingSteel(c, q, basis, flexure.leastStrain(c, basis.epsTy, q.delta));
     },
+    // 9.3.3.1: Pu below 0.10 f'c Ag.
+    isBentFirst: (axial, area, m) => axial < 0.1 * m.concreteStrength * area,
     ductility: (c, r, m, delta) => flexure.ductility(c, r, flexure.leastStrain(c, epsTy(c, m), delta)),
     minimumSteel: (c, s, d, m) =>
       flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength, form, choose('flangeInTension') === 'double'),
@@ -271,12 +273,8 @@ export function aci318(settings: CodeSettings): DesignCode {
     anchorageLength: (c, bar, place, m) =>
       developmentLength(
         c,
-        bar.diameter,
-        place.isTop && place.h > shear.twelveInches(form) * 1.2,
-        m.concreteStrength,
-        m.steelStrength,
-        lightweightFactor(silent, m.density, form),
-        form,
+        { ...place, diameter: bar.diameter },
+        { fc: m.concreteStrength, fy: m.steelStrength, lambda: lightweightFactor(silent, m.density, form), form },
       ),
     anchorageClause: '25.4.2.3',
     compressionLinkSpacing: compressionStirrupSpacing,

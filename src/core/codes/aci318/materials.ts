@@ -44,6 +44,8 @@ export function ruptureModulus(c: Calc, fc: number, lambda: number, form: Form):
 
 export function beta1(c: Calc, fc: number, form: Form): number {
   c.given(symbols.f_c_prime, fc);
+  // The table of the SI edition jumps at 55 MPa from 0.657 to 0.65.
+  if (form === 'SI' && fc >= 55) return c.given(symbols.beta_1, 0.65, 'from 55 MPa on, table 22.2.2.4.3');
   return c.let(F.beta1[form], { f_c_prime: fc });
 }
 

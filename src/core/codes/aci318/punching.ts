@@ -209,7 +209,7 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
       const { f_yt, b_o } = withSteel(silent, q, form, steel);
       const least = isStud ? c.let(F.leastStuds[form], { f_c_prime: q.materials.concreteStrength, b_o, f_yt }) * steel.spacing : 0;
       return {
-        first: { value: 0.5 * d, least: isStud ? 0.35 * d : 0, clause: isStud ? 'table 8.7.7.1.2' : 'table 8.7.6.3' },
+        first: { value: 0.5 * d, least: 0, clause: isStud ? 'table 8.7.7.1.2' : 'table 8.7.6.3' },
         spacing: { value: isStud && !isClose ? 0.75 * d : 0.5 * d, clause: isStud ? 'table 8.7.7.1.2' : 'table 8.7.6.3' },
         across: { value: 2 * d, clause: isStud ? 'table 8.7.7.1.2' : 'table 8.7.6.3' },
         acrossBeyond: { value: Infinity, clause: '' },

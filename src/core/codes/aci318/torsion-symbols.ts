@@ -9,7 +9,6 @@ export const torsionSymbols = {
   T_cr: ['cracking torque', 'kNm'],
   v_TV: ['stress by shear and torque', 'MPa'],
   v_most: ['most stress by shear and torque', 'MPa'],
-  sqrt_fc_T: ['root of the strength for torques that crack, at most 8.3 MPa (100 psi)', 'MPa'],
   a_t: ['one leg for torsion, over spacing', 'mm2/mm'],
   a_leg: ['area of one leg over spacing', 'mm2/mm'],
   n_leg: ['legs in a section', ''],

@@ -7,10 +7,10 @@ import { concreteStrength, PHI_SHEAR, type ShearBasis } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
 export const F = {
-  threshold: twoForms('T_th', '0.083 * lambda * sqrt_fc_T * A_cp^2 / p_cp', 'lambda * sqrt_fc_T * A_cp^2 / p_cp', 'table 22.7.4.1(a)'),
-  cracking: twoForms('T_cr', '0.33 * lambda * sqrt_fc_T * A_cp^2 / p_cp', '4 * lambda * sqrt_fc_T * A_cp^2 / p_cp', 'table 22.7.5.1'),
+  threshold: twoForms('T_th', '0.083 * lambda * sqrt_fc * A_cp^2 / p_cp', 'lambda * sqrt_fc * A_cp^2 / p_cp', 'table 22.7.4.1(a)'),
+  cracking: twoForms('T_cr', '0.33 * lambda * sqrt_fc * A_cp^2 / p_cp', '4 * lambda * sqrt_fc * A_cp^2 / p_cp', 'table 22.7.5.1'),
   root: twoForms('sqrt_fc', 'sqrt(f_c_prime)', 'sqrt(f_c_prime)', '19.2.1'),
-  rootCapped: twoForms('sqrt_fc_T', 'min(sqrt(f_c_prime), 8.3)', 'min(sqrt(f_c_prime), 100)', '22.7.2.1'),
+  rootCapped: twoForms('sqrt_fc', 'min(sqrt(f_c_prime), 8.3)', 'min(sqrt(f_c_prime), 100)', '22.7.2.1'),
   stress: formula('v_TV', 'sqrt((V_u / (b_w * d))^2 + (T_u * p_h / (1.7 * A_oh^2))^2)', '(22.7.7.1a)'),
   most: twoForms('v_most', 'phi_v * (V_c / (b_w * d) + 0.66 * sqrt_fc)', 'phi_v * (V_c / (b_w * d) + 8 * sqrt_fc)', '(22.7.7.1a)'),
   one: formula('a_t', 'T_u / (phi_v * 2 * 0.85 * A_oh * f_yt)', '(22.7.6.1a)'),
@@ -75,19 +75,20 @@ export function check(c: Calc, q: TorsionQuestion, form: Form, basis: ShearBasis
   const p_cp = c.given(symbols.p_cp, gross.perimeter);
   const A_oh = c.given(symbols.A_oh, within.area, 'within the axis of the outer stirrups');
   const p_h = c.given(symbols.p_h, within.perimeter);
-  const sqrt_fc = c.let(F.root[form], { f_c_prime: m.concreteStrength });
   const spacing = { value: Math.min(p_h / 8, form === 'SI' ? 300 : 12 * INCH), clause: '9.7.6.3.3' };
   const rest = { spacing, barSpacing: { value: form === 'SI' ? 300 : 12 * INCH, clause: '9.7.5.1' }, corePerimeter: p_h };
-  const sqrt_fc_T = c.let(F.rootCapped[form], { f_c_prime: m.concreteStrength });
-  const T_th = c.let(F.threshold[form], { lambda, sqrt_fc_T, A_cp, p_cp });
+  // Capped where torques crack the concrete, and nowhere else.
+  const capped = c.let(F.rootCapped[form], { f_c_prime: m.concreteStrength });
+  const T_th = c.let(F.threshold[form], { lambda, sqrt_fc: capped, A_cp, p_cp });
   const T = c.given(symbols.T_u, q.T);
   if (T <= PHI_SHEAR * T_th) {
     c.note('The torque is below the threshold and may be neglected.', '9.5.4.1');
     return { ...rest, design: 0, concrete: 0, links: 0, linkArea: 0, longitudinal: 0 };
   }
-  const T_cr = c.let(F.cracking[form], { lambda, sqrt_fc_T, A_cp, p_cp });
-  if (isCompatibility && T > PHI_SHEAR * T_cr) c.note('Torsion from compatibility: reduced to that of cracking.', '22.7.3.2');
-  const T_u = isCompatibility ? Math.min(T, PHI_SHEAR * T_cr) : T;
+  const T_cr = c.let(F.cracking[form], { lambda, sqrt_fc: capped, A_cp, p_cp });
+  const isReduced = isCompatibility && T > PHI_SHEAR * T_cr;
+  const T_u = isReduced ? c.given(symbols.T_u, PHI_SHEAR * T_cr, 'from compatibility: reduced to that of cracking, 22.7.3.2') : T;
+  const sqrt_fc = c.let(F.root[form], { f_c_prime: m.concreteStrength });
   const V_u = c.given(symbols.V_u, q.V);
   const { bw: b_w, d } = q.section;
   const V_c = concreteStrength(c, q.section, basis, true);

@@ -38,7 +38,7 @@ function factors(c: Calc, q: AnchorageQuestion, annex: NationalAnnex): Factors {
   const eta_1 = c.given(symbols.eta_1, isGood ? 1 : 0.7, isGood ? 'good bond' : 'poor bond: top bars');
   const eta_2 = phi > 32 ? c.let(bond.eta2Large, { phi }) : 1;
   const f_bd = c.let(bond.fbd, { eta_1, eta_2, f_ctd });
-  const sigma_sd = c.given(symbols.sigma_sd, q.stress ?? q.materials.steelStrength / annex.gammaS);
+  const sigma_sd = c.given(symbols.sigma_sd, ((q.use ?? 1) * q.materials.steelStrength) / annex.gammaS);
   const l_b_rqd = c.let(F.required, { phi, sigma_sd, f_bd });
   const c_d = c.given(symbols.c_d, Math.min(q.clear / 2, q.cover), 'half the clear distance, or the cover');
   const alpha_1b = c.given(
@@ -74,11 +74,11 @@ export function endSupport(c: Calc, q: EndSupportQuestion, annex: NationalAnnex)
     return { needed: 10 * q.diameter, available: q.available, isBent: false, leastBars };
   }
   const F_E = c.let(F.force, { V_Ed: q.V, a_l: q.shift, z: q.z });
-  const stress = Math.min(c.let(F.stress, { F_E, A_s: Math.max(q.area, 1) }), q.materials.steelStrength / annex.gammaS);
+  const use = Math.min(1, (c.let(F.stress, { F_E, A_s: Math.max(q.area, 1) }) * annex.gammaS) / q.materials.steelStrength);
   c.note('Measured from the face of the support; a bend only where straight bars are too long.', '9.2.1.4(3)');
-  const straight = length(c, { ...q, stress, isBent: false }, annex);
+  const straight = length(c, { ...q, use, isBent: false }, annex);
   const isBent = straight > q.available;
-  const needed = isBent ? length(c, { ...q, stress, isBent: true }, annex) : straight;
+  const needed = isBent ? length(c, { ...q, use, isBent: true }, annex) : straight;
   // The length of a bent bar is measured along it, 8.4.3(3).
   return { needed, available: q.available + (isBent ? q.leg : 0), isBent, leastBars };
 }

@@ -264,6 +264,7 @@ export function en1992(settings: CodeSettings): DesignCode {
 
     ...strength,
     bendingSteel: (c, q) => flexure.bendingSteel(c, q, flexureBasis(c, q.materials), depthLimit(c, q.materials, q.delta)),
+    isBentFirst: () => true,
     ductility: (c, r, m, delta) => flexure.ductility(c, r, depthLimit(c, m, delta)),
     minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
     maximumSteel: (c, s) => flexure.maximumSteel(c, s),

@@ -68,6 +68,9 @@ function endOf({ beam }: CheckBasis, analysis: BeamAnalysis, support: number) {
   };
 }
 
+/** Largest shear of either sign at a station (N). */
+const shearNear = ({ maxV, minV }: CheckBasis['strips'], i: number): number => Math.max(Math.abs(maxV[i]!), Math.abs(minV[i]!));
+
 function stationAt({ strips }: CheckBasis, span: number, x: number): number {
   let best = -1;
   for (let i = 0; i < strips.x.length; i += 1)
@@ -115,7 +118,7 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): O
   const { beam, code, strips, resistance } = basis;
   const { span, face, width, available } = endOf(basis, analysis, support);
   const i = stationAt(basis, span, face);
-  const V = Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!));
+  const V = shearNear(strips, i);
   const { map } = resistance;
   const bars = map.barsAt('bottom', span, face);
   const placement = map.placement(bars);
@@ -137,6 +140,7 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): O
     pressure: V / (b * width),
     transverse: { area: zone.legs * link.area, spacing: zone.spacing, bars: placement.bars.length },
     V,
+    centreV: shearNear(strips, stationAt(basis, span, analysis.faces[support]!.centre)),
     shift: resistance.shearAt(section, zone).shift,
     z: 0.9 * d,
     d,
@@ -198,10 +202,9 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneF
     cover: Math.min(beam.cover.top, beam.cover.side) + link.diameter,
     clear: map.placement(bars).clear,
     isBent,
+    use,
   });
-  // A bar that is stressed less needs as much less.
-  const needed = (isBent: boolean) => use * code.anchorage.length(silent, question(isBent));
-  const isBent = needed(false) > available;
+  const isBent = code.anchorage.length(silent, question(false)) > available;
   const leg = isBent && code.anchorage.legCounts ? addedByLeg(legOf(beam, h, map.linkDiameter(span)), bar.diameter, code) : 0;
   const name = supportName(support);
   const checks = [
@@ -214,8 +217,8 @@ function topAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): OneF
       ...(isBent ? { warnings: ['Straight bars are too long there: the bars are taken as bent down.'] } : {}),
       kind: 'length',
       compare: (c) => ({
-        demand: use * code.anchorage.length(c, question(isBent)),
-        demandIs: ['length needed', `for ${(100 * use).toFixed(0)} % of the strength, which the moment at the face uses`],
+        demand: code.anchorage.length(c, question(isBent)),
+        demandIs: ['length needed', `the moment at the face uses ${(100 * use).toFixed(0)} % of the strength`],
         capacity: available + leg,
         capacityIs: ['length there', `from the face to the end cover${leg > 0 ? ', along the bar round its bend' : ''}`],
       }),

@@ -19,7 +19,7 @@ import { shearChecks } from './shear-checks';
 import { beamService } from './service/beam-service';
 import { serviceMoments } from './service/service-moments';
 import { SteelMap } from './steel';
-import { maximumSteelCheck, minimumSteelCheck, spacingCheck } from './steel-checks';
+import { maximumSteelCheck, minimumSteelCheck, spacingCheck, splittingCheck } from './steel-checks';
 import { torsionChecks } from './torsion-checks';
 import { hasNothing, nothingCheck } from './nothing-check';
 import { redistributionCheck } from './redistribution-check';
@@ -59,6 +59,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...minimumSteelCheck(basis),
       ...maximumSteelCheck(basis),
       ...spacingCheck(basis),
+      ...splittingCheck(basis),
       ...ends.checks,
       ...flangeChecks(basis),
       ...frameChecks(basis, analysis),

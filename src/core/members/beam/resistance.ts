@@ -1,7 +1,9 @@
 import { silent } from '../../calc/calc';
 import type { BendingResistance, DesignCode, Links, ShearResistance, ShearSection } from '../../codes/design-code';
 import { grossProperties } from '../../geometry/beam-outline';
+import { catalogues } from '../../materials/bars';
 import { barOf } from '../../reinforcement/bar-groups';
+import { usualSizes } from '../../reinforcement/usual-sizes';
 import { type LinkZone } from './input';
 import { sectionWith } from './section-at';
 import type { SteelAlong, SteelMap } from './steel';
@@ -92,6 +94,13 @@ export function sensesOf(maxM: number, minM: number): Sense[] {
   return senses.length > 0 ? senses : ['sagging'];
 }
 
+/** Clear cover to the bars of a face (mm), with the thinnest links that may be there. */
+function clearCover({ cover, isSlab, barRules, catalogue }: PreparedBeam, face: Face): number {
+  if (isSlab) return cover[face];
+  const sizes = barRules.linkSizes.length > 0 ? barRules.linkSizes : usualSizes[catalogue].links;
+  return Math.min(cover[face], cover.side) + Math.min(...sizes.map((size) => barOf({ count: 1, size }, catalogues[catalogue]).diameter));
+}
+
 /** Anchorage length of bars of a size in a span, remembered. */
 export function anchorageLengths(beam: PreparedBeam, code: DesignCode, map: Pick<SteelAlong, 'catalogue'>) {
   const known = new Map<string, number>();
@@ -100,7 +109,8 @@ export function anchorageLengths(beam: PreparedBeam, code: DesignCode, map: Pick
     let length = known.get(key);
     if (length === undefined) {
       const bar = barOf({ count: 1, size }, map.catalogue);
-      length = code.anchorageLength(silent, bar, { isTop: face === 'top', h: outlineOf(beam, span).h }, beam.materials);
+      const place = { isTop: face === 'top', h: outlineOf(beam, span).h, cover: clearCover(beam, face) };
+      length = code.anchorageLength(silent, bar, place, beam.materials);
       known.set(key, length);
     }
     return length;

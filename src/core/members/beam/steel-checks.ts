@@ -1,8 +1,9 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import type { PlacedBar, Placement } from '../../reinforcement/bar-groups';
+import { barOf, type PlacedBar, type Placement } from '../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
+import { largestOf } from '../../checks/largest';
 import type { CheckBasis } from './bending-checks';
 import type { SteelAlong } from './steel';
 import { tensionFace, type Face } from './sense';
@@ -113,4 +114,44 @@ export function spacingCheck({ beam, code, strips, resistance }: CheckBasis<Stee
     fails: (need, has) => `${label}: ${placed.misfit ?? `${has} clear, needs ${need}`}.`,
   });
   return [check];
+}
+
+/** Links round strong bars that stand near each other, where the code asks for them: the worst layer of all spans. */
+export function splittingCheck({ beam, code, strips, resistance }: CheckBasis): DerivableCheck[] {
+  const rule = code.anchorage.splitting;
+  if (!rule) return [];
+  const { map } = resistance;
+  const found = [...strips.x].flatMap((x, i) => {
+    const span = strips.span[i]!;
+    const zone = map.linkZoneAt(span, x);
+    const link = barOf({ count: 1, size: zone.size }, map.catalogue);
+    return (['bottom', 'top'] as const).flatMap((face) => {
+      const { bars, clear } = map.placement(map.barsAt(face, span, x));
+      if (bars.length < 2) return [];
+      const diameter = Math.max(...bars.map((b) => b.diameter));
+      const layer = bars.filter((b) => b.layer === 0).length;
+      const transverse = { area: zone.legs * link.area, spacing: zone.spacing, bars: layer };
+      const q = { strength: beam.materials.steelStrength, diameter, apart: clear + diameter, transverse };
+      const need = rule(silent, q);
+      return need ? [{ x, label: `${face}, span ${span + 1}`, q, ratio: need.needed / need.there, clause: need.clause }] : [];
+    });
+  });
+  const w = largestOf(found, (f) => f.ratio);
+  if (!w) return [];
+  return [
+    compareCheck({
+      id: 'splitting',
+      family: 'detailing',
+      title: 'Splitting round strong bars',
+      clause: w.clause,
+      place: { x: w.x, label: w.label },
+      kind: 'smallLength',
+      compare: (c) => {
+        const { needed, there } = rule(c, w.q)!;
+        return { demand: needed, capacity: there };
+      },
+      fails: (needed, has) =>
+        `Bars this strong and near each other need Ktr of ${needed}, the ${code.linkWord} give ${has}: closer or thicker ones.`,
+    }),
+  ];
 }

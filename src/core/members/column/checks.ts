@@ -231,7 +231,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
   for (const axis of ['x', 'y'] as const) {
     const loaded = results.flatMap((r) => shearsOf(r, axis));
     if (loaded.length === 0) continue;
-    const section = shearSection(model, column, axis);
+    const sections = shearSections(model, column, axis);
     const base = {
       id: `shear-${axis}`,
       family: 'shear' as const,
@@ -241,9 +241,12 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
     };
     list.push(
       guarded(base, () => {
-        const ratio = ({ N, V }: Shearing) => V / code.column.shear(silent, { ...section, N, V });
+        const strength = (s: (typeof sections)[number], { N, V }: Shearing, c = silent) => code.column.shear(c, { ...s, N, V });
+        const weaker = (f: Shearing) => largestOf(sections, (s) => -strength(s, f))!;
+        const ratio = (f: Shearing) => f.V / strength(weaker(f), f);
         for (const s of loaded) use[axis].set(s.r, Math.max(use[axis].get(s.r) ?? 0, ratio(s)));
-        const { r, N, V } = largestOf(loaded, ratio)!;
+        const worst = largestOf(loaded, ratio)!;
+        const { r, N, V } = worst;
         const end = N === r.set.N ? 'top' : 'foot';
         return compareCheck({
           ...base,
@@ -253,7 +256,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
           compare: (c) => ({
             demand: V,
             demandIs: [`shear along ${axis}`, `of load set ${r.set.name} at the ${end}`],
-            capacity: code.column.shear(c, { ...section, N, V }),
+            capacity: strength(weaker(worst), worst, c),
           }),
         });
       }),
@@ -283,15 +286,25 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
   return list;
 }
 
-/** What a section offers to shear along an axis: least width of the middle, and depth to the bars of the tension half. */
-export function shearSection(model: ColumnModel, column: ColumnInput, axis: 'x' | 'y') {
+/** What a section offers to shear along an axis with either side compressed; once where both are the same. */
+export function shearSections(model: ColumnModel, column: ColumnInput, axis: 'x' | 'y') {
+  const sides = model.isEven ? ([1] as const) : ([1, -1] as const);
+  return sides.map((side) => shearSection(model, column, axis, side));
+}
+
+/**
+ * Least width of the middle, and depth to the bars of the tension half. Bars on the axis through the centroid belong to neither half; which ones
+ * do is not left to rounding.
+ */
+function shearSection(model: ColumnModel, column: ColumnInput, axis: 'x' | 'y', side: 1 | -1) {
   const { section, tieArea, legs } = model;
-  const half = section.bars.filter((b) => (axis === 'x' ? b.x : b.y) < 0);
+  const along = (b: { readonly x: number; readonly y: number }) => side * (axis === 'x' ? b.x : b.y);
   const h = axis === 'x' ? model.width : model.depth;
+  const half = section.bars.filter((b) => along(b) < -1e-6 * h);
   const coordinates = section.outline.outer.map(([x, y]) => (axis === 'x' ? x : y));
-  const compressed = Math.max(...coordinates);
+  const compressed = Math.max(...coordinates.map((v) => side * v));
   const area = half.reduce((sum, b) => sum + b.area, 0);
-  const centre = area > 0 ? half.reduce((sum, b) => sum + b.area * (axis === 'x' ? b.x : b.y), 0) / area : -0.4 * h;
+  const centre = area > 0 ? half.reduce((sum, b) => sum + b.area * along(b), 0) / area : -0.4 * h;
   return {
     isRound: column.shape.kind === 'circle',
     bw: leastWidth(model, axis, h, Math.min(...coordinates)),

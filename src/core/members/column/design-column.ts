@@ -72,7 +72,7 @@ export function* uprightSteps(
     combinations: column.mode === 'cases' ? code.combinations(column.cases) : [],
     bars: model.bars,
     steelRatio: model.section.steelArea / model.section.gross.area,
-    slenderness: { x: slendernessOf(model, results, 'x'), y: slendernessOf(model, results, 'y') },
+    slenderness: { x: slendernessOf(model, results, 'x'), y: column.isStrip ? null : slendernessOf(model, results, 'y') },
     checks,
     governing: governing(checks) ?? null,
     quantities: quantities(model),

@@ -1,6 +1,6 @@
 import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
-import { leastClear } from '../../reinforcement/column-bars';
+import { leastClear, tightestPair } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
 import type { QuantityKind } from '../../units/quantity';
 import type { DerivableCheck } from '../../checks/check';
@@ -88,8 +88,9 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const needed =
     column.transverse === 'spiral' ? least.spiral : isRound(column.shape) ? least.circular : Math.max(least.rectangular, cornersOf(basis));
   const thinnest = Math.min(...bars.map((b) => b.diameter));
-  const gap = leastClear(bars);
-  const thick = Math.max(bars[gap.pair[0]]!.diameter, bars[gap.pair[1]]!.diameter);
+  const clearFor = (diameter: number) => code.column.clearSpacing(diameter, column.materials.aggregateSize).value;
+  const gap = tightestPair(bars, clearFor);
+  const thick = gap.diameter;
   const ends = spacingNearEnds(column, model);
   const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
   const one = word === 'spiral' ? 'the spiral' : word;
@@ -135,7 +136,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       compare: (c) => ({
         demand: code.column.clearSpacing(thick, column.materials.aggregateSize, c).value,
         capacity: gap.clear,
-        capacityIs: ['clear distance of the two closest bars', LAID],
+        capacityIs: ['clear distance of two bars', `${LAID}: the pair for which it is worst`],
       }),
       fails: (need, has) => `Two bars stand ${has} apart, they need ${need}.`,
     }),
@@ -173,6 +174,18 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
               capacity: r.spacingNearEnds.value,
             }),
             (has, most, show) => `${has} apart within ${show(tieRules.nearEnds, 'smallLength')} of the ends; at most ${most}.`,
+          ),
+        ]
+      : []),
+    ...(tieRules.leastSpacing
+      ? [
+          tie(
+            'spiral-clear',
+            'Turns of the spiral apart',
+            'length',
+            tieRules.leastSpacing.clause,
+            (r) => ({ demand: r.leastSpacing!.value, capacity: column.ties.spacing, capacityIs: [`spacing of the ${word}`, SET] }),
+            (need, has) => `The turns stand ${has} apart from centre to centre; concrete needs ${need} to pass.`,
           ),
         ]
       : []),

@@ -1,10 +1,11 @@
+import { largestOf } from '../../checks/largest';
 import { compareCheck } from '../../checks/compare';
 import { silent } from '../../calc/calc';
 import type { TorsionAnswer, TorsionQuestion } from '../../codes/torsion-rules';
 import { distanceToEdges } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import type { DerivableCheck } from '../../checks/check';
-import { nowhere, shearSection, type ColumnBasis } from './checks';
+import { nowhere, shearSections, type ColumnBasis } from './checks';
 import type { SetResult } from './strength';
 
 interface Twisted {
@@ -60,7 +61,7 @@ export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
 function twistedBy({ column, code, model }: ColumnBasis, r: SetResult): Twisted {
   const outline = outlineOfShape(column.shape);
   const axis = Math.abs(r.set.vx) > Math.abs(r.set.vy) ? 'x' : 'y';
-  const { bw, d, h, tensionSteel, area } = shearSection(model, column, axis);
+  const { bw, d, h, tensionSteel, area } = largestOf(shearSections(model, column, axis), (s) => -s.d)!;
   const { section } = model;
   const toBar = Math.max(...section.bars.map((b) => distanceToEdges([b.x, b.y], section.outline)));
   const question: TorsionQuestion = {

@@ -1,3 +1,4 @@
+import { largestOf } from '../../checks/largest';
 import { compareCheck, type Compared, type Comparison as Told, type Origin } from '../../checks/compare';
 import { CalcError, silent, type Calc } from '../../calc/calc';
 import { missingFor, type DesignCode, Limit } from '../../codes/design-code';
@@ -130,7 +131,11 @@ function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
         reason: 'No leg finds room in the slab: all of them would stand in openings or off its edge.',
       }),
     ];
-  const q = questionOf(p, stage, p.sets[0]!);
+  // Where the spacing depends on the stress the set that asks for the closest counts.
+  const q = largestOf(
+    p.sets.map((set) => questionOf(p, stage, set)),
+    (one) => -code.punching.detailing(silent, one, steel).spacing.value,
+  )!;
   type Rules = ReturnType<typeof code.punching.detailing>;
   const rules = code.punching.detailing(silent, q, steel);
   const legs: Origin[1] = 'of the legs as they are placed';

@@ -79,6 +79,7 @@ function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
   const span = isLeft ? 0 : j - 1;
   const face = isLeft ? analysis.faces[j]!.right : analysis.faces[j]!.left;
   const at = stationNear(basis, span, face);
+  const centre = stationNear(basis, span, analysis.faces[j]!.centre);
   const V = Math.max(Math.abs(strips.maxV[at]!), Math.abs(strips.minV[at]!));
   const bars = resistance.map.barsAt('bottom', span, face);
   const placement = resistance.map.placement(bars);
@@ -97,6 +98,7 @@ function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
     clear: placement.clear,
     pressure: V / (b * width),
     V,
+    centreV: Math.max(Math.abs(strips.maxV[centre]!), Math.abs(strips.minV[centre]!)),
     shift: resistance.shearAt(section, null).shift,
     z: 0.9 * (h - fromFace),
     d: h - fromFace,

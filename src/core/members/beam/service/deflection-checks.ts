@@ -9,8 +9,8 @@ import { stageDeflections, stepEnds, type StageDeflection } from './deflection';
 import { stationSteps } from './deflection-steps';
 import type { ServiceBasis } from './service-basis';
 import { STEPS } from './service-moments';
-import type { Sense } from '../sense';
-import { type PreparedBeam, outlineOf } from '../prepared';
+import { compressionFace, tensionFace, type Sense } from '../sense';
+import { plainOf, type PreparedBeam, outlineOf } from '../prepared';
 
 type Sum = ServiceStrips['sums'][number];
 
@@ -43,10 +43,12 @@ export function deflectionChecks(basis: ServiceBasis): {
 function longTerm({ beam, stiffness }: ServiceBasis, span: number) {
   const x = criticalPlace(beam, span);
   const sense: Sense = isCantilever(beam, span) ? 'hogging' : 'sagging';
-  const { area } = stiffness.map.centroid(stiffness.map.barsAt(sense === 'sagging' ? 'top' : 'bottom', span, x));
-  const outline = outlineOf(beam, span);
+  const { area } = stiffness.map.centroid(stiffness.map.barsAt(compressionFace(sense), span, x));
+  const { fromFace } = stiffness.map.centroid(stiffness.map.barsAt(tensionFace(sense), span, x));
+  const { b } = plainOf(beam, span, sense);
+  const d = outlineOf(beam, span).h - fromFace;
   const { partitionAge, hasPartitions } = beam.service;
-  return { partitionAge, hasPartitions, compressionRatio: area / (outline.b * outline.h * 0.9) };
+  return { partitionAge, hasPartitions, compressionRatio: area / (b * d) };
 }
 
 /** Midspan, or the root of a cantilever (mm from the left end of the beam). */
