@@ -5,7 +5,7 @@ import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import { holdsMoment } from '../input';
 import type { ServiceStrips } from '../result';
-import { stageDeflections, stepEnds, type StageDeflection } from './deflection';
+import { crackingRange, stageDeflections, stepEnds, type StageDeflection } from './deflection';
 import { stationSteps } from './deflection-steps';
 import type { ServiceBasis } from './service-basis';
 import { STEPS } from './service-moments';
@@ -23,7 +23,8 @@ export function deflectionChecks(basis: ServiceBasis): {
   readonly sums: readonly Sum[];
 } {
   const { beam, code } = basis;
-  const stages = stageDeflections(basis);
+  const cracked = { ...basis, largest: crackingRange(basis, basis.largest), uncracked: basis.largest };
+  const stages = stageDeflections(cracked);
   const spanSums = beam.spans.map((_, span) => code.service.sums(silent, longTerm(basis, span)));
   const sums = spanSums[0]!.map((sum, k): Sum => {
     const parts = beam.spans.map((_, span) => sumOver(beam, stages, spanSums[span]![k]!, span));
@@ -36,7 +37,8 @@ export function deflectionChecks(basis: ServiceBasis): {
     };
   });
   const by = code.service.deflectionBy;
-  const calculated = by === 'spanDepth' ? [] : spanSums.flatMap((list, span) => list.map((sum, k) => sumCheck(basis, sum, sums[k]!, span)));
+  const calculated =
+    by === 'spanDepth' ? [] : spanSums.flatMap((list, span) => list.map((sum, k) => sumCheck(cracked, sum, sums[k]!, span)));
   return { checks: [...calculated, ...beam.spans.map((_, span) => spanDepthCheck(basis, span))], x: stepEnds(beam), sums };
 }
 

@@ -6,6 +6,7 @@ import type { DeflectionStage } from '../../../codes/service-rules';
 import { meanCurvatureOver, meanStiffness } from '../../../section/mean-curvature';
 import type { BeamAnalysis } from '../analysis';
 import { momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type MomentRange } from './service-moments';
+import { compatibleMoments, type Bending, type Compatible } from './compatible-moments';
 import type { StiffnessMap } from './stiffness-map';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
@@ -23,11 +24,32 @@ export interface DeflectionBasis {
   readonly analysis: BeamAnalysis;
   readonly stiffness: StiffnessMap;
   readonly grid: Grid;
-  /** Moments that crack sections for good. */
+  /** Moments that crack sections for good; and those that would, did the beam not crack. */
   readonly largest: MomentRange;
+  readonly uncracked?: MomentRange;
 }
 
 const senseOf = (m: number): Sense => (m >= 0 ? 'sagging' : 'hogging');
+
+/** The state in which the largest loads crack a beam for the first time. */
+const FIRST_LOAD: DeflectionStage = { id: 'first', loads: 'characteristic', age: 'immediate', crackedBy: 'own' };
+
+/**
+ * The moments that crack sections for good: those of the largest loads at once, as the beam holds together while it cracks. Where the code has
+ * each load crack for itself nothing is asked for.
+ */
+export function crackingRange(basis: Omit<DeflectionBasis, 'largest'>, uncracked: MomentRange): MomentRange {
+  const { beam, code, analysis, grid } = basis;
+  if (code.service.stages.every((stage) => stage.crackedBy === 'own')) return uncracked;
+  const whole: DeflectionBasis = { ...basis, largest: uncracked };
+  // Those arrangements that are the largest somewhere before anything cracks.
+  const named = new Set([...uncracked.maxBy, ...uncracked.minBy]);
+  const all = serviceArrangements(beam, code, analysis, code.service.fullLoads).filter((_, k) => named.has(k));
+  return rangeOf(
+    all.map((a) => deflectedShape(whole, FIRST_LOAD, a).moments),
+    grid.x.length,
+  );
+}
 
 /** Every stage of the code with each of its arrangements integrated; arrangements of no load are left out. */
 export function stageDeflections(basis: DeflectionBasis): StageDeflection[] {
@@ -47,11 +69,29 @@ export interface DeflectedShape {
   readonly deflection: Float64Array;
 }
 
-/** An arrangement by integrated curvature: spans held at their supports, cantilevers turning with their root. */
+/** An arrangement by integrated curvature, with the moments with which the cracked beam holds together. Cantilevers turn with their root. */
 export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
-  const { beam, grid, analysis } = basis;
-  const moments = momentsOn(grid, arrangement);
-  const curvature = curvatures(basis, stage, moments);
+  const { beam, grid } = basis;
+  const { moments, displaced } = uncrackedState(basis, arrangement);
+  return shapeOf(
+    basis,
+    compatibleMoments(beam, grid, moments, displaced, (m) => bending(basis, stage, m)),
+  );
+}
+
+/** The same span by span with the moments of the uncracked beam: over the supports the slopes of the spans need not agree. */
+export function shapeBySpans(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
+  const state = uncrackedState(basis, arrangement);
+  const plain = { ...basis, largest: basis.uncracked ?? basis.largest };
+  return shapeOf(basis, { ...state, bending: bending(plain, stage, state.moments) });
+}
+
+const uncrackedState = ({ beam, grid, analysis }: DeflectionBasis, arrangement: Arrangement) => ({
+  moments: momentsOn(grid, arrangement),
+  displaced: beam.supports.map((_, j) => supportDisplacement(arrangement.response, analysis, j)),
+});
+
+function shapeOf({ beam, grid }: DeflectionBasis, { moments, displaced, bending: { curvature } }: Compatible): DeflectedShape {
   const of = (span: number) => curvature.subarray(span * STEPS, (span + 1) * STEPS);
   const n = beam.spans.length;
   const [deflection, slope] = [new Float64Array(n * (STEPS + 1)), new Float64Array(n * (STEPS + 1))];
@@ -59,7 +99,7 @@ export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, a
     deflection.set(found.deflection, i * (STEPS + 1));
     slope.set(found.slope, i * (STEPS + 1));
   };
-  const at = (support: number) => supportDisplacement(arrangement.response, analysis, support);
+  const at = (support: number) => displaced[support]!;
   const isFree = (support: number) => beam.supports[support]!.type === 'free';
   const isCantilever = (i: number) => isFree(i) || isFree(i + 1);
   beam.spans.forEach((_, i) => !isCantilever(i) && put(i, heldSpan(grid.step[i]!, of(i), at(i), at(i + 1))));
@@ -86,12 +126,22 @@ function supportDisplacement(response: Response, { mesh }: BeamAnalysis, support
   return deflectionAt(response.elements, mesh, node - 1, mesh.x[node]! - mesh.x[node - 1]!);
 }
 
-/** Mean curvature in each step (1/mm, sagging positive). */
-export function curvatures(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Float64Array {
+/** By how much a moment is made larger to see what the curvature grows by. */
+const GROWTH = 1e-4;
+
+/** How the beam bends under some moments: mean curvature in each step (1/mm, sagging positive), and what it grows by with the moment. */
+export function bending(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Bending {
   const { grid, stiffness, code } = basis;
-  if (code.service.stiffnessBy !== 'section') return moments.map((m, i) => m / spanStiffness(basis, stage, moments, grid.span[i]!));
+  const [curvature, flexibility] = [new Float64Array(moments.length), new Float64Array(moments.length)];
+  if (code.service.stiffnessBy !== 'section') {
+    const spans = basis.beam.spans.map((_, span) => spanStiffness(basis, stage, moments, span));
+    moments.forEach((m, i) => {
+      flexibility[i] = 1 / spans[grid.span[i]!]!;
+      curvature[i] = m * flexibility[i]!;
+    });
+    return { curvature, flexibility };
+  }
   const most = crackingMoments(basis, stage, moments);
-  const kappa = new Float64Array(moments.length);
   for (let i = 0; i < moments.length; i += 1) {
     const m = moments[i]!;
     const sense = senseOf(m);
@@ -99,10 +149,16 @@ export function curvatures(basis: DeflectionBasis, stage: DeflectionStage, momen
     const here = own[i]!;
     const left = i % STEPS === 0 ? here : (own[i - 1]! + here) / 2;
     const right = i % STEPS === STEPS - 1 ? here : (here + own[i + 1]!) / 2;
-    const k = meanCurvatureOver(stiffness.at(i, sense, stage.age), Math.abs(m), left, here, right);
-    kappa[i] = sense === 'sagging' ? k : -k;
+    const s = stiffness.at(i, sense, stage.age);
+    const size = Math.abs(m);
+    const k = meanCurvatureOver(s, size, left, here, right);
+    curvature[i] = sense === 'sagging' ? k : -k;
+    // A larger moment cracks further only where no other has cracked the step more before.
+    const grown = here > size * (1 + 1e-9) ? 1 : 1 + GROWTH;
+    const more = meanCurvatureOver(s, size * (1 + GROWTH), left * grown, here * grown, right * grown);
+    flexibility[i] = size > 1 ? (more - k) / (GROWTH * size) : 1 / s.uncracked;
   }
-  return kappa;
+  return { curvature, flexibility };
 }
 
 /** The largest moment so far in each step, by sense (N mm, positive). */
@@ -111,17 +167,15 @@ function crackingMoments({ largest }: DeflectionBasis, stage: DeflectionStage, m
     const own = moments.map(Math.abs);
     return { sagging: own, hogging: own };
   }
-  return { sagging: largest.max.map((v) => Math.max(0, v)), hogging: largest.min.map((v) => Math.max(0, -v)) };
+  // Moments that move with the cracks may come above those that cracked the sections first.
+  return {
+    sagging: largest.max.map((v, i) => Math.max(0, v, moments[i]!)),
+    hogging: largest.min.map((v, i) => Math.max(0, -v, -moments[i]!)),
+  };
 }
-
-const spanKnown = new WeakMap<Float64Array, Map<number, number>>();
 
 /** One stiffness for a span (N mm2): midspan, or the mean of midspan and the mean of its continuous ends; a cantilever's is that of its root. */
 function spanStiffness(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array, span: number): number {
-  let known = spanKnown.get(moments);
-  if (!known) spanKnown.set(moments, (known = new Map<number, number>()));
-  const before = known.get(span);
-  if (before !== undefined) return before;
   const { beam, stiffness, code } = basis;
   const own = moments.subarray(span * STEPS, (span + 1) * STEPS);
   const at = (k: number) => {
@@ -130,16 +184,22 @@ function spanStiffness(basis: DeflectionBasis, stage: DeflectionStage, moments: 
   };
   const [left, right] = [beam.supports[span]!, beam.supports[span + 1]!];
   const peak = own.reduce((best, m, k) => (m > own[best]! ? k : best), Math.floor(STEPS / 2));
-  const ends = [...(own[0]! < 0 ? [at(0)] : []), ...(own[STEPS - 1]! < 0 ? [at(STEPS - 1)] : [])];
+  // The moment at the end itself: a parabola through the middles of the three steps beside it.
+  const endMoment = (k: number, by: 1 | -1) => (15 * own[k]! - 10 * own[k + by]! + 3 * own[k + 2 * by]!) / 8;
+  const atEnd = (k: number, by: 1 | -1) => {
+    const m = endMoment(k, by);
+    return meanStiffness(stiffness.at(span * STEPS + k, senseOf(m), stage.age), Math.abs(m));
+  };
+  const ends = [...(own[0]! < 0 ? [atEnd(0, 1)] : []), ...(own[STEPS - 1]! < 0 ? [atEnd(STEPS - 1, -1)] : [])];
   const isCantilever = left.type === 'free' || right.type === 'free';
   const mean = ends.length > 0 ? ends.reduce((a, b) => a + b, 0) / ends.length : 0;
-  const made = isCantilever
-    ? at(left.type === 'free' ? STEPS - 1 : 0)
+  return isCantilever
+    ? left.type === 'free'
+      ? atEnd(STEPS - 1, -1)
+      : atEnd(0, 1)
     : code.service.stiffnessBy === 'midspan' || ends.length === 0
       ? at(peak)
       : (at(peak) + mean) / 2;
-  known.set(span, made);
-  return made;
 }
 
 /** Positions of the ends of the steps along the beam, span after span (mm). */
