@@ -91,7 +91,7 @@ describe('ways forward of any member', () => {
         const ways = proposeColumnSteps(column, codeOf(p, column), usualRates, 40);
         expectKept(p, ways, (w) => ({ ...column, ...w.change }) as ColumnMember);
       }),
-      { numRuns: 14, seed: 11 },
+      { numRuns: 8, seed: 11 },
     );
   });
 
@@ -128,7 +128,7 @@ describe('ways forward of any member', () => {
         // Thickness goes to round figures.
         for (const w of ways) if (w.change.thickness) expect(w.change.thickness % 25).toBe(0);
       }),
-      { numRuns: 10, seed: 12 },
+      { numRuns: 6, seed: 12 },
     );
   });
 
@@ -175,7 +175,7 @@ describe('ways forward of any member', () => {
         const ways = proposeBeam(beam, codeOf(p, beam), 'changes', usualRates);
         expectKept(p, ways, (w) => ({ ...beam, ...w.change }));
       }),
-      { numRuns: 12, seed: 13 },
+      { numRuns: 6, seed: 13 },
     );
   });
 
@@ -209,7 +209,7 @@ describe('ways forward of any member', () => {
         const ways = proposeStrip(strip, codeOf(p, strip), 'changes', usualRates);
         expectKept(p, ways, (w) => ({ ...strip, ...w.change }));
       }),
-      { numRuns: 6, seed: 14 },
+      { numRuns: 4, seed: 14 },
     );
   });
 });

@@ -83,7 +83,7 @@ export function tryChanges<M, C, R extends ResultBase>(trial: Trial<M, C, R>, li
   return base ? tryFrom(trial, base, list) : [];
 }
 
-const SEEDS = 3;
+const SEEDS = 2;
 const MOST_PAIRS = 6;
 
 /**

@@ -228,7 +228,15 @@ export function envelope(
       env.minR[i] = Math.min(env.minR[i]!, r);
     });
   });
+  silence([env.maxM, env.minM]);
+  silence([env.maxV, env.minV]);
   return env;
+}
+
+/** What is left over by rounding is nothing: forces a billionth of the largest and less. */
+function silence(curves: readonly Float64Array[]): void {
+  const most = Math.max(...curves.map((c) => c.reduce((size, v) => Math.max(size, Math.abs(v)), 0)));
+  for (const c of curves) for (let i = 0; i < c.length; i += 1) if (Math.abs(c[i]!) <= 1e-9 * most) c[i] = 0;
 }
 
 /** Lets the moments and shears of one arrangement widen the envelope: the innermost loop of an analysis. */

@@ -19,10 +19,13 @@ export const fileUnitDefaults = {
 export type FileUnits = Readonly<Record<keyof typeof fileUnitDefaults, string>>;
 export type FileQuantity = keyof typeof fileUnitDefaults;
 
+/** Plain numbers beyond this are no quantity of a building: in other units they could not be held. */
+const MOST = 1e15;
+
 /** Reads a number or a text with a unit into internal units; the reason as text when that fails. */
 export function readFileQuantity(raw: unknown, kind: FileQuantity, units: FileUnits): number | string {
   const unit = getUnit(units[kind]);
-  if (typeof raw === 'number') return Number.isFinite(raw) ? raw * unit.factor : 'must be a finite number';
+  if (typeof raw === 'number') return Math.abs(raw) <= MOST ? raw * unit.factor : 'must be a finite number';
   if (typeof raw !== 'string') return 'must be a number, or a text such as "14 in"';
   const parsed = parseQuantity(raw, kind as QuantityKind, 'SI', unit);
   return parsed.ok ? parsed.value : parsed.reason;

@@ -12,7 +12,7 @@ import { frameSteel } from './frame/frame-steel';
 import { shearBetween, shearLimits, shiftedMoments } from './demand';
 import { holdsMoment, type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
-import { regionMoments, tooFewForCracks } from './service/region-moments';
+import { regionMoments, tooFewForCracks, type RegionMoments } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
 import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
@@ -154,7 +154,10 @@ function chooseMain(
         ...(moments ? { service: regionMoments(analysis, moments, i, 'hogging', starts[j]! - half, starts[j]! + half) } : {}),
       };
     });
-    const worst = largestOf(tasks, (t) => t.moment)!;
+    // In service the other side may be the worse one.
+    const inService = (of: (r: RegionMoments) => number) => Math.max(...tasks.map((t) => (t.service ? of(t.service) : 0)));
+    const service = { crack: inService((r) => r.crack), largest: inService((r) => r.largest) };
+    const worst = { ...largestOf(tasks, (t) => t.moment)!, ...(moments ? { service } : {}) };
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
   const hogging =

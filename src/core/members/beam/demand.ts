@@ -18,13 +18,21 @@ export function shiftedMoments(
     const shift = shiftAt(i);
     let top = 0;
     let bottom = 0;
-    for (let j = i; j >= 0 && x - stations[j]!.x <= shift; j -= 1) {
-      bottom = Math.max(bottom, maxM[j]!);
-      top = Math.max(top, -minM[j]!);
-    }
-    for (let j = i + 1; j < n && stations[j]!.x - x <= shift; j += 1) {
-      bottom = Math.max(bottom, maxM[j]!);
-      top = Math.max(top, -minM[j]!);
+    /** A place between two stations, straight between them. */
+    const between = (j: number, k: number, at: number) => {
+      const part = (at - stations[j]!.x) / (stations[k]!.x - stations[j]!.x);
+      bottom = Math.max(bottom, maxM[j]! + (maxM[k]! - maxM[j]!) * part);
+      top = Math.max(top, -(minM[j]! + (minM[k]! - minM[j]!) * part));
+    };
+    for (const by of [-1, 1]) {
+      const end = x + by * shift;
+      let j = i;
+      for (; j >= 0 && j < n && by * (stations[j]!.x - end) <= 0; j += by) {
+        bottom = Math.max(bottom, maxM[j]!);
+        top = Math.max(top, -minM[j]!);
+      }
+      // The shift ends between stations: not at the last one within it.
+      if (j >= 0 && j < n && j !== i) between(j - by, j, end);
     }
     sagging[i] = bottom;
     hogging[i] = top;

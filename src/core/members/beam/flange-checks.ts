@@ -11,6 +11,8 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
   const { flangeShear } = code;
   if (!flangeShear) return [];
   const { starts } = beam;
+  // Where the largest moment stands at an end there is no length over which the force would grow to that side.
+  const hasLength = (r: { readonly length: number; readonly span: number }) => r.length > 1e-3 * beam.spans[r.span]!.length;
   const rows = beam.spans.flatMap((s, span) => {
     const o = outlineOf(beam, span);
     if (o.shape === 'rectangular' || o.shape === 'invertedT' || o.shape === 'free' || o.flangeWidth <= o.b) return [];
@@ -27,22 +29,24 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
           ? Math.max(...beyond.map((i) => strips.x[i]!))
           : Math.min(...beyond.map((i) => strips.x[i]!));
     };
-    return ([-1, 1] as const).map((side) => {
-      // Half the distance between no moment and the largest, 6.2.4(3), next to the support where the force grows fastest.
-      const from = zero(side);
-      const length = Math.abs(strips.x[peak]! - from) / 2;
-      const middle = (from + strips.x[peak]!) / 2;
-      const at = stations.reduce((a, b) => (Math.abs(strips.x[b]! - middle) < Math.abs(strips.x[a]! - middle) ? b : a));
-      const r = resistance.bendingAt(span, strips.x[peak]!, 'sagging');
-      const z = r ? r.d - r.compressionDepth : 0.9 * o.h;
-      const outstand = (o.flangeWidth - o.b) / (o.shape === 'L' ? 1 : 2);
-      const force = (Math.max(0, strips.maxM[at]!) / z) * (outstand / o.flangeWidth);
-      return { span, x: middle, force, length, hf: o.flangeDepth };
-    });
+    return ([-1, 1] as const)
+      .map((side) => {
+        // Half the distance between no moment and the largest, 6.2.4(3), next to the support where the force grows fastest.
+        const from = zero(side);
+        const length = Math.abs(strips.x[peak]! - from) / 2;
+        const middle = (from + strips.x[peak]!) / 2;
+        const at = stations.reduce((a, b) => (Math.abs(strips.x[b]! - middle) < Math.abs(strips.x[a]! - middle) ? b : a));
+        const r = resistance.bendingAt(span, strips.x[peak]!, 'sagging');
+        const z = r ? r.d - r.compressionDepth : 0.9 * o.h;
+        const outstand = (o.flangeWidth - o.b) / (o.shape === 'L' ? 1 : 2);
+        const force = (Math.max(0, strips.maxM[at]!) / z) * (outstand / o.flangeWidth);
+        return { span, x: middle, force, length, hf: o.flangeDepth };
+      })
+      .filter(hasLength);
   });
   if (rows.length === 0) return [];
   const of = (r: (typeof rows)[number], c = silent) =>
-    flangeShear(c, { force: r.force, length: Math.max(r.length, 1), hf: r.hf, flange: 'compressed', materials: beam.materials });
+    flangeShear(c, { force: r.force, length: r.length, hf: r.hf, flange: 'compressed', materials: beam.materials });
   const r = rows.reduce((a, b) => (of(b).stress > of(a).stress ? b : a));
   const answer = of(r);
   const needs = formatQuantity(answer.areaPerLength, 'areaPerLength', units);

@@ -20,6 +20,9 @@ function loadOn(load: StripLoad, width: number): BeamLoad {
   }
 }
 
+/** A spring typed for a metre of the slab, as much of it as stands under the strip. */
+const ofWidth = (spring: number | null, width: number): number | null => (spring === null ? null : (spring * width) / 1000);
+
 /** The strip as the beam that it is, without links. Loads and supports keep their order. */
 export function stripAsBeam(strip: StripInput, width: number): BeamInput {
   const { spans, supports, materials, catalogue, unitWeight, selfWeight, cases, service, combinationsOff, ownCombinations } = strip;
@@ -29,7 +32,7 @@ export function stripAsBeam(strip: StripInput, width: number): BeamInput {
     section: { shape: 'rectangular', b: width, h: strip.h, flangeWidth: width, flangeDepth: strip.h },
     slab: null,
     spans: spans.map(({ length, h, camber }) => ({ length, camber, section: h === null ? {} : { h } })),
-    supports,
+    supports: supports.map((s) => ({ ...s, vertical: ofWidth(s.vertical, width), rotation: ofWidth(s.rotation, width) })),
     materials,
     catalogue,
     cover: { ...strip.cover, side: 0 },

@@ -25,7 +25,7 @@ interface Redundant {
   readonly give: number | null;
 }
 
-const MOST_ROUNDS = 24;
+const MOST_ROUNDS = 12;
 const NEAR = 1e-3;
 
 /**
@@ -45,16 +45,20 @@ export function compatibleMoments(
   if (unknowns.length === 0 || size === 0) return { moments: first, displaced, bending: bend(first) };
   const shapes = unknowns.map((u) => shapeOf(u, beam.spans.length));
   const settle = unknowns.map((u) => settlements(beam, u));
-  const x = new Float64Array(unknowns.length);
-  let now: Compatible = { moments: first, displaced, bending: bend(first) };
+  /** The beam with some moments added at the supports, and by how much its parts turn apart. */
+  const stateWith = (x: readonly number[]): State => {
+    const moments = first.slice();
+    shapes.forEach((shape, k) => shape.forEach((v, i) => v !== 0 && (moments[i]! += v * x[k]!)));
+    const moved = displaced.map((v, j) => v + settle.reduce((sum, s, k) => sum + s[j]! * x[k]!, 0));
+    const bent = bend(moments);
+    const gaps = unknowns.map((u, k) => turnApart(beam, grid, u, shapes[k]!, bent.curvature, moved) + hold(u, first, x[k]!));
+    return { x, moments, displaced: moved, bending: bent, gaps, size: Math.hypot(...gaps) };
+  };
+  let now = stateWith(unknowns.map(() => 0));
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const {
-      displaced: down,
-      bending: { curvature, flexibility },
-    } = now;
-    const gap = unknowns.map((u, k) => turnApart(beam, grid, u, shapes[k]!, curvature, down) + hold(u, first, x[k]!));
+    const { curvature, flexibility } = now.bending;
     const turns = Math.max(...shapes.map((shape) => along(grid, shape, (i) => Math.abs(curvature[i]!))));
-    if (Math.max(...gap.map(Math.abs)) <= NEAR * turns) break;
+    if (now.size <= NEAR * turns) break;
     const matrix = unknowns.map((u, k) =>
       unknowns.map(
         (_, m) =>
@@ -63,18 +67,29 @@ export function compatibleMoments(
     );
     const step = solveDense(
       matrix,
-      gap.map((g) => -g),
+      now.gaps.map((g) => -g),
     );
-    if (!step) return now;
-    // The cracked state begins with a jump: late rounds go half way, so that they do not leap over it and back.
-    const part = round < 6 ? 1 : 0.5;
-    step.forEach((s, k) => (x[k]! += part * s));
-    const moments = first.slice();
-    shapes.forEach((shape, k) => shape.forEach((v, i) => v !== 0 && (moments[i]! += v * x[k]!)));
-    const moved = displaced.map((v, j) => v + settle.reduce((sum, s, k) => sum + s[j]! * x[k]!, 0));
-    now = { moments, displaced: moved, bending: bend(moments) };
+    if (!step) break;
+    const next = nearer(now, step, stateWith);
+    if (!next) break;
+    now = next;
   }
   return now;
+}
+
+interface State extends Compatible {
+  readonly x: readonly number[];
+  readonly gaps: readonly number[];
+  readonly size: number;
+}
+
+/** A state whose gaps are smaller: the step as it is, or a part of it where it leaps over the place at which sections begin to crack. */
+function nearer(now: State, step: readonly number[], stateWith: (x: readonly number[]) => State): State | undefined {
+  for (const part of [1, 0.5, 0.25, 0.1]) {
+    const next = stateWith(now.x.map((v, k) => v + part * step[k]!));
+    if (next.size < now.size) return next;
+  }
+  return undefined;
 }
 
 function redundantsOf({ spans, supports }: PreparedBeam): Redundant[] {

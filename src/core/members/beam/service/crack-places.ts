@@ -1,11 +1,11 @@
 import { supportName } from '../input';
 import type { CrackState, CrackStates } from './crack-state';
 import type { ServiceBasis } from './service-basis';
-import { STEPS, type MomentRange } from './service-moments';
+import { startOf, stepAt, STEPS, valueAt, type MomentRange } from './service-moments';
 import type { Sense } from '../sense';
 
-/** Every so many steps a crack width is worked out. */
-const EVERY = 4;
+/** Parts of a span at whose ends a crack width is worked out, beside the places that can govern. */
+const PARTS = 30;
 
 /** A place whose face is pulled in service, with its cracked state. */
 export interface CrackPlace {
@@ -18,26 +18,41 @@ export interface CrackPlace {
   readonly cut: CrackState;
 }
 
-/** Places between the faces of the supports where a face is in tension. */
+/** Places between the faces of the supports where a face is in tension: the faces, the peaks, both sides of each change of bars, and others between. */
 export function placesOf(basis: ServiceBasis, states: CrackStates, moments: MomentRange, names: readonly string[]): CrackPlace[] {
-  const { grid, analysis, stiffness, largest } = basis;
-  const places: CrackPlace[] = [];
-  for (let i = 0; i < grid.x.length; i += 1) {
-    if ((i % STEPS) % EVERY !== Math.floor(EVERY / 2)) continue;
-    const [span, x] = [grid.span[i]!, grid.x[i]!];
-    if (x < analysis.faces[span]!.right || x > analysis.faces[span + 1]!.left) continue;
-    for (const sense of ['sagging', 'hogging'] as const) {
-      const moment = sense === 'sagging' ? moments.max[i]! : -moments.min[i]!;
-      if (moment <= 1) continue;
-      const cut = states.at(span, x, sense, moment);
-      if (!cut) continue;
-      const most = sense === 'sagging' ? largest.max[i]! : -largest.min[i]!;
-      const by = sense === 'sagging' ? moments.maxBy[i]! : moments.minBy[i]!;
-      const isCracked = most > stiffness.at(i, sense, 'end').crackingMoment;
-      places.push({ span, x, sense, moment, cut, name: names[by] ?? '', isCracked });
-    }
-  }
-  return places;
+  const { beam, grid, analysis, stiffness, largest } = basis;
+  return beam.spans.flatMap((_, span) => {
+    const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
+    return placesOfSpan(basis, span, moments, from, to).flatMap((x) =>
+      (['sagging', 'hogging'] as const).flatMap((sense): CrackPlace[] => {
+        const moment = sense === 'sagging' ? valueAt(grid, moments.max, span, x) : -valueAt(grid, moments.min, span, x);
+        if (moment <= 1) return [];
+        const cut = states.at(span, x, sense, moment);
+        if (!cut) return [];
+        const most = sense === 'sagging' ? valueAt(grid, largest.max, span, x) : -valueAt(grid, largest.min, span, x);
+        const i = stepAt(grid, span, x);
+        const by = sense === 'sagging' ? moments.maxBy[i]! : moments.minBy[i]!;
+        const isCracked = most > stiffness.at(i, sense, 'end').crackingMoment;
+        return [{ span, x, sense, moment, cut, name: names[by] ?? '', isCracked }];
+      }),
+    );
+  });
+}
+
+/** Places of a span, from its left end; the mirrored span has the mirrored places. */
+function placesOfSpan(basis: ServiceBasis, span: number, moments: MomentRange, from: number, to: number): number[] {
+  const { grid, stiffness } = basis;
+  const [start, length] = [startOf(grid, span), grid.step[span]! * STEPS];
+  const middles = Array.from({ length: STEPS }, (_, k) => span * STEPS + k);
+  const peak = (value: (i: number) => number) => {
+    const most = middles.reduce((largest, i) => Math.max(largest, value(i)), -Infinity);
+    return middles.filter((i) => value(i) >= most - 1e-9 * Math.abs(most));
+  };
+  const changes = middles.slice(1).flatMap((i) => (stiffness.isAlike(i - 1, i) ? [] : [i - 1, i]));
+  const of = [...peak((i) => moments.max[i]!), ...peak((i) => -moments.min[i]!), ...changes].map((i) => grid.x[i]!);
+  const between = Array.from({ length: PARTS - 1 }, (_, k) => start + ((k + 1) * length) / PARTS);
+  const all = [from, to, ...of, ...between].filter((x) => x >= from - 1e-6 && x <= to + 1e-6);
+  return [...new Set(all)].sort((p, q) => p - q);
 }
 
 /** Bottom of each span and top over each support: where a crack is checked, by name. */

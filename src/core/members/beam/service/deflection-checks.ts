@@ -61,7 +61,7 @@ function criticalPlace(beam: PreparedBeam, span: number): number {
   return beam.supports[span + 1]!.type === 'free' ? start + 1 : start + length / 2;
 }
 
-/** One sum of stages over a span: the largest where a stage adds and the least where it is taken off; chord and camber taken off. */
+/** One sum of stages over a span: the largest where a stage adds and the least where it is taken off; camber taken off. */
 function sumOver(beam: PreparedBeam, stages: readonly StageDeflection[], sum: DeflectionSum, span: number) {
   const n = STEPS + 1;
   const total = (pick: 'max' | 'min') => {
@@ -73,15 +73,8 @@ function sumOver(beam: PreparedBeam, stages: readonly StageDeflection[], sum: De
     }
     return w;
   };
-  const shaped = (w: Float64Array) => w.map((v, k) => v - chordAt(beam, w, span, k) - (sum.id === 'total' ? camberAt(beam, span, k) : 0));
+  const shaped = (w: Float64Array) => w.map((v, k) => v - (sum.id === 'total' ? camberAt(beam, span, k) : 0));
   return { max: shaped(total('max')), min: shaped(total('min')) };
-}
-
-/** What moves with the supports is no deflection of the span. */
-function chordAt(beam: PreparedBeam, w: Float64Array, span: number, k: number): number {
-  if (beam.supports[span]!.type === 'free') return w[STEPS]!;
-  if (beam.supports[span + 1]!.type === 'free') return w[0]!;
-  return w[0]! + ((w[STEPS]! - w[0]!) * k) / STEPS;
 }
 
 function camberAt(beam: PreparedBeam, span: number, k: number): number {

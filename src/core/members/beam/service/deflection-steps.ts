@@ -37,7 +37,7 @@ export function stationSteps(c: Calc, basis: DeflectionBasis, sum: DeflectionSum
     bySpans += factor * shapeBySpans(basis, stage, found.arrangement).deflection[span * (STEPS + 1) + at]!;
     c.state(`deflection ${stageNames[stage.age]}`, found.shape.deflection[span * (STEPS + 1) + at]!, 'smallLength', counted(factor));
   }
-  c.state('hand check: span by span', bySpans, 'smallLength', 'with the moments of the uncracked beam, chord not taken off');
+  c.state('hand check: span by span', bySpans, 'smallLength', 'with the moments of the uncracked beam');
 }
 
 const counted = (factor: number) => (factor === 1 ? 'added' : factor === -1 ? 'taken off' : `counted ${factor.toFixed(2)} times`);

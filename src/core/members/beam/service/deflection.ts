@@ -116,7 +116,19 @@ function shapeOf({ beam, grid }: DeflectionBasis, { moments, displaced, bending:
       put(i, { deflection: seen.deflection.reverse(), slope: seen.slope.reverse().map((v) => -v) });
     }
   });
-  return { moments, curvature, slope, deflection };
+  return { moments, curvature, slope, deflection: withoutChords(beam, deflection) };
+}
+
+/** What moves with the supports is no deflection of the span: the straight line between them, or the displacement of a root, is taken off. */
+function withoutChords(beam: PreparedBeam, w: Float64Array): Float64Array {
+  const n = STEPS + 1;
+  return w.map((v, i) => {
+    const [span, k] = [Math.floor(i / n), i % n];
+    const [left, right] = [w[span * n]!, w[span * n + STEPS]!];
+    if (beam.supports[span]!.type === 'free') return v - right;
+    if (beam.supports[span + 1]!.type === 'free') return v - left;
+    return v - left - ((right - left) * k) / STEPS;
+  });
 }
 
 /** Displacement of a support, by a spring or a settlement (mm, positive down), from the elastic analysis. */

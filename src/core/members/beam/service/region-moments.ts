@@ -2,7 +2,7 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import type { BeamAnalysis } from '../analysis';
 import { faceCracks } from './crack-question';
-import type { ServiceMoments } from './service-moments';
+import { valueAt, type ServiceMoments } from './service-moments';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
 
@@ -20,14 +20,14 @@ interface PlaceMoments extends RegionMoments {
 function placesIn({ faces }: BeamAnalysis, moments: ServiceMoments, span: number, sense: Sense, from: number, to: number): PlaceMoments[] {
   const { grid, crackMoments, largest } = moments;
   const [first, last] = [Math.max(from, faces[span]!.right), Math.min(to, faces[span + 1]!.left)];
-  const places: PlaceMoments[] = [];
-  for (let i = 0; i < grid.x.length; i += 1) {
-    const x = grid.x[i]!;
-    if (grid.span[i] !== span || x < first || x > last) continue;
-    const of = ({ max, min }: typeof largest) => Math.max(0, sense === 'sagging' ? max[i]! : -min[i]!);
-    places.push({ x, crack: of(crackMoments), largest: of(largest) });
-  }
-  return places;
+  const inside = [...grid.x].filter((x, i) => grid.span[i] === span && x > first && x < last);
+  // The ends of the region as well: the faces of supports, where the moments are largest.
+  const xs = first <= last ? [first, ...inside, last] : [];
+  return xs.map((x): PlaceMoments => {
+    const of = ({ max, min }: typeof largest) =>
+      Math.max(0, sense === 'sagging' ? valueAt(grid, max, span, x) : -valueAt(grid, min, span, x));
+    return { x, crack: of(crackMoments), largest: of(largest) };
+  });
 }
 
 /** The largest moments of a region. */

@@ -36,6 +36,26 @@ export function makeGrid(beam: PreparedBeam, mesh: Mesh): Grid {
   return { ...grid, step: beam.spans.map((s) => s.length / STEPS) };
 }
 
+/** Left end of a span (mm). */
+export const startOf = ({ x, step }: Grid, span: number) => x[span * STEPS]! - step[span]! / 2;
+
+/** The step in which a place lies. */
+export const stepAt = (grid: Grid, span: number, x: number): number =>
+  span * STEPS + Math.max(0, Math.min(STEPS - 1, Math.floor((x - startOf(grid, span)) / grid.step[span]!)));
+
+/** A curve known in the middles of the steps, at any place of a span: straight between them, along a parabola to the ends. */
+export function valueAt(grid: Grid, values: Float64Array, span: number, x: number): number {
+  const at = (x - startOf(grid, span)) / grid.step[span]! - 0.5;
+  const of = (k: number) => values[span * STEPS + k]!;
+  if (at < 0) return beyond(of(0), of(1), of(2), -at);
+  if (at > STEPS - 1) return beyond(of(STEPS - 1), of(STEPS - 2), of(STEPS - 3), at - STEPS + 1);
+  const k = Math.min(STEPS - 2, Math.floor(at));
+  return of(k) + (of(k + 1) - of(k)) * (at - k);
+}
+
+/** A parabola through three values a step apart, a part of a step before the first. */
+const beyond = (a: number, b: number, c: number, t: number): number => a + t * (1.5 * a - 2 * b + 0.5 * c) + 0.5 * t ** 2 * (a - 2 * b + c);
+
 /** The moments of one arrangement in the middle of each step (N mm). */
 export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
   const { s, element } = grid;
