@@ -64,12 +64,6 @@ function leastOf(beam: PreparedBeam, code: DesignCode, task: BarTask, section: B
   return Math.max(brittle, code.service.leastCrackSteel(silent, q).value);
 }
 
-/**
- * Part of the crack width that bars are chosen for. Those of the other face are not known yet: they draw the neutral axis towards them, so that more
- * concrete is pulled by the same bars and cracks become a few per cent wider.
- */
-const CRACK_ROOM = 0.97;
-
 /** What a placement uses up of what is allowed of cracks. */
 type CrackUse = (placement: Placement) => number;
 
@@ -92,7 +86,7 @@ function fewest(
   while (count <= most) {
     const now = requiredWith(beam, code, task, { count, size }, linkDiameter);
     if (now.refusal) return undefined;
-    if (now.area >= now.required - 1e-6 && (cracks?.(now.placement) ?? 0) <= CRACK_ROOM) {
+    if (now.area >= now.required - 1e-6 && (cracks?.(now.placement) ?? 0) <= 1) {
       const layers = now.placement.layers;
       // Steel counts first; a second layer, many thin bars and crowding count against.
       const crowding = count > 6 ? 0.02 * (count - 6) : 0;
