@@ -173,7 +173,7 @@ describe('a strip', () => {
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     click(screen.getByRole('button', { name: 'Try depth 225 mm' }));
     expect(now<StripMember>().h).toBe(225);
-  });
+  }, 30_000);
 
   test('a new slab has something to change in either unit system', () => {
     const { project } = openNew(newStrip);
