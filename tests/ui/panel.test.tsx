@@ -91,5 +91,5 @@ describe('a panel', () => {
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'single changes' })));
     click(screen.getByRole('button', { name: 'Try moments by yield lines' }));
     expect(now<PanelMember>().method).toBe('yieldLines');
-  });
+  }, 30_000);
 });

@@ -244,7 +244,7 @@ describe('ways forward', () => {
     expect(now().legs?.kind).toBe('links');
     expect(resultOf(current()).checks.some((c) => c.status === 'exceeds')).toBe(false);
     expect(screen.queryByText(/before the last change/)).toBeNull();
-  });
+  }, 30_000);
   it('a new place has something to change in either unit system', () => {
     const si = newPunching(open(), 'x', 'P2', 'Hall');
     expect([si.h, si.sets[0]!.V, si.momentsBy]).toEqual([250, 450e3, 'position']);
