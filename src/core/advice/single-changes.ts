@@ -36,6 +36,21 @@ export interface Trial<M, C, R extends ResultBase> {
   readonly buildability: (result: R, member: M) => number;
 }
 
+/** How members with a material are tried: a change is the fields that it sets. */
+export const trialOf = <M extends { readonly materials: Materials }, R extends ResultBase>(
+  now: M,
+  rates: ProjectRates,
+  design: (member: M) => R,
+  buildability: (result: R, member: M) => number,
+): Trial<M, Partial<M>, R> => ({
+  now,
+  rates,
+  design,
+  buildability,
+  applied: (member, change) => ({ ...member, ...change }),
+  strength: ({ materials }) => materials.concreteStrength,
+});
+
 /** How a state of a member stands. */
 interface Standing {
   readonly holds: boolean;

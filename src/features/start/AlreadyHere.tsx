@@ -6,6 +6,8 @@ import { momentText } from '@/store/moment';
 import type { ProjectEntry } from '@/store/storage';
 import { freshProjectId } from './fresh-id';
 
+const counted = (n: number) => `${n} ${n === 1 ? 'member' : 'members'}`;
+
 /** Asks what becomes of a project that is in this browser already when its file is opened. */
 export function AlreadyHere({
   project,
@@ -36,7 +38,7 @@ export function AlreadyHere({
           <AlertDialog.Title className="font-semibold">{project.name || 'This project'} is in this browser already</AlertDialog.Title>
           <AlertDialog.Description className="my-2">
             {here
-              ? `Here: saved ${momentText(here.saved)}, ${here.members} ${here.members === 1 ? 'member' : 'members'}. In the file: ${project.members.length}.`
+              ? `Here: saved ${momentText(here.saved)}, ${counted(here.members)}. In the file: ${counted(project.members.length)}.`
               : 'It was opened here before.'}
           </AlertDialog.Description>
           {ways.map(([title, then, act]) => (

@@ -13,6 +13,7 @@ import {
   otherConcretes,
   rankChanges,
   singleChanges,
+  trialOf,
   tryChanges,
   type Candidate,
   type Change,
@@ -111,14 +112,7 @@ function changes(beam: BeamInput, code: DesignCode): Candidate<Partial<BeamInput
  */
 export function proposeBeam(beam: BeamInput, code: DesignCode, search: BeamSearch, rates: ProjectRates, most = 8): BeamProposal[] {
   if (beam.mode === 'forces') return [];
-  const trial = {
-    now: beam,
-    rates,
-    design: (b: BeamInput) => designBeam(b, code, { derive: [], units: 'SI' }),
-    applied: (b: BeamInput, change: Partial<BeamInput>) => ({ ...b, ...change }),
-    strength: (b: BeamInput) => b.materials.concreteStrength,
-    buildability,
-  };
+  const trial = trialOf(beam, rates, (m: BeamInput) => designBeam(m, code, { derive: [], units: 'SI' }), buildability);
   if (search === 'changes') return singleChanges(trial, (b) => changes(b, code));
   const found = tryChanges(trial, arrangements(beam));
   const seen = new Set<string>();

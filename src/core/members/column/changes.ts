@@ -8,7 +8,7 @@ import { usualSizes } from '../../reinforcement/usual-sizes';
 import { buildability, decisiveSets } from './proposals';
 import { leastTies, sizesOf, suitableTies } from './suitable-ties';
 import { usualRates, type ProjectRates } from '../../advice/rates';
-import { fromTo, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { fromTo, lengthTitle, otherConcretes, singleChanges, trialOf, type Candidate, type Change } from '../../advice/single-changes';
 
 export type ColumnStep = Change<Partial<ColumnInput>>;
 
@@ -117,14 +117,7 @@ export function proposeColumnSteps(column: ColumnInput, code: DesignCode, rates:
   const result = design(column);
   if (result.faults.length > 0 || result.summaries.length === 0) return [];
   return singleChanges(
-    {
-      now: decisiveSets(column, result),
-      rates,
-      design,
-      applied: (c, change: Partial<ColumnInput>) => ({ ...c, ...change }),
-      strength: (c) => c.materials.concreteStrength,
-      buildability: (r, c) => buildability(r, c, code),
-    },
+    trialOf(decisiveSets(column, result), rates, design, (r, c) => buildability(r, c, code)),
     (c) => candidates(c, code),
   ).slice(0, most);
 }

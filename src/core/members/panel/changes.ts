@@ -3,7 +3,15 @@ import { designPanel } from './design-panel';
 import type { PanelBars, PanelInput } from './input';
 import type { PanelResult } from './result';
 import type { ProjectRates } from '../../advice/rates';
-import { keepingOrAnew, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
+import {
+  keepingOrAnew,
+  lengthTitle,
+  otherConcretes,
+  singleChanges,
+  trialOf,
+  type Candidate,
+  type Change,
+} from '../../advice/single-changes';
 
 export type PanelProposal = Change<Partial<PanelInput>>;
 
@@ -40,14 +48,7 @@ function buildability({ sections }: PanelResult): number {
 /** Single changes of a panel, each designed in full, those that hold first. Empty with faults. */
 export function proposePanel(panel: PanelInput, code: DesignCode, rates: ProjectRates): PanelProposal[] {
   return singleChanges(
-    {
-      now: panel,
-      rates,
-      design: (p: PanelInput) => designPanel(p, code, { derive: [], units: 'SI' }),
-      applied: (p, change: Partial<PanelInput>) => ({ ...p, ...change }),
-      strength: (p) => p.materials.concreteStrength,
-      buildability,
-    },
+    trialOf(panel, rates, (p: PanelInput) => designPanel(p, code, { derive: [], units: 'SI' }), buildability),
     (p) => candidates(p, code),
   );
 }

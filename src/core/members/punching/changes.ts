@@ -3,7 +3,7 @@ import { designPunching } from './design-punching';
 import type { PunchingInput } from './input';
 import { chooseLegs } from './suggest-legs';
 import type { ProjectRates } from '../../advice/rates';
-import { lengthTitle, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { lengthTitle, singleChanges, trialOf, type Candidate, type Change } from '../../advice/single-changes';
 
 export type PunchingProposal = Change<Partial<PunchingInput>>;
 
@@ -36,15 +36,13 @@ function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<Punch
 /** Single changes of a slab at a column, each designed in full, those that hold first. Empty with faults. */
 export function proposePunching(place: PunchingInput, code: DesignCode, rates: ProjectRates): PunchingProposal[] {
   return singleChanges(
-    {
-      now: place,
+    trialOf(
+      place,
       rates,
-      design: (p: PunchingInput) => designPunching(p, code, { derive: [], units: 'SI' }),
-      applied: (p, change: Partial<PunchingInput>) => ({ ...p, ...change }),
-      strength: (p) => p.materials.concreteStrength,
+      (p: PunchingInput) => designPunching(p, code, { derive: [], units: 'SI' }),
       // The fewer legs, the easier.
-      buildability: (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
-    },
+      (_result, { legs }) => (legs ? Math.max(0, 1 - (legs.legs * legs.perimeters) / 200) : 1),
+    ),
     (p) => candidates(p, code),
   );
 }

@@ -11,6 +11,7 @@ import {
   otherConcretes,
   rankChanges,
   singleChanges,
+  trialOf,
   tryChanges,
   type Candidate,
   type Change,
@@ -73,14 +74,7 @@ function changes(strip: StripInput, code: DesignCode): Candidate<Partial<StripIn
 
 /** Ranked ways for a slab: spacings with which it holds, or single changes with what comes of each, those that hold first. Empty with faults. */
 export function proposeStrip(strip: StripInput, code: DesignCode, search: StripSearch, rates: ProjectRates, most = 8): StripProposal[] {
-  const trial = {
-    now: strip,
-    rates,
-    design: (s: StripInput) => designStrip(s, code, { derive: [], units: 'SI' }),
-    applied: (s: StripInput, change: Partial<StripInput>) => ({ ...s, ...change }),
-    strength: (s: StripInput) => s.materials.concreteStrength,
-    buildability: slabBuildability,
-  };
+  const trial = trialOf(strip, rates, (m: StripInput) => designStrip(m, code, { derive: [], units: 'SI' }), slabBuildability);
   if (search === 'changes') return singleChanges(trial, (s) => changes(s, code));
   return rankChanges(tryChanges(trial, arrangements(strip)).filter((p) => p.holds)).slice(0, most);
 }

@@ -5,7 +5,7 @@ import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes'
 import { nextSize } from '../column/changes';
 import { decisiveSets } from '../column/proposals';
 import { usualRates, type ProjectRates } from '../../advice/rates';
-import { fromTo, lengthTitle, otherConcretes, singleChanges, type Candidate, type Change } from '../../advice/single-changes';
+import { fromTo, lengthTitle, otherConcretes, singleChanges, trialOf, type Candidate, type Change } from '../../advice/single-changes';
 
 export type WallStep = Change<Partial<WallInput>>;
 
@@ -54,14 +54,7 @@ export function proposeWallSteps(wall: WallInput, code: DesignCode, rates: Proje
   const result = design(wall);
   if (result.faults.length > 0) return [];
   return singleChanges(
-    {
-      now: decisiveSets(wall, result),
-      rates,
-      design,
-      applied: (w, change: Partial<WallInput>) => ({ ...w, ...change }),
-      strength: (w) => w.materials.concreteStrength,
-      buildability: (_result, w) => buildability(w),
-    },
+    trialOf(decisiveSets(wall, result), rates, design, (_result, w) => buildability(w)),
     (w) => candidates(w, code),
   ).slice(0, most);
 }
