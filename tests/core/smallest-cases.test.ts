@@ -31,7 +31,7 @@ test.each<[what: string, file: string, mark: string, check: string, of: Of, valu
   ['nu1 of the UK annex with links little stressed', EN('uk_low_link_stress'), 'B1', 'shear-1', capacity, 647.352e3],
   // 2 x (30 + 10 + 16) = 112 > 150 000 / 1600: (300 - 112)(500 - 112)
   ['the wall of torsion by the bars that are there', EN('tef_32'), 'B1', 'torsion-concrete-1', step('A_k'), 72_944],
-  // 3 x 201 x 2 faces / 1.2 m ... : 1005 mm2 per metre; 60 + 200 x 0.0075 kNm
+  // As = 2 x 201.06 x 1000 / 400 = 1005 mm2 per metre; M = 60 + 200 x 0.0075 = 61.5 kNm over 51.97
   ['a metre of wall with bars at 400', EN('wall_400'), 'W1', 'strength-top', use, 1.1834],
   ['wind reversed in service', EN('wind_service'), 'C1', 'stress-steel-characteristic', demand, 367.15],
   ['both senses at the foot', EN('foot_sense'), 'C1', 'strength-foot', use, 0.8723],
@@ -42,7 +42,7 @@ test.each<[what: string, file: string, mark: string, check: string, of: Of, valu
   ['fy of torsion at most 420', ACI, 'R1', 'torsion-links-1', step('A_l'), 1170.95],
   // 0.062 sqrt 95 x 400 / 420
   ['no cap on the root for least links', ACI, 'R2', 'torsion-links-1', step('a_vt_min'), 0.5755],
-  // 0.42 sqrt 95 x 240 000 / 420 - at ph ...
+  // 0.42 sqrt 95 x 240 000 / 420 = 2339, less at ph fyt / fy = 0.7187 x 1629.2 = 1171
   ['nor for least bars', ACI, 'R2', 'torsion-links-1', step('A_l_min'), 1168.3],
   // 0.33 sqrt 30 x 202 500^2 / 2300 = 32.23, x 0.75
   ['flanges in compatibility torsion', ACI, 'R3', 'torsion-concrete-1', step('T_u'), 24.169e6],
