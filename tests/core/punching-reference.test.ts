@@ -71,6 +71,7 @@ function question(corners: Corners, m: Materials, p: Place, more: Partial<Punchi
     beta: 1,
     position,
     across: position === 'edge' ? 'x' : null,
+    inwards: { x: slab.left === null ? 0 : 1, y: slab.bottom === null ? 0 : 1 },
     columnPerimeter: shape === 'circle' ? Math.PI * cx : 2 * (cx + cy),
     around: (r) => controlPerimeter(column, r, corners, slab, shadows),
     withoutOpenings: (r) => controlPerimeter(column, r, corners, slab),

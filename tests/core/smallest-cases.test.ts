@@ -34,6 +34,14 @@ test.each<[what: string, file: string, mark: string, check: string, of: Of, valu
   // As = 2 x 201.06 x 1000 / 400 = 1005 mm2 per metre; M = 60 + 200 x 0.0075 = 61.5 kNm over 51.97
   ['a metre of wall with bars at 400', EN('wall_400'), 'W1', 'strength-top', use, 1.1834],
   ['wind reversed in service', EN('wind_service'), 'C1', 'stress-steel-characteristic', demand, 367.15],
+  // 150 - 200 x 0.2 = 110 = F (450 - F / 12 000), F = 256.64 kN; (256.64 + 200) / 0.43478
+  ['required steel beside a tension', EN('as_with_N'), 'B1', 'bending-1', step('A_s_req'), 1050.28],
+  // 880e6 / (434.78 x 0.95 x 797.5)
+  ['the cap on z with a flange', EN('as_flange_capped'), 'B1', 'bending-1', step('A_s_req'), 2671.5],
+  // x / d = 0.6: 0.0035 x 200 000 x 0.4 / 0.6 = 466.67 of 521.74
+  ['bars that do not yield', EN('as_not_yielding'), 'B1', 'bending-1', step('A_s_req'), 3527.3],
+  // Flange of 1500 x 120 pulled: centroid at (180 000 x 60 + 114 000 x 310) / 294 000 = 156.94; 13.4011 x 0.4 x 156.94 / (2 x 48)
+  ['tension zone of a T before cracking', EN('table_hcr'), 'B1', 'crack-support-A', step('phi_s'), 8.7525],
   ['both senses at the foot', EN('foot_sense'), 'C1', 'strength-foot', use, 0.8723],
   // Half of 2 x 400 x 1000 over two faces of a metre.
   ['the notional size of a slab', EN('h0'), 'S1', 'deflection-total-1', step('h_0'), 400],

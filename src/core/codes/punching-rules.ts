@@ -36,6 +36,8 @@ export interface PunchingQuestion {
   readonly position: ColumnPosition;
   /** For an edge column the direction across its edge. */
   readonly across: 'x' | 'y' | null;
+  /** Which way the slab lies from the edges that the perimeter meets, along x and along y; 0 where it meets none, or both alike. */
+  readonly inwards: { readonly x: -1 | 0 | 1; readonly y: -1 | 0 | 1 };
   /** Outline of the column within the slab (mm). */
   readonly columnPerimeter: number;
   /** Perimeters at a distance from the column, with openings counted and without. */
@@ -98,8 +100,8 @@ export interface PunchingRules {
   /** With the legs that are there, and outside them. */
   reinforced(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
   outside(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
-  /** Legs of one perimeter that strength asks for at a spacing (mm2), and how far out the last of them must be (mm). */
-  needed(c: Calc, q: PunchingQuestion, spacing: number): { readonly area: number; readonly last: number };
+  /** Legs of one perimeter that strength asks for at a spacing (mm2), how far out the last of them must be (mm), and why no legs are enough. */
+  needed(c: Calc, q: PunchingQuestion, spacing: number): { readonly area: number; readonly last: number; readonly beyond: string | null };
   /** Rules for the places of legs: distance of the first, spacing away from the column, along the perimeters, and least area. */
   detailing(
     c: Calc,

@@ -66,6 +66,11 @@ export interface CrackQuestion {
   readonly isSustained: boolean;
 }
 
+/** What tables of bars are asked besides: the depth of the plain section in tension before the first crack (mm). */
+export interface CrackTableQuestion extends CrackQuestion {
+  readonly tensionDepth: number;
+}
+
 export interface CrackWidth {
   readonly width: number;
   readonly clause: string;
@@ -153,7 +158,7 @@ export interface ServiceRules {
   /** Least steel of a face for its first cracks (mm2); undefined where the code has no such rule. */
   leastCrackSteel?(c: Calc, q: FirstCrackQuestion): Limit;
   /** Control of cracks without their width; undefined where it is not chosen, or the code has no such tables. */
-  crackTables?(c: Calc, q: CrackQuestion, width: number): CrackLimits;
+  crackTables?(c: Calc, q: CrackTableQuestion, width: number): CrackLimits;
   /** Bars along the sides of a deep beam; null for beams that need none. */
   skin(c: Calc, q: SkinQuestion): Skin | null;
   readonly crackLoads: ServiceLoads;

@@ -62,7 +62,9 @@ function Needs({
   return (
     <section aria-label="Legs" className="border-l border-line px-3 py-1.5">
       <h2>Legs</h2>
-      {needed ? (
+      {needed?.beyond ? (
+        <p className="text-madder-text">{needed.beyond}.</p>
+      ) : needed ? (
         <p>
           Needed: <b className="font-semibold">{formatQuantity(needed.area, 'area', units)}</b> on each perimeter, every{' '}
           {formatQuantity(needed.spacing, 'length', units)}; the outermost at least{' '}

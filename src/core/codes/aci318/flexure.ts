@@ -18,6 +18,9 @@ export const F = {
   Pn: formula('P_n', 'P_u / phi', '22.4'),
   phiMn: formula('phi_M_n', 'phi * M_n', '9.5.1.1'),
   MnRequired: formula('M_n', 'M_u / 0.90', '21.2.2'),
+  MnAboutBars: formula('M_n', '(M_u + P_u * (d - y_0)) / 0.90', '21.2.2, 22.4'),
+  AsBeside: formula('A_s_req', 'max(0, C_c - P_u / 0.90) / f_y', '22.4'),
+  AsPulled: formula('A_s_req', '(M_u - P_u * (y_0 - d_prime)) / (0.90 * f_y * (d - d_prime))', '22.4'),
   aRequired: formula('a', 'd - sqrt(d^2 - 2 * M_n / (0.85 * f_c_prime * b))', '22.2.2.4.1'),
   AsFree: formula('A_s_req', 'C_c / f_y', '22.2'),
   AsRequired: formula('A_s_req', '0.85 * f_c_prime * b * a / f_y', '22.2'),
@@ -30,6 +33,7 @@ export const F = {
   fsPrime: formula('f_s_prime', 'min(f_y, 0.003 * E_s * (c_lim - d_prime)/c_lim) - 0.85 * f_c_prime', '22.2'),
   AsPrime: formula('A_s_prime', '(M_n - M_n_lim) / (f_s_prime * (d - d_prime))', '22.3.1.1'),
   AsDouble: formula('A_s_req', '(C_c_lim + A_s_prime * f_s_prime) / f_y', '22.2'),
+  AsDoubleBeside: formula('A_s_req', 'max(0, C_c_lim + A_s_prime * f_s_prime - P_u / 0.90) / f_y', '22.4'),
   etMin: formula('epsilon_t_min', 'epsilon_ty + 0.003', '9.3.3.1'),
   etRedistributed: formula('epsilon_t_min', 'max(0.0075, (1 - delta)/10)', '6.6.5'),
   AsMin: twoForms(
@@ -150,7 +154,10 @@ export function leastStrain(c: Calc, epsTy: number, delta: number): number {
   return delta < 1 ? Math.max(basic, c.let(F.etRedistributed, { delta })) : basic;
 }
 
-/** Steel for a factored moment (N mm), tension-controlled (phi 0.90); compression steel where the strain limit would be passed. */
+/**
+ * Steel for a factored moment (N mm) about the centroid, with the axial force of the section (N), tension-controlled (phi 0.90); compression
+ * steel where the strain limit would be passed. 22.2, 22.4, 21.2.2. Under a tension that leaves no compression the face alone is answered for.
+ */
 export function bendingSteel(
   c: Calc,
   { moment, section: s, d, d2: dPrime, singlyOnly }: Omit<BendingTask, 'materials' | 'delta'>,
@@ -158,8 +165,14 @@ export function bendingSteel(
   epsMin: number,
 ): RequiredSteel {
   const { fc, steel, concrete } = basis;
-  if (moment <= 0) return { tension: 0, compression: 0 };
-  const M_n = c.let(F.MnRequired, { M_u: c.given(symbols.M_u, moment) });
+  const P_u = s.axial ?? 0;
+  if (moment <= 0 && P_u === 0) return { tension: 0, compression: 0 };
+  const M_n = aboutBars(c, moment, s, d);
+  if (M_n < 0) {
+    c.note('The tension lies between the bars of both faces: no concrete is compressed, and the other face is pulled as well.', '22.4');
+    const y_0 = centroidDepth(s);
+    return { tension: c.let(F.AsPulled, { M_u: moment, P_u, y_0, d_prime: dPrime, f_y: steel.yield, d }), compression: 0 };
+  }
   const cLim = F.cLim.evaluate({ epsilon_t_min: epsMin, d });
   const atLimit = concreteResultant(s.strips, cLim, concrete);
   const MnLim = atLimit.force * (d - atLimit.depth);
@@ -182,12 +195,21 @@ export function bendingSteel(
   }
   c.let(F.fsPrime, { f_y: steel.yield, E_s: steel.modulus, c_lim: cLim, d_prime: dPrime, f_c_prime: fc });
   const compression = c.let(F.AsPrime, { M_n, M_n_lim: MnLim, f_s_prime, d, d_prime: dPrime });
-  const tension = c.let(F.AsDouble, { C_c_lim: atLimit.force, A_s_prime: compression, f_s_prime, f_y: steel.yield });
-  return { tension, compression };
+  const parts = { C_c_lim: atLimit.force, A_s_prime: compression, f_s_prime, f_y: steel.yield };
+  return { tension: P_u === 0 ? c.let(F.AsDouble, parts) : c.let(F.AsDoubleBeside, { ...parts, P_u }), compression };
+}
+
+/** The nominal moment that is needed (N mm), about the tension steel where there is an axial force. */
+function aboutBars(c: Calc, moment: number, s: BendingSection, d: number): number {
+  const M_u = c.given(symbols.M_u, moment);
+  if (!s.axial) return c.let(F.MnRequired, { M_u });
+  const P_u = c.given(symbols.P_u, s.axial, 'at the centroid of the section');
+  return c.let(F.MnAboutBars, { M_u, P_u, d, y_0: c.given(symbols.y_0, centroidDepth(s), 'from the section') });
 }
 
 function singleSteel(c: Calc, M_n: number, s: BendingSection, d: number, basis: FlexureBasis): number {
-  if (s.isFree) return freeSteel(c, M_n, s, d, basis);
+  if (s.axial) return c.let(F.AsBeside, { C_c: compressionFor(c, M_n, s, d, basis), P_u: s.axial, f_y: basis.steel.yield });
+  if (s.isFree) return c.let(F.AsFree, { C_c: compressionFor(c, M_n, s, d, basis), f_y: basis.steel.yield });
   const common = { f_c_prime: basis.fc, f_y: basis.steel.yield, d, b: s.b, b_w: s.bw, h_f: s.hf };
   const flange = s.hf > 0 ? 0.85 * basis.fc * s.b * s.hf * (d - s.hf / 2) : Infinity;
   if (M_n <= flange) {
@@ -201,13 +223,12 @@ function singleSteel(c: Calc, M_n: number, s: BendingSection, d: number, basis: 
   return c.let(F.AsFlanged, { ...common, C_f, a });
 }
 
-/** The same for any outline: the neutral axis is found by trial. */
-function freeSteel(c: Calc, M_n: number, s: BendingSection, d: number, { concrete, steel }: FlexureBasis): number {
+/** Force of the compressed concrete that carries a moment about the bars (N), for any outline: the neutral axis is found by trial. */
+function compressionFor(c: Calc, M_n: number, s: BendingSection, d: number, { concrete }: FlexureBasis): number {
   const x = depthForMoment(s.strips, d, M_n, concrete);
   if (x === undefined) throw new CalcError('c', 'the moment is more than the section can carry at all');
   c.given(symbols.c, x, 'solved for the moment');
-  const C_c = c.given(symbols.C_c, concreteResultant(s.strips, x, concrete).force, 'resultant of the compressed concrete');
-  return c.let(F.AsFree, { C_c, f_y: steel.yield });
+  return c.given(symbols.C_c, concreteResultant(s.strips, x, concrete).force, 'resultant of the compressed concrete');
 }
 
 /** Strain of the extreme bars against its least value, 9.3.3.1. */

@@ -100,6 +100,10 @@ const LONGEST_STUD = 254;
 /** Least effective depth for stirrups, beside 16 of their diameters (mm): 150 mm or 6 in, 22.6.7.1. */
 const leastDepth: Record<Form, number> = { SI: 150, US: 152.4 };
 
+/** Most stress with legs of a kind, table 22.6.6.3. */
+const mostOf = (kind: PunchingSteel['kind']) => (kind === 'studs' ? F.mostStuds : F.mostStirrups);
+const TOO_THIN = 'The slab is too thin for any reinforcement: a thicker slab, a wider column or stronger concrete';
+
 /** With reinforcement the concrete counts less; so much of it as 22.6.6.2 asks stops the size effect. */
 function withSteel(c: Calc, q: PunchingQuestion, form: Form, steel: PunchingSteel) {
   const f_yt = countedStirrupStrength(q.materials.linkStrength, form);
@@ -144,15 +148,8 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
     stress: (c, q) => ({ stress: stressAt(c, q), beta: q.momentsBy === 'given' ? q.beta : null }),
     face: (c, q) => {
       if (!q.reinforcement) return null;
-      const most = q.reinforcement.kind === 'studs' ? F.mostStuds : F.mostStirrups;
-      const capacity = c.let(most[form], { phi_v: PHI_SHEAR, f_c_prime: q.materials.concreteStrength });
-      return result(
-        'Most stress with reinforcement',
-        'table 22.6.6.3',
-        stressAt(c, q),
-        capacity,
-        'The slab is too thin for any reinforcement',
-      );
+      const capacity = c.let(mostOf(q.reinforcement.kind)[form], { phi_v: PHI_SHEAR, f_c_prime: q.materials.concreteStrength });
+      return result('Most stress with reinforcement', 'table 22.6.6.3', stressAt(c, q), capacity, TOO_THIN);
     },
     plain: (c, q) =>
       result(
@@ -199,7 +196,8 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
       const { f_yt, b_o, v_c } = withSteel(silent, q, form, { ...guess, area: 0 });
       const v_u = stressAt(c, q);
       const area = c.let(F.need, { v_u, phi_v: PHI_SHEAR, v_c, b_o, s: spacing, f_yt });
-      return { area, last: lastLine(q, form) };
+      const most = mostOf(guess.kind)[form].evaluate({ phi_v: PHI_SHEAR, f_c_prime: q.materials.concreteStrength });
+      return { area, last: lastLine(q, form), beyond: v_u > most ? TOO_THIN : null };
     },
     detailing: (c, q, steel) => {
       const { d } = q;

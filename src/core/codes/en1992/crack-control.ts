@@ -1,5 +1,5 @@
 import type { Calc } from '../../calc/calc';
-import type { CrackLimits, CrackQuestion, FirstCrackQuestion, Skin, SkinQuestion } from '../service-rules';
+import type { CrackLimits, CrackTableQuestion, FirstCrackQuestion, Skin, SkinQuestion } from '../service-rules';
 import { meanTensileStrength } from './materials';
 import { formula, symbols } from './symbols';
 
@@ -86,12 +86,12 @@ export function leastCrackSteel(c: Calc, q: FirstCrackQuestion) {
 }
 
 /** Control without a calculated width, 7.3.3(2): for cracks from loads the size or the spacing is to be kept. */
-export function crackTables(c: Calc, q: CrackQuestion, width: number): CrackLimits {
+export function crackTables(c: Calc, q: CrackTableQuestion, width: number): CrackLimits {
   const f_ct_eff = meanTensileStrength(c, q.materials.concreteStrength);
   const sigma_s = c.given(symbols.sigma_s, q.steelStress, 'cracked section');
   const phi_star = c.given(symbols.phi_star, largestBar(sigma_s, width), 'table 7.2N');
   const k_c = webFactor(c, q.h, f_ct_eff);
-  const bar = adjustedBar(c, phi_star, f_ct_eff, k_c, q.h / 2, q.h, q.d);
+  const bar = adjustedBar(c, phi_star, f_ct_eff, k_c, q.tensionDepth, q.h, q.d);
   const spacing = c.given(symbols.s_table, largestSpacing(sigma_s, width), 'table 7.3N');
   return { bar, spacing, clause: '7.3.3(2)' };
 }

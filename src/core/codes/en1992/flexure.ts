@@ -1,7 +1,7 @@
-import { CalcError, type Calc } from '../../calc/calc';
-import { centroidDepth, concreteResultant, depthForMoment, tensionSteel, ultimateState } from '../../section/flexural-section';
+import type { Calc } from '../../calc/calc';
+import { centroidDepth, tensionSteel, ultimateState } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
-import type { BendingResistance, BendingTask, BendingSection, Ductility, RequiredSteel } from '../design-code';
+import type { BendingResistance, BendingSection, Ductility } from '../design-code';
 import { meanTensileStrength } from './materials';
 import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';
@@ -16,20 +16,6 @@ export const F = {
   momentConcrete: formula('M_Rd', 'F_c * (d - z_c)', '6.1'),
   momentDouble: formula('M_Rd', 'F_c * (d - z_c) + F_s2 * (d - d_2)', '6.1'),
   momentAxial: formula('M_Rd', 'F_c * (d - z_c) + F_s2 * (d - d_2) - N_Ed * (d - y_0)', '6.1'),
-  // Steel required
-  mu: formula('mu', 'M_Ed / (eta * f_cd * b * d^2)', '3.1.7(3)'),
-  xFromMu: formula('x', 'd * (1 - sqrt(1 - 2*mu)) / lambda', '3.1.7(3)'),
-  asFree: formula('A_s_req', 'F_c / f_yd', '6.1'),
-  asSingle: formula('A_s_req', 'M_Ed / (f_yd * z)', '6.1'),
-  flangeForce: formula('F_f', 'eta * f_cd * (b - b_w) * h_f', '3.1.7(3)'),
-  flangeMoment: formula('M_f', 'F_f * (d - h_f/2)', '6.1'),
-  muWeb: formula('mu', '(M_Ed - M_f) / (eta * f_cd * b_w * d^2)', '3.1.7(3)'),
-  asFlanged: formula('A_s_req', '(F_f + eta * f_cd * b_w * lambda * x) / f_yd', '6.1'),
-  xLim: formula('x_lim', 'xi_lim * d', '5.5(4)'),
-  mLim: formula('M_lim', 'F_c_lim * (d - z_c)', '6.1'),
-  as2: formula('A_s2', '(M_Ed - M_lim) / (sigma_s2 * (d - d_2))', '6.1'),
-  asDouble: formula('A_s_req', '(F_c_lim + A_s2 * sigma_s2) / f_yd', '6.1'),
-  sigmaS2: formula('sigma_s2', 'min(f_yd, epsilon_cu * E_s * (x_lim - d_2)/x_lim)', '3.2.7'),
   // Limits
   k2: formula('k_2', 'k_2a + k_2b / epsilon_cu2', '5.5(4)'),
   xiLim: formula('xi_lim', '(delta - k_1) / k_2', '(5.10)'),
@@ -145,82 +131,6 @@ export function depthLimit(c: Calc, delta: number, ecu2: number, fck: number, an
   const plastic = high ? 0.35 : 0.45;
   if (plastic < byRatio) c.note(`x/d is kept within ${plastic}, as for sections that may have to rotate.`, '5.6.3(2)');
   return Math.min(byRatio, plastic);
-}
-
-/**
- * Steel for a moment (N mm) with the rectangular stress block: tension steel at d, and compression steel at d2 where x would
- * pass its limit. `singlyOnly` refuses compression steel instead.
- */
-export function bendingSteel(
-  c: Calc,
-  { moment, section: s, d, d2, singlyOnly }: Omit<BendingTask, 'materials' | 'delta'>,
-  basis: FlexureBasis,
-  xiLim: number,
-): RequiredSteel {
-  const { lambda, eta, fcd, steel, concrete } = basis;
-  const xLim = xiLim * d;
-  const block: ConcreteLaw = { kind: 'block', depthFactor: lambda, stress: eta * fcd, ultimateStrain: concrete.ultimateStrain };
-  const atLimit = concreteResultant(s.strips, xLim, block);
-  const mLim = atLimit.force * (d - atLimit.depth);
-  c.given(symbols.M_Ed, moment);
-  if (moment <= mLim) return { tension: singleSteel(c, moment, s, d, basis), compression: 0 };
-
-  c.let(F.xLim, { xi_lim: xiLim, d });
-  c.given(symbols.F_c_lim, atLimit.force, 'concrete with x at its limit');
-  c.given(symbols.z_c, atLimit.depth, 'depth of that force');
-  c.let(F.mLim, { F_c_lim: atLimit.force, d, z_c: atLimit.depth });
-  if (singlyOnly) {
-    return {
-      tension: NaN,
-      compression: NaN,
-      refusal: `needs compression steel, which is switched off: x/d would pass ${xiLim.toFixed(3)}`,
-    };
-  }
-  if (d2 >= xLim) {
-    return { tension: NaN, compression: NaN, refusal: 'is too shallow: compression steel would lie below the neutral axis' };
-  }
-  const sigma = c.let(F.sigmaS2, { f_yd: steel.yield, epsilon_cu: concrete.ultimateStrain, E_s: steel.modulus, x_lim: xLim, d_2: d2 });
-  const compression = c.let(F.as2, { M_Ed: moment, M_lim: mLim, sigma_s2: sigma, d, d_2: d2 });
-  const tension = c.let(F.asDouble, { F_c_lim: atLimit.force, A_s2: compression, sigma_s2: sigma, f_yd: steel.yield });
-  return { tension, compression };
-}
-
-function singleSteel(c: Calc, moment: number, s: BendingSection, d: number, basis: FlexureBasis): number {
-  const { lambda, eta, fcd, steel } = basis;
-  if (moment <= 0) return 0;
-  if (s.isFree) return freeSteel(c, moment, s, d, basis);
-  const common = { eta, f_cd: fcd, d, lambda, f_yd: steel.yield };
-  const flangeForce = s.hf > 0 ? eta * fcd * s.b * s.hf : Infinity;
-  if (moment <= flangeForce * (d - s.hf / 2)) {
-    const mu = c.let(F.mu, { M_Ed: moment, b: s.b, ...common });
-    if (mu >= 0.5) throw new CalcError('mu', 'the moment is more than the section can carry at all');
-    const x = c.let(F.xFromMu, { mu, ...common });
-    const z = c.let(basis.capLeverArm ? F.zCapped : F.zBlock, { x, ...common });
-    return c.let(F.asSingle, { M_Ed: moment, z, ...common });
-  }
-  const F_f = c.let(F.flangeForce, { b: s.b, b_w: s.bw, h_f: s.hf, ...common });
-  const M_f = c.let(F.flangeMoment, { F_f, h_f: s.hf, ...common });
-  const mu = c.let(F.muWeb, { M_Ed: moment, M_f, b_w: s.bw, ...common });
-  if (mu >= 0.5) throw new CalcError('mu', 'the moment is more than the section can carry at all');
-  const x = c.let(F.xFromMu, { mu, ...common });
-  return c.let(F.asFlanged, { F_f, b_w: s.bw, x, ...common });
-}
-
-/** The same for any outline: the neutral axis is found by trial, with the rectangular block. */
-function freeSteel(
-  c: Calc,
-  moment: number,
-  s: BendingSection,
-  d: number,
-  { lambda, eta, fcd, steel, concrete, capLeverArm }: FlexureBasis,
-): number {
-  const block: ConcreteLaw = { kind: 'block', depthFactor: lambda, stress: eta * fcd, ultimateStrain: concrete.ultimateStrain };
-  const x = depthForMoment(s.strips, d, moment, block);
-  if (x === undefined) throw new CalcError('x', 'the moment is more than the section can carry at all');
-  c.given(symbols.x, x, 'solved for the moment');
-  const { depth } = concreteResultant(s.strips, x, block);
-  const z = capLeverArm ? Math.min(d - depth, 0.95 * d) : d - depth;
-  return c.let(F.asFree, { F_c: c.given(symbols.F_c, moment / z, 'the moment over the lever arm'), f_yd: steel.yield });
 }
 
 /** x/d of the section as reinforced against its limit. */

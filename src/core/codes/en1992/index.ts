@@ -16,6 +16,7 @@ import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
 import * as flexure from './flexure';
+import { bendingSteel } from './required-steel';
 import {
   blockFactors,
   concreteGrades,
@@ -263,7 +264,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     leastRedistribution: (m) => ({ value: m.ductility === 'A' ? annex.redistribution.k6 : annex.redistribution.k5, clause: '5.5(4)' }),
 
     ...strength,
-    bendingSteel: (c, q) => flexure.bendingSteel(c, q, flexureBasis(c, q.materials), depthLimit(c, q.materials, q.delta)),
+    bendingSteel: (c, q) => bendingSteel(c, q, flexureBasis(c, q.materials), depthLimit(c, q.materials, q.delta)),
     isBentFirst: () => true,
     ductility: (c, r, m, delta) => flexure.ductility(c, r, depthLimit(c, m, delta)),
     minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),

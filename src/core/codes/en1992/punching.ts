@@ -83,11 +83,10 @@ function edgeBeta(c: Calc, q: PunchingQuestion): number {
   const [c1, c2] = isAcrossX ? [q.cx, q.cy] : [q.cy, q.cx];
   const [outward, along] = isAcrossX ? [q.My, q.Mx] : [q.Mx, q.My];
   const plain = q.withoutOpenings(critical(d));
-  const sums = perimeterSums(plain.pieces);
-  // The centroid of the perimeter lies towards the slab; a moment of the other sign moves the shear outwards.
-  const inwards = isAcrossX ? sums.centroid[0] : sums.centroid[1];
-  if (outward * inwards < 0) {
-    const W_1 = c.given(symbols.W_1, staticMoment(plain.pieces, isAcrossX ? 'x' : 'y', inwards), 'about the centroid of the perimeter');
+  // The slab lies away from the edge, wherever the centroid of the perimeter is; a moment of the other sign moves the shear outwards.
+  if (outward * q.inwards[isAcrossX ? 'x' : 'y'] < 0) {
+    const centre = perimeterSums(plain.pieces).centroid[isAcrossX ? 0 : 1];
+    const W_1 = c.given(symbols.W_1, staticMoment(plain.pieces, isAcrossX ? 'x' : 'y', centre), 'about the centroid of the perimeter');
     const k_e = c.given(symbols.k_e, momentShare(c1 / c2), 'table 6.1');
     c.note('The shear lies off the centre towards the edge.', '6.4.3(4)');
     return c.let(F.oneAxis, { k_e, M_Ed: Math.abs(outward), V_Ed: V, u_1p: plain.length, W_1 });
@@ -101,8 +100,7 @@ function edgeBeta(c: Calc, q: PunchingQuestion): number {
 function cornerBeta(c: Calc, q: PunchingQuestion): number {
   const { d } = q;
   const plain = q.withoutOpenings(critical(d));
-  const { centroid } = perimeterSums(plain.pieces);
-  if (q.My * centroid[0] < 0 || q.Mx * centroid[1] < 0)
+  if (q.My * q.inwards.x < 0 || q.Mx * q.inwards.y < 0)
     throw new CalcError('beta_V', 'the shear lies off the centre towards the corner: the code has no rule for that, give a factor');
   const u_1s = c.given(symbols.u_1s, Math.PI * d + reducedLeg(q.cx, d) + reducedLeg(q.cy, d), 'figure 6.20b');
   return c.let(F.corner, { u_1p: plain.length, u_1s });
@@ -161,6 +159,9 @@ function distanceFor(q: PunchingQuestion, length: number): number {
   return high;
 }
 
+/** Where no links help, 6.4.5(1). */
+const beyondCap = (cap: number) => `${cap} vRd,c is the cap: more links do not help; a thicker slab, a wider column or denser top bars do`;
+
 /** Most distance of the outermost links from the perimeter that needs none, over d: 6.4.5(4). */
 const BEYOND = 1.5;
 
@@ -218,7 +219,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         capacity: c.let(F.vRdcs, { v_Rd_c, A_sw_1, s_r: steel.spacing, f_ywd_ef, u_1, k_max }),
         demand: stress,
         kind: 'shearStress',
-        words: 'The links are too few',
+        words: stress > k_max * v_Rd_c ? beyondCap(cap) : 'The links are too few',
       };
     },
     outside: (c, q, steel) => {
@@ -239,7 +240,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
       const u_1 = q.around(critical(q.d)).length;
       const area = c.let(F.need, { v_Ed_1: stress, v_Rd_c, u_1, s_r: spacing, f_ywd_ef });
       const u_out = c.let(F.uout, { beta_V: factor, V_Ed: q.V, v_Rd_c, d: q.d });
-      return { area, last: Math.max(0, distanceFor(q, u_out) - BEYOND * q.d) };
+      return { area, last: Math.max(0, distanceFor(q, u_out) - BEYOND * q.d), beyond: stress > cap * v_Rd_c ? beyondCap(cap) : null };
     },
     detailing: (c, q, steel) => detailing(c, q, steel),
   };

@@ -28,6 +28,7 @@ export const symbols = defineSymbols({
   epsilon_c3: ['strain at full stress, bilinear', '‰'],
   n: ['exponent of the parabola', ''],
   M_Ed: ['design moment', 'kNm'],
+  M_s: ['moment about the tension steel', 'kNm'],
   M_Rd: ['moment resistance', 'kNm'],
   M_lim: ['moment at the limit of x', 'kNm'],
   M_f: ['moment carried by the flange outstands', 'kNm'],

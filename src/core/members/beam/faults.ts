@@ -100,8 +100,11 @@ export function supportFaults(beam: BeamInput): Fault[] {
     if (!(s.width >= 0)) add(`supports[${i}].width`, 'A width cannot be negative.');
     const shortest = Math.min(beam.spans[i - 1]?.length ?? Infinity, beam.spans[i]?.length ?? Infinity);
     if (s.width >= shortest) add(`supports[${i}].width`, `Support ${supportName(i)} is wider than its span is long.`);
-    if (!(s.redistribution > 0 && s.redistribution <= 1.3))
-      add(`supports[${i}].redistribution`, 'The ratio after redistribution lies between the limit of the code and 1.');
+    if (!(s.redistribution > 0 && s.redistribution <= 1))
+      add(
+        `supports[${i}].redistribution`,
+        'The ratio after redistribution lies between the limit of the code and 1: moments over supports are lowered, not raised.',
+      );
     if (s.type === 'spring' && ((s.vertical ?? 1) <= 0 || (s.rotation ?? 0) < 0))
       add(`supports[${i}].vertical`, 'A spring needs a stiffness above zero.');
   });

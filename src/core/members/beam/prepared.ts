@@ -60,17 +60,22 @@ export function plainSection(outline: BeamOutline, sense: Sense): BendingSection
   };
 }
 
+/** Depth of the plain section that bending pulls before the first crack (mm). */
+export function tensionDepthOf(outline: BeamOutline, sense: Sense): number {
+  const { centroid } = grossProperties(outline);
+  return sense === 'sagging' ? centroid : outline.h - centroid;
+}
+
 /** Mean width of the tension zone: of the gross section between its tension face and its centroid. */
 function meanTensionWidth(outline: BeamOutline, sense: Sense): number {
-  const { centroid } = grossProperties(outline);
-  const depth = sense === 'sagging' ? centroid : outline.h - centroid;
+  const depth = tensionDepthOf(outline, sense);
   const area = bandsFrom(tensionFace(sense), outline).reduce((sum, s) => sum + s.width * Math.max(0, Math.min(s.to, depth) - s.from), 0);
   return area / depth;
 }
 
 /** Depth and area of the web in tension before the first crack (mm, mm2). A flange in tension has the bars of its slab. */
 export function pulledWeb(beam: PreparedBeam, span: number, sense: Sense): { readonly tensionDepth: number; readonly tensionArea: number } {
-  const { outline, gross } = spanOf(beam, span);
-  const tensionDepth = sense === 'sagging' ? gross.centroid : outline.h - gross.centroid;
+  const outline = outlineOf(beam, span);
+  const tensionDepth = tensionDepthOf(outline, sense);
   return { tensionDepth, tensionArea: tensionDepth * outline.b };
 }

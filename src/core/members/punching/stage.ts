@@ -31,6 +31,7 @@ export interface PunchingStage {
   readonly ratio: number;
   readonly position: ColumnPosition;
   readonly across: 'x' | 'y' | null;
+  readonly inwards: PunchingQuestion['inwards'];
   readonly perimeter: number;
   readonly placed: PlacedLegs | null;
   readonly steel: PunchingSteel | null;
@@ -85,7 +86,8 @@ function makeStage(
     return made;
   };
   const around = (distance: number) => perimeter(distance, true);
-  const { position, across } = positionOf(perimeter(rules.critical(d), false), slab, loop, rules.critical(d));
+  const critical = perimeter(rules.critical(d), false);
+  const { position, across } = positionOf(critical, slab, loop, rules.critical(d));
   const placed = id === 'drop' || !p.legs ? null : placeLegs(p.legs, loop, { slab, openings });
   return {
     id,
@@ -100,6 +102,7 @@ function makeStage(
     ratio,
     position,
     across,
+    inwards: inwardsFrom(critical, slab),
     perimeter: lengthOf(loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! }))),
     placed,
     steel: placed && p.legs ? steelOf(p, placed, code, { d, h }, loop, slab, shadows) : null,
@@ -137,6 +140,16 @@ function positionOf(at: ControlPerimeter, slab: SlabEdges, loop: Loop, reach: nu
   if (sides.every(isX)) return { position: 'edge', across: 'x' };
   if (!sides.some(isX)) return { position: 'edge', across: 'y' };
   return { position: 'corner', across: null };
+}
+
+/** Away from the edges that a perimeter meets; of two opposite ones from the nearer. */
+function inwardsFrom({ meets }: ControlPerimeter, slab: SlabEdges): PunchingQuestion['inwards'] {
+  const distance = (side: SlabSide) => (meets.includes(side) ? (slab[side] ?? Infinity) : Infinity);
+  const from = (low: SlabSide, high: SlabSide): -1 | 0 | 1 => {
+    const [a, b] = [distance(low), distance(high)];
+    return a < b ? 1 : b < a ? -1 : 0;
+  };
+  return { x: from('left', 'right'), y: from('bottom', 'top') };
 }
 
 function steelOf(
@@ -196,6 +209,7 @@ export function questionOf(p: PunchingInput, stage: PunchingStage, forces: Punch
     beta: p.beta,
     position: stage.position,
     across: stage.across,
+    inwards: stage.inwards,
     columnPerimeter: stage.perimeter,
     around: stage.around,
     withoutOpenings: stage.withoutOpenings,

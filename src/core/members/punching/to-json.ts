@@ -11,6 +11,7 @@ export function punchingToJson({ stages, needed }: PunchingResult, system: UnitS
       spacing: length(needed.spacing),
       area: measured({ value: needed.area, kind: 'area' }, system),
       last: length(needed.last),
+      beyond: needed.beyond,
     },
   };
 }

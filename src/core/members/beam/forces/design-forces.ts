@@ -5,6 +5,7 @@ import { ResistanceMap } from '../resistance';
 import { emptyBeamResult, type BeamResult } from '../result';
 import { SteelMap } from '../steel';
 import { sectionCapacities } from './capacities';
+import { axialRow } from './axial-row';
 import { bendingRow, shearRow, torsionRow } from './row-checks';
 import { sectionRules } from './section-rules';
 import { sectionSteel } from './section-steel';
@@ -18,7 +19,7 @@ export function designForces(beam: PreparedBeam, code: DesignCode, options: Desi
   const steel = sectionSteel(beam, code);
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const byRow = beam.forces.map((f, i) => ({
-    bending: bendingRow(beam, code, resistance, f, i),
+    bending: [...bendingRow(beam, code, resistance, f, i), ...axialRow(beam, code, resistance, f, i)],
     shear: shearRow(beam, code, resistance, f, i),
     torsion: torsionRow(beam, code, resistance, f, i),
   }));

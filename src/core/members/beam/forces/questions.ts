@@ -9,7 +9,8 @@ import type { PreparedBeam } from '../prepared';
 /** Which face a row of forces stretches. */
 export const senseOf = (f: Pick<GivenForces, 'moment'>): Sense => (f.moment >= 0 ? 'sagging' : 'hogging');
 
-const withAxial = <S extends BendingSection | ShearSection>(section: S, f: GivenForces): S =>
+/** The section with the axial force of a row. */
+export const withAxial = <S extends BendingSection | ShearSection>(section: S, f: GivenForces): S =>
   f.axial ? { ...section, axial: f.axial } : section;
 
 /** The section as bending sees it under a row of forces. */

@@ -8,7 +8,7 @@ import { linksOf, type ResistanceMap } from '../resistance';
 import { bendingTask } from '../section-at';
 import { shareOut } from '../torsion';
 import { noTube } from '../torsion-checks';
-import { bendingUnder, senseOf, shearUnder, torsionUnder } from './questions';
+import { bendingUnder, senseOf, shearUnder, torsionUnder, withAxial } from './questions';
 import { tensionFace } from '../sense';
 import type { PreparedBeam } from '../prepared';
 
@@ -98,7 +98,8 @@ export function bendingRow(beam: PreparedBeam, code: DesignCode, resistance: Res
       const state = code.bendingResistance(silent, here.section, beam.materials);
       const { d, area } = resistance.tensionSteel(0, 0, sense);
       const d2 = resistance.compressionDepth(0, 0, sense);
-      const task = bendingTask(beam, 0, sense, { moment, d, d2, delta: 1 });
+      const plain = bendingTask(beam, 0, sense, { moment, d, d2, delta: 1 });
+      const task = { ...plain, section: withAxial(plain.section, f) };
       const need = requirement(() => code.bendingSteel(silent, task));
       const face = tensionFace(sense) === 'top' ? 'Top' : 'Bottom';
       return compareCheck({
@@ -122,11 +123,10 @@ export function bendingRow(beam: PreparedBeam, code: DesignCode, resistance: Res
         fails: (_moment, _most, show) => {
           const axial = f.axial ? ` with an axial force of ${show(f.axial, 'force')}` : '';
           if (!state) return `${label}: the section${axial} has no resistance in bending left; design it as a column.`;
-          if (f.axial) return `${label}: more bars are needed${axial}.`;
           if (need.refusal) return `The section ${need.refusal}.`;
           return Number.isFinite(need.tension) && need.tension > area
-            ? `${face} bars at ${label}: needs ${show(need.tension, 'area')}, has ${show(area, 'area')}.`
-            : `${label}: the section is too small for the moment.`;
+            ? `${face} bars at ${label}: needs ${show(need.tension, 'area')}${axial}, has ${show(area, 'area')}.`
+            : `${label}: the section${axial} is too small for the moment.`;
         },
       });
     }),

@@ -1,12 +1,12 @@
 import { silent } from '../../../calc/calc';
 import type { DesignCode } from '../../../codes/design-code';
-import type { CrackQuestion } from '../../../codes/service-rules';
+import type { CrackTableQuestion } from '../../../codes/service-rules';
 import { bandsFrom, grossProperties, type BeamOutline } from '../../../geometry/beam-outline';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import { cracked } from '../../../section/elastic-section';
 import { layersOf } from '../section-at';
 import { tensionFace, type Sense } from '../sense';
-import { dryingOf, type PreparedBeam, outlineOf, plainSection } from '../prepared';
+import { dryingOf, type PreparedBeam, outlineOf, plainSection, tensionDepthOf } from '../prepared';
 
 /** Modulus of the bars (MPa). */
 export const STEEL = 200_000;
@@ -21,7 +21,7 @@ export function crackQuestion(
   shares: readonly number[],
   steelStress: number,
   isSustained: boolean,
-): CrackQuestion {
+): CrackTableQuestion {
   const outermost = Math.min(...placed.map((b) => b.fromFace - b.diameter / 2));
   const row = placed.filter((b) => b.fromFace - b.diameter / 2 < outermost + 1);
   const xs = row.map((b) => b.x);
@@ -41,6 +41,7 @@ export function crackQuestion(
     spacing: spacing ?? (row.length > 1 ? reach / (row.length - 1) : Infinity),
     h: outline.h,
     d: outline.h - centre,
+    tensionDepth: tensionDepthOf(outline, sense),
     x,
     strip: (depth) => ({
       concrete: bands.reduce((sum, b) => sum + Math.min(b.width, most) * Math.max(0, Math.min(b.to, depth) - b.from), 0),
@@ -80,7 +81,7 @@ export function faceCracks(beam: PreparedBeam, code: DesignCode, span: number, s
   };
 }
 
-function used(beam: PreparedBeam, { service }: DesignCode, q: CrackQuestion): number {
+function used(beam: PreparedBeam, { service }: DesignCode, q: CrackTableQuestion): number {
   const limit = beam.service.crackWidth;
   if (service.crackTables) {
     const { bar, spacing } = service.crackTables(silent, q, limit);

@@ -1,5 +1,5 @@
 import { silent, type Calc } from '../../../calc/calc';
-import type { CrackQuestion } from '../../../codes/service-rules';
+import type { CrackTableQuestion } from '../../../codes/service-rules';
 import { cracked, type ElasticState } from '../../../section/elastic-section';
 import { crackQuestion, STEEL } from './crack-question';
 import type { StiffnessMap } from './stiffness-map';
@@ -11,7 +11,7 @@ export interface CrackState {
   readonly state: ElasticState;
   readonly concrete: number;
   readonly steel: number;
-  readonly question: CrackQuestion;
+  readonly question: CrackTableQuestion;
 }
 
 /** Cracked states of a beam's sections under one modulus of concrete, worked out once for each section. */
