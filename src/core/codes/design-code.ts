@@ -100,6 +100,8 @@ export interface DesignCode {
   readonly creepInputs: readonly (keyof TimeDependentInput)[];
   /** Natures of loads, and uses of areas under imposed loads (empty where the code does not tell them apart), with their words. */
   readonly natures: Readonly<Partial<Record<Nature, string>>>;
+  /** The letter that a case of a nature is called by. */
+  readonly caseLetters: Readonly<Partial<Record<Nature, string>>>;
   readonly categories: Named;
   /** By which practice bends are named unless the project says otherwise. */
   readonly bends: 'iso' | 'aci';

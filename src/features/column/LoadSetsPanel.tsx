@@ -12,6 +12,7 @@ import { unitLabel } from '@/core/units/format';
 import { firstFree } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { Select, type Options } from '@/ui/fields/Select';
+import { caseColumns, newCase } from '@/ui/tables/case-columns';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { SignPicture } from './SignPicture';
@@ -193,11 +194,13 @@ function Cases({
 }) {
   const code = codeOf(project, member);
   const forcesOf = (id: string): ColumnForces => member.caseForces.find((f) => f.case === id) ?? noForces;
-  const of = columnsFor<LoadCase>(
-    project.display,
-    (c) => c.id,
-    (i, patch) => change(`${Object.keys(patch)[0]} of ${member.cases[i]!.id}`, (m) => void Object.assign(m.cases[i]!, patch)),
-  );
+  const set = (i: number, patch: Partial<LoadCase>) =>
+    change(`load case ${member.cases[i]!.id}`, (m) => {
+      const before = m.cases[i]!.id;
+      Object.assign(m.cases[i]!, patch);
+      if (patch.id) m.caseForces.filter((f) => f.case === before).forEach((f) => (f.case = patch.id!));
+    });
+  const of = columnsFor<LoadCase>(project.display, (c) => c.id, set);
   const setForce = (id: string, key: keyof ColumnForces, v: number | null) =>
     change(`forces of ${id}`, (m) => {
       const at = m.caseForces.findIndex((f) => f.case === id);
@@ -206,13 +209,9 @@ function Cases({
     });
   const add = () =>
     change('add a load case', (m) => {
-      const id = firstFree(
-        'Q',
-        m.cases.length + 1,
-        m.cases.map((c) => c.id),
-      );
-      m.cases.push({ id, title: 'Imposed', nature: 'imposed', category: '', pattern: false });
-      m.caseForces.push({ ...noForces, case: id });
+      const fresh = newCase(code, m.cases);
+      m.cases.push(fresh);
+      m.caseForces.push({ ...noForces, case: fresh.id });
     });
   const remove = (i: number) => {
     const { id } = member.cases[i]!;
@@ -232,9 +231,7 @@ function Cases({
         rows={member.cases}
         rowKey={(c) => c.id}
         columns={[
-          of.shown('Case', (c) => c.id),
-          of.text('Title', 'title', { width: '6rem' }),
-          of.pick('Nature', code.natures, 'nature'),
+          ...caseColumns(code, member.cases, of, set),
           ...shownColumns.map(([key, name, kind]) =>
             of.quantity(
               name,

@@ -6,7 +6,7 @@ import type { Fault } from '@/core/checks/fault';
 import type { Member } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { Project } from '@/core/project/project';
-import { firstFree } from '@/store/commands';
+import { caseColumns, newCase } from './case-columns';
 import { columnsFor } from './columns';
 import { Grid } from './Grid';
 
@@ -15,7 +15,7 @@ export type CasedMember = Extract<Member, { readonly loads: readonly { readonly 
 
 /** The load cases of a member as a table. */
 export function LoadCases({ project, member, faults }: { project: Project; member: CasedMember; faults: readonly Fault[] }) {
-  const { natures, categories } = codeOf(project, member);
+  const code = codeOf(project, member);
   const change = useChange(member);
   const set = (i: number, patch: Partial<LoadCase>) =>
     change(`load case ${member.cases[i]!.id}`, (m) => {
@@ -23,10 +23,6 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
       Object.assign(m.cases[i]!, patch);
       if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
     });
-  // Settlements have a case of their own, made from those of the supports.
-  const typed = Object.fromEntries(Object.entries(natures).filter(([nature]) => nature !== 'settlement'));
-  const uses = Object.keys(categories);
-  const use = { get: (c: LoadCase) => c.category || uses[0]!, set: (i: number, category: string) => set(i, { category }) };
   const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`, set);
   const remove = (i: number) => {
     const { id } = member.cases[i]!;
@@ -37,7 +33,7 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
   };
   const add = () =>
     change('add a load case', (m) => {
-      m.cases.push({ id: freshCase(m.cases.map((c) => c.id)), title: '', nature: 'imposed', category: '', pattern: true });
+      m.cases.push({ ...newCase(code, m.cases), pattern: true });
     });
   return (
     <>
@@ -53,10 +49,7 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
         label="Load cases"
         rows={member.cases}
         columns={[
-          of.text('Name', { get: (c) => c.id, set: (i, v) => (v.trim() ? set(i, { id: v.trim() }) : 'needs a name') }, { width: '4rem' }),
-          of.text('Title', 'title'),
-          of.pick('Nature', typed, { get: (c) => c.nature, set: (i, nature) => set(i, { nature, pattern: nature === 'imposed' }) }),
-          ...(uses.length > 0 ? [of.pick('Category', categories, use, { isDisabled: (c) => c.nature !== 'imposed' })] : []),
+          ...caseColumns(code, member.cases, of, set),
           of.check('May be absent from single spans', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`cases[${i}]`))}
@@ -66,6 +59,3 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
     </>
   );
 }
-
-/** Q, or the first of Q2, Q3, … that no case has. */
-const freshCase = (taken: readonly string[]) => (taken.includes('Q') ? firstFree('Q', 2, taken) : 'Q');

@@ -53,8 +53,8 @@ const choices: readonly Choice[] = [
   },
   {
     key: 'sustainedShare',
-    title: 'Sustained share of live load',
-    clause: '24.2.4.1',
+    title: 'Sustained share of live load, for deflections and for βdns of columns (our choice: the code has no figure)',
+    clause: '24.2.4.1, 6.6.4.4.4',
     topic: 'combinations',
     options: { min: 0, max: 1, usual: 0.5 },
   },
@@ -208,6 +208,7 @@ export function aci318(settings: CodeSettings): DesignCode {
       earthquake: 'earthquake',
       settlement: 'settlement',
     },
+    caseLetters: { permanent: 'D', imposed: 'L', roof: 'Lr', snow: 'S', rain: 'R', wind: 'W', earthquake: 'E' },
     categories: {},
     bends: 'aci',
     choices,

@@ -229,6 +229,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     cements: { N: 'normal', S: 'slow hardening', R: 'rapid hardening' },
     creepInputs: ['humidity', 'loadingAge', 'dryingAge', 'cement'],
     natures,
+    caseLetters: { permanent: 'G', imposed: 'Q', roof: 'QR', snow: 'S', rain: 'R', wind: 'W', earthquake: 'E' },
     categories,
     bends: 'iso',
     choices,
