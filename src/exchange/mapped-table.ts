@@ -1,6 +1,7 @@
 import { parseQuantity } from '@/core/units/parse';
 import { displayUnit, type QuantityKind, type UnitSystem } from '@/core/units/quantity';
 import { findUnit, sameDimension } from '@/core/units/unit';
+import { alongIn, forceIn, plainHeading, type Axis } from './force-headings';
 import { parseTable } from './paste-table';
 
 /** What the columns of a pasted table can be, for one kind of table. */
@@ -12,8 +13,8 @@ export interface Vocabulary<R extends string> {
   /** Without headings: texts in this order, numbers in this order. */
   readonly textOrder: readonly R[];
   readonly numberOrder: readonly R[];
-  /** What a heading (in lower case, without its unit) stands for; the last role is to leave it out. */
-  readonly roleOf: (heading: string) => R;
+  /** What plain headings stand for, with the axis that runs along the member where it is said; what is not known is left out. */
+  readonly rolesOf: (headings: readonly string[], along?: Axis) => readonly R[];
   /** What a second column of the same meaning is instead. */
   readonly twins: Readonly<Partial<Record<R, R>>>;
 }
@@ -56,19 +57,18 @@ export function readTable(text: string): PastedTable {
 const lastFilled = (row: readonly string[], i: number): string => [...row.slice(0, i)].reverse().find(Boolean) ?? '';
 
 /** Guesses what the columns are: from their headings, else by their order. */
-export function guessReadings<R extends string>(v: Vocabulary<R>, { headings, rows }: PastedTable, system: UnitSystem): ColumnReading<R>[] {
-  const named = headings.map((h) => v.roleOf(plain(h)));
-  const known = named.filter((r) => r !== SKIP).length;
-  const asRoles = known >= 2 ? withoutTwins(v, named) : byOrder(v, rows, headings.length);
+export function guessReadings<R extends string>(
+  v: Vocabulary<R>,
+  { headings, rows }: PastedTable,
+  system: UnitSystem,
+  along?: Axis,
+): ColumnReading<R>[] {
+  const named = v.rolesOf(headings.map(plainHeading), along);
+  // Headings that say something are not overruled by the order of the columns: what they leave open is asked.
+  const isNamed = named.some((r) => r !== SKIP) || headings.some((h) => forceIn(plainHeading(h)));
+  const asRoles = isNamed ? withoutTwins(v, named) : byOrder(v, rows, headings.length);
   return asRoles.map((role, i) => ({ role, unit: unitIn(headings[i] ?? '', v.quantities[role]) ?? defaultUnit(v, role, system) }));
 }
-
-const plain = (heading: string) =>
-  heading
-    .toLowerCase()
-    .replace(/[[(].*$/, '')
-    .replace(/[_\-.,]/g, ' ')
-    .trim();
 
 export function defaultUnit<R extends string>(v: Vocabulary<R>, role: R, system: UnitSystem): string {
   const kind = v.quantities[role];
@@ -130,19 +130,55 @@ export function readCell(cell: string, kind: QuantityKind, system: UnitSystem, u
   return parseQuantity(cell, kind, system, findUnit(unit));
 }
 
-/** One row as it was understood, or why it is refused and at which column. */
+/** Whether a table names axes, and whether they say which of them runs along the member. */
+export function axesAsked({ headings }: PastedTable): { readonly isAsked: boolean; readonly along: Axis | null } {
+  const along = alongIn(headings.map((h) => forceIn(plainHeading(h))));
+  return { isAsked: along !== undefined, along: along ?? null };
+}
+
+/** Columns that are left out although they hold figures other than zero, by their headings. */
+export function leftOut({ headings, rows }: PastedTable, readings: readonly ColumnReading[]): string[] {
+  const holdsValues = (i: number) => rows.some((r) => isNumeric(r[i] ?? '') && Number.parseFloat(plainNumber(r[i] ?? '')) !== 0);
+  return readings.flatMap(({ role }, i) => (role === SKIP && holdsValues(i) ? [headings[i] || `column ${i + 1}`] : []));
+}
+
+/** The first figure of a column that is not zero, as it stands in the table. */
+export function firstFigure(
+  { rows }: PastedTable,
+  readings: readonly ColumnReading[],
+  ...roles: readonly string[]
+): { readonly row: number; readonly text: string } | undefined {
+  const at = readings.findIndex((r) => roles.includes(r.role));
+  const row = at < 0 ? -1 : rows.findIndex((r) => Number.parseFloat(plainNumber(r[at] ?? '')) !== 0 && isNumeric(r[at] ?? ''));
+  return row < 0 ? undefined : { row, text: rows[row]![at]! };
+}
+
+const plainNumber = (cell: string) => cell.trim().replace('−', '-').replace(',', '.');
+
+/** One row as it was understood, or why it is refused and at which column. A row may be understood together with another one. */
 export interface ReadRow<T> {
   readonly row: number;
   readonly cells: readonly string[];
   readonly value?: T;
+  /** Read with the row of this number, as the other end of the same member. */
+  readonly joined?: number;
+  /** The member that the row is of, where a column says it. */
+  readonly member?: string;
   readonly reason?: string;
   readonly column?: number;
 }
 
-/** Whether most figures of a column are written with a minus. */
-export function isMostlyNegative(table: PastedTable, readings: readonly ColumnReading[], role: string): boolean {
+/** Whether the figures of a column are written with a minus; undefined where some are and some are not, so that it has to be asked. */
+export function isNegative(table: PastedTable, readings: readonly ColumnReading[], role: string): boolean | undefined {
   const at = readings.findIndex((r) => r.role === role);
-  if (at < 0) return false;
-  const values = table.rows.map((r) => (r[at] ?? '').trim().replace('−', '-')).filter(isNumeric);
-  return values.length > 0 && values.filter((v) => v.startsWith('-')).length > 0.7 * values.length;
+  const values =
+    at < 0 ? [] : table.rows.map((r) => Number.parseFloat(plainNumber(r[at] ?? ''))).filter((v) => Number.isFinite(v) && v !== 0);
+  const negative = values.filter((v) => v < 0).length;
+  return negative === 0 ? false : negative === values.length ? true : undefined;
+}
+
+/** The members that a table has rows of, where a column says it. */
+export function membersIn(table: PastedTable, readings: readonly ColumnReading[]): string[] {
+  const at = readings.findIndex((r) => r.role === 'member');
+  return at < 0 ? [] : [...new Set(table.rows.map((r) => (r[at] ?? '').trim()).filter(Boolean))];
 }

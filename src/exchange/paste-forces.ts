@@ -1,10 +1,12 @@
 import type { GivenForces } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
+import { alongIn, forceIn, isCombination, isMember, memberForce, type Axis, type MemberForce } from './force-headings';
 import { readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
 
 /** What a pasted column of beam forces can be, with its name. */
 const names = {
+  member: 'member',
   place: 'place',
   station: 'station',
   combination: 'combination',
@@ -29,18 +31,33 @@ export const forceVocabulary: Vocabulary<ForceRole> = {
   quantities,
   textOrder: ['place', 'combination'],
   numberOrder: ['moment', 'shear', 'torsion', 'axial'],
-  roleOf,
+  rolesOf,
   twins: {},
 };
 
-function roleOf(h: string): ForceRole {
-  if (/^(station|x|distance|dist|position|pos|loc)\b/.test(h)) return 'station';
-  if (/^(comb|combination|combo|case|load case|lc|output case)\b/.test(h)) return 'combination';
-  if (/^(place|member|beam|element|frame|span|where|name|label|section)\b/.test(h)) return 'place';
-  if (/^(t|tors.*|torque|mx|mt|tu|ted)\b/.test(h)) return 'torsion';
-  if (/^(m|my|m3|mz|mu|med|moment|bending.*)\b/.test(h)) return 'moment';
-  if (/^(v|vz|v2|vy|vu|ved|q|shear.*)\b/.test(h)) return 'shear';
-  return /^(n|p|nx|fx|pu|nu|ned|axial.*|normal.*)\b/.test(h) ? 'axial' : 'skip';
+/** The pair that bends the beam in its depth, My with Vz or M3 with V2; where a table has the other pair alone, that one. */
+function rolesOf(headings: readonly string[], said?: Axis): ForceRole[] {
+  const forces = headings.map(forceIn);
+  const along = said ?? alongIn(forces);
+  const found = forces.map((f) => f && memberForce(f, along));
+  const has = (...wanted: MemberForce[]) => found.some((f) => f !== undefined && wanted.includes(f));
+  const roles: Partial<Record<MemberForce, ForceRole>> = has('M1', 'V1') ? { M1: 'moment', V1: 'shear' } : { M2: 'moment', V2: 'shear' };
+  // One moment alone is that of the beam, whatever its axis.
+  const moments = forces.filter((f) => f?.sort === 'moment');
+  return headings.map((h, i): ForceRole => {
+    const force = forces[i];
+    if (force?.sort === 'moment' && moments.length === 1 && along === null) return 'moment';
+    const what = found[i];
+    if (force) return what === 'N' ? 'axial' : what === 'T' ? 'torsion' : ((what && roles[what]) ?? 'skip');
+    return otherRole(h);
+  });
+}
+
+function otherRole(h: string): ForceRole {
+  if (/^(station|stn|x|distance|dist|position|pos|loc|location|chainage)\b/.test(h)) return 'station';
+  if (isCombination(h)) return 'combination';
+  if (isMember(h)) return 'member';
+  return /^(place|span|where|name|label|section|storey|story|level)\b/.test(h) ? 'place' : 'skip';
 }
 
 export interface ForcesOptions {
@@ -49,6 +66,8 @@ export interface ForcesOptions {
   /** Compression is written with a minus, a moment that stretches the bottom with a minus. */
   readonly compressionNegative: boolean;
   readonly saggingNegative: boolean;
+  /** Rows of other members are left out; all are read where it is not said. */
+  readonly member?: string;
 }
 
 export interface ForcesReading {
@@ -62,13 +81,18 @@ export interface ForcesReading {
 /** Reads every row of a table as forces at a place; what is not understood is refused with its reason, and nothing is lost. */
 export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading {
   let empty = 0;
-  const rows = table.rows.map((cells, row): ReadRow<GivenForces> => {
+  const memberAt = o.readings.findIndex((r) => r.role === 'member');
+  const isWanted = (cells: readonly string[]) => o.member === undefined || (cells[memberAt] ?? '').trim() === o.member;
+  const rows = table.rows.flatMap((cells, row) => (isWanted(cells) ? [readRow(cells, row)] : []));
+  return { rows, empty, uneven: unevenStations(rows) };
+
+  function readRow(cells: readonly string[], row: number): ReadRow<GivenForces> {
     const found: Record<string, number> = {};
-    const texts = { place: '', combination: '' };
+    const texts = { member: '', place: '', combination: '' };
     for (const [i, { role, unit }] of o.readings.entries()) {
       const cell = (cells[i] ?? '').trim();
       const kind = quantities[role];
-      if (role === 'place' || role === 'combination') texts[role] = cell;
+      if (role === 'member' || role === 'place' || role === 'combination') texts[role] = cell;
       if (!kind) continue;
       if (cell === '') {
         empty += 1;
@@ -78,14 +102,13 @@ export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading 
       if (!parsed.ok) return { row, cells, reason: `${forceVocabulary.names[role]}: ${parsed.reason}`, column: i };
       found[role] = parsed.value;
     }
-    if (found.moment === undefined && found.shear === undefined && found.torsion === undefined)
-      return { row, cells, reason: 'There is no moment, shear or torque in this row.' };
+    if (Object.keys(found).every((role) => role === 'station')) return { row, cells, reason: 'There is no force in this row.' };
     const at = found.station === undefined ? '' : formatQuantity(found.station, 'station', o.system);
     return {
       row,
       cells,
       value: {
-        place: [texts.place, at].filter(Boolean).join(', ').slice(0, 60) || `row ${row + 1}`,
+        place: [o.member === undefined ? texts.member : '', texts.place, at].filter(Boolean).join(', ').slice(0, 60) || `row ${row + 1}`,
         combination: texts.combination.slice(0, 60),
         moment: (o.saggingNegative ? -1 : 1) * (found.moment ?? 0) + 0,
         shear: found.shear ?? 0,
@@ -93,8 +116,7 @@ export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading 
         axial: (o.compressionNegative ? -1 : 1) * (found.axial ?? 0) + 0,
       },
     };
-  });
-  return { rows, empty, uneven: unevenStations(rows) };
+  }
 }
 
 /** An analysis gives the same stations for each combination: one with more or fewer has lost rows, or has them twice. */

@@ -5,7 +5,7 @@ import { outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamResult } from '@/core/members/beam/result';
 import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
-import { guessReadings, readTable } from '@/exchange/mapped-table';
+import { guessReadings, leftOut, readTable } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces, type ForcesOptions } from '@/exchange/paste-forces';
 import { polygonSection } from '@/core/section/polygon-section';
 import { ResistanceSurface } from '@/core/section/resistance-surface';
@@ -255,9 +255,24 @@ describe('reading a pasted table of forces', () => {
     const { rows } = read('x\tM\tV\n1\t12\tabc\n2\t\t\n3\t3/4/26\t1\n');
     expect(rows.map((r) => [r.reason, r.column])).toEqual([
       ['V: "abc" is not a number.', 2],
-      ['There is no moment, shear or torque in this row.', undefined],
+      ['There is no force in this row.', undefined],
       ['M: "3/4/26" is a date.', 1],
     ]);
+  });
+  test('a moment goes with the shear of its pair; the other pair is left out by name', () => {
+    const roles = (...headings: string[]) =>
+      read(`${headings.join('\t')}\n${headings.map((_, i) => i + 1).join('\t')}\n`).readings.map((r) => r.role);
+    expect(roles('N', 'My', 'Mz', 'Vy', 'Vz', 'T')).toEqual(['axial', 'moment', 'skip', 'skip', 'shear', 'torsion']);
+    expect(roles('P', 'V2', 'V3', 'T', 'M2', 'M3')).toEqual(['axial', 'shear', 'skip', 'torsion', 'skip', 'moment']);
+    expect(roles('Mz', 'Vy')).toEqual(['moment', 'shear']);
+    expect(roles('Output Case', 'My', 'V')).toEqual(['combination', 'moment', 'shear']);
+    const table = readTable('N\tMy\tMz\tVy\tVz\n-5\t80\t3\t0\t44\n');
+    expect(leftOut(table, guessReadings(forceVocabulary, table, 'SI'))).toEqual(['Mz']);
+  });
+  test('rows of one of several members alone', () => {
+    const text = 'Beam\tx\tM\tV\nB1\t0\t-50\t60\nB2\t0\t-70\t80\nB1\t3\t40\t0\n';
+    expect(read(text, { member: 'B1' }).rows.map((r) => r.value!.place)).toEqual(['0.00 m', '3.00 m']);
+    expect(read(text).rows.map((r) => r.value!.place)).toEqual(['B1, 0.00 m', 'B2, 0.00 m', 'B1, 3.00 m']);
   });
   test('a combination with another number of stations is named', () => {
     const lines = ['U1', 'U2', 'U3'].flatMap((c) => [0, 1, 2].map((x) => `${c}\t${x}\t10\t5`)).slice(0, -1);

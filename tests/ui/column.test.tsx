@@ -261,13 +261,40 @@ describe('tables and panels', () => {
     expect(screen.getByRole('status').textContent).toMatch(/3 rows understood/);
     fireEvent.change(screen.getByLabelText('Unit of column 2'), { target: { value: 'MN' } });
     fireEvent.change(screen.getByLabelText('Unit of column 2'), { target: { value: 'kN' } });
-    fireEvent.click(screen.getByLabelText(/compression is written with a minus/));
+    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Row 1 has N = 900:' })).getByRole('radio', { name: 'pulls' }));
     fireEvent.click(screen.getByRole('button', { name: 'Keep 3 load sets' }));
     expect(
       now()
         .sets.slice(2)
         .map((s) => s.N),
     ).toEqual([-900e3, -850e3, -800e3]);
+  });
+
+  const rowsOf = (...rows: string[]) => ['Column\tCombo\tStation\tN\tM3\tV2\tM2', ...rows].join('\n');
+  test('rows of several columns go each to the member of its mark; what is left out is named', () => {
+    const p = open();
+    const mark = now().mark;
+    const text = rowsOf(
+      `${mark}\tU1\t0\t-830\t-20\t12\t0`,
+      `${mark}\tU1\t3.2\t-820\t40\t12\t0`,
+      'ZZ\tU1\t0\t-5\t1\t1\t0',
+      'ZZ\tU1\t3.2\t-5\t1\t1\t0',
+    );
+    render(<PasteSets project={p} member={now()} text={text} onClose={jest.fn()} />);
+    expect(screen.getByText(/no column or wall here has this mark: ZZ/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/in place of/));
+    fireEvent.click(screen.getByRole('button', { name: 'Keep 1 load set' }));
+    expect(now().sets).toHaveLength(1);
+    expect(now().sets[0]).toMatchObject({ name: 'U1', N: 820e3, nBottom: 830e3, mxTop: 40e6, mxBottom: -20e6, vy: 12e3 });
+  });
+  test('a sign that is not plain is asked for before anything is kept', () => {
+    const p = open();
+    render(<PasteSets project={p} member={now()} text={'Set\tN\tMx\tB\nA\t-900\t10\t4\nB\t300\t20\t0'} onClose={jest.fn()} />);
+    const keep = screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ });
+    expect(keep.disabled).toBe(true);
+    fireEvent.click(screen.getByRole('radio', { name: 'presses' }));
+    expect(keep.disabled).toBe(false);
+    expect(screen.getByRole('alert').textContent).toMatch(/Left out, though it holds values: B/);
   });
 
   test('the shape changes with bars that fit it', () => {

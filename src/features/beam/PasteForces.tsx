@@ -2,11 +2,13 @@
 import { useMemo, useState } from 'react';
 import type { BeamMember } from '@/core/members/beam/input';
 import { formatValue } from '@/core/units/format';
-import { isMostlyNegative } from '@/exchange/mapped-table';
+import { firstFigure, isNegative, membersIn } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces } from '@/exchange/paste-forces';
 import { CheckBox } from '@/ui/fields/CheckBox';
+import { Select } from '@/ui/fields/Select';
 import { useChange } from '@/ui/fields/use-change';
-import { PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AlongQuestion, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
 
 /** Results of an analysis as they were pasted: forces at stations, by combination, with what each column is. */
 export const PasteForces = (props: PasteProps<BeamMember>) => (
@@ -15,27 +17,77 @@ export const PasteForces = (props: PasteProps<BeamMember>) => (
 
 function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
   const change = useChange(member);
-  const mapped = useMappedTable(text, forceVocabulary, project, 'force-columns');
+  const mapped = useMappedTable(text, forceVocabulary, project, 'beam-columns');
   const { table, readings } = mapped;
-  const [compressionNegative, setCompression] = useState(() => isMostlyNegative(table, readings, 'axial'));
+  const [saidNegative, sayNegative] = useState<boolean>();
+  const compressionNegative = saidNegative ?? isNegative(table, readings, 'axial');
   const [saggingNegative, setSagging] = useState(false);
   const [doesReplace, setReplace] = useState(false);
+  const names = membersIn(table, readings);
+  const [picked, pick] = useState<string>();
+  const only = picked ?? (names.includes(member.mark) ? member.mark : names.length > 1 ? undefined : ALL);
   const reading = useMemo(
-    () => readForces(table, { readings, system: project.display, compressionNegative, saggingNegative }),
-    [table, readings, project.display, compressionNegative, saggingNegative],
+    () =>
+      readForces(table, {
+        readings,
+        system: project.display,
+        compressionNegative: compressionNegative ?? false,
+        saggingNegative,
+        ...(only === undefined || only === ALL ? {} : { member: only }),
+      }),
+    [table, readings, project.display, compressionNegative, saggingNegative, only],
   );
   const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display, 0);
+  const moment = firstFigure(table, readings, 'moment');
+  const isOpen = only === undefined || (compressionNegative === undefined && firstFigure(table, readings, 'axial') !== undefined);
   return (
     <PasteReading
       {...{ project, mapped, reading, onClose }}
       vocabulary={forceVocabulary}
       noun="row"
-      describe={(f) => `${f.place}: M ${show(f.moment, 'moment')}, V ${show(f.shear, 'force')}`}
+      isWrong={isOpen}
+      describe={(f) =>
+        [
+          `${f.place}: M ${show(f.moment, 'moment')}`,
+          `V ${show(f.shear, 'force')}`,
+          f.torsion !== 0 && `T ${show(f.torsion, 'moment')}`,
+          f.axial !== 0 && `N ${show(f.axial, 'force')}`,
+        ]
+          .filter(Boolean)
+          .join(', ')
+      }
       onTake={(good, label) => change(`${label} of forces`, (m) => void (m.forces = doesReplace ? good : [...m.forces, ...good]))}
       questions={
         <>
-          <CheckBox label="compression is written with a minus" checked={compressionNegative} onCheck={setCompression} />
-          <CheckBox label="moments that stretch the bottom are written with a minus" checked={saggingNegative} onCheck={setSagging} />
+          {names.length > 1 && (
+            <label className={`flex items-center gap-1.5 ${only === undefined ? 'text-madder-text' : ''}`}>
+              rows of
+              <Select
+                label="Rows of"
+                className="field !w-auto"
+                value={only ?? ''}
+                options={[
+                  ...(only === undefined ? [['', 'say which'] as const] : []),
+                  [ALL, 'all of them, for one section'] as const,
+                  ...names.map((n) => [n, n] as const),
+                ]}
+                onPick={(name) => name !== '' && pick(name)}
+              />
+            </label>
+          )}
+          <AlongQuestion mapped={mapped} />
+          <AxialQuestion figure={firstFigure(table, readings, 'axial')} value={compressionNegative} onPick={sayNegative} />
+          {moment && (
+            <SignQuestion
+              lead={`Row ${moment.row + 1} has M = ${moment.text}:`}
+              value={saggingNegative === moment.text.trim().startsWith('-')}
+              answers={[
+                { value: true, words: 'stretches the bottom', picture: pictures.sagging },
+                { value: false, words: 'stretches the top', picture: pictures.hogging },
+              ]}
+              onPick={(sags) => setSagging(sags === moment.text.trim().startsWith('-'))}
+            />
+          )}
           <CheckBox label={`in place of the ${member.forces.length} there are`} checked={doesReplace} onCheck={setReplace} />
         </>
       }
@@ -48,3 +100,6 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
     </PasteReading>
   );
 }
+
+/** No member has this for its name. */
+const ALL = '\u0000all';

@@ -1,50 +1,91 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { LoadSetKind } from '@/core/members/column/input';
-import type { UprightMember } from '@/core/members/wall/upright';
+import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
+import { isUpright, type UprightMember } from '@/core/members/wall/upright';
+import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
-import { isMostlyNegative } from '@/exchange/mapped-table';
-import { readSets, setVocabulary } from '@/exchange/paste-sets';
+import { firstFigure, isNegative, membersIn, type ReadRow } from '@/exchange/mapped-table';
+import { largerBetween, readSets, setVocabulary } from '@/exchange/paste-sets';
+import { onProject } from '@/store/commands';
+import { useProject } from '@/store/project-store';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { Select } from '@/ui/fields/Select';
-import { useChange } from '@/ui/fields/use-change';
-import { PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AlongQuestion, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
 
 /** What was understood of a pasted table: the columns can be set, each row shows how it was read, and refused rows are mended in place. */
 export const PasteSets = (props: PasteProps<UprightMember>) => (
-  <PasteDialog title="Paste load sets" hint="a column each for N and the end moments" Reading={Reading} {...props} />
+  <PasteDialog
+    title="Paste load sets"
+    hint="a column each for N and the end moments, or a row for each end; rows of several columns too"
+    Reading={Reading}
+    {...props}
+  />
 );
 
+/** No member has this for its name. */
+const EACH = '\u0000each';
+
 function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) {
-  const change = useChange(member);
-  const mapped = useMappedTable(text, setVocabulary, project, 'load-set-columns');
+  const edit = useProject((s) => s.edit);
+  const mapped = useMappedTable(text, setVocabulary, project, 'upright-columns');
   const { table, readings } = mapped;
-  const [compressionNegative, setNegative] = useState(() => isMostlyNegative(table, readings, 'N'));
+  const [saidNegative, sayNegative] = useState<boolean>();
+  const compressionNegative = saidNegative ?? isNegative(table, readings, 'N');
   const [kind, setKind] = useState<LoadSetKind>('ultimate');
+  const [firstEnd, setFirstEnd] = useState<'foot' | 'top'>('foot');
   const [sustained, setSustained] = useState(member.sustained === null ? '' : String(member.sustained));
   const [doesReplace, setReplace] = useState(false);
-  const reading = useMemo(
-    () => readSets(table, { readings, system: project.display, compressionNegative, kind }),
-    [table, readings, project.display, compressionNegative, kind],
+  const whose = useWhose(project, member, membersIn(table, readings));
+  const options = useMemo(
+    () => ({ readings, system: project.display, compressionNegative: compressionNegative ?? false, kind, firstEnd, signs: member.signs }),
+    [readings, project.display, compressionNegative, kind, firstEnd, member.signs],
   );
+  const reading = useMemo(() => readSets(table, options), [table, options]);
+  const between = useMemo(() => largerBetween(reading, table, options), [reading, table, options]);
   const part = sustained.trim() === '' ? null : Number(sustained);
   const partIsWrong = part !== null && !(part >= 0 && part <= 1);
+  const axial = firstFigure(table, readings, 'N');
+  const hasEnds = readings.some((r) => r.role === 'station' || r.role === 'end');
+  const take = (_: LoadSet[], label: string, rows: readonly ReadRow<LoadSet>[]) =>
+    edit(
+      `${label} of ${whose.marks.join(', ')}`,
+      onProject((p) => {
+        for (const m of p.members) {
+          if (!isUpright(m) || !whose.marks.includes(m.mark)) continue;
+          const sets = rows.flatMap((r) => (r.value && whose.markOf(r.member) === m.mark ? [r.value] : []));
+          if (sets.length === 0) continue;
+          m.sets = doesReplace ? sets : [...m.sets, ...sets];
+          m.mode = 'sets';
+          if (part !== null) m.sustained = part;
+        }
+      }),
+    );
   return (
     <PasteReading
-      {...{ project, mapped, reading, onClose }}
+      {...{ project, mapped, onClose }}
+      reading={{ ...reading, rows: reading.rows.filter((r) => whose.markOf(r.member) !== undefined) }}
       vocabulary={setVocabulary}
       noun="load set"
-      describe={(set) => `${set.name}: N ${formatValue(set.N, 'force', project.display, 0)}`}
-      isWrong={partIsWrong}
-      onTake={(sets, label) =>
-        change(label, (m) => {
-          m.sets = doesReplace ? sets : [...m.sets, ...sets];
-          if (part !== null) m.sustained = part;
-        })
-      }
+      describe={(set, of) => describeSet(set, project, whose.names.length > 1 ? of : undefined)}
+      isWrong={partIsWrong || whose.marks.length === 0 || (compressionNegative === undefined && axial !== undefined)}
+      onTake={take}
       questions={
         <>
-          <CheckBox label="compression is written with a minus" checked={compressionNegative} onCheck={setNegative} />
+          {whose.question}
+          <AlongQuestion mapped={mapped} />
+          <AxialQuestion figure={axial} value={compressionNegative} onPick={sayNegative} />
+          {hasEnds && (
+            <SignQuestion
+              lead="the first end, of station 0 or i, is"
+              value={firstEnd}
+              answers={[
+                { value: 'foot', words: 'the foot', picture: pictures.firstBelow },
+                { value: 'top', words: 'the top', picture: pictures.firstAbove },
+              ]}
+              onPick={setFirstEnd}
+            />
+          )}
           <label className="flex items-center gap-1.5">
             these are
             <Select<LoadSetKind>
@@ -64,7 +105,7 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
           <label className="flex items-center gap-1.5">
             sustained part, where no column says it
             <input
-              className="field !w-14"
+              className="field !w-16"
               aria-label="Sustained part"
               aria-invalid={partIsWrong}
               value={sustained}
@@ -72,11 +113,79 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
               placeholder="0 to 1"
             />
           </label>
-          <CheckBox label={`in place of the ${member.sets.length} there are`} checked={doesReplace} onCheck={setReplace} />
+          <CheckBox label={whose.replaces} checked={doesReplace} onCheck={setReplace} />
         </>
       }
     >
       {partIsWrong && <p className="text-madder-text">The sustained part lies between 0 and 1.</p>}
+      {whose.strangers.length > 0 && (
+        <p role="alert" className="py-1 text-madder-text">
+          Left out, for no column or wall here has this mark: {whose.strangers.join(', ')}.
+        </p>
+      )}
+      {between.length > 0 && (
+        <p role="alert" className="py-1 text-madder-text">
+          Between the ends the moment is larger than at both, and is not taken over: {between.slice(0, 6).join(', ')}
+          {between.length > 6 && ` and ${between.length - 6} more`}.
+        </p>
+      )}
     </PasteReading>
   );
+}
+
+/** Whose the rows of a table are: those of one member, or each of the member with its mark. */
+function useWhose(project: Project, member: UprightMember, names: readonly string[]) {
+  const [picked, pick] = useState<string>();
+  const uprights = new Set(project.members.filter(isUpright).map((m) => m.mark));
+  const known = names.filter((n) => uprights.has(n));
+  const usual = names.length <= 1 ? (names[0] ?? '') : known.length > 0 ? EACH : undefined;
+  const choice = picked ?? usual;
+  const marks = choice === undefined ? [] : choice === EACH ? known : [member.mark];
+  const markOf = (of: string | undefined) => {
+    if (choice === EACH) return of !== undefined && known.includes(of) ? of : undefined;
+    return choice === undefined || names.length <= 1 || of === choice ? member.mark : undefined;
+  };
+  const [first] = marks;
+  return {
+    names,
+    marks,
+    markOf,
+    strangers: choice === EACH ? names.filter((n) => !uprights.has(n)) : [],
+    replaces:
+      marks.length > 1 || (first !== undefined && first !== member.mark)
+        ? `in place of those that ${marks.length > 1 ? 'these members have' : `${first} has`}`
+        : `in place of the ${member.sets.length} there are`,
+    question: names.length > 1 && (
+      <label className={`flex items-center gap-1.5 ${choice === undefined ? 'text-madder-text' : ''}`}>
+        rows go
+        <Select
+          label="Rows go"
+          className="field !w-auto"
+          value={choice ?? ''}
+          options={[
+            ...(choice === undefined ? [['', 'say where'] as const] : []),
+            ...(known.length > 0 ? [[EACH, `each to the member of its mark: ${known.join(', ')}`] as const] : []),
+            ...names.map((n) => [n, `those of ${n} to ${member.mark}`] as const),
+          ]}
+          onPick={(name) => name !== '' && pick(name)}
+        />
+      </label>
+    ),
+  };
+}
+
+function describeSet(set: LoadSet, { display }: Project, of?: string): string {
+  const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, display, 0);
+  const moments = (axis: string, top: number, foot: number) =>
+    top === 0 && foot === 0 ? '' : `M${axis} ${show(top, 'moment')} / ${show(foot, 'moment')}`;
+  return [
+    `${of ? `${of} ` : ''}${set.name}: N ${show(set.N, 'force')}`,
+    moments('x', set.mxTop, set.mxBottom),
+    moments('y', set.myTop, set.myBottom),
+    set.vx !== 0 && `Vx ${show(set.vx, 'force')}`,
+    set.vy !== 0 && `Vy ${show(set.vy, 'force')}`,
+    set.torsion !== 0 && `T ${show(set.torsion, 'moment')}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

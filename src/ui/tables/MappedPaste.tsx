@@ -2,9 +2,12 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Project } from '@/core/project/project';
+import type { Axis } from '@/exchange/force-headings';
 import {
+  axesAsked,
   defaultUnit,
   guessReadings,
+  leftOut,
   readTable,
   SKIP,
   unitsFor,
@@ -87,18 +90,49 @@ const keyOf = (habit: string, table: PastedTable) => `${habit}.${table.headings.
 /** The table and how its columns are read; a reading that was kept is remembered for tables with the same headings. */
 export function useMappedTable<R extends string>(text: string, vocabulary: Vocabulary<R>, project: Project, habit: string) {
   const [table, setTable] = useState(() => readTable(text));
-  const [readings, setReadings] = useState<readonly ColumnReading<R>[]>(
-    () => recall<ColumnReading<R>[]>(keyOf(habit, table)) ?? guessReadings(vocabulary, table, project.display),
+  const [{ readings, along }, setKept] = useState<KeptReading<R>>(
+    () =>
+      recall<KeptReading<R>>(keyOf(habit, table)) ?? {
+        readings: guessReadings(vocabulary, table, project.display),
+        along: axesAsked(table).along,
+      },
   );
   return {
     table,
     readings,
+    /** The axis along the member, of a table whose headings name axes; null until it is said. */
+    along,
+    setAlong: (axis: Axis) => setKept({ readings: guessReadings(vocabulary, table, project.display, axis), along: axis }),
     setCell: (row: number, column: number, value: string) =>
       setTable((t) => ({ ...t, rows: t.rows.map((r, i) => (i === row ? r.map((cell, k) => (k === column ? value : cell)) : r)) })),
     setReading: (i: number, change: Partial<ColumnReading<R>>) =>
-      setReadings((list) => list.map((r, k) => (k === i ? { ...r, ...change } : r))),
-    keepHabit: () => remember(keyOf(habit, table), readings),
+      setKept((now) => ({ ...now, readings: now.readings.map((r, k) => (k === i ? { ...r, ...change } : r)) })),
+    keepHabit: () => remember(keyOf(habit, table), { readings, along }),
   };
+}
+
+interface KeptReading<R extends string> {
+  readonly readings: readonly ColumnReading<R>[];
+  readonly along: Axis | null;
+}
+
+/** Asks which axis runs along the member, where the headings of a table name axes. */
+export function AlongQuestion({ mapped: { table, along, setAlong } }: { mapped: Pick<Mapped<string>, 'table' | 'along' | 'setAlong'> }) {
+  const { isAsked } = axesAsked(table);
+  if (!isAsked) return null;
+  const axes = along !== null && /\d/.test(along) ? ['1', '2', '3'] : ['x', 'y', 'z'];
+  return (
+    <label className={`flex items-center gap-1.5 ${along === null ? 'text-madder-text' : ''}`}>
+      {along === null ? 'Which axis of the table runs along the member?' : 'axis along the member'}
+      <Select
+        label="Axis along the member"
+        className="field !w-auto"
+        value={along ?? ''}
+        options={[...(along === null ? [['', 'say which'] as const] : []), ...axes.map((a) => [a, a] as const)]}
+        onPick={(axis) => axis !== '' && setAlong(axis as Axis)}
+      />
+    </label>
+  );
 }
 
 const SHOWN = 60;
@@ -129,22 +163,25 @@ export function PasteReading<R extends string, T>({
   /** What is to be said of the whole. */
   children?: React.ReactNode;
   isWrong?: boolean;
-  onTake: (values: T[], label: string) => Refusal;
+  onTake: (values: T[], label: string, rows: readonly ReadRow<T>[]) => Refusal;
   onClose: () => void;
 }) {
   const [refusal, setRefusal] = useState<Refusal>(null);
   const good = rows.flatMap((r) => (r.value === undefined ? [] : [r.value]));
-  const bad = rows.length - good.length;
+  const joined = rows.filter((r) => r.joined !== undefined).length;
+  const bad = rows.length - good.length - joined;
+  const out = leftOut(table.mapped.table, table.mapped.readings);
   const take = () => {
     table.mapped.keepHabit();
-    const refused = onTake(good, `paste ${counted(good.length, noun)}`);
+    const refused = onTake(good, `paste ${counted(good.length, noun)}`, rows);
     setRefusal(refused);
     if (refused === null) onClose();
   };
   return (
     <>
       <p className="py-1" role="status">
-        <b className="font-semibold">{counted(good.length, 'row')}</b> understood
+        <b className="font-semibold">{counted(good.length + joined, 'row')}</b> understood
+        {joined > 0 && ` as ${counted(good.length, noun)}`}
         {bad > 0 && (
           <>
             , <b className="font-semibold text-madder-text">{bad} refused</b>: mend them below, or leave them out
@@ -153,6 +190,11 @@ export function PasteReading<R extends string, T>({
         {empty > 0 && `; ${counted(empty, 'empty cell')} read as 0`}.
       </p>
       <div className="small flex flex-wrap items-center gap-x-5 gap-y-1 border-y border-line py-1.5">{questions}</div>
+      {out.length > 0 && (
+        <p role="alert" className="py-1 text-madder-text">
+          Left out, though {out.length === 1 ? 'it holds' : 'they hold'} values: {out.join(', ')}.
+        </p>
+      )}
       {children}
       <MappedRows {...table} rows={rows} />
       <div className="mt-3 flex items-center gap-3">
@@ -175,12 +217,14 @@ export function PasteReading<R extends string, T>({
   );
 }
 
+type Mapped<R extends string> = ReturnType<typeof useMappedTable<R>>;
+
 interface MappedProps<R extends string, T> {
   readonly project: Project;
   readonly vocabulary: Vocabulary<R>;
-  readonly mapped: ReturnType<typeof useMappedTable<R>>;
+  readonly mapped: Mapped<R>;
   readonly rows: readonly ReadRow<T>[];
-  readonly describe: (value: T) => string;
+  readonly describe: (value: T, member?: string) => string;
 }
 
 /** The columns with what they are, refused rows to be mended, and how the others were read. */
@@ -191,8 +235,8 @@ function MappedRows<R extends string, T>({
   rows,
   describe,
 }: MappedProps<R, T>) {
-  const good = rows.filter((r) => r.value !== undefined);
-  const bad = rows.filter((r) => r.reason);
+  const good = rows.filter((r) => r.reason === undefined);
+  const bad = rows.filter((r) => r.reason !== undefined);
   return (
     <div className="mt-2 min-h-0 flex-1 overflow-auto">
       <table className="grid-table" aria-label="What was understood">
@@ -229,7 +273,9 @@ function MappedRows<R extends string, T>({
           {[...bad, ...good.slice(0, SHOWN)].map((r) => (
             <tr key={r.row} className={r.reason ? 'bg-madder-wash/40' : ''}>
               <td className="text-walnut">{r.row + 1}</td>
-              <td className={r.reason ? 'text-madder-text' : 'text-walnut'}>{r.reason ?? describe(r.value!)}</td>
+              <td className={r.reason ? 'text-madder-text' : 'text-walnut'}>
+                {r.reason ?? (r.value === undefined ? `with row ${r.joined! + 1}` : describe(r.value, r.member))}
+              </td>
               {r.cells.map((cell, i) => (
                 <td key={i}>
                   {r.reason ? (

@@ -10,6 +10,9 @@ import { wallLabels } from './labels';
 /** Columns and walls: what stands upright and carries axial force, and shares a sheet. */
 export type UprightMember = ColumnMember | WallMember;
 
+/** Told by the forces that it takes: sets with moments at both ends. */
+export const isUpright = (member: object): member is UprightMember => 'caseForces' in member && 'sets' in member;
+
 export const isWall = (member: UprightMember): member is WallMember => member.type === 'wall';
 
 /** A column or a wall as the upright section that it is. */
