@@ -105,7 +105,7 @@ export interface DesignCode {
   readonly categories: Named;
   /** By which practice bends are named unless the project says otherwise. */
   readonly bends: 'iso' | 'aci';
-  /** The letter before a bar size; empty where sizes have their own sign. */
+  /** What stands before a bar size that has no sign of its own, so that count and size never run together. */
   readonly barPrefix: string;
   readonly choices: readonly Choice[];
   readonly defaults: MaterialDefaults;

@@ -37,7 +37,7 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
       }),
     [table, readings, project.display, compressionNegative, saggingNegative, only],
   );
-  const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display, 0);
+  const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display);
   const moment = firstFigure(table, readings, 'moment');
   const isOpen = only === undefined || (compressionNegative === undefined && firstFigure(table, readings, 'axial') !== undefined);
   return (

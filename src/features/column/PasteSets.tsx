@@ -175,7 +175,7 @@ function useWhose(project: Project, member: UprightMember, names: readonly strin
 }
 
 function describeSet(set: LoadSet, { display }: Project, of?: string): string {
-  const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, display, 0);
+  const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, display);
   const moments = (axis: string, top: number, foot: number) =>
     top === 0 && foot === 0 ? '' : `M${axis} ${show(top, 'moment')} / ${show(foot, 'moment')}`;
   return [

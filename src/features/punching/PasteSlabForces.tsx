@@ -18,7 +18,7 @@ function Reading({ project, member, text, onClose }: PasteProps<PunchingMember>)
   const { table, readings } = mapped;
   const [doesReplace, setReplace] = useState(true);
   const reading = useMemo(() => readSlabForces(table, readings, project.display), [table, readings, project.display]);
-  const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display, 0);
+  const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display);
   return (
     <PasteReading
       {...{ project, mapped, reading, onClose }}

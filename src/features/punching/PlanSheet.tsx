@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { punchingDrawing, type PunchingHandle } from '@/core/members/punching/drawing';
 import type { PunchingResult } from '@/core/members/punching/result';
-import { barLabel } from '@/core/members/parts/bar-labels';
+import { sizeOf } from '@/core/members/parts/bar-labels';
 import { punchingLabels } from '@/core/members/punching/labels';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
@@ -76,8 +76,8 @@ function Needs({
       )}
       {legs && member.legs && (
         <p className="pt-1">
-          There are <b className="font-semibold">{legs.count}</b> legs of {barLabel({ count: 1, size: member.legs.size }, project).slice(1)}
-          , each {formatQuantity(legs.length, 'length', units)} long with its ends, {formatQuantity(quantities?.links ?? 0, 'mass', units)}.
+          There are <b className="font-semibold">{legs.count}</b> legs of {sizeOf(member.legs.size, project)}, each{' '}
+          {formatQuantity(legs.length, 'length', units)} long with its ends, {formatQuantity(quantities?.links ?? 0, 'mass', units)}.
         </p>
       )}
     </section>

@@ -12,17 +12,30 @@ interface QuantityInputProps {
   readonly value: number | null;
   readonly label: string;
   /** What comes back is why the value was refused. */
-  readonly onKeep: (value: number | null) => Refusal | false | void;
+  readonly onKeep: (value: number | null, text: string) => Refusal | false | void;
   /** The field may be left empty; this says what that means. */
   readonly empty?: string;
   readonly showUnit?: boolean;
   /** Least and most that may be typed, in internal units. */
   readonly range?: readonly [number, number];
   readonly isWhole?: boolean;
+  /** Other ways of writing the value, as the name of a grade; undefined for texts that are none of them. */
+  readonly readName?: (text: string) => number | undefined;
 }
 
 /** A field that takes any unit of its kind; a refused text stays in the field with its reason and changes nothing. */
-export function QuantityInput({ kind, system, value, label, onKeep, empty, showUnit = true, range, isWhole = false }: QuantityInputProps) {
+export function QuantityInput({
+  kind,
+  system,
+  value,
+  label,
+  onKeep,
+  empty,
+  showUnit = true,
+  range,
+  isWhole = false,
+  readName,
+}: QuantityInputProps) {
   const shown = value === null ? '' : formatForEditing(value, kind, system);
   const within = (read: ReturnType<typeof parseQuantity>): typeof read => {
     if (!read.ok) return read;
@@ -35,13 +48,16 @@ export function QuantityInput({ kind, system, value, label, onKeep, empty, showU
   const [refusal, setRefusal] = useState<Refusal>(null);
   const text = typed ?? shown;
   const isEmpty = text.trim() === '';
-  const parsed = isEmpty && empty !== undefined ? null : within(parseQuantity(text, kind, system));
+  const named = typed === null ? undefined : readName?.(text);
+  const parsed =
+    isEmpty && empty !== undefined ? null : within(named === undefined ? parseQuantity(text, kind, system) : { ok: true, value: named });
   const reason = typed === null ? null : parsed && !parsed.ok ? parsed.reason : refusal;
   const keep = () => {
     if (typed === null || (parsed && !parsed.ok)) return;
     const next = parsed?.value ?? null;
-    const isSame = next !== null && value !== null && Math.abs(next - value) <= 1e-9 * Math.abs(next);
-    const refused = isSame ? null : onKeep(next) || null;
+    // A name may say more than its value.
+    const isSame = named === undefined && next !== null && value !== null && Math.abs(next - value) <= 1e-9 * Math.abs(next);
+    const refused = isSame ? null : onKeep(next, text) || null;
     setRefusal(refused);
     if (refused === null) setTyped(null);
   };

@@ -3,6 +3,7 @@ import type { Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
 import type { DesignCode, Materials } from '@/core/codes/design-code';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
+import { concreteGrade, steelGrade, type Grade } from '@/core/materials/grades';
 import type { Member } from '@/core/members/kinds';
 import type { Project } from '@/core/project/project';
 import type { QuantityKind } from '@/core/units/quantity';
@@ -27,6 +28,8 @@ interface Words {
   readonly isWhole?: boolean;
   /** Empty is left out of the member, not null. */
   readonly isLeftOut?: boolean;
+  /** Other ways of writing the value. */
+  readonly readName?: (text: string) => number | undefined;
 }
 
 /** How fields of a member are shown: with the faults found, as rows of a panel or an editor, and for which part of the member. */
@@ -88,6 +91,32 @@ export function useRows<M extends Member>(
         />,
         path,
       ),
+    /** A strength, typed as a quantity or by its grade; a grade that names a class of ductility sets that too. */
+    strength: (
+      label: string,
+      kind: QuantityKind,
+      path: FieldOf<M, number> & `materials.${string}`,
+      read: (text: string) => Grade | undefined,
+    ) =>
+      labelled(
+        path,
+        label,
+        <QuantityInput
+          kind={kind}
+          system={project.display}
+          value={valueAt(member, path) as number}
+          label={label}
+          readName={(text) => read(text)?.strength}
+          onKeep={(v, text) =>
+            change(nameOf(label), (m) => {
+              setAt(m, path, v);
+              const { ductility } = read(text) ?? {};
+              if (ductility) setAt(m, 'materials.ductility', ductility);
+            })
+          }
+        />,
+        path,
+      ),
     text: (label: string, path: FieldOf<M, string>) =>
       labelled(path, label, <TextInput value={valueAt(member, path) as string} onKeep={(v) => put(label, path, v)} />),
     pick: <T extends string>(label: string, path: FieldOf<M, T>, options: Options<T>, name = label) =>
@@ -125,26 +154,34 @@ export const nameRows = ({ text }: { text: (label: string, path: 'mark' | 'title
   text('Place', 'place'),
 ];
 
+/** Links have no class of their own. */
+const linkGrade = (text: string): Grade | undefined => {
+  const grade = steelGrade(text);
+  return grade && { strength: grade.strength };
+};
+
 /** Rows of a member that has materials. */
 interface OfMaterials {
-  quantity(
+  quantity(label: string, kind: QuantityKind, path: 'materials.aggregateSize'): React.ReactNode;
+  strength(
     label: string,
     kind: QuantityKind,
-    path: `materials.${'concreteStrength' | 'steelStrength' | 'linkStrength' | 'aggregateSize'}`,
+    path: `materials.${'concreteStrength' | 'steelStrength' | 'linkStrength'}`,
+    read: (text: string) => Grade | undefined,
   ): React.ReactNode;
   pick(label: string, path: 'materials.ductility', options: Options<Materials['ductility']>): React.ReactNode;
 }
 
 /** Concrete, bars and links by the symbols of the code, and the class of ductility where the code has classes. */
 export function materialRows(
-  { quantity, pick }: OfMaterials,
+  { strength, pick }: OfMaterials,
   { strengthSymbols: symbols, ductilityClasses }: DesignCode,
   { links, hasBars = true, hasClasses = true }: { readonly links?: string; readonly hasBars?: boolean; readonly hasClasses?: boolean } = {},
 ) {
   return [
-    quantity(`Concrete ${symbols.concrete}`, 'stress', 'materials.concreteStrength'),
-    hasBars && quantity(`Bars ${symbols.bars}`, 'steelStress', 'materials.steelStrength'),
-    links && quantity(`${links} ${symbols.links}`, 'steelStress', 'materials.linkStrength'),
+    strength(`Concrete ${symbols.concrete}`, 'stress', 'materials.concreteStrength', concreteGrade),
+    hasBars && strength(`Bars ${symbols.bars}`, 'steelStress', 'materials.steelStrength', steelGrade),
+    links && strength(`${links} ${symbols.links}`, 'steelStress', 'materials.linkStrength', linkGrade),
     hasClasses && Object.keys(ductilityClasses).length > 0 && pick('Ductility class', 'materials.ductility', ductilityClasses),
   ];
 }

@@ -85,11 +85,11 @@ interface WithCatalogue {
   readonly catalogue: CatalogueId;
 }
 
-/** Reads "4H20", "4 #6", "4x20" or "auto". */
+/** Reads "4H20", "4 #6", "4 x 20", "4ø20", "4 No. 32" or "auto". */
 export function parseBars(text: string, member: WithCatalogue): { ok: true; group: BarGroup | null } | { ok: false; reason: string } {
   const clean = tidied(text) ?? '';
   if (/^auto/i.test(clean)) return { ok: true, group: null };
-  const match = /^(\d+) ?(?:[xX×*]|of)? ?([A-Za-z.#]* ?\d+)$/.exec(clean);
+  const match = /^(\d+) ?(?:[xX×*]|of)? ?([A-Za-z.#øØ⌀φΦ]* ?\d+)$/.exec(clean);
   if (!match) return { ok: false, reason: 'Type a number and a size, such as 4H20 or 4 #6.' };
   const bar = findBar(catalogues[member.catalogue], match[2]!);
   if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };
@@ -105,7 +105,7 @@ export function parseLinks(
   system: Project['display'],
   legsNow: number,
 ): { ok: true; zone: Omit<LinkZone, 'to'> } | { ok: false; reason: string } {
-  const match = /^(?:(\d+) ?legs? )?([A-Za-z.#]* ?\d+) ?(?:@|at|\/|-) ?(.+)$/.exec(tidied(text) ?? '');
+  const match = /^(?:(\d+) ?legs? )?([A-Za-z.#øØ⌀φΦ]* ?\d+) ?(?:@|at|\/|-) ?(.+)$/.exec(tidied(text) ?? '');
   if (!match) return { ok: false, reason: 'Type a size and a spacing, such as H8 @ 150.' };
   const bar = findBar(catalogues[member.catalogue], match[2]!);
   if (!bar) return { ok: false, reason: `No such size; there are ${catalogues[member.catalogue].bars.map((b) => b.name).join(', ')}.` };

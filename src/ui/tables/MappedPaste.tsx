@@ -243,7 +243,9 @@ function MappedRows<R extends string, T>({
         <thead className="sticky top-0 bg-holly">
           <tr>
             <th>Row</th>
-            <th className="w-60">Read as</th>
+            <th>
+              <div className="min-w-56">Read as</div>
+            </th>
             {readings.map((r, i) => (
               <th key={i}>
                 <div className="small max-w-24 truncate" title={table.headings[i]}>

@@ -192,7 +192,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     settings,
     title: `ACI 318-19, ${SI ? 'SI' : 'US customary'} form`,
     linkWord: 'stirrups',
-    barPrefix: '',
+    barPrefix: 'ø',
     strengthSymbols: { concrete: 'f′c', bars: 'fy', links: 'fyt' },
     linkTitles: { beam: 'Stirrups', column: 'Ties' },
     ductilityClasses: {},

@@ -7,7 +7,7 @@ import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import type { ProjectBasis } from '../member';
 
-/** The letter before a bar size; none where sizes have their own sign. */
+/** What stands before a bar size that has no sign of its own. */
 export const barPrefix = ({ code }: Pick<ProjectBasis, 'code'>): string => makeCode(code).barPrefix;
 
 export function barLabel(group: BarGroup, project: Pick<ProjectBasis, 'code'>): string {
