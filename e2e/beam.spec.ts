@@ -161,7 +161,7 @@ test('an engineer’s decision needs a reason and shows on ladder and overview',
   await expect(rung(page, 'bending-support-B')).toContainText('Engineer’s decision');
   await expect(page.getByText(/^Saved \d\d:\d\d$/)).toBeVisible();
   await page.goto('/project?p=alderlight-playhouse');
-  await expect(page.getByRole('row', { name: /G2/ }).getByRole('img', { name: /decided/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /G2/ }).getByRole('img', { name: /accepted/ })).toBeVisible();
 });
 
 test('find or do goes, sets and undoes', async ({ page }) => {

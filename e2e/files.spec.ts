@@ -75,7 +75,7 @@ test('damaged, foreign, newer and hand-made files: faults by their path, nothing
 
 test('a new section is checked for a known moment and shear from nothing', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'check a section with known M and V' }).click();
+  await page.getByRole('button', { name: 'check a section with known forces' }).click();
   await page.waitForURL('**/beam**');
   const moment = page.getByRole('textbox', { name: 'Moment M of row 1' });
   await moment.fill('210');

@@ -2,6 +2,7 @@ import type { LoadCase } from '@/core/analysis/combination';
 import { parseQuantity } from '@/core/units/parse';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { parseTable } from './paste-table';
+import { counted } from '@/core/units/format';
 
 /** Rows as they were read, and those that were not understood, with the reason. */
 export interface PastedRows<L> {
@@ -57,7 +58,7 @@ function readRow(cells: readonly string[], { types, onAll }: PastedWords, { case
   const span = Number(spanText) - 1;
   if (isAll && !liesOnAll) return `Only ${onAll} can lie on all spans at once.`;
   if (!isAll && !(Number.isInteger(span) && span >= 0 && span < spans.length))
-    return `"${spanText}" is not one of the ${spans.length} spans.`;
+    return `"${spanText}" is not one of the ${counted(spans.length, 'span')}.`;
   const load: Record<string, unknown> = { type, case: found.id, note: '', span: isAll ? 'all' : span };
   for (const [k, [key, kind]] of Object.entries(values).entries()) {
     const parsed = parseQuantity(rest[k] ?? '', kind, system);

@@ -78,7 +78,7 @@ describe('reading typed quantities', () => {
     );
   });
 
-  test('what is written for editing is read back as the same value', () => {
+  test('what is written for editing is read back as the same value, to six figures', () => {
     fc.assert(
       fc.property(
         fc.double({ min: -1e6, max: 1e6, noNaN: true }),
@@ -86,7 +86,7 @@ describe('reading typed quantities', () => {
         fc.constantFrom('SI' as const, 'US' as const),
         (v, kind, system) => {
           const back = parseQuantity(formatForEditing(v, kind, system), kind, system);
-          expect(back.ok && Math.abs(back.value - v) <= 1e-8 * Math.abs(v) + 1e-12).toBe(true);
+          expect(back.ok && Math.abs(back.value - v) <= 1e-5 * Math.abs(v)).toBe(true);
         },
       ),
     );

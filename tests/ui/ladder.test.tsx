@@ -83,7 +83,7 @@ test('a decided excess shows the butterfly key and the reason', () => {
     <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} hasFaults={false} onPlace={() => undefined} />,
   );
   const decided = rung(container, 'bending-span-1');
-  expect(within(decided).getByRole('img', { name: /decided by the engineer/ })).toBeTruthy();
+  expect(within(decided).getByRole('img', { name: /accepted by the engineer/ })).toBeTruthy();
   expect(decided.textContent).toContain('Accepted.');
 });
 

@@ -20,21 +20,21 @@ describe('states are told by shape and by name', () => {
     ['near', false, 'near'],
     ['exceeds', false, 'over'],
     ['failed', false, 'over'],
-    ['exceeds', true, 'decided'],
+    ['exceeds', true, 'accepted'],
     ['notCovered', false, 'open'],
     ['notApplicable', false, 'open'],
     [undefined, false, 'open'],
   ] as const)('%s, decided %s, is %s', (status, decided, standing) => expect(standingOf(status, decided)).toBe(standing));
 
   test('each glyph has a text alternative of its own', () => {
-    const names = (['within', 'near', 'over', 'decided', 'working', 'open'] as const).map((standing) => {
+    const names = (['within', 'near', 'over', 'accepted', 'working', 'open'] as const).map((standing) => {
       const { container, unmount } = render(<Glyph standing={standing} />);
       const name = container.querySelector('svg')!.getAttribute('aria-label');
       unmount();
       return name;
     });
     expect(new Set(names).size).toBe(6);
-    expect(names).toContain('over the limit, decided by the engineer');
+    expect(names).toContain('over the limit, accepted by the engineer');
   });
 });
 
@@ -148,7 +148,7 @@ describe('a field for a quantity', () => {
     const { onKeep, input, type } = set(500);
     type('20 in');
     fireEvent.keyDown(input, { key: 'Enter' });
-    expect(onKeep).toHaveBeenCalledWith(508);
+    expect(onKeep).toHaveBeenCalledWith(508, '20 in');
   });
   test('a refused text stays with its reason and is not kept', () => {
     const { onKeep, input, type } = set(500);
@@ -175,7 +175,7 @@ describe('a field for a quantity', () => {
     const kept = set(500, { empty: 'automatic' });
     kept.type('');
     fireEvent.blur(kept.input);
-    expect(kept.onKeep).toHaveBeenCalledWith(null);
+    expect(kept.onKeep).toHaveBeenCalledWith(null, '');
   });
   test('an empty field that needs a value says so', () => {
     const { onKeep, type } = set(500);

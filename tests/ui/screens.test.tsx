@@ -111,7 +111,7 @@ describe('the start', () => {
   test('a new project starts with a beam, or with a section for known forces', async () => {
     render(<StartScreen />);
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Bridge house' } });
-    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'check a section with known M and V' })));
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'check a section with known forces' })));
     await waitFor(() => expect(push).toHaveBeenCalledWith(expect.stringMatching(/^\/beam\?p=.*&m=m1$/)));
     const { project } = useProject.getState();
     expect(project!.name).toBe('Bridge house');

@@ -45,7 +45,7 @@ export type Block =
       readonly foot?: string;
     }
   | { readonly kind: 'figure'; readonly caption: string; readonly drawing: Drawing }
-  | { readonly kind: 'governs'; readonly check: Check }
+  | { readonly kind: 'governs'; readonly check: Check; readonly isDecided: boolean }
   | { readonly kind: 'checks'; readonly rows: readonly { readonly check: Check; readonly isDecided: boolean }[]; readonly foot?: string }
   | { readonly kind: 'steps'; readonly check: Check; readonly isDecided: boolean; readonly steps: readonly Step[] }
   | { readonly kind: 'decision'; readonly decision: ToldDecision };
@@ -74,17 +74,17 @@ export function printHead({ title, kind }: Column, units: UnitSystem): string {
 export const printPlace = ({ place }: Pick<Check, 'place'>, units: UnitSystem): string =>
   [place.x === null ? '' : formatQuantity(place.x, 'station', units), place.label].filter(Boolean).join(', ');
 
-/** "1.04 over", "1.01 decided". */
+/** "1.04 over", "1.01 accepted". */
 export const printStanding = ({ status, utilisation }: Check, isDecided: boolean): string =>
-  formatUtilisation(utilisation) + (isDecided ? ' decided' : status === 'exceeds' ? ' over' : '');
+  formatUtilisation(utilisation) + (isDecided ? ' accepted' : status === 'exceeds' ? ' over' : '');
 
 /** The line under the heading of a derivation. */
 export const printCompared = (check: Check, units: UnitSystem): string =>
   `${printMeasured(check.demand, units)} against ${printMeasured(check.capacity, units)} · ${[check.place.label, check.combination].filter(Boolean).join(' · ')}`;
 
 /** "Governs: …" in the words of every paper. */
-export const printGoverning = ({ title, utilisation, reason }: Check): string =>
-  `${title}, utilisation ${formatUtilisation(utilisation)}${reason ? `. ${reason}` : ''}`;
+export const printGoverning = ({ title, utilisation, reason }: Check, isDecided: boolean): string =>
+  `${title}, utilisation ${formatUtilisation(utilisation)}${isDecided ? ', accepted by the engineer' : ''}${reason ? `. ${reason}` : ''}`;
 
 export const CHECK_COLUMNS: readonly Column[] = [
   { title: 'Check' },

@@ -45,7 +45,9 @@ export function memberPaper(project: PaperBasis, member: Member, result: MemberR
     ...head,
     ...input,
     ...(level === 'summary' ? figures.slice(0, PAGE_FIGURES) : figures),
-    ...(result.governing ? [{ kind: 'governs', check: result.governing } as Block] : []),
+    ...(result.governing
+      ? [{ kind: 'governs', check: result.governing, isDecided: decisionFor(member, result.governing) !== undefined } as Block]
+      : []),
     checks(member, result, level),
     ...(level === 'summary'
       ? []

@@ -16,10 +16,23 @@ export function trimZeros(text: string): string {
   return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
 }
 
-/** The number alone, in the display unit of its kind. `value` is in internal units. */
+/** Rounding may take this part of a value from it; a small one gets up to two more decimals. */
+const MOST_ROUNDED = 0.025;
+const MORE_DECIMALS = 2;
+
+/** Decimals that keep a value recognisable: those usual for its kind, and more where they would round it to something else. */
+function decimalsFor(value: number, usual: number): number {
+  const isKept = (decimals: number) => Math.abs(Number(value.toFixed(decimals)) - value) <= MOST_ROUNDED * Math.abs(value);
+  for (let more = 0; more <= MORE_DECIMALS; more += 1) if (isKept(usual + more)) return usual + more;
+  // What is still nothing then is noise.
+  return Number(value.toFixed(usual + MORE_DECIMALS)) === 0 ? usual : usual + MORE_DECIMALS;
+}
+
+/** The number alone, in the display unit of its kind, with `decimals` or more where it is small. `value` is in internal units. */
 export function formatValue(value: number, kind: QuantityKind, system: UnitSystem, decimals?: number): string {
   const d = displayUnit(kind, system);
-  return formatNumber(value / d.unit.factor, decimals ?? d.decimals);
+  const shown = value / d.unit.factor;
+  return formatNumber(shown, Number.isFinite(shown) ? decimalsFor(shown, decimals ?? d.decimals) : 0);
 }
 
 /** Number and unit. `value` is in internal units. */
@@ -29,11 +42,13 @@ export function formatQuantity(value: number, kind: QuantityKind, system: UnitSy
   return name ? `${text}${name === '%' || name === '°' ? '' : ' '}${name}` : text;
 }
 
-/** A value as it is put into a field for editing: no grouping, no needless zeros, up to six significant decimals. */
+/** A value as it is put into a field for editing: no grouping, no needless zeros, six figures and at least two decimals. */
 export function formatForEditing(value: number, kind: QuantityKind, system: UnitSystem): string {
   if (!Number.isFinite(value)) return '';
   const { unit } = displayUnit(kind, system);
-  return String(Number((value / unit.factor).toPrecision(9)));
+  const shown = value / unit.factor;
+  const whole = Math.floor(Math.log10(Math.abs(shown) || 1)) + 1;
+  return String(Number(shown.toPrecision(Math.min(15, Math.max(6, whole + 2)))));
 }
 
 const pretty: Record<string, string> = {
@@ -61,6 +76,12 @@ const pretty: Record<string, string> = {
   in4: 'in⁴',
   'lb-in': 'lb in',
   Nmm: 'N mm',
+  Nmm2: 'N mm²',
+  kNm2: 'kNm²',
+  'lb-in2': 'lb in²',
+  'kip-in2': 'kip in²',
+  'kip-in': 'kip in',
+  'lb-ft': 'lb ft',
 };
 
 /** A unit's name as it is printed. */
@@ -69,6 +90,9 @@ export const prettyUnit = (name: string): string => pretty[name] ?? name;
 export function unitLabel(kind: QuantityKind, system: UnitSystem): string {
   return prettyUnit(displayUnit(kind, system).unit.name);
 }
+
+/** A number with its noun: "1 member", "3 members". */
+export const counted = (n: number, noun: string): string => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 /** A utilisation as it is shown: two decimals, three where two would hide that the limit is passed. */
 export function formatUtilisation(u: number | null): string {

@@ -155,7 +155,7 @@ function blockContent(block: Block, units: UnitSystem, setting: Setting): Conten
         { svg: drawingSvg(block.drawing, FONT), fit: [505, setting.figure], margin: [0, 1, 0, 3] },
       ];
     case 'governs':
-      return [{ text: [{ text: 'Governs: ', bold: true }, printGoverning(block.check)], margin: [0, 4, 0, 4] }];
+      return [{ text: [{ text: 'Governs: ', bold: true }, printGoverning(block.check, block.isDecided)], margin: [0, 4, 0, 4] }];
     case 'checks':
       return [heading('Checks', 2, setting.above), checksTable(block, units, setting), ...foot(block.foot)];
     case 'steps':

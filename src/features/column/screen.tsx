@@ -52,6 +52,7 @@ const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
   {
     id: 'sets',
     title: 'Load sets',
+    isForm: true,
     show: ({ kept, keptMember, faults }) => <LoadSetsPanel project={kept} member={keptMember} faults={faults} />,
   },
   {

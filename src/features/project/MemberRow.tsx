@@ -79,9 +79,7 @@ function Row({ project, row, isSelected, onSelect }: MemberRowProps) {
         {groupLabel(member)}
       </td>
       <td className="whitespace-nowrap pr-3">{kindOf(member).sizeLabel(member, project.display)}</td>
-      <td className="max-w-36 truncate pr-3 text-walnut" title={kindOf(member).steelLabel(member, result, project)}>
-        {kindOf(member).steelLabel(member, result, project)}
-      </td>
+      <td className="min-w-36 max-w-52 pr-3 text-walnut">{kindOf(member).steelLabel(member, result, project)}</td>
       {families.map((f) => (
         <FamilyCell
           key={f.title}
@@ -92,9 +90,7 @@ function Row({ project, row, isSelected, onSelect }: MemberRowProps) {
           isWorking={isWorking}
         />
       ))}
-      <td className="max-w-64 truncate" title={reasonOf(row)}>
-        {isWorking ? 'Designing' : reasonOf(row)}
-      </td>
+      <td className="min-w-48 max-w-96">{isWorking ? 'Designing' : reasonOf(row)}</td>
       <td onClick={(e) => e.stopPropagation()}>
         <Menu isBare align="end" label={<span className="sr-only">More on {member.mark}</span>}>
           <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>

@@ -2,11 +2,10 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { Fragment, useCallback, useEffect, useState } from 'react';
-import type { Start } from '@/core/members/kind';
 import { kinds } from '@/core/members/kinds';
-import { newMember, starts } from '@/core/project/new-member';
+import { startName } from '@/core/project/new-member';
+import { addFresh } from '@/store/add-fresh';
 import type { Project } from '@/core/project/project';
-import { addMember, freshId, freshMark } from '@/store/commands';
 import { designAllAgain, goOnDesigning, setActiveMember, stopDesigning } from '@/store/designing';
 import { useProject } from '@/store/project-store';
 import { Glyph, type Standing } from '@/ui/drawing/Glyph';
@@ -18,6 +17,7 @@ import { MemberRow } from './MemberRow';
 import { families, hasText, isDone, rowsOf, sortRows, type RowData, type SortKey } from './rows';
 import { SelectedEditor } from './SelectedEditor';
 import { Totals } from './Totals';
+import { counted } from '@/core/units/format';
 
 /** Loaded when it is wanted. */
 const MembersChart = dynamic(() => import('@/ui/charts/MembersChart').then((m) => m.MembersChart), { ssr: false });
@@ -35,7 +35,13 @@ function AddMembers({ onAdd }: { onAdd: (start: string) => void }) {
     <div className="flex items-center gap-1.5 whitespace-nowrap" role="group" aria-label="Add a member">
       Add
       {kinds.map(({ starts: [start] }) => (
-        <button key={start!.id} type="button" className="btn !px-2" aria-label={`Add ${nameOf(start!)}`} onClick={() => onAdd(start!.id)}>
+        <button
+          key={start!.id}
+          type="button"
+          className="btn !px-2"
+          aria-label={`Add ${startName(start!)}`}
+          onClick={() => onAdd(start!.id)}
+        >
           {start!.title}
         </button>
       ))}
@@ -43,13 +49,10 @@ function AddMembers({ onAdd }: { onAdd: (start: string) => void }) {
   );
 }
 
-/** "a beam", "punching". */
-const nameOf = ({ title, isUncounted }: Start) => (isUncounted ? title : `a ${title}`);
-
 /** All members, worst first, with each family of checks and what governs in words; and what it all takes. */
 function Overview({ project }: { project: Project }) {
   const router = useRouter();
-  const { results, edit } = useProject();
+  const results = useProject((s) => s.results);
   useEffect(() => setActiveMember(null), []);
   const rows = rowsOf(project, results);
   const [by, setBy] = useState<SortKey>('worst');
@@ -66,14 +69,7 @@ function Overview({ project }: { project: Project }) {
   );
   const toggleOne = useCallback((id: string, on: boolean) => toggle([id], on), [toggle]);
   const listed = sorted.filter((r) => (only === null || r.standing === only) && hasText(r, text));
-  const add = (startId: string) => {
-    const { type, mark } = starts.find((s) => s.id === startId)!;
-    const last = project.members.filter((m) => m.type === type).at(-1);
-    const place = (last ?? project.members.at(-1))?.place ?? '';
-    const made = newMember(project, startId, freshId(project), freshMark(project, last?.mark ?? `${mark}0`), place);
-    edit(`add ${made.mark}`, addMember(made));
-    router.push(sheetPath(project, made));
-  };
+  const add = (startId: string) => router.push(sheetPath(project, addFresh(startId)));
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_1fr_auto]">
       <TopBar project={project} crumb={<b className="font-semibold">All members</b>} />
@@ -81,7 +77,7 @@ function Overview({ project }: { project: Project }) {
         <div>
           <h1>{project.name}</h1>
           <p className="text-walnut">
-            {[project.info.description, `${project.members.length} members`].filter(Boolean).join(' · ')}
+            {[project.info.description, counted(project.members.length, 'member')].filter(Boolean).join(' · ')}
             {rows.length > 0 && rows.every((r) => isDone(project, r)) && (
               <>
                 {' · '}
@@ -103,7 +99,7 @@ function Overview({ project }: { project: Project }) {
         <div className="ml-auto flex items-center gap-6">
           <Progress project={project} rows={sorted} />
           <div className="grid grid-cols-3 gap-x-4 gap-y-0.5 border-l border-line pl-6">
-            {(['over', 'near', 'within', 'decided', 'open'] as const).map((s) => (
+            {(['over', 'near', 'within', 'accepted', 'open'] as const).map((s) => (
               <button
                 key={s}
                 type="button"
@@ -137,7 +133,7 @@ function Overview({ project }: { project: Project }) {
                 <Fragment key={start.id}>
                   {k > 0 && ' or '}
                   <button type="button" className="link" onClick={() => add(start.id)}>
-                    {k === 0 ? 'Add' : (start.verb ?? 'add')} {nameOf(start)}
+                    {k === 0 ? 'Add' : (start.verb ?? 'add')} {startName(start)}
                   </button>
                 </Fragment>
               ))}

@@ -9,6 +9,7 @@ import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
 import { entriesOf, Select, type Options } from '@/ui/fields/Select';
+import { counted } from '@/core/units/format';
 
 const sizesOf = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
@@ -38,7 +39,7 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
       hasPartitions: partitions === '' ? null : partitions === 'yes',
     };
     edit(
-      `settings of ${ids.size} members`,
+      `settings of ${counted(ids.size, 'member')}`,
       onProject((p) => {
         for (const m of p.members) if (ids.has(m.id)) Object.assign(m, kindOf(m).withSettings(original(m) as Member, settings));
       }),

@@ -1,6 +1,6 @@
 import { weigh } from '@/core/advice/rates';
 import type { Project } from '@/core/project/project';
-import { formatNumber, formatQuantity, formatValue, unitLabel } from '@/core/units/format';
+import { counted, formatNumber, formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { RatesEditor } from './RatesEditor';
 import type { RowData } from './rows';
 
@@ -16,7 +16,7 @@ export function Totals({ project, rows }: { project: Project; rows: readonly Row
       title: 'Concrete',
       value: formatValue(concrete, 'volume', system, 1),
       unit: unitLabel('volume', system),
-      note: `${list.length} members counted`,
+      note: `${counted(list.length, 'member')} counted`,
     },
     {
       title: 'Reinforcement',

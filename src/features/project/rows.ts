@@ -2,6 +2,7 @@ import type { Check, CheckFamily } from '@/core/checks/check';
 import { governing } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
+import { decisionFor } from '@/core/members/member';
 import { isCurrent, type ResultEntry } from '@/store/project-store';
 import type { Standing } from '@/ui/drawing/Glyph';
 import { memberStanding } from '@/ui/sheet/MemberList';
@@ -29,18 +30,19 @@ export const isDone = (project: Project, r: RowData) => r.entry !== undefined &&
 export const worstOf = (checks: readonly Check[], keys: readonly CheckFamily[]) => governing(checks.filter((c) => keys.includes(c.family)));
 
 /** Why a member stands as it does, in words. */
-export function reasonOf({ entry }: RowData): string {
+export function reasonOf({ member, entry }: RowData): string {
   const fault = entry?.result.faults[0]?.reason;
   if (fault) return fault;
   const check = entry?.result.governing;
   if (!check) return 'Waiting';
-  return check.reason ?? [check.title, check.combination.split(',')[0]].filter(Boolean).join(', ');
+  const reason = check.reason ?? [check.title, check.combination.split(',')[0]].filter(Boolean).join(', ');
+  return check.status === 'exceeds' && decisionFor(member, check) ? `accepted: ${reason}` : reason;
 }
 
 /** The columns by which the list can be ordered; families by their title. */
 export type SortKey = 'worst' | 'mark' | 'place' | 'size' | (string & {});
 
-const order: Record<Standing, number> = { over: 5, decided: 4, near: 3, working: 2, within: 1, open: 0 };
+const order: Record<Standing, number> = { over: 5, accepted: 4, near: 3, working: 2, within: 1, open: 0 };
 const worstFirst = (a: RowData, b: RowData) => order[b.standing] - order[a.standing] || (b.utilisation ?? 0) - (a.utilisation ?? 0);
 const byText = new Intl.Collator('en', { numeric: true });
 

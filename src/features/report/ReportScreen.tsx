@@ -4,7 +4,7 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { Project, ProjectInfo } from '@/core/project/project';
 import { codeOf, decisionFor, type ReportDetail } from '@/core/members/member';
-import { formatUtilisation } from '@/core/units/format';
+import { counted, formatUtilisation } from '@/core/units/format';
 import type { Block } from '@/core/document/blocks';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import { derivedFor, memberPaper, type PaperBasis } from '@/core/project/member-paper';
@@ -100,10 +100,13 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const exceeding = reports.flatMap(({ member, result }) =>
     result.checks.filter((c) => c.status === 'exceeds').map((check) => ({ member, check })),
   );
+  const accepted = exceeding.flatMap(({ member, check }) => (decisionFor(member, check) ? [check.utilisation ?? Infinity] : []));
+  const standing = reports.flatMap(({ member, result }) =>
+    result.checks.flatMap((c) => (c.utilisation === null || decisionFor(member, c) ? [] : [c.utilisation])),
+  );
   const over = exceeding
     .filter(({ member, check }) => !decisionFor(member, check))
     .map(({ member, check }) => `${member.mark}: ${check.title}`);
-  const decisions = exceeding.length - over.length;
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] print:block print:h-auto">
       <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
@@ -118,7 +121,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
                   checked={chosen.includes(m.id)}
                   onChange={(e) => setChosen(e.target.checked ? [...chosen, m.id] : chosen.filter((id) => id !== m.id))}
                 />
-                <b className="font-semibold">{m.mark}</b> <span className="truncate text-walnut">{m.title}</span>
+                <b className="font-semibold">{m.mark}</b> <span className="text-walnut">{m.title}</span>
               </label>
               <Select<ReportDetail>
                 label={`Detail of ${m.mark}`}
@@ -141,7 +144,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           ))}
           {missing > 0 && (
             <p role="status" className="no-print">
-              Designing {missing} of {members.length} members.
+              Designing {missing} of {counted(members.length, 'member')}.
             </p>
           )}
           {members.length === 0 && <p>Choose a member on the left.</p>}
@@ -174,9 +177,10 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               <Glyph standing="over" /> {text} is over the limit.
             </p>
           ))}
-          {decisions > 0 && (
+          {accepted.length > 0 && (
             <p className="flex items-center gap-2 py-0.5">
-              <Glyph standing="decided" /> {decisions} engineer’s {decisions === 1 ? 'decision' : 'decisions'}.
+              <Glyph standing="accepted" /> {accepted.length} accepted by the engineer, utilisation up to{' '}
+              {formatUtilisation(Math.max(...accepted))}.
             </p>
           )}
           {!project.info.checker && (
@@ -186,8 +190,8 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           )}
           {over.length === 0 && missing === 0 && (
             <p className="py-0.5">
-              Nothing is over the limit; largest utilisation{' '}
-              {formatUtilisation(Math.max(0, ...reports.map((r) => r.result.governing?.utilisation ?? 0)))}.
+              {accepted.length > 0 ? 'Nothing else is over the limit' : 'Nothing is over the limit'}; largest utilisation{' '}
+              {formatUtilisation(Math.max(0, ...standing))}.
             </p>
           )}
           <div className="mt-3 flex flex-wrap gap-2 border-t border-line pt-3">

@@ -12,7 +12,9 @@ import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntr
 import { momentText } from '@/store/moment';
 import { startFromRevision } from '@/store/autosave';
 import { useProject } from '@/store/project-store';
-import { newMember } from '@/core/project/new-member';
+import { newMember, startName, starts } from '@/core/project/new-member';
+import type { Member } from '@/core/members/kinds';
+import { sheetPath } from '@/ui/sheet/sheet-path';
 import { Brand } from '@/ui/sheet/TopBar';
 import { AlreadyHere } from './AlreadyHere';
 import { freshProjectId } from './fresh-id';
@@ -33,14 +35,12 @@ export function StartScreen() {
   }, []);
 
   /** Keeps a project in the browser and opens it. Without storage it opens all the same, and the bar says that it is not saved. */
-  const enter = async (project: Project, member?: string) => {
+  const enter = async (project: Project, member?: Member) => {
     const outcome = await saveProject(project, 0, true);
     startFromRevision(outcome.ok ? outcome.revision : 0);
     useProject.getState().open(project);
     if (!outcome.ok) useProject.getState().setSave({ kind: 'failed', reason: outcome.kind, message: outcome.message });
-    router.push(
-      member ? `/beam?p=${encodeURIComponent(project.id)}&m=${encodeURIComponent(member)}` : `/project?p=${encodeURIComponent(project.id)}`,
-    );
+    router.push(member ? sheetPath(project, member) : `/project?p=${encodeURIComponent(project.id)}`);
   };
   const openDemo = async (name: DemoName) => {
     const answer = await fetch(`/examples/${name}.intarsia`);
@@ -104,8 +104,8 @@ export function StartScreen() {
           <section className="py-5 pr-8">
             <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">Open the demo</h2>
             <p className="my-3 text-[0.8125rem] leading-5">
-              Alderlight Playhouse: a small theatre with nine beams designed to EN 1992. One of them fails and one is wasteful, so there is
-              something to mend.
+              Alderlight Playhouse: a small theatre to EN 1992, with beams, columns, walls, slabs and punching. One beam fails and one is
+              wasteful, so there is something to mend.
             </p>
             <button type="button" className="btn btn-solid !h-8" onClick={() => void openDemo('alderlight-playhouse')}>
               Open Alderlight Playhouse
@@ -191,7 +191,7 @@ function FileDrop({ onFile }: { onFile: (file: File) => void }) {
   );
 }
 
-function NewProject({ onMake }: { onMake: (project: Project, member: string) => void }) {
+function NewProject({ onMake }: { onMake: (project: Project, member: Member) => void }) {
   const [name, setName] = useState('');
   const [variant, setVariant] = useState(
     Math.max(
@@ -200,7 +200,7 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
     ),
   );
   const [display, setDisplay] = useState<'SI' | 'US'>('SI');
-  const make = (mode: 'beam' | 'forces') => {
+  const make = (start: (typeof starts)[number]) => {
     const { id, variant: v } = codeVariants[variant]!;
     const read = readProject({
       format: 'intarsia',
@@ -212,8 +212,8 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
       paper: display === 'US' ? 'Letter' : 'A4',
     });
     if (!read.ok) return;
-    const beam = newMember(read.project, mode, 'm1', 'B1', '');
-    onMake({ ...read.project, members: [beam] }, beam.id);
+    const member = newMember(read.project, start.id, 'm1', `${start.mark}1`, '');
+    onMake({ ...read.project, members: [member] }, member);
   };
   const row = 'grid grid-cols-[4rem_1fr] items-center gap-2 border-b border-groove py-1 text-[0.8125rem]';
   return (
@@ -246,14 +246,25 @@ function NewProject({ onMake }: { onMake: (project: Project, member: string) => 
           onPick={setDisplay}
         />
       </label>
-      <div className="mt-4 flex items-center gap-3">
-        <button type="button" className="btn !h-8" onClick={() => make('beam')}>
-          Start with a beam
-        </button>
-        <button type="button" className="link" onClick={() => make('forces')}>
-          check a section with known M and V
-        </button>
+      <div className="mt-3 flex flex-wrap items-center gap-1.5 text-[0.8125rem]" role="group" aria-label="Start with">
+        Start with
+        {starts
+          .filter((s) => s.verb === undefined)
+          .map((s) => (
+            <button key={s.id} type="button" className="btn !px-2" aria-label={`Start with ${startName(s)}`} onClick={() => make(s)}>
+              {s.title}
+            </button>
+          ))}
       </div>
+      <p className="mt-2">
+        {starts
+          .filter((s) => s.verb !== undefined)
+          .map((s) => (
+            <button key={s.id} type="button" className="link" onClick={() => make(s)}>
+              {s.verb} {startName(s)}
+            </button>
+          ))}
+      </p>
     </section>
   );
 }

@@ -54,7 +54,7 @@ export function DecisionDialog({
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
         <Dialog.Content className="framed fixed right-6 top-40 z-50 w-[22rem] p-4" aria-describedby={undefined}>
           <Dialog.Title className="flex items-center gap-2 text-[0.8125rem] font-semibold">
-            <Glyph standing="decided" /> {check.title}{' '}
+            <Glyph standing="accepted" /> {check.title}{' '}
             <span className="ml-auto text-madder-text">{formatUtilisation(check.utilisation)}</span>
           </Dialog.Title>
           <label className="mt-2 block">

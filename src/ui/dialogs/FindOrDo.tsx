@@ -6,9 +6,14 @@ import { parseQuantity } from '@/core/units/parse';
 import { formatQuantity } from '@/core/units/format';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member } from '@/core/members/kinds';
-import { onMember } from '@/store/commands';
+import { startName, starts } from '@/core/project/new-member';
+import { addFresh } from '@/store/add-fresh';
+import { onMember, onProject } from '@/store/commands';
+import { downloadProject } from '@/store/files';
 import { useProject } from '@/store/project-store';
+import { memberActions } from '@/ui/sheet/MemberList';
 import { sheetPath } from '@/ui/sheet/sheet-path';
+import { allPlaces, goTo, useFinder } from './finder';
 
 interface Proposal {
   readonly verb: 'Go to' | 'Set' | 'Explain' | 'Do';
@@ -23,7 +28,7 @@ const settable = [
 
 /** The one field that goes, sets, explains and does. */
 export function FindOrDo({ memberId }: { memberId?: string }) {
-  const [open, setOpen] = useState(false);
+  const { isOpen: open, setOpen, sheet } = useFinder();
   const [text, setText] = useState('');
   const [index, setIndex] = useState(0);
   const router = useRouter();
@@ -38,9 +43,16 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
       setOpen(true);
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
-  const proposals = useMemo(() => (project ? propose(project, text, memberId, router.push) : []), [project, text, memberId, router]);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      // The next screen begins with the finder closed.
+      setOpen(false);
+    };
+  }, [setOpen]);
+  const proposals = useMemo(
+    () => (project && open ? propose({ project, memberId, go: router.push }, text, sheet) : []),
+    [project, open, text, memberId, router, sheet],
+  );
   const run = (p: Proposal | undefined) => {
     if (!p) return;
     setOpen(false);
@@ -69,7 +81,7 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
           <input
             className="h-8 w-full border-b border-ebony bg-transparent px-2 text-[0.9rem] outline-none"
             aria-label="Find or do"
-            placeholder="a member, “h 600”, “undo”, a check"
+            placeholder="a member, a field, “h 600”, “undo”, a check"
             value={text}
             role="combobox"
             aria-expanded={proposals.length > 0}
@@ -84,7 +96,7 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
           <div ref={list} id={listId} role="listbox" aria-label="Proposals" className="max-h-80 overflow-auto">
             {proposals.map((p, i) => (
               <div
-                key={p.verb + p.text}
+                key={`${p.verb} ${p.text} ${i}`}
                 id={idOf(i)}
                 role="option"
                 aria-selected={i === index}
@@ -106,29 +118,77 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
   );
 }
 
-function propose(project: Project, text: string, memberId: string | undefined, go: (path: string) => void): Proposal[] {
+interface Ground {
+  readonly project: Project;
+  readonly memberId: string | undefined;
+  readonly go: (path: string) => void;
+}
+
+/** Of each sort the first few, so that none hides the others. */
+const MOST_OF_SORT = 8;
+
+function propose(ground: Ground, text: string, sheet: ReturnType<typeof useFinder.getState>['sheet']): Proposal[] {
+  const { project, memberId, go } = ground;
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
   const matches = (s: string) => words.every((w) => s.toLowerCase().includes(w));
-  const proposals: Proposal[] = [...setProposals(project, words, memberId)];
-  for (const m of project.members)
-    if (matches(`${m.mark} ${m.title} ${m.place}`))
-      proposals.push({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(sheetPath(project, m)) });
-  if (memberId) {
-    const { results, setOpenChecks, openChecks } = useProject.getState();
-    for (const check of results[memberId]?.result.checks ?? [])
-      if (words.length > 0 && matches(`explain ${check.title}`))
-        proposals.push({ verb: 'Explain', text: check.title, run: () => setOpenChecks([...openChecks, check.id]) });
-  }
-  const { undo, redo } = useProject.getState();
-  const actions: [string, () => void][] = [
+  const members = project.members
+    .filter((m) => matches(`${m.mark} ${m.title} ${m.place} ${kindOf(m).word}`))
+    .map((m): Proposal => ({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(sheetPath(project, m)) }));
+  const { results, setOpenChecks, openChecks } = useProject.getState();
+  const checks = ((memberId && results[memberId]?.result.checks) || [])
+    .filter((c) => words.length > 0 && matches(`explain ${c.title} ${c.clause}`))
+    .map((c): Proposal => ({ verb: 'Explain', text: c.title, run: () => setOpenChecks([...openChecks, c.id]) }));
+  const views = (sheet?.views ?? [])
+    .filter(([, title]) => words.length > 0 && matches(`view ${title}`))
+    .map(([id, title]): Proposal => ({ verb: 'Go to', text: `view ${title}`, run: () => sheet!.show(id) }));
+  const nameOf = (view: string) => sheet?.views.find(([id]) => id === view)?.[1];
+  const fields = (words.length > 0 ? allPlaces(sheet) : [])
+    .filter((p) => matches(`${p.label} ${nameOf(p.view) ?? ''}`))
+    .map((p): Proposal => ({ verb: 'Go to', text: [p.label, nameOf(p.view)].filter(Boolean).join(' · '), run: () => goTo(p) }));
+  const actions = actionsOn(ground)
+    .filter(([name]) => matches(name))
+    .map(([name, run]): Proposal => ({ verb: 'Do', text: name, run }));
+  const sorts = [members, checks, views, fields, actions];
+  return [...setProposals(project, words, memberId), ...sorts.flatMap((list) => list.slice(0, MOST_OF_SORT))];
+}
+
+/** What can be done from anywhere: undoing, leaving, adding a member of every kind, and what concerns the member at hand. */
+function actionsOn({ project, memberId, go }: Ground): [string, () => void][] {
+  const { undo, redo, edit } = useProject.getState();
+  const show = (display: Project['display'], name: string): [string, () => void] => [
+    `show ${name} units`,
+    () =>
+      edit(
+        `show ${name} units`,
+        onProject((p) => void (p.display = display)),
+      ),
+  ];
+  const member = project.members.find((m) => m.id === memberId);
+  const own = member && memberActions(project, member, go);
+  return [
     ['undo', undo],
     ['do again', redo],
     ['all members', () => go(`/project?p=${encodeURIComponent(project.id)}`)],
     ['report', () => go(`/report?p=${encodeURIComponent(project.id)}`)],
+    ['other projects', () => go('/')],
+    ['save a file', () => downloadProject(project)],
+    project.display === 'SI' ? show('US', 'US customary') : show('SI', 'SI'),
+    ...(member && own
+      ? ([
+          [`copy ${member.mark}`, own.copy],
+          [`move ${member.mark} up`, own.up],
+          [`move ${member.mark} down`, own.down],
+          [`delete ${member.mark}`, own.remove],
+        ] as [string, () => void][])
+      : []),
+    ...starts.map((s): [string, () => void] => [
+      `add ${startName(s)}${s.title === kindWord(s.type) ? '' : ` (${kindWord(s.type)})`}`,
+      () => go(sheetPath(project, addFresh(s.id, member))),
+    ]),
   ];
-  for (const [name, run] of actions) if (matches(name)) proposals.push({ verb: 'Do', text: name, run });
-  return proposals.slice(0, 12);
 }
+
+const kindWord = (type: Member['type']) => kindOf({ type }).word;
 
 /** "G2 h 600" or, on a member's sheet, "h 600". */
 function setProposals(project: Project, words: readonly string[], memberId: string | undefined): Proposal[] {

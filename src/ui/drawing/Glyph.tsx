@@ -1,10 +1,10 @@
 import type { Check } from '@/core/checks/check';
 
 /** How a check or a member stands, as it is drawn: a decision covers an excess. */
-export type Standing = 'within' | 'near' | 'over' | 'decided' | 'working' | 'open';
+export type Standing = 'within' | 'near' | 'over' | 'accepted' | 'working' | 'open';
 
 export function standingOf(status: Check['status'] | undefined, isDecided = false): Standing {
-  if (status === 'exceeds' || status === 'failed') return isDecided ? 'decided' : 'over';
+  if (status === 'exceeds' || status === 'failed') return isDecided ? 'accepted' : 'over';
   if (status === 'near') return 'near';
   return status === 'holds' ? 'within' : 'open';
 }
@@ -13,7 +13,7 @@ const names: Record<Standing, string> = {
   within: 'within the limit',
   near: 'near the limit',
   over: 'over the limit',
-  decided: 'over the limit, decided by the engineer',
+  accepted: 'over the limit, accepted by the engineer',
   working: 'being worked out',
   open: 'not checked',
 };
@@ -22,7 +22,7 @@ export const standingText: Record<Standing, string> = {
   within: 'text-verdigris-text font-medium',
   near: 'text-ochre-text font-medium',
   over: 'text-madder-text font-semibold',
-  decided: 'text-madder-text font-semibold',
+  accepted: 'text-madder-text font-semibold',
   working: 'text-ash',
   open: 'text-ash',
 };
@@ -36,7 +36,7 @@ const shapes: Record<Standing, React.ReactNode> = {
       <path d="M3.2 3.2l3.6 3.6M6.8 3.2L3.2 6.8" stroke="#F8F4E9" strokeWidth="1.1" />
     </>
   ),
-  decided: <path d="M.4 1.6L5 4l4.6-2.4v6.8L5 6 .4 8.4z" fill="currentColor" />,
+  accepted: <path d="M.4 1.6L5 4l4.6-2.4v6.8L5 6 .4 8.4z" fill="currentColor" />,
   working: <path className="ring-working" d="M5 1.2A3.8 3.8 0 1 1 1.2 5" fill="none" stroke="#6B6153" strokeWidth="1.4" />,
   open: <circle cx="5" cy="5" r="3.6" fill="none" stroke="#6B6153" strokeWidth="1" strokeDasharray="1.6 1.4" />,
 };

@@ -33,7 +33,7 @@ function bar(standing: Standing, end: number) {
       return <path d={`M1 3H${end}L${end - 4} 11H1z`} fill="url(#near)" stroke="#7A5800" strokeWidth=".7" />;
     case 'over':
       return <path d={`M1 3H${end - 3}L${end} 7L${end - 3} 11H1z`} fill="url(#over)" stroke="#A30F38" strokeWidth=".7" />;
-    case 'decided':
+    case 'accepted':
       return (
         <>
           <path d={`M1 3H${end - 3}L${end} 7L${end - 3} 11H1z`} fill="#EFC6C6" stroke="#A30F38" strokeWidth=".7" />

@@ -22,8 +22,16 @@ export function Select<T extends string>({
   className?: string;
   isDisabled?: boolean;
 }) {
+  const shown = entriesOf(options).find(([key]) => key === value)?.[1];
   return (
-    <select className={className} aria-label={label} value={value} disabled={isDisabled} onChange={(e) => onPick(e.target.value as T)}>
+    <select
+      className={className}
+      aria-label={label}
+      title={shown}
+      value={value}
+      disabled={isDisabled}
+      onChange={(e) => onPick(e.target.value as T)}
+    >
       {entriesOf(options).map(([key, name]) => (
         <option key={key} value={key}>
           {name}

@@ -49,7 +49,7 @@ export function BlockView({ block, units }: { block: Block; units: UnitSystem })
     case 'governs':
       return (
         <p className="py-1">
-          <b className="font-semibold">Governs:</b> {printGoverning(block.check)}
+          <b className="font-semibold">Governs:</b> {printGoverning(block.check, block.isDecided)}
         </p>
       );
     case 'checks':

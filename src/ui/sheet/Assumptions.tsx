@@ -35,11 +35,9 @@ export function Assumptions({
         return (
           <label
             key={choice.key}
-            className={`grid items-center gap-1.5 py-px ${isWide ? 'grid-cols-[17rem_minmax(0,1fr)_auto]' : 'grid-cols-[7.2rem_minmax(0,1fr)_auto] text-[0.6875rem]'}`}
+            className={`grid items-center gap-1.5 py-px ${isWide ? 'grid-cols-[minmax(0,1fr)_minmax(0,21rem)_3rem]' : 'grid-cols-[minmax(0,1fr)_minmax(0,11rem)_2.4rem] text-[0.6875rem]'}`}
           >
-            <span className="truncate" title={`${choice.title}, ${choice.clause}`}>
-              {choice.title}
-            </span>
+            <span title={choice.clause}>{choice.title}</span>
             {isRange(choice.options) ? (
               <input
                 className="field !h-5"

@@ -30,11 +30,11 @@ export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }:
   const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
   const over = checks.filter((c) => c.status === 'exceeds' || c.status === 'failed');
-  const decided = over.filter((c) => decisionFor(member, c)).length;
+  const accepted = over.filter((c) => decisionFor(member, c)).length;
   const near = checks.filter((c) => c.status === 'near').length;
   const summary = [
-    over.length - decided > 0 && `${over.length - decided} over`,
-    decided > 0 && `${decided} decided`,
+    over.length - accepted > 0 && `${over.length - accepted} over`,
+    accepted > 0 && `${accepted} accepted`,
     near > 0 && `${near} near`,
   ]
     .filter(Boolean)
@@ -109,14 +109,14 @@ const Rung = memo(function Rung({
     <Accordion.Item value={check.id} data-check={check.id}>
       <Accordion.Header className="relative">
         <Accordion.Trigger
-          className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,auto)_minmax(0,1fr)_84px_2.1rem] max-[1100px]:grid-cols-[0.95rem_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore"
+          className="relative z-[1] grid w-full grid-cols-[0.95rem_minmax(0,1fr)_84px_2.1rem] items-center gap-x-1 text-left hover:bg-sycamore/60 data-[state=open]:bg-sycamore"
           style={{ minHeight: '1.3125rem' }}
         >
           <Glyph standing={standing} />
-          <span className="truncate whitespace-nowrap" title={check.title}>
-            {check.title}
+          <span className="flex flex-wrap items-baseline justify-end gap-x-2">
+            <span className="mr-auto">{check.title}</span>
+            <span className="small">{where}</span>
           </span>
-          <span className={`small truncate pl-1 text-right max-[1100px]:hidden`}>{where}</span>
           <Inlay utilisation={check.utilisation} standing={standing} />
           <span className={`text-right ${standingText[standing]}`}>{formatUtilisation(check.utilisation)}</span>
         </Accordion.Trigger>

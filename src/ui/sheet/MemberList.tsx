@@ -26,7 +26,7 @@ export function memberStanding(
   const undecided = entry.result.checks.filter((c) => !(c.status === 'exceeds' && decisionFor(member, c)));
   const worst = [...undecided].sort(worstFirst).find((c) => c.utilisation !== null || c.status === 'failed');
   const isDecided = entry.result.governing?.status === 'exceeds' && worst?.status !== 'exceeds';
-  return { standing: isDecided ? 'decided' : standingOf(worst?.status), utilisation: entry.result.governing?.utilisation ?? null };
+  return { standing: isDecided ? 'accepted' : standingOf(worst?.status), utilisation: entry.result.governing?.utilisation ?? null };
 }
 
 /** The members of the project by place, with how each stands. */

@@ -25,20 +25,18 @@ export function SheetTitle<P extends string>({
   const router = useRouter();
   const actions = memberActions(project, member, router.push);
   return (
-    <div className="@container shrink-0">
-      <div className="flex items-baseline gap-x-3 px-3.5 pb-1 pt-2 @max-[36rem]:flex-wrap">
-        <h1 className="min-w-24 shrink truncate whitespace-nowrap" title={`${member.title || 'Member'} ${member.mark}`}>
+    <div className="shrink-0">
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 px-3.5 pb-1 pt-2">
+        <h1 className="min-w-0">
           {member.title || 'Member'} {member.mark}
         </h1>
-        <span className="min-w-0 flex-[1_100_0%] truncate text-walnut" title={subtitle}>
-          {subtitle}
-        </span>
+        <span className="mr-auto min-w-0 text-walnut">{subtitle}</span>
         <ToggleGroup.Root
           type="single"
           value={panel}
           onValueChange={(v) => v && onPanel(v as P)}
           aria-label="What the sheet shows"
-          className="flex shrink-0 border border-groove @max-[36rem]:order-last"
+          className="flex flex-wrap border border-groove"
         >
           {panels.map(([p, name]) => (
             <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">

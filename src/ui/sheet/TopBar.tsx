@@ -216,7 +216,11 @@ function ProjectMenu({ project, onHistory }: { project: Project; onHistory: () =
   const router = useRouter();
   return (
     <Menu
-      label={<span className="max-w-48 overflow-hidden text-ellipsis max-[1100px]:max-w-20">{project.name || 'Untitled project'}</span>}
+      label={
+        <span className="line-clamp-2 max-w-48 whitespace-normal leading-[0.95rem] max-[1100px]:max-w-20" title={project.name}>
+          {project.name || 'Untitled project'}
+        </span>
+      }
     >
       <MenuItem onSelect={() => router.push(`/project?p=${encodeURIComponent(project.id)}`)}>All members</MenuItem>
       <MenuItem onSelect={() => downloadProject(project)}>Save a file</MenuItem>

@@ -6,11 +6,10 @@ import type { Fault } from '@/core/checks/fault';
 import { kindOf, type Member, type ResultOf } from '@/core/members/kinds';
 import { emptyModel, type MemberModel } from '@/core/model/member-model';
 import { modelOf } from '@/core/project/as-built';
-import { newMember } from '@/core/project/new-member';
 import type { Project } from '@/core/project/project';
-import { addMember, freshId, freshMark } from '@/store/commands';
-import { useProject } from '@/store/project-store';
+import { addFresh } from '@/store/add-fresh';
 import type { EditorPlace } from '@/ui/drawing/DrawnPopover';
+import { HiddenViews } from './HiddenViews';
 import { Ladder } from './Ladder';
 import { Purfling, SheetFrame } from './SheetFrame';
 import { sheetPath } from './sheet-path';
@@ -45,6 +44,8 @@ export interface Sheet<M extends Member, H extends Handle = Handle> {
 export interface PanelPart<M extends Member, Own, H extends Handle = Handle> {
   readonly id: string;
   readonly title: string | ((member: M) => string);
+  /** Made of fields alone: the finder looks into it while it is not shown. */
+  readonly isForm?: boolean;
   /** Whether it is left out of the row of panels; it may still be opened. */
   isHidden?(member: M): boolean;
   show(sheet: Sheet<M, H>, own: Own): React.ReactNode;
@@ -101,9 +102,9 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
     };
     const own = parts.useOwn(sheet);
     const add = useAdd(kept, member);
-    const offered = parts.panels
-      .filter((p) => !p.isHidden?.(member))
-      .map((p) => [p.id, typeof p.title === 'string' ? p.title : p.title(member)] as const);
+    const there = parts.panels.filter((p) => !p.isHidden?.(member));
+    const titleOf = ({ title }: (typeof there)[number]) => (typeof title === 'string' ? title : title(member));
+    const offered = there.map((p) => [p.id, titleOf(p)] as const);
     useSheetKeys(kept, id, { add, panels: offered.map(([p]) => p), setPanel });
     const field = editing && parts.field(editing.handle, sheet);
     const place = editing && { project: kept, handle: editing.handle, target: editing.target, onClose: drawn.close };
@@ -139,6 +140,11 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
         >
           {parts.panels.find((p) => p.id === panel)!.show(sheet, own)}
         </SheetFrame>
+        <HiddenViews
+          views={there.map((p) => ({ id: p.id, title: titleOf(p), isForm: p.isForm === true, show: () => p.show(sheet, own) }))}
+          current={panel}
+          onShow={setPanel}
+        />
         {editing && field && (
           <ValueEditor<M>
             key={sheet.editing}
@@ -159,10 +165,5 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
 /** Adds a member of the same kind and goes to it. */
 function useAdd(project: Project, like: Member) {
   const router = useRouter();
-  const edit = useProject((s) => s.edit);
-  return () => {
-    const made = newMember(project, kindOf(like).starts[0]!.id, freshId(project), freshMark(project, like.mark), like.place);
-    edit(`add ${made.mark}`, addMember(made, like.id));
-    router.push(sheetPath(project, made));
-  };
+  return () => router.push(sheetPath(project, addFresh(kindOf(like).starts[0]!.id, like)));
 }

@@ -23,6 +23,7 @@ export interface BasisProps<M extends Member> {
 export const basisPanel = <M extends Member, Own, H extends Handle>(Basis: React.ComponentType<BasisProps<M>>): PanelPart<M, Own, H> => ({
   id: 'basis',
   title: 'Basis',
+  isForm: true,
   show: ({ kept, member, result, faults }) => <Basis project={kept} member={member} result={result} faults={faults} />,
 });
 
@@ -31,6 +32,7 @@ export const loadsPanel = <M extends Member & CasedMember, L extends M['loads'][
 ): PanelPart<M, Own, H> => ({
   id: 'loads',
   title: 'Loads',
+  isForm: true,
   show: ({ kept, member, faults }) => <LoadsTable {...{ project: kept, member, faults }} table={table} />,
 });
 
@@ -40,6 +42,7 @@ export const barsPanel = <M extends LineMember, Steel, Own, H extends Handle>(
 ): PanelPart<M, Own, H> => ({
   id: 'bars',
   title: 'Bars',
+  isForm: true,
   show: ({ kept, member, keptMember, result }) => {
     const { steel } = result as { readonly steel: Steel | null };
     if (!steel) return <p className="px-3.5 py-2">The bars appear with the first result.</p>;
@@ -55,6 +58,7 @@ export const barsPanel = <M extends LineMember, Steel, Own, H extends Handle>(
 export const combinationsPanel = <M extends LineMember, Own, H extends Handle>(): PanelPart<M, Own, H> => ({
   id: 'combinations',
   title: 'Combinations',
+  isForm: true,
   show: ({ kept, member }) => <CombinationsPanel project={kept} member={member} />,
 });
 

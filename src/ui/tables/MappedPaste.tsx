@@ -2,6 +2,7 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Project } from '@/core/project/project';
+import { counted } from '@/core/units/format';
 import type { Axis } from '@/exchange/force-headings';
 import {
   axesAsked,
@@ -136,8 +137,6 @@ export function AlongQuestion({ mapped: { table, along, setAlong } }: { mapped: 
 }
 
 const SHOWN = 60;
-
-const counted = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 interface ReadRows<T> {
   readonly rows: readonly ReadRow<T>[];

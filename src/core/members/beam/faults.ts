@@ -7,6 +7,7 @@ import { materialFaults } from '../parts/material-faults';
 import { withFlanges } from './effective-flange';
 import { supportName, type BeamInput, spanOutline } from './input';
 import { crossingEdges } from '../../geometry/polygon';
+import { counted } from '../../units/format';
 
 /** Checks everything about a beam that the shape of the file cannot: each fault at its field. */
 export function beamFaults(given: BeamInput, code: DesignCode): Fault[] {
@@ -91,7 +92,10 @@ export function supportFaults(beam: BeamInput): Fault[] {
   const add = (path: string, reason: string) => faults.push({ path, reason });
   if (beam.spans.length < 1 || beam.spans.length > 22) add('spans', 'A beam has 1 to 20 spans and up to two cantilevers.');
   if (beam.supports.length !== beam.spans.length + 1) {
-    add('supports', `${beam.spans.length} spans need ${beam.spans.length + 1} supports or ends, there are ${beam.supports.length}.`);
+    add(
+      'supports',
+      `${counted(beam.spans.length, 'span')} need${beam.spans.length === 1 ? 's' : ''} ${beam.spans.length + 1} supports or ends, there are ${beam.supports.length}.`,
+    );
     return faults;
   }
   const last = beam.supports.length - 1;

@@ -8,8 +8,9 @@ const start = (mode: BeamMember['mode'], title: string, id: string): Start => ({
   title,
   ...(mode === 'forces' ? { verb: 'check' } : {}),
   mark: 'B',
-  fields: ({ display }) => {
+  fields: ({ display, code }) => {
     const isUS = display === 'US';
+    const { cases, dead, live } = usualCases({ code });
     return {
       mode,
       title: 'Beam',
@@ -17,10 +18,10 @@ const start = (mode: BeamMember['mode'], title: string, id: string): Start => ({
       cover: isUS ? { top: '1.5 in', bottom: '1.5 in', side: '1.5 in' } : {},
       spans: [{ length: isUS ? '20 ft' : 6000 }],
       supports: [{ width: isUS ? '12 in' : 300 }, { width: isUS ? '12 in' : 300 }],
-      cases: usualCases,
+      cases,
       loads: [
-        { type: 'uniform', case: 'G', value: isUS ? '0.5 kip/ft' : 10 },
-        { type: 'uniform', case: 'Q', value: isUS ? '0.4 kip/ft' : 10 },
+        { type: 'uniform', case: dead, value: isUS ? '0.5 kip/ft' : 10 },
+        { type: 'uniform', case: live, value: isUS ? '0.4 kip/ft' : 10 },
       ],
       forces: [{ place: 'midspan', moment: isUS ? '120 kip-ft' : 150, shear: isUS ? '20 kip' : 90 }],
     };

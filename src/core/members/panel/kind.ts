@@ -26,8 +26,9 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
       title: 'panel',
       mark: 'SP',
       // It goes on over two of its edges.
-      fields: ({ display }) => {
+      fields: ({ display, code }) => {
         const isUS = display === 'US';
+        const { cases, dead, live } = usualCases({ code });
         return {
           title: 'Slab panel',
           lx: isUS ? '16 ft' : 5000,
@@ -36,10 +37,10 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
           supportWidth: isUS ? '12 in' : 250,
           cover: isUS ? { top: '0.75 in', bottom: '0.75 in' } : {},
           edges: { right: 'continuous', top: 'continuous' },
-          cases: usualCases,
+          cases,
           loads: [
-            { case: 'G', value: isUS ? '25 psf' : 1.5 },
-            { case: 'Q', value: isUS ? '60 psf' : 3 },
+            { case: dead, value: isUS ? '25 psf' : 1.5 },
+            { case: live, value: isUS ? '60 psf' : 3 },
           ],
         };
       },

@@ -26,8 +26,9 @@ export const stripKind: Kind<StripMember, StripResult> = {
       id: 'strip',
       title: 'slab',
       mark: 'S',
-      fields: ({ display }) => {
+      fields: ({ display, code }) => {
         const isUS = display === 'US';
+        const { cases, dead, live } = usualCases({ code });
         const support = { width: isUS ? '8 in' : 200 };
         return {
           title: 'Slab',
@@ -36,10 +37,10 @@ export const stripKind: Kind<StripMember, StripResult> = {
           cover: isUS ? { top: '0.75 in', bottom: '0.75 in' } : {},
           spans: [{ length: isUS ? '15 ft' : 4500 }, { length: isUS ? '15 ft' : 4500 }],
           supports: [support, support, support],
-          cases: usualCases,
+          cases,
           loads: [
-            { type: 'uniform', case: 'G', value: isUS ? '25 psf' : 1.5 },
-            { type: 'uniform', case: 'Q', value: isUS ? '60 psf' : 3 },
+            { type: 'uniform', case: dead, value: isUS ? '25 psf' : 1.5 },
+            { type: 'uniform', case: live, value: isUS ? '60 psf' : 3 },
           ],
         };
       },
