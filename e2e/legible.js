@@ -4,6 +4,17 @@
  */
 function illegible() {
   const faults = [];
+  // What clips an element across, of itself and what is around it: looked up once for each, for pages are long.
+  const clips = new Map();
+  const clipOf = (el) => {
+    if (!el || el === document.body) return null;
+    if (clips.has(el)) return clips.get(el);
+    const { overflowX } = getComputedStyle(el);
+    const own = overflowX === 'hidden' || overflowX === 'clip' ? el.getBoundingClientRect() : null;
+    const around = own || overflowX === 'auto' || overflowX === 'scroll' ? null : clipOf(el.parentElement);
+    clips.set(el, own ?? around);
+    return clips.get(el);
+  };
   const isShown = (el) => {
     const r = el.getBoundingClientRect();
     const s = getComputedStyle(el);
@@ -34,23 +45,13 @@ function illegible() {
   const range = document.createRange();
   for (let node = texts.nextNode(); node; node = texts.nextNode()) {
     const el = node.parentElement;
-    // Words that a person typed may be cut where they stand in full beside the pointer; figures never.
-    const isWords = el && !/\d/.test(node.textContent) && el.closest('[title]');
+    // Names may be cut where they stand in full beside the pointer.
+    const isWords = el?.closest('[title]')?.title.includes(node.textContent.trim());
     if (!node.textContent.trim() || !el || isWords || el.closest('svg, math, option, script, style, textarea') || !isShown(el)) continue;
     range.selectNodeContents(node);
     const r = range.getBoundingClientRect();
-    for (let box = el; box && box !== document.body; box = box.parentElement) {
-      const s = getComputedStyle(box);
-      if (s.overflowX !== 'hidden' && s.overflowX !== 'clip' && s.overflowY !== 'hidden') {
-        if (s.overflowX === 'auto' || s.overflowX === 'scroll') break;
-        continue;
-      }
-      const b = box.getBoundingClientRect();
-      if ((s.overflowX === 'hidden' || s.overflowX === 'clip') && (r.right > b.right + 1.5 || r.left < b.left - 1.5)) {
-        faults.push(`cut: "${node.textContent.trim().slice(0, 70)}"`);
-        break;
-      }
-    }
+    const clip = clipOf(el);
+    if (clip && (r.right > clip.right + 1.5 || r.left < clip.left - 1.5)) faults.push(`cut: "${node.textContent.trim().slice(0, 70)}"`);
   }
 
   for (const svg of document.querySelectorAll('svg')) {

@@ -1,3 +1,4 @@
+import { isUnproven } from '@/core/checks/check';
 import { codeVariants } from '@/core/codes/registry';
 import { designOrSay } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
@@ -78,7 +79,7 @@ export async function runDesign(args: readonly string[], read: (path: string) =>
   );
   const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
   if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, exitCode: 2 };
-  const exceeds = results.some(({ result }) => result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed'));
+  const exceeds = results.some(({ result }) => result.checks.some(isUnproven));
   return { output, errors: '', exitCode: exceeds ? 1 : 0 };
 }
 

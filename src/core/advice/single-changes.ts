@@ -1,3 +1,4 @@
+import { isUnproven } from '../checks/check';
 import type { DesignCode, Materials } from '../codes/design-code';
 import type { CatalogueId } from '../materials/bars';
 import type { ResultBase } from '../checks/result';
@@ -70,8 +71,8 @@ function stand<M, C, R extends ResultBase>(trial: Trial<M, C, R>, member: M): (S
   if (faults.length > 0 || !quantities || !worst) return undefined;
   return {
     result,
-    holds: !checks.some((c) => c.status === 'exceeds' || c.status === 'failed'),
-    utilisation: worst.status === 'failed' ? Infinity : (worst.utilisation ?? 0),
+    holds: !checks.some(isUnproven),
+    utilisation: worst.utilisation === null && isUnproven(worst) ? Infinity : (worst.utilisation ?? 0),
     excess: checks.reduce((sum, { status, utilisation }) => sum + (status === 'exceeds' ? utilisation! - 1 : 0), 0),
     governs: worst.title,
     cost: weigh(quantities, trial.strength(member), trial.rates.cost),

@@ -6,7 +6,8 @@ import type { QuantityKind } from '../units/quantity';
 
 export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing';
 
-export type CheckStatus = 'holds' | 'near' | 'exceeds' | 'notApplicable' | 'notCovered' | 'failed';
+/** `asked`: there is no answer before the engineer has said what the reason asks for. `failed`: there is none at all. */
+export type CheckStatus = 'holds' | 'near' | 'exceeds' | 'notApplicable' | 'notCovered' | 'failed' | 'asked';
 
 /** Demand or capacity of a check, in internal units. */
 export interface Measured {
@@ -48,6 +49,12 @@ export const isOver = (utilisation: number): boolean => utilisation > ROUNDING;
 
 /** Whether what is needed passes what there is, by the same rounding. */
 export const isBeyond = (demand: number, capacity: number): boolean => demand > capacity * ROUNDING;
+
+/** Whether a check is over its limit, or could not be worked out. */
+export const isWrong = ({ status }: Pick<Check, 'status'>): boolean => status === 'exceeds' || status === 'failed';
+
+/** Whether a check does not hold, or not yet: nothing that is wrong or asked for passes as designed. */
+export const isUnproven = (check: Pick<Check, 'status'>): boolean => isWrong(check) || check.status === 'asked';
 
 /** State by the figure as it is shown: rounded first, then judged. */
 export function statusOf(utilisation: number | null, family: CheckFamily = 'bending'): CheckStatus {
@@ -129,7 +136,7 @@ export function finishChecks(
   return finished.sort(worstFirst);
 }
 
-const severity: Record<CheckStatus, number> = { failed: 5, exceeds: 4, near: 3, holds: 2, notCovered: 1, notApplicable: 0 };
+const severity: Record<CheckStatus, number> = { failed: 6, exceeds: 5, asked: 4, near: 3, holds: 2, notCovered: 1, notApplicable: 0 };
 
 /** Worst first; rules that are kept after what is measured, those without a figure last, except what could not be computed. */
 export function worstFirst(a: Check, b: Check): number {
@@ -139,5 +146,5 @@ export function worstFirst(a: Check, b: Check): number {
 
 /** The worst check, undefined when none has a figure: what is over, else the largest utilisation that is measured. */
 export function governing(checks: readonly Check[]): Check | undefined {
-  return [...checks].sort(worstFirst).find((c) => c.utilisation !== null || c.status === 'failed');
+  return [...checks].sort(worstFirst).find((c) => c.utilisation !== null || isUnproven(c));
 }

@@ -1,4 +1,4 @@
-import { isRule, type Check } from '../checks/check';
+import { isRule, isWrong, type Check } from '../checks/check';
 import { isRange, readChoice, usualOf } from '../codes/design-code';
 import type { Block, Column, Fact } from '../document/blocks';
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
@@ -69,7 +69,7 @@ function checks(member: Member, result: MemberResult, level: ReportDetail): Bloc
   // They stand worst first: what is left out holds with more in hand, or is a rule that is kept.
   const shown = all.slice(0, PAGE_CHECKS);
   const rest = all.slice(PAGE_CHECKS);
-  const over = rest.filter((c) => c.status === 'exceeds' || c.status === 'failed').length;
+  const over = rest.filter(isWrong).length;
   const measured = rest.filter((c) => !isRule(c) && c.utilisation !== null).map((c) => c.utilisation!);
   const hold = measured.length > 0 ? `they hold, at most ${Math.max(...measured).toFixed(2)}` : 'rules that are kept';
   const left = over > 0 ? `${over} of them exceed` : hold;

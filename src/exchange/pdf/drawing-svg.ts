@@ -1,3 +1,4 @@
+import { apart } from '@/core/drawing/apart';
 import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
 
 const strokes: Record<LineStyle, readonly [color: string, width: number, dash?: string]> = {
@@ -53,7 +54,8 @@ const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').rep
 const n = (v: number) => String(Math.round(v * 100) / 100);
 
 /** A drawing of the core as SVG text for the page: the same shapes as on the screen, plain fills instead of hatches. */
-export function drawingSvg(drawing: Drawing, font: string): string {
+export function drawingSvg(given: Drawing, font: string): string {
+  const drawing = apart(given);
   const body = drawing.shapes.map((s) => shapeSvg(s, font)).join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${drawing.width}" height="${drawing.height}" viewBox="0 0 ${drawing.width} ${drawing.height}">${body}</svg>`;
 }

@@ -7,6 +7,7 @@ import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
 import { Inlay } from '@/ui/drawing/Inlay';
 import { isOver, statusOf } from '@/core/checks/check';
+import { refusalStatus } from '@/core/members/column/checks';
 import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/tables/MappedPaste';
 
@@ -95,7 +96,7 @@ export function LoadSetTable({
         <div style={{ height: rows.length * ROW, position: 'relative' }}>
           {shown.map((s, i) => {
             const set = result.sets[s.index]!;
-            const standing = standingOf(s.refusal ? 'failed' : statusOf(s.utilisation));
+            const standing = standingOf(s.refusal ? refusalStatus(s.refusal) : statusOf(s.utilisation));
             const isChosen = s.index === index;
             return (
               <div

@@ -46,6 +46,14 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
     );
     onDone();
   };
+  const remove = () => {
+    edit(
+      `delete ${counted(ids.size, 'member')}`,
+      onProject((p) => void (p.members = p.members.filter((m) => !ids.has(m.id)))),
+    );
+    useProject.getState().setNotice(`${counted(ids.size, 'member')} deleted. Ctrl Z brings back.`);
+    onDone();
+  };
   const number = (label: string, kind: 'stress' | 'crack' | 'number', value: number | null, set: (v: number | null) => void) => (
     <label className="flex items-center gap-1.5">
       {label}
@@ -97,8 +105,11 @@ export function SelectedEditor({ project, ids, onDone }: { project: Project; ids
       <button type="submit" className="btn" disabled={unknown.length > 0}>
         Set
       </button>
+      <button type="button" className="link" onClick={remove}>
+        Delete {counted(ids.size, 'member')}
+      </button>
       <button type="button" className="link" onClick={onDone}>
-        leave
+        Cancel
       </button>
       {unknown.length > 0 && <span className="text-madder-text">No bar {unknown.join(', ')} in their catalogue.</span>}
     </form>

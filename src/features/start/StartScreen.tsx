@@ -285,7 +285,7 @@ function KeptProjects({
       <h3 className="font-semibold">In this browser</h3>
       {kept.map((p) => (
         <div key={p.id} className="flex items-center gap-3 border-b border-line py-1">
-          <button type="button" className="link min-w-0 truncate" onClick={() => onOpen(p.id)}>
+          <button type="button" className="link min-w-0 text-left" onClick={() => onOpen(p.id)}>
             {p.name || 'Untitled project'}
           </button>
           <span className="small ml-auto whitespace-nowrap">

@@ -53,7 +53,7 @@ export function CurvatureChart({ curve, marks, demand, units }: CurvatureChartPr
           <Line isAnimationActive={false} dataKey="moment" stroke={ink.has} strokeWidth={1.6} dot={false} />
           {demand && <ReferenceLine y={demand.moment / m} stroke={ink.line} strokeDasharray="4 3" />}
           {demand && <ReferenceDot x={demand.curvature / k} y={demand.moment / m} r={4} fill={ink.asks} stroke={ink.line} />}
-          {marks.map(({ name, point }) => (
+          {marks.map(({ name, point }, i) => (
             <ReferenceDot
               key={name}
               x={point.curvature / k}
@@ -61,7 +61,7 @@ export function CurvatureChart({ curve, marks, demand, units }: CurvatureChartPr
               r={3}
               fill={ink.ground}
               stroke={ink.has}
-              label={{ value: name, position: 'top', offset: 6, dx: -30, fontSize: 11, fill: ink.soft }}
+              label={{ value: name, position: i % 2 === 0 ? 'top' : 'bottom', offset: 6, dx: -30, fontSize: 11, fill: ink.soft }}
             />
           ))}
         </LineChart>

@@ -70,8 +70,8 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="flex min-w-16 items-center overflow-hidden px-2" aria-label="Find or do">
-        <span className="flex h-6 w-44 min-w-0 items-center justify-between border border-groove bg-sycamore px-2 text-ash max-[1100px]:w-16">
-          <span className="max-[1100px]:hidden">Find or do</span> <kbd className="font-plex text-[0.6875rem] text-walnut">Ctrl K</kbd>
+        <span className="flex h-6 w-44 min-w-0 items-center justify-between border border-groove bg-sycamore px-2 text-ash @max-[69rem]:w-16">
+          <span className="@max-[69rem]:hidden">Find or do</span> <kbd className="font-plex text-[0.6875rem] text-walnut">Ctrl K</kbd>
         </span>
       </Dialog.Trigger>
       <Dialog.Portal>

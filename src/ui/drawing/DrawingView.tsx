@@ -1,7 +1,9 @@
 'use client';
-import { memo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
+import { apart } from '@/core/drawing/apart';
 import { keyOf, type Drawing, type FillStyle, type Handle, type LineStyle, type Shape, type TextStyle } from '@/core/drawing/shapes';
 import { fills, lines, texts } from './drawing-styles';
+import { useTextScale } from './use-text-scale';
 
 interface DrawingViewProps<H extends Handle> {
   readonly drawing: Drawing<H>;
@@ -22,7 +24,9 @@ const drawn = new WeakMap<Element, Handle>();
 export const handleOf = (element: Element): Handle | undefined => drawn.get(element);
 
 /** Renders a drawing of the core as SVG. Texts with a handle are buttons that open the value's editor. */
-export const DrawingView = memo(function DrawingView({ drawing, onEdit, editing, onDrag, children }: DrawingViewProps<Handle>) {
+export const DrawingView = memo(function DrawingView({ drawing: given, onEdit, editing, onDrag, children }: DrawingViewProps<Handle>) {
+  const scale = useTextScale();
+  const drawing = useMemo(() => apart(given, scale), [given, scale]);
   const keys = keysOf(drawing.shapes);
   return (
     <svg

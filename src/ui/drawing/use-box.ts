@@ -1,7 +1,5 @@
 import { useEffect, useState } from 'react';
-
-/** Text of the size that the user chose, over the usual one. */
-const textScale = () => (parseFloat(getComputedStyle(document.documentElement).fontSize) || 16) / 16;
+import { textScale } from './use-text-scale';
 
 /**
  * The size of an element (px), followed as it changes, and how large text is over the usual; the element may come later than the first

@@ -51,6 +51,8 @@ export interface StripsProps<H extends Handle> {
 
 const GUTTER = 100;
 const MARGIN = 34;
+/** Half the width of the place that the station line bears. */
+const TAG = 48;
 /** In less than this at the usual size of text the values at the station line stand in for the figures of the axes. */
 const NARROW = { width: 700, gutter: 72 };
 
@@ -193,6 +195,8 @@ function StationLine({
   standing: readonly Standing[];
 }) {
   const x = toX(station);
+  // The place of the line covers what it stands on.
+  const ticks = axisTicks(length, system).filter((t) => Math.abs(toX(t.x) - x) > TAG);
   const step = system === 'US' ? 76.2 : 100;
   const move = (to: number) => onStation(Math.max(0, Math.min(length, to)));
   const critical = result.checks.flatMap((c) => (c.place.x !== null && c.utilisation !== null ? [c.place.x] : [])).sort((a, b) => a - b);
@@ -262,7 +266,7 @@ function StationLine({
         }}
         onPointerMove={drag}
       >
-        {axisTicks(length, system).map((t) => (
+        {ticks.map((t) => (
           <text key={t.x} x={toX(t.x)} y="22" textAnchor="middle" fontSize="0.6875rem" fill="#51473C">
             {t.text}
           </text>

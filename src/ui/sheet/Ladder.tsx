@@ -1,7 +1,7 @@
 'use client';
 import { Fragment, memo, useState } from 'react';
 import { Accordion } from 'radix-ui';
-import { isRule, type Check } from '@/core/checks/check';
+import { isRule, isWrong, type Check } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { decisionFor, type Decision } from '@/core/members/member';
 import type { Member } from '@/core/members/kinds';
@@ -29,12 +29,14 @@ export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }:
   const openChecks = useProject((s) => s.openChecks);
   const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
-  const over = checks.filter((c) => c.status === 'exceeds' || c.status === 'failed');
+  const over = checks.filter(isWrong);
   const accepted = over.filter((c) => decisionFor(member, c)).length;
+  const asked = checks.filter((c) => c.status === 'asked').length;
   const near = checks.filter((c) => c.status === 'near').length;
   const summary = [
     over.length - accepted > 0 && `${over.length - accepted} over`,
     accepted > 0 && `${accepted} accepted`,
+    asked > 0 && `${asked} asked`,
     near > 0 && `${near} near`,
   ]
     .filter(Boolean)

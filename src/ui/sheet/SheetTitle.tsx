@@ -31,29 +31,31 @@ export function SheetTitle<P extends string>({
           {member.title || 'Member'} {member.mark}
         </h1>
         <span className="mr-auto min-w-0 text-walnut">{subtitle}</span>
-        <ToggleGroup.Root
-          type="single"
-          value={panel}
-          onValueChange={(v) => v && onPanel(v as P)}
-          aria-label="What the sheet shows"
-          className="flex flex-wrap border border-groove"
-        >
-          {panels.map(([p, name]) => (
-            <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">
-              {name}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
-        <Menu isBare label="More" align="end">
-          <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
-          <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>
-            Move up
-          </MenuItem>
-          <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>
-            Move down
-          </MenuItem>
-          <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
-        </Menu>
+        <div className="flex items-baseline gap-x-3">
+          <ToggleGroup.Root
+            type="single"
+            value={panel}
+            onValueChange={(v) => v && onPanel(v as P)}
+            aria-label="What the sheet shows"
+            className="flex flex-wrap border border-groove"
+          >
+            {panels.map(([p, name]) => (
+              <ToggleGroup.Item key={p} value={p} className="px-2 py-0.5 data-[state=on]:bg-ebony data-[state=on]:text-holly">
+                {name}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+          <Menu isBare label="More" align="end">
+            <MenuItem onSelect={actions.copy}>Copy {member.mark}</MenuItem>
+            <MenuItem hint="Alt Shift ↑" onSelect={actions.up}>
+              Move up
+            </MenuItem>
+            <MenuItem hint="Alt Shift ↓" onSelect={actions.down}>
+              Move down
+            </MenuItem>
+            <MenuItem onSelect={actions.remove}>Delete {member.mark}</MenuItem>
+          </Menu>
+        </div>
       </div>
     </div>
   );

@@ -41,10 +41,10 @@ export const TopBar = memo(function TopBar({ project, crumb, memberId }: { proje
   useShortcuts(project, memberId, router.push);
   const report = `/report?p=${encodeURIComponent(project.id)}${memberId ? `&m=${encodeURIComponent(memberId)}` : ''}`;
   return (
-    <header className="no-print relative flex h-[2.625rem] items-stretch pb-1 pr-3 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
+    <header className="no-print @container relative flex h-[2.625rem] items-stretch pb-1 pr-3 after:absolute after:inset-x-0 after:bottom-0 after:h-1 after:border-y after:border-ebony after:content-['']">
       <Link
         href="/"
-        className="flex w-[11rem] shrink-0 items-center gap-2 border-r border-ebony px-3 max-[1100px]:w-[7rem]"
+        className="flex w-[11rem] shrink-0 items-center gap-2 border-r border-ebony px-3 @max-[69rem]:w-[7rem]"
         aria-label="Intarsia, to the start"
       >
         <Brand />
@@ -217,7 +217,7 @@ function ProjectMenu({ project, onHistory }: { project: Project; onHistory: () =
   return (
     <Menu
       label={
-        <span className="line-clamp-2 max-w-48 whitespace-normal leading-[0.95rem] max-[1100px]:max-w-20" title={project.name}>
+        <span className="line-clamp-2 max-w-48 whitespace-normal leading-[0.95rem] @max-[69rem]:max-w-20" title={project.name}>
           {project.name || 'Untitled project'}
         </span>
       }
@@ -251,9 +251,9 @@ function CodeMenu({ project }: { project: Project }) {
     <Menu
       canShrink
       label={
-        <span className="min-w-0 truncate">
-          <span className="max-[1100px]:hidden">{shown?.title}</span>
-          <span className="min-[1101px]:hidden">{shown?.short}</span>
+        <span className="min-w-0 whitespace-normal leading-[0.95rem]" title={shown?.title}>
+          <span className="@max-[69rem]:hidden">{shown?.title}</span>
+          <span className="@min-[69rem]:hidden">{shown?.short}</span>
         </span>
       }
     >

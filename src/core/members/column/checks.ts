@@ -33,6 +33,9 @@ export function strengthChecks(basis: ColumnBasis): DerivableCheck[] {
   return [...refusals(basis), ...checks];
 }
 
+/** A code that needs something to be said asks for it; every other refusal is final. */
+export const refusalStatus = (reason: string): 'asked' | 'failed' => (reason.startsWith('State ') ? 'asked' : 'failed');
+
 /** Load sets without an answer: one rung for each reason, with the sets it holds for. */
 function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
   const reasons = [...new Set(results.flatMap((r) => (r.refusal ? [r.refusal] : [])))];
@@ -44,7 +47,7 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
       family: 'bending',
       title: 'Second order',
       clause: code.column.clauses.slenderness,
-      status: 'failed',
+      status: refusalStatus(reason),
       place: nowhere,
       combination: names.join(', ') + (sets.length > 3 ? ` and ${sets.length - 3} more` : ''),
       reason,

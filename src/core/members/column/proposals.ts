@@ -1,3 +1,4 @@
+import { isUnproven } from '../../checks/check';
 import type { DesignCode } from '../../codes/design-code';
 import type { SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
@@ -75,7 +76,7 @@ function tryOut(column: ColumnInput, code: DesignCode, shape: SectionShape, bars
 function tryWith(column: ColumnInput, code: DesignCode, change: ColumnChange, now: Base): ColumnProposal | undefined {
   const result = designColumn({ ...column, ...change }, code, { derive: [], units: 'SI' });
   const g = result.governing;
-  const fails = result.faults.length > 0 || result.checks.some((c) => c.status === 'exceeds' || c.status === 'failed');
+  const fails = result.faults.length > 0 || result.checks.some(isUnproven);
   if (fails || !g || g.utilisation === null || !result.quantities) return undefined;
   const strength = Math.max(...result.checks.filter((c) => c.family === 'bending').map((c) => c.utilisation ?? 0));
   return {

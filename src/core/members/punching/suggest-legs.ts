@@ -1,3 +1,4 @@
+import { isUnproven } from '../../checks/check';
 import type { DesignCode } from '../../codes/design-code';
 import { designPunching } from './design-punching';
 import type { PunchingInput, PunchingLegs } from './input';
@@ -24,7 +25,7 @@ export function chooseLegs(p: PunchingInput, code: DesignCode, kind: PunchingLeg
       for (const more of [0, 1, 2]) {
         const tried: PunchingLegs = { kind, layout: 'round', size, legs, perimeters: perimeters + more, first, spacing };
         const { checks } = designPunching({ ...p, legs: tried }, code, { derive: [], units: 'SI' });
-        if (!checks.some((c) => c.status === 'exceeds' || c.status === 'failed')) return tried;
+        if (!checks.some(isUnproven)) return tried;
       }
     }
   }

@@ -11,8 +11,8 @@ export function wallBarsLabel(project: ProjectBasis, { vertical, horizontal }: P
 
 /** What is written beside its section. */
 export const wallLabels = (project: ProjectBasis, { vertical, horizontal }: Pick<WallInput, 'vertical' | 'horizontal'>) => ({
-  bars: linkLabel({ ...vertical, legs: 2 }, project),
-  ties: linkLabel({ ...horizontal, legs: 2 }, project),
+  bars: `${linkLabel({ ...vertical, legs: 2 }, project)} up`,
+  ties: `${linkLabel({ ...horizontal, legs: 2 }, project)} across`,
 });
 
 /** "200, a metre", "3000 × 200". */

@@ -20,6 +20,8 @@ export interface ColumnSectionPicture {
     readonly bars: string;
     readonly ratio: string;
     readonly ties: string;
+    /** Empty where ties stand no closer there. */
+    readonly tiesNearEnds: string;
     readonly cover: string;
     readonly length: (v: number) => string;
   };
@@ -140,6 +142,7 @@ function dimensions(p: ColumnSectionPicture, at: (p: Point) => Point, box: Box):
     [p.labels.bars, { of: 'bars' }, 'Bars'],
     [p.labels.ratio, null, ''],
     [p.labels.ties, { of: 'ties' }, 'Ties'],
+    ...(p.labels.tiesNearEnds === '' ? [] : ([[p.labels.tiesNearEnds, null, '']] as [string, null, string][])),
     [p.labels.cover, { of: 'cover' }, 'Cover to the ties'],
   ];
   if (s.kind === 'ring') labels.push([`wall ${p.labels.length(s.wall)}`, side('wall'), 'Thickness of the ring']);

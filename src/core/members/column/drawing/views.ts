@@ -1,3 +1,5 @@
+import { drawnLength } from '../../parts/bar-labels';
+import { spacingNearEnds } from '../section';
 import type { UnitSystem } from '../../../units/quantity';
 import { displayUnit } from '../../../units/quantity';
 import { formatQuantity, formatUtilisation, formatValue, unitLabel } from '../../../units/format';
@@ -40,6 +42,7 @@ function endMoments(column: ColumnInput, picture: ColumnPicture, axis: Axis): re
 export function sectionOf(v: ColumnView, width: number, height: number): Drawing<ColumnHandle> {
   const { model, limit } = v.picture;
   const { gross, bars } = model.section;
+  const nearEnds = spacingNearEnds(v.column, model);
   const inTension = limit ? bars.flatMap((b, i) => (strainAtLimit(model.surface, limit, b.x, b.y) < 0 ? [i] : [])) : [];
   return columnSectionDrawing(
     {
@@ -53,6 +56,7 @@ export function sectionOf(v: ColumnView, width: number, height: number): Drawing
       inTension: new Set(inTension),
       labels: {
         ...v.labels,
+        tiesNearEnds: nearEnds < v.column.ties.spacing && v.column.tiesAcross !== false ? `ends @ ${drawnLength(nearEnds, v.units)}` : '',
         ratio: `${((100 * model.section.steelArea) / gross.area).toFixed(2)} %`,
         cover: `cover ${formatValue(v.column.cover, 'smallLength', v.units)}`,
         length: (length) => formatValue(length, 'length', v.units),
