@@ -2,6 +2,7 @@
  * What cannot be read on the page as it stands: texts that are cut, and texts of drawings that lie on each other or outside their drawing. Runs
  * within the page, so it stands alone.
  */
+// eslint-disable-next-line @typescript-eslint/no-unused-vars -- called by its name within the page
 function illegible() {
   const faults = [];
   // What clips an element across, of itself and what is around it: looked up once for each, for pages are long.

@@ -6,13 +6,11 @@ const illegible = `${readFileSync('e2e/legible.js', 'utf8')};illegible()`;
 
 /** Widths of windows and sizes of text (%), the corners of what is asked for and the usual ones. */
 const sizes = [
-  [1024, 100],
   [1024, 125],
   [1280, 100],
-  [1280, 110],
   [1280, 125],
   [1440, 110],
-  [1920, 125],
+  [1920, 100],
 ] as const;
 
 async function expectLegible(page: Page, where: string): Promise<void> {

@@ -43,7 +43,7 @@ describe('rules for bars', () => {
     const { rerender } = show();
     type('Fewest bars of a group', '3');
     expect(now().barRules.leastBars).toBe(3);
-    type('Most bars of a group', '1');
+    type('Maximum bars of a group', '1');
     expect(now().barRules.mostBars).toBeNull();
     expect(screen.getByText('From 2 to 60.')).toBeTruthy();
     rerender(<BarRulesFields project={current()} member={now()} />);

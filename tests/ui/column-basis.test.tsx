@@ -57,7 +57,7 @@ describe('what a column rests on', () => {
     ['Bars fyk', '600', (m: ColumnMember) => m.materials.steelStrength, 600],
     ['Links fywk', '420', (m: ColumnMember) => m.materials.linkStrength, 420],
     ['Largest aggregate', '10', (m: ColumnMember) => m.materials.aggregateSize, 10],
-    ['Most steel by the office', '6', (m: ColumnMember) => m.steelLimit, 0.06],
+    ['Office’s maximum reinforcement', '6', (m: ColumnMember) => m.steelLimit, 0.06],
     ['Crack width allowed', '0.2', (m: ColumnMember) => m.crackLimit, 0.2],
     ['Relative humidity', '80', (m: ColumnMember) => m.materials.timeDependent.humidity, 0.8],
     ['Loaded at, days', '7', (m: ColumnMember) => m.materials.timeDependent.loadingAge, 7],
@@ -78,7 +78,7 @@ describe('what a column rests on', () => {
     render(basis());
     keep('Relative humidity', '300');
     keep('Loaded at, days', '0');
-    keep('Most steel by the office', '90');
+    keep('Office’s maximum reinforcement', '90');
     expect(screen.getByText('From 20 % to 100 %.')).toBeTruthy();
     expect(screen.getByText('From 1 to 36500.')).toBeTruthy();
     expect(screen.getByText('From 0.5 % to 20 %.')).toBeTruthy();

@@ -116,6 +116,8 @@ export interface DesignCode {
   steelLabel(strength: number, ductility: string): string;
   /** Faults in materials, by field. */
   materialFaults(m: Materials): readonly { readonly field: keyof Materials; readonly reason: string }[];
+  /** What counts of a strength where the code takes less than is typed, by field; undefined where all of it counts. */
+  countedStrength?(m: Materials): Partial<Record<'steelStrength' | 'linkStrength', { readonly value: number; readonly why: string }>>;
   concreteLaw(c: Calc, m: Materials): ConcreteLaw;
   steelLaw(c: Calc, m: Materials): SteelLaw;
   elasticModulus(c: Calc, m: Materials): number;

@@ -155,7 +155,7 @@ export interface ServiceRules {
   crackEstimate?(c: Calc, q: CrackQuestion): CrackWidth;
   /** Largest spacing of bars nearest the tension face, where the code controls cracks so. */
   crackSpacing?(c: Calc, steelStress: number, cover: number, m: Materials): Limit;
-  /** Least steel of a face for its first cracks (mm2); undefined where the code has no such rule. */
+  /** Minimum reinforcement of a face for its first cracks (mm2); undefined where the code has no such rule. */
   leastCrackSteel?(c: Calc, q: FirstCrackQuestion): Limit;
   /** Control of cracks without their width; undefined where it is not chosen, or the code has no such tables. */
   crackTables?(c: Calc, q: CrackTableQuestion, width: number): CrackLimits;

@@ -10,12 +10,12 @@ export type SlabPlace = 'peak' | 'elsewhere';
 export interface SlabRules {
   /** Strength of a strip without links; `limit` is what its struts carry at the face of a support. */
   plainShear(c: Calc, s: ShearSection, m: Materials): ShearResistance;
-  /** Least steel of a face in tension along the span. */
+  /** Minimum reinforcement of a face in tension along the span. */
   leastSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   /** Largest spacing of the bars along the span, and of those across. */
   spacing(h: number, place: SlabPlace, c?: Calc): Limit;
   acrossSpacing(h: number, place: SlabPlace, c?: Calc): Limit;
-  /** Least steel across the span, for the steel along it and the gross area of the strip. */
+  /** Minimum reinforcement across the span, for the steel along it and the gross area of the strip. */
   leastAcross(c: Calc, main: number, gross: number): number;
   /** Share of the span's bottom bars that runs to a support, whether or not moments can stand over it. */
   shareToSupport(isContinuous: boolean): number;

@@ -13,12 +13,19 @@ const SIZES: Readonly<Record<TextStyle, number>> = {
   over: 11.5,
   symbol: 13.1,
 };
-const [WIDE, RISE, HANG] = [0.53, 0.74, 0.16];
+const [RISE, HANG] = [0.8, 0.2];
 const GAP = 3;
+
+/** Width of a text over the size of its letters, about: most are half as wide as high. */
+function widthOf(text: string): number {
+  let width = 0;
+  for (const letter of text) width += /[‰@%mMW]/.test(letter) ? 0.95 : /[ .,:;il|']/.test(letter) ? 0.29 : 0.53;
+  return width;
+}
 
 function boxOf({ at: [x, y], text, style, anchor = 'start' }: Pick<TextShape, 'at' | 'text' | 'style' | 'anchor'>, scale: number): Box {
   const size = SIZES[style] * scale;
-  const width = WIDE * size * text.length;
+  const width = widthOf(text) * size;
   const left = anchor === 'start' ? x : anchor === 'middle' ? x - width / 2 : x - width;
   return [left, y - RISE * size, left + width, y + HANG * size];
 }
@@ -55,6 +62,8 @@ function shortestWay(box: Box, placed: readonly Box[], { width, height }: Pick<D
     [0, p[3] + 1 - start[1]],
     [0, p[1] - 1 - start[3]],
   ]);
+  const line = start[3] - start[1] + 1;
+  for (let k = 1; k <= 6; k += 1) ways.push([0, k * line], [0, -k * line]);
   const isWithin = (b: Box) => b[0] >= 0 && b[2] <= width && b[1] >= 0 && b[3] <= height;
   const found = ways
     .filter(([dx, dy]) => isWithin(moved(start, dx, dy)) && isFree(moved(start, dx, dy)))

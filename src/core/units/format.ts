@@ -17,7 +17,7 @@ export function trimZeros(text: string): string {
 }
 
 /** Rounding may take this part of a value from it; a small one gets up to two more decimals. */
-const MOST_ROUNDED = 0.025;
+const MOST_ROUNDED = 0.05;
 const MORE_DECIMALS = 2;
 
 /** Decimals that keep a value recognisable: those usual for its kind, and more where they would round it to something else. */

@@ -84,7 +84,7 @@ export function BarRulesFields({ project, member }: { project: Project; member: 
         </label>
       ))}
       {quantity('Fewest bars of a group', 'number', 'barRules.leastBars', count)}
-      {quantity('Most bars of a group', 'number', 'barRules.mostBars', count)}
+      {quantity('Maximum bars of a group', 'number', 'barRules.mostBars', count)}
       {box('Never use compression steel for strength', 'barRules.singlyReinforced')}
     </section>
   );

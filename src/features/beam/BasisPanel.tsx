@@ -112,7 +112,7 @@ function SpanSections({ project, member, faults }: Omit<BasisProps<BeamMember>, 
   return (
     <>
       <h2>Sections that differ by span</h2>
-      <p className="small">An empty field is as the beam. Haunches are not covered: give the least depth.</p>
+      <p className="small">An empty field is as the beam. Haunches are not covered: give the smallest depth.</p>
       {member.spans.map((_, i) => (
         <div key={i} className="grid grid-cols-[3rem_1fr_1fr] items-center gap-2 py-0.5">
           Span {i + 1}

@@ -48,7 +48,7 @@ export function BarsEditor({ project, member, ...place }: EditorProps) {
       {bars.kind === 'ring' && [counted('Number', bars.count, 3, (n) => ({ count: n })), pick('Bar size', 'bars.size', sizes)]}
       {bars.kind === 'outline' && [
         pick('Bar size', 'bars.size', sizes),
-        quantity('At most apart', 'length', 'bars.spacing', { name: 'Spacing' }),
+        quantity('Maximum spacing', 'length', 'bars.spacing', { name: 'Spacing' }),
       ]}
       {bars.kind === 'list' && <p className="small">{bars.bars.length} bars, each in its own place: pick one on the drawing.</p>}
       <label className={editorRow}>

@@ -34,7 +34,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
         <h2>Materials and limits</h2>
         {materialRows(rows, code, { links: code.linkTitles.column, hasClasses: false })}
         {quantity('Largest aggregate', 'smallLength', 'materials.aggregateSize')}
-        {quantity('Most steel by the office', 'percent', 'steelLimit', { range: [0.005, 0.2] })}
+        {quantity('Office’s maximum reinforcement', 'percent', 'steelLimit', { range: [0.005, 0.2] })}
         {quantity('Crack width allowed', 'crack', 'crackLimit')}
         {choose('Bar catalogue', member.catalogue, catalogueOptions, changeCatalogue)}
         <CreepFields project={project} member={member} code={code} isCreepAlone />

@@ -82,7 +82,7 @@ export function LoadSetTable({
         <span className="col-span-2 text-center">My top, foot</span>
         <span className="col-span-2 text-center">worst Mx, My</span>
         {!isNarrow && <span />}
-        <span>use</span>
+        <span>util.</span>
       </div>
       <div
         ref={body}

@@ -28,7 +28,7 @@ export function ForcesTable({ project, member }: { project: Project; member: Pun
       <div className="flex items-baseline gap-3">
         <h2 className="whitespace-nowrap">Forces from the slab</h2>
         <span
-          className="small truncate"
+          className="small"
           title="Ultimate forces. A positive moment about y moves the shear to the right on the plan, one about x upwards."
         >
           +M about y moves the shear right, +M about x up; paste a table

@@ -306,7 +306,7 @@ function KeptProjects({
                   <AlertDialog.Action className="btn btn-solid" onClick={() => void deleteProject(p.id).then(() => onDeleted(p.id))}>
                     Delete
                   </AlertDialog.Action>
-                  <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
+                  <AlertDialog.Cancel className="btn">Cancel</AlertDialog.Cancel>
                 </div>
               </AlertDialog.Content>
             </AlertDialog.Portal>

@@ -39,9 +39,9 @@ export function SupportEditor({ project, member, index, ...place }: SupportProps
             quantity('Rotation spring', 'springRotation', `${at}.rotation`, { empty: 'none' }),
           ]}
           {quantity('Settlement', 'smallLength', `${at}.settlement`)}
-          {quantity('Moment kept', 'percent', `${at}.redistribution`, { name: 'Moment kept after redistribution' })}
+          {quantity('Redistribution ratio δ', 'ratio', `${at}.redistribution`, { name: 'Redistribution ratio δ' })}
           {isBeam(member) && box('Holds the beam against twisting', `${at}.holdsTwist`)}
-          <p className="small">Moment kept: 85 % redistributes 15 % of the support moment into the spans.</p>
+          <p className="small">δ is the moment after over the moment before: 0.85 moves 15 % of the support moment into the spans.</p>
         </>
       )}
     </DrawnPopover>

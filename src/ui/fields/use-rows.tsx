@@ -1,11 +1,13 @@
 'use client';
 import type { Draft } from 'immer';
+import { Fragment } from 'react';
 import type { Fault } from '@/core/checks/fault';
 import type { DesignCode, Materials } from '@/core/codes/design-code';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import { concreteGrade, steelGrade, type Grade } from '@/core/materials/grades';
 import type { Member } from '@/core/members/kinds';
 import type { Project } from '@/core/project/project';
+import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind } from '@/core/units/quantity';
 import { CheckBox } from './CheckBox';
 import { setAt, valueAt, type FieldOf } from './paths';
@@ -97,10 +99,10 @@ export function useRows<M extends Member>(
       kind: QuantityKind,
       path: FieldOf<M, number> & `materials.${string}`,
       read: (text: string) => Grade | undefined,
-    ) =>
-      labelled(
-        path,
-        label,
+      code: DesignCode,
+    ) => {
+      const counted = code.countedStrength?.(valueAt(member, 'materials') as Materials)[path.slice('materials.'.length) as 'linkStrength'];
+      const field = (
         <QuantityInput
           kind={kind}
           system={project.display}
@@ -114,9 +116,19 @@ export function useRows<M extends Member>(
               if (ductility) setAt(m, 'materials.ductility', ductility);
             })
           }
-        />,
-        path,
-      ),
+        />
+      );
+      return (
+        <Fragment key={path}>
+          {labelled(path, label, field, path)}
+          {counted && (
+            <p className="small">
+              {formatQuantity(counted.value, kind, project.display)} {counted.why}.
+            </p>
+          )}
+        </Fragment>
+      );
+    },
     text: (label: string, path: FieldOf<M, string>) =>
       labelled(path, label, <TextInput value={valueAt(member, path) as string} onKeep={(v) => put(label, path, v)} />),
     pick: <T extends string>(label: string, path: FieldOf<M, T>, options: Options<T>, name = label) =>
@@ -168,6 +180,7 @@ interface OfMaterials {
     kind: QuantityKind,
     path: `materials.${'concreteStrength' | 'steelStrength' | 'linkStrength'}`,
     read: (text: string) => Grade | undefined,
+    code: DesignCode,
   ): React.ReactNode;
   pick(label: string, path: 'materials.ductility', options: Options<Materials['ductility']>): React.ReactNode;
 }
@@ -175,13 +188,14 @@ interface OfMaterials {
 /** Concrete, bars and links by the symbols of the code, and the class of ductility where the code has classes. */
 export function materialRows(
   { strength, pick }: OfMaterials,
-  { strengthSymbols: symbols, ductilityClasses }: DesignCode,
+  code: DesignCode,
   { links, hasBars = true, hasClasses = true }: { readonly links?: string; readonly hasBars?: boolean; readonly hasClasses?: boolean } = {},
 ) {
+  const { strengthSymbols: symbols, ductilityClasses } = code;
   return [
-    strength(`Concrete ${symbols.concrete}`, 'stress', 'materials.concreteStrength', concreteGrade),
-    hasBars && strength(`Bars ${symbols.bars}`, 'steelStress', 'materials.steelStrength', steelGrade),
-    links && strength(`${links} ${symbols.links}`, 'steelStress', 'materials.linkStrength', linkGrade),
+    strength(`Concrete ${symbols.concrete}`, 'stress', 'materials.concreteStrength', concreteGrade, code),
+    hasBars && strength(`Bars ${symbols.bars}`, 'steelStress', 'materials.steelStrength', steelGrade, code),
+    links && strength(`${links} ${symbols.links}`, 'steelStress', 'materials.linkStrength', linkGrade, code),
     hasClasses && Object.keys(ductilityClasses).length > 0 && pick('Ductility class', 'materials.ductility', ductilityClasses),
   ];
 }

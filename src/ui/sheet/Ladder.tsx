@@ -67,7 +67,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }:
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
             {withFigure.map((check) => (
               <Fragment key={check.id}>
-                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules, kept</p>}
+                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Detailing rules satisfied</p>}
                 <Rung check={check} decision={decisionFor(member, check)} units={project.display}>
                   {open.includes(check.id) && (
                     <CheckSteps check={check} project={project} member={member} onDecide={() => setDeciding(check)} />

@@ -50,7 +50,7 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
         rows={member.cases}
         columns={[
           ...caseColumns(code, member.cases, of, set),
-          of.check('May be absent from single spans', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),
+          of.check('Pattern loading', 'pattern', { isDisabled: (c) => c.nature === 'permanent' }),
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`cases[${i}]`))}
         remove={{ title: 'Delete', run: remove }}

@@ -200,7 +200,7 @@ export function PasteReading<R extends string, T>({
         <button type="button" className="btn" disabled={good.length === 0 || isWrong} onClick={take}>
           Keep {counted(good.length, noun)}
         </button>
-        <Dialog.Close className="link">Leave</Dialog.Close>
+        <Dialog.Close className="link">Cancel</Dialog.Close>
         {refusal && (
           <span role="alert" className="text-madder-text">
             The table {refusal}.

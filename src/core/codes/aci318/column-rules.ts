@@ -27,14 +27,14 @@ export const columnChoices: readonly Choice[] = [
   },
   {
     key: 'cmWhenLeast',
-    title: 'Cm where the least moment governs',
+    title: 'Cm where the minimum moment governs',
     clause: '6.6.4.5.4',
     topic: 'columns',
     options: { ratio: 'from the end moments', one: '1.0' },
   },
   {
     key: 'accidental',
-    title: 'Least moments M2,min',
+    title: 'Minimum moments M2,min',
     clause: '6.6.4.5.4',
     topic: 'columns',
     options: { worse: 'about the worse axis, one at a time', both: 'about both axes at once' },

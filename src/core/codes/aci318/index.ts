@@ -98,7 +98,7 @@ const choices: readonly Choice[] = [
   },
   {
     key: 'flangeInTension',
-    title: 'Least steel, flange in tension',
+    title: 'Minimum reinforcement, flange in tension',
     clause: '9.6.1.2',
     topic: 'bending',
     only: 'beams',
@@ -243,6 +243,13 @@ export function aci318(settings: CodeSettings): DesignCode {
       steelStrength: [270, 690, 'fy must lie between 270 and 690 MPa, 40 and 100 ksi (20.2.2).'],
       linkStrength: [200, 690, 'fyt must lie between 200 and 690 MPa.'],
     }),
+    countedStrength: (m) => {
+      const most = shear.countedStirrupStrength(Infinity, form);
+      return {
+        ...(m.linkStrength > most + 0.05 ? { linkStrength: { value: most, why: 'counted in shear and torsion, 20.2.2.4' } } : {}),
+        ...(m.steelStrength > most + 0.05 ? { steelStrength: { value: most, why: 'counted for bars against torsion, 20.2.2.4' } } : {}),
+      };
+    },
     concreteLaw: (c, m) => flexureBasis(c, m).concrete,
     steelLaw: (c, m) => flexureBasis(c, m).steel,
     elasticModulus: (c, m) => elasticModulus(c, m.concreteStrength, m.density, form),

@@ -7,7 +7,7 @@ export const punchingSymbols = {
   v_s: ['two-way shear strength of reinforcement', 'MPa'],
   v_u: ['factored stress at the critical section', 'MPa'],
   phi_v_n: ['design two-way shear strength', 'MPa'],
-  phi_v_m: ['most design stress with reinforcement', 'MPa'],
+  phi_v_m: ['maximum design stress with reinforcement', 'MPa'],
   b_1: ['width of the critical section in the direction of the moment', 'mm'],
   b_2: ['width of the critical section across it', 'mm'],
   gamma_v: ['share of the moment that shear carries', ''],
@@ -22,6 +22,6 @@ export const punchingSymbols = {
   A_v_1: ['legs of one peripheral line', 'mm2'],
   v_uv: ['stress by the shear alone', 'MPa'],
   b_slab: ['width of slab about the column', 'mm'],
-  A_s_top: ['least top bars within that width', 'mm2'],
-  a_v_stud: ['least studs of a peripheral line, over spacing', 'mm2/mm'],
+  A_s_top: ['minimum top bars within that width', 'mm2'],
+  a_v_stud: ['minimum studs of a peripheral line, over spacing', 'mm2/mm'],
 } as const;

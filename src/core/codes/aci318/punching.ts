@@ -149,7 +149,7 @@ export function punchingRules({ form }: PunchingBasis): PunchingRules {
     face: (c, q) => {
       if (!q.reinforcement) return null;
       const capacity = c.let(mostOf(q.reinforcement.kind)[form], { phi_v: PHI_SHEAR, f_c_prime: q.materials.concreteStrength });
-      return result('Most stress with reinforcement', 'table 22.6.6.3', stressAt(c, q), capacity, TOO_THIN);
+      return result('Maximum stress with reinforcement', 'table 22.6.6.3', stressAt(c, q), capacity, TOO_THIN);
     },
     plain: (c, q) =>
       result(

@@ -41,7 +41,7 @@ export interface SlendernessOptions {
   readonly form: Form;
   /** Which expression of 6.6.4.4.4. */
   readonly stiffness: 'a' | 'b' | 'c';
-  /** Cm where the least moment governs: from the end moments as they are, or 1. */
+  /** Cm where the minimum moment governs: from the end moments as they are, or 1. */
   readonly cmWhenLeast: 'ratio' | 'one';
 }
 
@@ -198,7 +198,7 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndFor
     const isLeast = M_2min > M_2;
     const C_m =
       M_2 === 0 || (isLeast && o.cmWhenLeast === 'one')
-        ? c.given(symbols.C_m, 1, M_2 === 0 ? 'no end moments' : 'the least moment governs, 6.6.4.5.4')
+        ? c.given(symbols.C_m, 1, M_2 === 0 ? 'no end moments' : 'the minimum moment governs, 6.6.4.5.4')
         : c.let(F.Cm, { ratio_M });
     along = c.let(F.Mc, { delta_ns: c.let(F.delta, { C_m, P_u, P_c }), M_2: larger });
   } else c.note('Slenderness is neglected.', '6.2.5.1');
@@ -254,7 +254,7 @@ function momentSteps(
         bottom: f.bottom + (magnifier - 1) * f.swayBottom,
       });
   }
-  steps.push({ title: 'least moment M2,min', clause: '6.6.4.5.4', top: least, mid: least, bottom: least });
+  steps.push({ title: 'minimum moment M2,min', clause: '6.6.4.5.4', top: least, mid: least, bottom: least });
   if (r.isSlender && !r.refusal) {
     const before = Math.max(Math.abs(r.top), Math.abs(r.bottom));
     steps.push({

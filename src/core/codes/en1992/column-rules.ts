@@ -64,7 +64,7 @@ export const columnChoices: readonly Choice[] = [
   },
   {
     key: 'accidental',
-    title: 'Imperfections and least eccentricity',
+    title: 'Imperfections and minimum eccentricity',
     clause: '5.8.9(2), 6.1(4)',
     topic: 'columns',
     options: { worse: 'about the worse axis, one at a time', both: 'about both axes at once' },

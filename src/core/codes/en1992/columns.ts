@@ -25,7 +25,7 @@ export function mostSteel(c: Calc, area: number): Limit {
   return { value: c.let(F.asMax, { A_c: area }), clause: '9.5.2(3)' };
 }
 
-/** Most steel where bars lap, 9.5.2(3): 8 %. */
+/** Maximum reinforcement where bars lap, 9.5.2(3): 8 %. */
 export const MOST_AT_LAPS = 0.08;
 
 /** Exponent of (5.39) by NEd / NRd; constant below 0.1. Circular and elliptical sections take 2. */

@@ -64,7 +64,7 @@ export function webFactor(c: Calc, h: number, f_ct_eff: number, sigma_c = 0): nu
   return c.let(F.web, { sigma_c, k_1, h, f_ct_eff });
 }
 
-/** Least steel in a part that is pulled, 7.3.2(2) (mm2); `k_c` 1 for pure tension. */
+/** Minimum reinforcement in a part that is pulled, 7.3.2(2) (mm2); `k_c` 1 for pure tension. */
 export function leastSteel(c: Calc, k_c: number, h: number, A_ct: number, f_ct_eff: number, sigma_s: number): number {
   return c.let(F.least, { k_c, k_size: c.let(F.size, { h }), f_ct_eff, A_ct, sigma_s });
 }
@@ -73,7 +73,7 @@ export function leastSteel(c: Calc, k_c: number, h: number, A_ct: number, f_ct_e
 export const adjustedBar = (c: Calc, phi_star: number, f_ct_eff: number, k_c: number, h_cr: number, h: number, d: number): number =>
   c.let(F.bar, { phi_star, f_ct_eff, k_c, h_cr, h, d });
 
-/** Least steel of a face of a beam for its first cracks: the web in bending, its bars stressed as table 7.2N allows for their size. */
+/** Minimum reinforcement of a face of a beam for its first cracks: the web in bending, its bars stressed as table 7.2N allows for their size. */
 export function leastCrackSteel(c: Calc, q: FirstCrackQuestion) {
   const f_ct_eff = c.given(symbols.f_ct_eff, meanTensileStrength(c, q.materials.concreteStrength), 'fctm, cracking after 28 days');
   const k_c = webFactor(c, q.h, f_ct_eff);

@@ -1,7 +1,7 @@
 /** Symbols of ductile frames (EN 1998-1): meaning and unit. */
 export const frameSymbols = {
-  rho_min: ['least ratio of tension steel', ''],
-  rho_most: ['most ratio of tension steel', ''],
+  rho_min: ['minimum ratio of tension steel', ''],
+  rho_most: ['maximum ratio of tension steel', ''],
   rho_c2: ['ratio of steel in the compressed face', ''],
   mu_phi: ['curvature ductility', ''],
   q_0: ['basic behaviour factor', ''],

@@ -128,7 +128,7 @@ const choices: readonly Choice[] = [
     clause: '9.3.1.2(2)',
     topic: 'analysis',
     only: 'strips',
-    options: { partly: 'held a little: top bars for 0.15 of the span moment', free: 'free to turn: no top bars' },
+    options: { partly: 'unintended fixity: top bars for 0.15 of the span moment', free: 'free to turn: no top bars' },
   },
   {
     key: 'thinSlabs',

@@ -17,7 +17,7 @@ export const punchingSymbols = {
   v_Ed_1: ['shear stress at the control perimeter', 'MPa'],
   v_Ed_0: ['shear stress at the column', 'MPa'],
   v_Rd_cs: ['shear strength with links', 'MPa'],
-  k_max: ['most that links can add up to, over the strength without', ''],
+  k_max: ['maximum that links can add up to, over the strength without', ''],
   k_v: ['national factor on the strength at the column', ''],
   rho_m: ['mean ratio of steel of both layers', ''],
   s_r: ['spacing of links away from the column', 'mm'],
@@ -36,5 +36,5 @@ export const punchingSymbols = {
   M_y: ['moment about y', 'kNm'],
   v_Ed_a: ['shear stress at this perimeter', 'MPa'],
   v_Rd_a: ['shear strength at this perimeter', 'MPa'],
-  A_leg_min: ['least area of a leg', 'mm2'],
+  A_leg_min: ['minimum area of a leg', 'mm2'],
 } as const;

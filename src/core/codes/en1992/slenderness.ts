@@ -267,7 +267,7 @@ function momentSteps(a: SlenderAxis, o: SlendernessOptions, f: EndForces, { mome
       const ends = { top: shown(second.top), bottom: shown(second.bottom) };
       steps.push({ title: 'second order M2', clause, ...ends, mid: a.isBraced ? second.mid : null });
     }
-    steps.push({ title: 'least N e0', clause: '6.1(4)', ...least, mid: least.top });
+    steps.push({ title: 'minimum N e0', clause: '6.1(4)', ...least, mid: least.top });
   }
   steps.push({ title: 'to be carried', clause: '', top: r.top, mid: r.mid, bottom: r.bottom });
   return steps;

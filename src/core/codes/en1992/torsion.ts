@@ -26,7 +26,7 @@ export const torsionChoices: readonly Choice[] = [
     title: 'Torsion is',
     clause: '6.3.1(1), (2)',
     topic: 'torsion',
-    options: { equilibrium: 'needed for equilibrium', compatibility: 'from compatibility alone: least steel' },
+    options: { equilibrium: 'needed for equilibrium', compatibility: 'from compatibility alone: minimum reinforcement' },
   },
 ];
 
@@ -76,7 +76,7 @@ export function check(c: Calc, q: TorsionQuestion, basis: ShearBasis, isCompatib
   const T_Rd_c = c.let(F.crackTorque, { A_k, t_ef, f_ctd });
   const V_Rd_c = c.given(symbols.V_Rd_c, concreteAlone(c, q.section, m, annex), '6.2.2');
   if (c.let(F.least, { T_Ed, T_Rd_c, V_Ed, V_Rd_c }) <= 1) {
-    c.note('Least links and bars are enough for both together.', '6.3.2(5)');
+    c.note('Minimum links and bars are enough for both together.', '6.3.2(5)');
     return none(most);
   }
   const z = c.let(shearFormulas.z, { d: q.section.d });

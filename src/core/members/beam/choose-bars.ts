@@ -54,7 +54,7 @@ export function requiredWith(beam: PreparedBeam, code: DesignCode, task: BarTask
   };
 }
 
-/** Least steel against brittle failure and, where the beam's service is checked, for the first cracks (mm2). */
+/** Minimum reinforcement against brittle failure and, where the beam's service is checked, for the first cracks (mm2). */
 function leastOf(beam: PreparedBeam, code: DesignCode, task: BarTask, section: BendingSection, d: number, diameter: number): number {
   const brittle = Math.max(code.minimumSteel(silent, section, d, beam.materials), leastFrameSteel(beam, code, task.span));
   if (beam.mode === 'forces' || !code.service.leastCrackSteel) return brittle;

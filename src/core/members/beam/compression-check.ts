@@ -60,7 +60,7 @@ export function compressionChecks({ beam, code, strips, resistance, regions }: C
       compareCheck({
         id: `compression-hold-${region.id}`,
         family: 'detailing',
-        title: `Hold of compression bars, ${region.label}`,
+        title: `Restraint of compression bars, ${region.label}`,
         clause: hold.clause,
         place,
         kind: 'length',

@@ -166,7 +166,7 @@ function linkRules(basis: CheckBasis, stations: readonly ShearStation[]): Deriva
   return [
     make(
       'least-links',
-      `Least ${word}`,
+      `Minimum ${word}`,
       code.shearClauses.minimum,
       'areaPerLength',
       (r, need) => ({ demand: need.minimum, capacity: r.links.area / r.links.spacing, capacityIs: [`area of ${word} per length`, inZone] }),

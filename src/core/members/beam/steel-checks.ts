@@ -28,7 +28,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions }: C
     compareCheck({
       id: 'minimum-steel',
       family: 'detailing',
-      title: 'Least steel',
+      title: 'Minimum reinforcement',
       clause: code.steelClauses.minimum,
       place: { x: w.x, label: w.region.label },
       kind: 'area',
@@ -42,7 +42,7 @@ export function minimumSteelCheck({ beam, code, strips, resistance, regions }: C
   ];
 }
 
-/** Most steel in a face, where the code limits it. */
+/** Maximum reinforcement in a face, where the code limits it. */
 export function maximumSteelCheck({ beam, code, strips }: CheckBasis<SteelAlong>): DerivableCheck[] {
   let worst: { ratio: number; i: number; sense: 'sagging' | 'hogging'; area: number; most: number } | undefined;
   const limits = beam.spans.map((_, span) => code.maximumSteel(silent, plainOf(beam, span, 'sagging'), beam.materials));
@@ -60,7 +60,7 @@ export function maximumSteelCheck({ beam, code, strips }: CheckBasis<SteelAlong>
     compareCheck({
       id: 'maximum-steel',
       family: 'detailing',
-      title: 'Most steel',
+      title: 'Maximum reinforcement',
       clause: code.steelClauses.maximum,
       place: { x: strips.x[i]!, label: `${tensionFace(sense)}, span ${span + 1}` },
       kind: 'area',

@@ -39,7 +39,7 @@ function neglected(basis: Basis, analysis: BeamAnalysis, stations: readonly Tors
     place: { x: s.x, label: `span ${s.span + 1}` },
     combination: nameOf(basis, analysis, s),
     assumptions: keys(basis),
-    reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the least steel.`,
+    reason: `The torque of ${formatQuantity(s.question.T, 'moment', basis.units)} asks for no more than the minimum reinforcement.`,
     kind: 'moment',
     compare: (c) => {
       record(basis, s, c);

@@ -96,7 +96,7 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
 /** From the typed moments to those that are carried, and the section at its limit. */
 function strengthSteps(c: Calc, { column, code, model }: ColumnBasis, r: SetResult, p: PlaceResult): void {
   for (const axis of ['x', 'y'] as const) {
-    c.note(`Bending about ${axis}${p.accidental[axis] ? ', with imperfections or least eccentricity' : ''}:`);
+    c.note(`Bending about ${axis}${p.accidental[axis] ? ', with imperfections or minimum eccentricity' : ''}:`);
     momentsAbout(c, r.set, column, model, axis, p);
   }
   code.column.ultimateBasis(c, column.materials, column.transverse);
@@ -205,7 +205,7 @@ function growthCheck(basis: ColumnBasis, sets: readonly LoadSet[], axis: 'x' | '
         demand: ratio(set, c),
         demandIs: ['largest moment over the largest of first order', 'of the moments above'],
         capacity: limit,
-        capacityIs: ['most growth allowed', 'as the code has it'],
+        capacityIs: ['maximum growth allowed', 'as the code has it'],
       }),
       fails: (growth, most) => `Second order makes the moment ${growth} times as large; at most ${most} is allowed.`,
     }),

@@ -33,7 +33,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
   return [
     rule({
       id: 'least-steel',
-      title: 'Least steel',
+      title: 'Minimum reinforcement',
       clause: code.column.leastSteel(silent, mostN(worst), area, column.materials).clause,
       combination: worst.set.name,
       kind: 'area',
@@ -45,7 +45,7 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
     }),
     rule({
       id: 'most-steel',
-      title: 'Most steel',
+      title: 'Maximum reinforcement',
       clause: code.column.mostSteel(silent, area).clause,
       kind: 'area',
       compare: (c) => ({ demand: steel, demandIs: there, capacity: code.column.mostSteel(c, area).value }),
@@ -53,27 +53,27 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
     }),
     rule({
       id: 'steel-practice',
-      title: 'Most steel, office',
+      title: 'Maximum reinforcement, office',
       clause: 'practice',
       kind: 'percent',
       compare: () => ({
         demand: steel / area,
         demandIs: part,
         capacity: column.steelLimit,
-        capacityIs: ['most steel by the office', 'typed on the basis, 4 % unless it is changed'],
+        capacityIs: ['maximum reinforcement by the office', 'typed on the basis, 4 % unless it is changed'],
       }),
       fails: (has, limit) => `${has} of steel; above ${limit} bars are hard to place.`,
     }),
     rule({
       id: 'steel-at-laps',
-      title: 'Most steel at laps',
+      title: 'Maximum reinforcement at laps',
       clause: code.column.mostAtLaps.clause,
       kind: 'percent',
       compare: () => ({
         demand: (2 * steel) / area,
         demandIs: ['twice the area of all bars over the section', 'all bars lap at one level'],
         capacity: code.column.mostAtLaps.value,
-        capacityIs: ['most steel at laps', LIMIT],
+        capacityIs: ['maximum reinforcement at laps', LIMIT],
       }),
       fails: (has) => `Laps of all bars at once bring ${has}: stagger them or use couplers.`,
     }),
@@ -111,19 +111,19 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       kind: 'number',
       compare: () => ({
         demand: needed,
-        demandIs: ['least number of bars', `${LIMIT}, and one in every corner`],
+        demandIs: ['minimum number of bars', `${LIMIT}, and one in every corner`],
         capacity: bars.length,
         capacityIs: ['number of bars', LAID],
       }),
     }),
     rule({
       id: 'bar-size',
-      title: 'Least bar size',
+      title: 'Minimum bar size',
       clause: code.column.leastBarDiameter.clause,
       kind: 'diameter',
       compare: () => ({
         demand: code.column.leastBarDiameter.value,
-        demandIs: ['least diameter of bars', LIMIT],
+        demandIs: ['minimum diameter of bars', LIMIT],
         capacity: thinnest,
         capacityIs: ['diameter of the thinnest bar', LAID],
       }),
@@ -147,7 +147,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       tieRules.leastDiameter.clause,
       (r) => ({
         demand: r.leastDiameter.value,
-        demandIs: ['least diameter', `${LIMIT} for the thickest bar`],
+        demandIs: ['minimum diameter', `${LIMIT} for the thickest bar`],
         capacity: tieDiameter,
         capacityIs: [`diameter of the ${word}`, SET],
       }),
@@ -274,7 +274,7 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
   };
   return rule({
     id: 'lap-length',
-    title: `Laps of ${thickest.size} at the floor, all at once`,
+    title: `Laps of ${thickest.size} at floor level, 100 % in one section`,
     clause: code.anchorage.clauses.lap,
     kind: 'length',
     compare: (c) => ({ demand: code.anchorage.lap(c, question, 1), capacity: column.height, capacityIs: ['clear height', SET] }),

@@ -20,7 +20,8 @@ export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   if (!(column.cover >= 5 && column.cover <= 300)) add('cover', 'The cover must lie between 5 and 300 mm; it is measured to the ties.');
   if (!(column.crackLimit >= 0.01 && column.crackLimit <= 10))
     add('crackLimit', 'The crack width allowed must lie between 0.01 and 10 mm.');
-  if (!(column.steelLimit > 0 && column.steelLimit <= 1)) add('steelLimit', 'The most steel must lie above 0 and not above 100 %.');
+  if (!(column.steelLimit > 0 && column.steelLimit <= 1))
+    add('steelLimit', 'The maximum reinforcement must lie above 0 and not above 100 %.');
   axisFaults(column.axes.x, 'axes.x', add);
   axisFaults(column.axes.y, 'axes.y', add);
   tieFaults(column, add);

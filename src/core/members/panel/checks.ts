@@ -74,7 +74,7 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
   return `The moment of strips both ways ${how}${isHeldDown ? '; twisting of the held corners takes its part' : ''}, on a metre.`;
 }
 
-/** Least steel and largest spacing: the worst place of each. */
+/** Minimum reinforcement and largest spacing: the worst place of each. */
 export function panelSteel({ panel, code, sections }: PanelBasis): DerivableCheck[] {
   if (sections.length === 0) return [];
   const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panel.plain, s.d, panel.materials) / WIDTH }));
@@ -85,13 +85,13 @@ export function panelSteel({ panel, code, sections }: PanelBasis): DerivableChec
     compareCheck({
       id: 'minimum-steel',
       family: 'detailing',
-      title: 'Least steel',
+      title: 'Minimum reinforcement',
       clause: code.slab.clauses.least,
       place: here(placeTitle(thin.s.place)),
       kind: 'areaPerWidth',
       compare: (c) => ({
         demand: code.slab.leastSteel(c, panel.plain, thin.s.d, panel.materials) / WIDTH,
-        demandIs: ['least steel per length of slab', 'that of the metre over its width'],
+        demandIs: ['minimum steel per length of slab', 'that of the metre over its width'],
         capacity: thin.s.provided,
         capacityIs: ['steel per length of slab', 'of the layer there, as typed or chosen'],
       }),

@@ -38,7 +38,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
         { title: 'Wall ends, walls, sloping column heads', clause: code.punching.clauses.perimeter },
         ...(p.base ? [{ title: 'Bending and one-way shear of the footing', clause: 'the footing’s own design' }] : []),
         {
-          title: code.punching.leastBars ? 'Lengths of the top bars' : 'Top bars beyond the column, least steel',
+          title: code.punching.leastBars ? 'Lengths of the top bars' : 'Top bars beyond the column, minimum reinforcement',
           clause: 'the slab’s own design',
         },
       ]),
@@ -178,7 +178,7 @@ function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
             'First legs not too near',
             rules.first.clause,
             'length',
-            (r) => ({ demand: r.first.least, demandIs: ['least distance', limit[1]], capacity: steel.first, capacityIs: first }),
+            (r) => ({ demand: r.first.least, demandIs: ['minimum distance', limit[1]], capacity: steel.first, capacityIs: first }),
             (least, is) => `The first legs stand too near the column; they should be away: ${least}, at most ${is}.`,
           ),
         ]
@@ -216,7 +216,7 @@ function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
       'number',
       () => ({
         demand: 2,
-        demandIs: ['least number of perimeters', 'as the code asks'],
+        demandIs: ['minimum number of perimeters', 'as the code asks'],
         capacity: perimeters,
         capacityIs: ['perimeters', 'as typed'],
       }),
@@ -226,12 +226,12 @@ function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
       ? [
           rule(
             'leg-area',
-            'Least legs',
+            'Minimum area of legs',
             rules.area.clause,
             'area',
             (r) => ({
               demand: r.area.value,
-              demandIs: ['least area', 'as the code asks at these spacings'],
+              demandIs: ['minimum area', 'as the code asks at these spacings'],
               capacity: hasArea,
               capacityIs:
                 code.punching.leastAreaOf(steel.kind) === 'line' ? ['area of the legs of a line', legs] : ['area of a leg', 'of its size'],
@@ -249,7 +249,7 @@ function legRules({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
             'length',
             (r) => ({
               demand: r.depth!.value,
-              demandIs: ['least effective depth', 'for legs of this size'],
+              demandIs: ['minimum effective depth', 'for legs of this size'],
               capacity: q.d,
               capacityIs: ['mean effective depth', 'of both layers of top bars'],
             }),
@@ -277,7 +277,7 @@ function leastBars({ p, code }: Basis, stage: PunchingStage): DerivableCheck[] {
       compareCheck({
         id: `least-bars-${along}`,
         family: 'detailing',
-        title: `Least top bars along ${along}`,
+        title: `Minimum top bars along ${along}`,
         clause: limit.clause,
         place: { x: null, label: labelOf(stage) },
         combination: most.name,

@@ -126,7 +126,7 @@ function heldEndCheck(basis: StripBasis, support: number): DerivableCheck[] {
     compareCheck({
       id: `held-end-${name}`,
       family: 'detailing',
-      title: `Top bars at ${name}, held a little`,
+      title: `Top bars at ${name}, unintended fixity`,
       clause: rule.clause,
       place: { x, label: `support ${name}` },
       assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),

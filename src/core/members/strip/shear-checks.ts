@@ -70,7 +70,7 @@ function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', lab
     compareCheck({
       id: `struts-${side}-of-${supportName(support)}`,
       family: 'shear',
-      title: `Struts, ${label}`,
+      title: `Strut crushing, ${label}`,
       clause: code.slab.clauses.crushing,
       place: { x, label },
       kind: 'force',

@@ -22,7 +22,7 @@ function peaks(basis: StripBasis) {
 
 const faceName = (region: Region) => (tensionFace(region.sense) === 'top' ? 'Top' : 'Bottom');
 
-/** Least steel along the span where the moment of each region is largest: the worst of all. */
+/** Minimum reinforcement along the span where the moment of each region is largest: the worst of all. */
 export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
   const { beam, code, strips, resistance } = basis;
   const found = peaks(basis).map(({ region, i, span }) => {
@@ -37,7 +37,7 @@ export function leastSteelCheck(basis: StripBasis): DerivableCheck[] {
     compareCheck({
       id: 'minimum-steel',
       family: 'detailing',
-      title: 'Least steel',
+      title: 'Minimum reinforcement',
       clause: code.slab.clauses.least,
       place: { x: w.x, label: w.region.label },
       kind: 'area',

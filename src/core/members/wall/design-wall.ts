@@ -61,7 +61,7 @@ function meshChecks(wall: WallInput, { code, model }: ColumnBasis): DerivableChe
   return [
     make(
       'least-vertical',
-      'Least vertical steel',
+      'Minimum vertical reinforcement',
       r.leastVertical,
       'area',
       (f) => ({ demand: f.leastVertical.value, capacity: vertical, capacityIs: upright }),
@@ -71,7 +71,7 @@ function meshChecks(wall: WallInput, { code, model }: ColumnBasis): DerivableChe
       ? [
           make(
             'most-vertical',
-            'Most vertical steel',
+            'Maximum vertical reinforcement',
             r.mostVertical,
             'area',
             (f) => ({ demand: vertical, demandIs: upright, capacity: f.mostVertical.value }),
@@ -81,7 +81,7 @@ function meshChecks(wall: WallInput, { code, model }: ColumnBasis): DerivableChe
       : []),
     make(
       'least-horizontal',
-      'Least horizontal steel',
+      'Minimum horizontal reinforcement',
       r.leastHorizontal,
       'area',
       (f) => ({ demand: f.leastHorizontal.value, capacity: horizontal, capacityIs: lying }),

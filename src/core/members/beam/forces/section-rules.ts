@@ -54,7 +54,7 @@ export function sectionRules(beam: PreparedBeam, code: DesignCode, resistance: R
       compareCheck({
         id: `minimum-steel-${sense}`,
         family: 'detailing',
-        title: `Least steel, ${sense}`,
+        title: `Minimum reinforcement, ${sense}`,
         clause: code.steelClauses.minimum,
         place,
         kind: 'area',
@@ -108,7 +108,7 @@ export function sectionRules(beam: PreparedBeam, code: DesignCode, resistance: R
   const limit = 'as the code asks for this shear and depth';
   return [
     ...perSense,
-    rule('least-links', `Least ${code.linkWord}`, code.shearClauses.minimum, 'areaPerLength', (need) => ({
+    rule('least-links', `Minimum ${code.linkWord}`, code.shearClauses.minimum, 'areaPerLength', (need) => ({
       demand: need.minimum,
       capacity: links.area / links.spacing,
       capacityIs: [`area of ${code.linkWord} per length`, SET],

@@ -60,7 +60,7 @@ function pullOfFace(beam: PreparedBeam, code: DesignCode): number {
   return pull > 0 ? pull / 2 / code.steelLaw(silent, beam.materials).yield : 0;
 }
 
-/** Most steel that torsion needs in a face (mm2). */
+/** Maximum reinforcement that torsion needs in a face (mm2). */
 function faceShare(beam: PreparedBeam, code: DesignCode, steel: BeamSteel): number {
   const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, () => 1));
   const twisted = beam.forces.filter((f) => (f.torsion ?? 0) !== 0);

@@ -244,7 +244,7 @@ function linksBeyond({ beam, code, rules, resistance, analysis }: Basis): Deriva
   ];
 }
 
-/** Shear while the ends yield, in every span where it is worst. */
+/** Capacity-design shear, in every span where it is worst. */
 function shearByCapacity(basis: Basis): DerivableCheck[] {
   const { beam, code, strips, resistance, rules, units, analysis } = basis;
   return beam.spans.flatMap((_, span) => {
@@ -270,7 +270,7 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
       compareCheck({
         id: `frame-shear-${span + 1}`,
         family: 'shear',
-        title: `Shear while the ends yield, span ${span + 1}`,
+        title: `Capacity-design shear, span ${span + 1}`,
         clause: rules.shearClause,
         place: { x: w.x, label: `span ${span + 1}` },
         assumptions: code.choices.filter((k) => k.topic === 'shear').map((k) => k.key),
@@ -283,7 +283,7 @@ function shearByCapacity(basis: Basis): DerivableCheck[] {
           if (!w.withConcrete) c.note('The sway brings half of the shear or more: concrete is not counted.', rules.shearClause);
           return {
             demand: w.demand.force,
-            demandIs: ['shear while the ends yield', 'of the loads and of the sway, as above'],
+            demandIs: ['capacity-design shear', 'of the loads and of the sway, as above'],
             capacity: rules.shear(c, w.section, w.links, beam.materials, w.withConcrete),
           };
         },

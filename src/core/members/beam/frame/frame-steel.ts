@@ -20,7 +20,7 @@ export function frameSteel(
   return { bottom: Math.max(through, (rules.atFace?.value ?? 0) * most), top: through };
 }
 
-/** Least steel of a pulled face (mm2), with the effective depth taken as the whole depth. */
+/** Minimum reinforcement of a pulled face (mm2), with the effective depth taken as the whole depth. */
 export function leastFrameSteel(beam: PreparedBeam, code: DesignCode, span: number): number {
   const ratio = frameRules(beam, code)?.leastRatio(silent, beam.materials)?.value ?? 0;
   const { b, h } = outlineOf(beam, span);

@@ -17,7 +17,7 @@ interface Row {
   readonly d: number;
 }
 
-/** Least steel wherever a face is pulled, and the most at the columns. Ratios go by the web at least, by the compressed face at most. */
+/** Minimum reinforcement wherever a face is pulled, and the most at the columns. Ratios go by the web at least, by the compressed face at most. */
 export function steelRatioChecks(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace[]): DerivableCheck[] {
   return [...least(basis, rules), ...most(basis, rules, ends)];
 }
@@ -45,13 +45,13 @@ function least(basis: CheckBasis, rules: FrameRules): DerivableCheck[] {
     compareCheck({
       id: 'frame-least-steel',
       family: 'detailing',
-      title: 'Least steel of a frame beam',
+      title: 'Minimum reinforcement of a frame beam',
       clause: limit.clause,
       place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
       kind: 'area',
       compare: (c) => ({
         demand: rules.leastRatio(c, beam.materials)!.value * outlineOf(beam, w.span).b * w.d,
-        demandIs: ['least steel', 'the ratio above times the web and its depth'],
+        demandIs: ['minimum reinforcement', 'the ratio above times the web and its depth'],
         capacity: w.area,
         capacityIs: LAID,
       }),
@@ -78,7 +78,7 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
     compareCheck({
       id: 'frame-most-steel',
       family: 'detailing',
-      title: 'Most steel of a frame beam',
+      title: 'Maximum reinforcement of a frame beam',
       clause: w.limit.clause,
       place: { x: w.x, label: `${tensionFace(w.sense)}, span ${w.span + 1}` },
       kind: 'area',
@@ -86,7 +86,7 @@ function most(basis: CheckBasis, rules: FrameRules, ends: readonly FrameEndPlace
         demand: w.area,
         demandIs: LAID,
         capacity: rules.mostRatio(c, beam.materials, w.compression)!.value * w.b * w.d,
-        capacityIs: ['most steel', 'the ratio above times the compressed face and the depth'],
+        capacityIs: ['maximum reinforcement', 'the ratio above times the compressed face and the depth'],
       }),
       fails: (has, most) =>
         `${tensionFace(w.sense)} bars at the column in span ${w.span + 1}: at most ${most}, has ${has}. More in the other face, or a deeper beam.`,

@@ -9,7 +9,7 @@ import type { ServiceBasis } from './service-basis';
 import { tensionFace } from '../sense';
 import { outlineOf, pulledWeb } from '../prepared';
 
-/** Least steel for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
+/** Minimum reinforcement for the first cracks where the moment of each region is largest, as for the least steel against brittle failure: the worst. */
 export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly CrackPlace[]): DerivableCheck[] {
   const { beam, code } = basis;
   if (!code.service.leastCrackSteel || places.length === 0) return [];
@@ -25,7 +25,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
     compareCheck({
       id: 'least-crack-steel',
       family: 'crack',
-      title: 'Least steel for cracks',
+      title: 'Minimum reinforcement for crack control',
       clause: least(p).clause,
       place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
       kind: 'area',
