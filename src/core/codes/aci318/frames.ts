@@ -73,7 +73,7 @@ function ordinary(basis: FrameBasis): FrameRules {
   };
 }
 
-/** 18.4.2: shear by (a), the moments of the ends as they yield; the other bound, twice the earthquake, is left out on the safe side. */
+/** 18.4.2: shear by (a), the moments of the ends as they yield; the code takes the lesser of two bounds; the other, twice the earthquake, is left out, which never lowers it. */
 function intermediate(basis: FrameBasis): FrameRules {
   return {
     ...ordinary(basis),

@@ -7,7 +7,7 @@ export const F = { vertical: formula('A_s_min', '0.0015 * A_g', '11.6.1'), horiz
 
 /**
  * Minimum reinforcement of a cast-in-place wall with deformed bars larger than No. 16 (#5), table 11.6.1, and its largest spacings (11.7.2, 11.7.3). Area of
- * concrete mm2. Smaller bars of Grade 420 / 60 may have 0.0012 and 0.0020: not used here, on the safe side.
+ * concrete mm2. Smaller bars of Grade 420 / 60 may have 0.0012 and 0.0020: not used here: never less steel than the table asks for.
  */
 export function wallSteel(c: Calc, area: number, _vertical: number, thickness: number, form: Form) {
   const most = Math.min(3 * thickness, form === 'SI' ? 450 : 18 * INCH);

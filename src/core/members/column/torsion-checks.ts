@@ -18,7 +18,7 @@ interface Twisted {
 
 /**
  * Torsion of a column with the larger of its two shears: the outer tie as two legs around the true outline, and the bars by the sum of what
- * N and M use of them and what torsion needs, which is on the safe side.
+ * N and M use of them and what torsion needs, which holds by the convexity of what a section carries (docs/theory/torsion.md).
  */
 export function torsionChecks(basis: ColumnBasis): DerivableCheck[] {
   const twisted = basis.results.filter((r) => r.set.torsion !== 0).map((r) => twistedBy(basis, r));

@@ -327,7 +327,7 @@ function joints({ beam, rules, resistance }: Basis, ends: readonly FrameEndPlace
       title: 'Bars through the joints',
       clause: w.limit.clause,
       place: { x: w.e.x, label: `support ${supportName(w.e.support)}` },
-      warnings: ['Pressure of the column’s axial force is left out, on the safe side.'],
+      warnings: ['The column’s axial compression is left out: it only raises the limit (1 + 0.8 νd).'],
       kind: 'smallLength',
       compare: (c) => {
         if (c.recording) {
