@@ -98,7 +98,7 @@ const axis: SlenderAxis = {
   squash: 5.6e6,
   storey: { Q: null, sumP: null, sumPc: null },
 };
-const options: SlendernessOptions = { form: 'SI', stiffness: 'a', cmWhenLeast: 'ratio' };
+const options: SlendernessOptions = { form: 'SI', stiffness: 'a', cmWhenLeast: 'ratio', cmWithout: 'one' };
 const forces = (top: number, bottom: number, more: Partial<EndForces> = {}): EndForces => ({
   N: 1.2e6,
   top,
@@ -125,6 +125,14 @@ describe('magnification by hand', () => {
     expect(r.top / 1e6).toBeCloseTo(80, 9);
     expect(r.bottom / 1e6).toBeCloseTo(60, 9);
     expect(r.buckling).toBeCloseTo(1.2e6 / (0.75 * Pc), 9);
+  });
+
+  it('without end moments Cm is a choice: 1.0, or 0.6', () => {
+    const one = slendernessRule(axis, options).moments(silent, forces(0, 0), true, 1);
+    const less = slendernessRule(axis, { ...options, cmWithout: 'ratio' }).moments(silent, forces(0, 0), true, 1);
+    // M2min = 1200 (15 + 12) = 32.4 kNm; delta = 1 / (1 - 1200 / (0.75 4146.6)) = 1.6284, and 0.6 of it is less than 1
+    expect(one.mid / 1e6).toBeCloseTo(32.4 * 1.6284, 1);
+    expect(less.mid / 1e6).toBeCloseTo(32.4, 6);
   });
 
   it('double curvature is not magnified, and signs follow the moments', () => {

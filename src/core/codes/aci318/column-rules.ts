@@ -33,6 +33,13 @@ export const columnChoices: readonly Choice[] = [
     options: { ratio: 'from the end moments', one: '1.0' },
   },
   {
+    key: 'cmWithout',
+    title: 'Cm where both end moments are zero',
+    clause: '6.6.4.5.3, 6.6.4.5.4',
+    topic: 'columns',
+    options: { one: '1.0', ratio: '0.6: M1 / M2 taken as zero' },
+  },
+  {
     key: 'accidental',
     title: 'Minimum moments M2,min',
     clause: '6.6.4.5.4',
@@ -62,6 +69,7 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
         form,
         stiffness: choose('stiffness') as 'a' | 'b' | 'c',
         cmWhenLeast: choose('cmWhenLeast') as 'ratio' | 'one',
+        cmWithout: choose('cmWithout') as 'ratio' | 'one',
       }),
     sustainedBy: 'axial',
     sustainedMeaning: 'sustained over total factored axial force, βdns (6.6.4.4.4)',

@@ -43,6 +43,8 @@ export interface SlendernessOptions {
   readonly stiffness: 'a' | 'b' | 'c';
   /** Cm where the minimum moment governs: from the end moments as they are, or 1. */
   readonly cmWhenLeast: 'ratio' | 'one';
+  /** Cm without end moments, where M1 / M2 has no value: 1.0, or 0.6 with the ratio taken as zero. */
+  readonly cmWithout: 'ratio' | 'one';
 }
 
 const BEAMS = 0.35; // of Ig, table 6.6.3.1.1(a)
@@ -197,9 +199,11 @@ function designMoments(c: Calc, a: SlenderAxis, o: SlendernessOptions, f: EndFor
     if (buckling >= 1) return refuse(`The axial force reaches 0.75 Pc: the column buckles (6.6.4.5.2).`, limit);
     const isLeast = M_2min > M_2;
     const C_m =
-      M_2 === 0 || (isLeast && o.cmWhenLeast === 'one')
-        ? c.given(symbols.C_m, 1, M_2 === 0 ? 'no end moments' : 'the minimum moment governs, 6.6.4.5.4')
-        : c.let(F.Cm, { ratio_M });
+      M_2 === 0
+        ? c.given(symbols.C_m, o.cmWithout === 'one' ? 1 : 0.6, 'no end moments: a choice')
+        : isLeast && o.cmWhenLeast === 'one'
+          ? c.given(symbols.C_m, 1, 'the minimum moment governs, 6.6.4.5.4')
+          : c.let(F.Cm, { ratio_M });
     along = c.let(F.Mc, { delta_ns: c.let(F.delta, { C_m, P_u, P_c }), M_2: larger });
   } else c.note('Slenderness is neglected.', '6.2.5.1');
   // The least moment has no sense of its own; what is larger keeps the one it has.
