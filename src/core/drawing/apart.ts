@@ -19,7 +19,7 @@ const GAP = 3;
 /** Width of a text over the size of its letters, about: most are half as wide as high. */
 function widthOf(text: string): number {
   let width = 0;
-  for (const letter of text) width += /[‰@%mMW]/.test(letter) ? 0.95 : /[ .,:;il|']/.test(letter) ? 0.29 : 0.53;
+  for (const letter of text) width += letter === '‰' ? 1.34 : /[@%mMW→]/.test(letter) ? 0.84 : /[ .,:;il|'·]/.test(letter) ? 0.27 : 0.54;
   return width;
 }
 

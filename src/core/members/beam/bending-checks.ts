@@ -79,6 +79,17 @@ export function regions(beam: PreparedBeam, strips: BeamStrips): Region[] {
   return [...spans, ...supports];
 }
 
+/** The stations of a region where its own moment is largest, one in each of its spans: what a support carries may differ from side to side. */
+export function peaksOf(strips: BeamStrips, { sense, stations }: Region): number[] {
+  const moment = (i: number) => (sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
+  const best = new Map<number, number>();
+  for (const i of stations) {
+    const before = best.get(strips.span[i]!);
+    if (before === undefined || moment(i) > moment(before)) best.set(strips.span[i]!, i);
+  }
+  return [...best.values()].filter((i) => moment(i) > 0);
+}
+
 /** Where a region is worst: largest ratio of shifted moment to resistance. */
 function worstStation(strips: BeamStrips, region: Region): { readonly i: number; readonly ratio: number; readonly demand: number } {
   const demand = region.sense === 'sagging' ? strips.shiftedSagging : strips.shiftedHogging;

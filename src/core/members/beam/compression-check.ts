@@ -2,7 +2,8 @@ import { CalcError, silent } from '../../calc/calc';
 import { barOf } from '../../reinforcement/bar-groups';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
-import type { CheckBasis } from './bending-checks';
+import { largestOf } from '../../checks/largest';
+import { peaksOf, type CheckBasis } from './bending-checks';
 import { bendingTask } from './section-at';
 import { compressionFace } from './sense';
 import { outlineOf } from './prepared';
@@ -10,31 +11,31 @@ import { outlineOf } from './prepared';
 /** Where strength needs steel in compression: enough of it there, and links close enough to hold it. */
 export function compressionChecks({ beam, code, strips, resistance, regions }: CheckBasis): DerivableCheck[] {
   if (beam.barRules.singlyReinforced) return [];
-  const needs = regions.flatMap((region) => {
-    const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
-    const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
-    if (region.stations.length === 0 || moment(i) <= 0) return [];
-    const span = strips.span[i]!;
-    const x = strips.x[i]!;
-    const { d } = resistance.tensionSteel(span, x, region.sense);
-    const d2 = resistance.compressionDepth(span, x, region.sense);
-    const run = (c: typeof silent) =>
-      code.bendingSteel(c, {
-        ...bendingTask(beam, span, region.sense, { moment: moment(i), d, d2, delta: region.delta }),
-        singlyOnly: false,
-      });
-    try {
-      const { compression } = run(silent);
-      return compression > 0 ? [{ region, span, x, run }] : [];
-    } catch (error) {
-      if (error instanceof CalcError) return [];
-      throw error;
-    }
-  });
-  return needs.flatMap(({ region, span, x, run }) => {
+  const sides = regions.flatMap((region) =>
+    peaksOf(strips, region).flatMap((i) => {
+      const span = strips.span[i]!;
+      const x = strips.x[i]!;
+      const moment = region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!;
+      const { d } = resistance.tensionSteel(span, x, region.sense);
+      const d2 = resistance.compressionDepth(span, x, region.sense);
+      const run = (c: typeof silent) =>
+        code.bendingSteel(c, { ...bendingTask(beam, span, region.sense, { moment, d, d2, delta: region.delta }), singlyOnly: false });
+      const compression = compressionOf(run);
+      const bars = resistance.map.barsAt(compressionFace(region.sense), span, x);
+      const has = bars.groups.reduce((sum, g, k) => sum + bars.shares[k]! * g.count * barOf(g, resistance.map.catalogue).area, 0);
+      return compression > 0 ? [{ region, span, x, run, bars, has, ratio: has > 0 ? compression / has : Infinity }] : [];
+    }),
+  );
+  // Of both sides of a support the worse.
+  const needs = regions.flatMap(
+    (region) =>
+      largestOf(
+        sides.filter((s) => s.region === region),
+        (s) => s.ratio,
+      ) ?? [],
+  );
+  return needs.flatMap(({ region, span, x, run, bars, has }) => {
     const face = compressionFace(region.sense);
-    const bars = resistance.map.barsAt(face, span, x);
-    const has = bars.groups.reduce((sum, g, k) => sum + bars.shares[k]! * g.count * barOf(g, resistance.map.catalogue).area, 0);
     const thinnest = Math.min(...bars.groups.filter((g) => g.count > 0).map((g) => barOf(g, resistance.map.catalogue).diameter));
     const zone = resistance.map.linkZoneAt(span, x);
     const o = outlineOf(beam, span);
@@ -73,4 +74,14 @@ export function compressionChecks({ beam, code, strips, resistance, regions }: C
       }),
     ];
   });
+}
+
+/** Compression steel that strength asks for (mm2); none where no steel would carry the moment, which the check of bending says. */
+function compressionOf(run: (c: typeof silent) => { readonly compression: number }): number {
+  try {
+    return run(silent).compression;
+  } catch (error) {
+    if (error instanceof CalcError) return 0;
+    throw error;
+  }
 }

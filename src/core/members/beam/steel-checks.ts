@@ -4,23 +4,22 @@ import { barOf, type PlacedBar, type Placement } from '../../reinforcement/bar-g
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import { largestOf } from '../../checks/largest';
-import type { CheckBasis } from './bending-checks';
+import { peaksOf, type CheckBasis } from './bending-checks';
 import type { SteelAlong } from './steel';
 import { tensionFace, type Face } from './sense';
 import { plainOf } from './prepared';
 
 /** Least tension steel where the moment is largest in each region: the worst of all. */
 export function minimumSteelCheck({ beam, code, strips, resistance, regions }: CheckBasis<SteelAlong>): DerivableCheck[] {
-  const found = regions.flatMap((region) => {
-    const moment = (i: number) => (region.sense === 'sagging' ? strips.maxM[i]! : -strips.minM[i]!);
-    const i = region.stations.reduce((a, b) => (moment(b) > moment(a) ? b : a), region.stations[0] ?? 0);
-    if (region.stations.length === 0 || moment(i) <= 0) return [];
-    const span = strips.span[i]!;
-    const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
-    const section = plainOf(beam, span, region.sense);
-    const least = code.minimumSteel(silent, section, d, beam.materials);
-    return [{ region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity }];
-  });
+  const found = regions.flatMap((region) =>
+    peaksOf(strips, region).map((i) => {
+      const span = strips.span[i]!;
+      const { area, d } = resistance.tensionSteel(span, strips.x[i]!, region.sense);
+      const section = plainOf(beam, span, region.sense);
+      const least = code.minimumSteel(silent, section, d, beam.materials);
+      return { region, x: strips.x[i]!, area, d, section, least, ratio: area > 0 ? least / area : Infinity };
+    }),
+  );
   if (found.length === 0) return [];
   const w = found.reduce((a, b) => (b.ratio > a.ratio ? b : a));
   const face = tensionFace(w.region.sense) === 'top' ? 'Top' : 'Bottom';
