@@ -139,3 +139,19 @@ test('the page’s policy forbids eval', async ({ page, quiet }) => {
   // The browser itself reports what the policy stopped: that is what was wanted here.
   quiet.length = 0;
 });
+
+test('the finder finds fields of views that are not shown, adds a member of any kind, and explains', async ({ page }) => {
+  await openBeam(page, 'g2');
+  const find = async (text: string) => {
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: 'Find or do' }).fill(text);
+  };
+  await find('cover sides');
+  await page.getByRole('option', { name: 'Cover to links, sides · Basis' }).click();
+  await expect(page.getByRole('textbox', { name: 'Cover to links, sides' })).toBeFocused();
+  await find('fire');
+  await expect(page.getByRole('option', { name: /^Explain.*[Ff]ire/ })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Find or do' }).fill('add slab');
+  await page.getByRole('option', { name: /add a slab/ }).click();
+  await page.waitForURL('**/strip?**');
+});
