@@ -244,7 +244,7 @@ describe('other panels', () => {
     change(screen.getByRole('combobox', { name: 'Type' }), 'spring');
     expect(now().supports[1]!.type).toBe('spring');
     const kept = screen.getByRole('textbox', { name: 'Redistribution ratio δ' });
-    change(kept, '85');
+    change(kept, '85 %');
     act(() => void fireEvent.blur(kept));
     expect(now().supports[1]!.redistribution).toBeCloseTo(0.85, 12);
   });
