@@ -7,6 +7,7 @@ import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
 import { guessReadings, leftOut, readTable } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces, type ForcesOptions } from '@/exchange/paste-forces';
+import { criticalPoints } from '@/core/section/critical-points';
 import { polygonSection } from '@/core/section/polygon-section';
 import { ResistanceSurface } from '@/core/section/resistance-surface';
 import { firstMember, projectOf } from '../ui/fixtures';
@@ -109,6 +110,9 @@ describe('an axial force looked at in both senses', () => {
     expect(use(60)).toBeLessThan(1);
     expect(use(-1)).toBeGreaterThan(use(1));
   });
+  test('compression beyond a section in bending asks for a column', () => {
+    expect(axial({ place: 'x', moment: 5, shear: 0, axial: 4000 }, bars(4, 2)).reason).toMatch(/design it as a column/);
+  });
   test('turned over, with the moment turned over, the answer is the same', () => {
     for (const [moment, N] of [
       [30, -150],
@@ -120,6 +124,26 @@ describe('an axial force looked at in both senses', () => {
       expect(axial({ place: 'x', moment: -moment, shear: 0, axial: N }, alike).utilisation).toBeCloseTo(a, 6);
     }
   });
+});
+
+test('the cap on axial force is a critical point where the code has one', () => {
+  const at = (y: number) => [-150, 150].map((x) => ({ x, y, area: 510, diameter: 25 }));
+  const square = [
+    [-200, -200],
+    [200, -200],
+    [200, 200],
+    [-200, 200],
+  ] as const;
+  const polygon = polygonSection({ outer: square, holes: [] }, [...at(150), ...at(-150)]);
+  const pointsOf = (code: typeof uk) => {
+    const m = { ...materials(code, 30), ...(code === aci ? { steelStrength: 420 } : {}) };
+    return criticalPoints(new ResistanceSurface(polygon, code.column.ultimateBasis(silent, m, 'ties')), Math.PI / 2);
+  };
+  // 0.65 x 0.8 x (0.85 x 30 x (160 000 - 2040) + 420 x 2040) = 2540 kN
+  const cap = pointsOf(aci).find((p) => p.name === 'axial cap')!;
+  expect(cap.point.N / 1e3).toBeCloseTo(2540.1, 0);
+  expect(Math.abs(cap.point.Mx)).toBeGreaterThan(10e6);
+  expect(pointsOf(uk).some((p) => p.name === 'axial cap')).toBe(false);
 });
 
 describe('required steel beside an axial force', () => {

@@ -3,13 +3,13 @@ import { limitStrain } from './ultimate';
 import type { ResistanceSurface, SurfacePoint } from './resistance-surface';
 
 export interface CriticalPoint {
-  readonly name: 'squash' | 'decompression' | 'balance' | 'pure bending' | 'pure tension';
+  readonly name: 'squash' | 'axial cap' | 'decompression' | 'balance' | 'pure bending' | 'pure tension';
   readonly point: SurfacePoint;
 }
 
 /**
- * The points by which an interaction curve is known, for one direction of the neutral axis: uniform compression, no strain at the far edge,
- * the furthest bars just at yield, no axial force, and all bars at yield in tension.
+ * The points by which an interaction curve is known, for one direction of the neutral axis: uniform compression, the most compression that the
+ * code allows where that is less, no strain at the far edge, the furthest bars just at yield, no axial force, and all bars at yield in tension.
  */
 export function criticalPoints(surface: ResistanceSurface, theta: number): CriticalPoint[] {
   const { section, basis } = surface;
@@ -18,8 +18,11 @@ export function criticalPoints(surface: ResistanceSurface, theta: number): Criti
   const ultimate = basis.concrete.ultimateStrain;
   const balance = ((b.vMax - b.vBarMin) * ultimate) / (ultimate + yieldStrain);
   const bending = surface.atAngle(theta, 0);
+  const squash = surface.point(theta, 2);
+  const capped = surface.most < squash.N * (1 - 1e-6) ? surface.atAngle(theta, surface.most * (1 - 1e-9)) : undefined;
   return [
-    { name: 'squash', point: surface.point(theta, 2) },
+    { name: 'squash', point: squash },
+    ...(capped ? [{ name: 'axial cap' as const, point: capped }] : []),
     { name: 'decompression', point: surface.point(theta, 1) },
     { name: 'balance', point: surface.point(theta, balance / b.h) },
     ...(bending ? [{ name: 'pure bending' as const, point: bending }] : []),

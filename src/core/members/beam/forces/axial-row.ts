@@ -55,7 +55,10 @@ export function axialRow(beam: PreparedBeam, code: DesignCode, resistance: Resis
           utilisation: growth > 0 ? 1 / growth : Infinity,
         };
       },
-      fails: (force, most) => `${label}: the ${face} bars give out under the axial force with its moment, ${force} against ${most}.`,
+      fails: (force, most) =>
+        N > 0
+          ? `${label}: ${force} of compression, more than is worked out here for a section in bending, ${most}: design it as a column.`
+          : `${label}: the ${face} bars give out under the axial force with its moment, ${force} against ${most}.`,
     }),
   ];
 }
