@@ -136,7 +136,7 @@ test('loads are pasted from a spreadsheet; rows that are not understood are name
     el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   }, rows);
   await expect(page.getByText('2 pasted rows were not taken:')).toBeVisible();
-  await expect(page.getByText('"7" is not one of the 1 spans.')).toBeVisible();
+  await expect(page.getByText('There is no span "7": there is 1 span.')).toBeVisible();
   await expect(page.getByText('There is no load case "Z".')).toBeVisible();
   await expect(page.getByRole('table', { name: 'Loads' }).getByRole('row')).toHaveCount(5);
 });

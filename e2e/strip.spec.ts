@@ -42,7 +42,7 @@ test('a slab from nothing: loads pasted, a span added, its bars copied, a way fo
     data.setData('text', 'Case\tType\tSpan\tValue\tat\tto\nG\tline\t1\t4.5\t2000\nQ\tpart\t2\t2.5 kN/m2\t0.5 m\t3 m\nQ\tarea\t9\t3');
     el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   });
-  await expect(page.getByText(/"9" is not one of the 2 spans/)).toBeVisible();
+  await expect(page.getByText(/There is no span "9": there are 2 spans/)).toBeVisible();
   await expect(page.getByRole('table', { name: 'Loads' }).getByRole('row')).toHaveCount(5);
   await page.getByRole('radio', { name: 'Basis' }).click();
   await page.getByLabel('Spans, with cantilevers').fill('3');

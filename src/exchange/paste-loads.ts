@@ -58,7 +58,7 @@ function readRow(cells: readonly string[], { types, onAll }: PastedWords, { case
   const span = Number(spanText) - 1;
   if (isAll && !liesOnAll) return `Only ${onAll} can lie on all spans at once.`;
   if (!isAll && !(Number.isInteger(span) && span >= 0 && span < spans.length))
-    return `"${spanText}" is not one of the ${counted(spans.length, 'span')}.`;
+    return `There is no span "${spanText}": there ${spans.length === 1 ? 'is' : 'are'} ${counted(spans.length, 'span')}.`;
   const load: Record<string, unknown> = { type, case: found.id, note: '', span: isAll ? 'all' : span };
   for (const [k, [key, kind]] of Object.entries(values).entries()) {
     const parsed = parseQuantity(rest[k] ?? '', kind, system);
