@@ -15,6 +15,7 @@ jest.mock('@/workers/start-worker', () => ({
     run: async ({ basis, member, derive }) => {
       calls.push({ id: member.id, h: (member as BeamMember).section.h, derive });
       if ((member as BeamMember).section.h === 666) throw new Error('no such depth');
+      if ((member as BeamMember).section.h === 700) await new Promise((resolve) => setTimeout(resolve, 60));
       return designNow(basis, member, derive);
     },
     stop: () => undefined,
@@ -117,6 +118,20 @@ describe('results keep up with the project', () => {
     await settle();
     expect(calls).toEqual([]);
     expect(state().results.b!.member).toBe(state().project!.members[1]);
+  });
+  test('what is undone while it is still designed does not come back over what stands', async () => {
+    const { setActiveMember } = await import('@/store/designing');
+    setActiveMember('b');
+    await settle();
+    state().edit(
+      'deeper',
+      onMember({ id: 'b', type: 'beam' } as BeamMember, (m) => void (m.section.h = 700)),
+    );
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    state().undo();
+    await settle();
+    expect(calls.at(-1)).toMatchObject({ id: 'b', h: 700 });
+    expect(isCurrent(state().results.b, state().project!, state().project!.members[1]!)).toBe(true);
   });
   test('a change of the title block designs nothing', async () => {
     calls.length = 0;

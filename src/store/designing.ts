@@ -37,7 +37,8 @@ function request(project: Project, member: Member, derive: readonly string[], is
     onProgress: (progress) => showJob({ key: member.id, mark: member.mark, ...progress }),
   })
     .catch((error: unknown) => failed(member, error))
-    .then((result) => result && put({ result, member, code, display, companions: shares }, isUrgent))
+    // A state that was gone on from, or undone, may be finished later than the one that stands now: it is of no use then.
+    .then((result) => result && (asked.get(member.id) ?? wanted) === wanted && put({ result, member, code, display, companions: shares }, isUrgent))
     .finally(() => hideJob(member.id));
 }
 
