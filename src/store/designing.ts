@@ -38,7 +38,10 @@ function request(project: Project, member: Member, derive: readonly string[], is
   })
     .catch((error: unknown) => failed(member, error))
     // A state that was gone on from, or undone, may be finished later than the one that stands now: it is of no use then.
-    .then((result) => result && (asked.get(member.id) ?? wanted) === wanted && put({ result, member, code, display, companions: shares }, isUrgent))
+    .then(
+      (result) =>
+        result && (asked.get(member.id) ?? wanted) === wanted && put({ result, member, code, display, companions: shares }, isUrgent),
+    )
     .finally(() => hideJob(member.id));
 }
 
