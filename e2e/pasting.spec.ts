@@ -44,8 +44,9 @@ test('load sets of several columns from nothing, both ends in rows: each goes to
   await page.goto('/');
   await page.getByRole('button', { name: 'Start with a column' }).click();
   await page.waitForURL('**/column?**');
-  await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: /C2/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Column C1' })).toBeVisible();
+  await page.getByRole('button', { name: /^Add a member/ }).click();
+  await expect(page.getByRole('heading', { name: 'Column C2' })).toBeVisible();
   const rows = ['C1', 'C2'].flatMap((c, k) => [0, 3.5].map((x) => [c, 'U1', x, -900 - 100 * k, x === 0 ? -20 : 40, x === 0 ? 10 : 15, 17]));
   await pasteAt(page, 'Load sets', tsv(['Column', 'Load Case/Combo', 'Station', 'N', 'My', 'Mz', 'Vz'], ...rows));
   const dialog = page.getByRole('dialog');
