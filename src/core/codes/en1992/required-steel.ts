@@ -106,11 +106,12 @@ function singleSteel(c: Calc, bent: Bent, s: BendingSection, d: number, basis: F
   const { steel, concrete } = basis;
   if (bent.value === 0 && bent.N === 0) return 0;
   const { x, z } = leverArm(c, bent, s, d, basis);
-  const strains = { f_yd: steel.yield, epsilon_cu: concrete.ultimateStrain, E_s: steel.modulus, d, x };
-  const yields = F.sigmaS.evaluate(strains) >= steel.yield;
+  // Asked in plain arithmetic: searches come here at every station.
+  const yields = concrete.ultimateStrain * steel.modulus * (d - x) >= steel.yield * x;
   if (bent.N === 0 && yields) return c.let(bent.form.as, { ...bent.about, z, f_yd: steel.yield });
   const F_c = c.let(bent.form.force, { ...bent.about, z });
-  return c.let(F.balance, { F_c, N_Ed: bent.N, sigma_s: c.let(F.sigmaS, strains) });
+  const sigma_s = c.let(F.sigmaS, { f_yd: steel.yield, epsilon_cu: concrete.ultimateStrain, E_s: steel.modulus, d, x });
+  return c.let(F.balance, { F_c, N_Ed: bent.N, sigma_s });
 }
 
 /** Neutral axis and lever arm for a moment about the tension steel (mm). The cap on the arm, where it is chosen, is one of bending without axial force. */
