@@ -60,13 +60,9 @@ export function plainSection(outline: BeamOutline, sense: Sense): BendingSection
   };
 }
 
-/** Centroids of outlines that were asked for: cracks are looked at in many places of few sections. */
-const centroids = new WeakMap<BeamOutline, number>();
-
 /** Depth of the plain section that bending pulls before the first crack (mm). */
 export function tensionDepthOf(outline: BeamOutline, sense: Sense): number {
-  let centroid = centroids.get(outline);
-  if (centroid === undefined) centroids.set(outline, (centroid = grossProperties(outline).centroid));
+  const { centroid } = grossProperties(outline);
   return sense === 'sagging' ? centroid : outline.h - centroid;
 }
 
