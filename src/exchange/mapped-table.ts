@@ -177,6 +177,9 @@ export function isNegative(table: PastedTable, readings: readonly ColumnReading[
   return negative === 0 ? false : negative === values.length ? true : undefined;
 }
 
+/** Why a row is refused that names no member beside rows that do: whose it is would be a guess. */
+export const NO_MEMBER = 'No member is named in this row.';
+
 /** The members that a table has rows of, where a column says it. */
 export function membersIn(table: PastedTable, readings: readonly ColumnReading[]): string[] {
   const at = readings.findIndex((r) => r.role === 'member');

@@ -2,7 +2,7 @@ import type { GivenForces } from '@/core/members/beam/input';
 import { formatQuantity } from '@/core/units/format';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { alongIn, forceIn, isCombination, isMember, memberForce, type Axis, type MemberForce } from './force-headings';
-import { readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
+import { NO_MEMBER, readCell, type ColumnReading, type PastedTable, type ReadRow, type Vocabulary } from './mapped-table';
 
 /** What a pasted column of beam forces can be, with its name. */
 const names = {
@@ -82,8 +82,11 @@ export interface ForcesReading {
 export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading {
   let empty = 0;
   const memberAt = o.readings.findIndex((r) => r.role === 'member');
-  const isWanted = (cells: readonly string[]) => o.member === undefined || (cells[memberAt] ?? '').trim() === o.member;
-  const rows = table.rows.flatMap((cells, row) => (isWanted(cells) ? [readRow(cells, row)] : []));
+  const rows = table.rows.flatMap((cells, row): ReadRow<GivenForces>[] => {
+    const of = (cells[memberAt] ?? '').trim();
+    if (o.member === undefined || of === o.member) return [readRow(cells, row)];
+    return of === '' ? [{ row, cells, reason: NO_MEMBER, column: memberAt }] : [];
+  });
   return { rows, empty, uneven: unevenStations(rows) };
 
   function readRow(cells: readonly string[], row: number): ReadRow<GivenForces> {

@@ -297,6 +297,8 @@ describe('reading a pasted table of forces', () => {
     const text = 'Beam\tx\tM\tV\nB1\t0\t-50\t60\nB2\t0\t-70\t80\nB1\t3\t40\t0\n';
     expect(read(text, { member: 'B1' }).rows.map((r) => r.value!.place)).toEqual(['0.00 m', '3.00 m']);
     expect(read(text).rows.map((r) => r.value!.place)).toEqual(['B1, 0.00 m', 'B2, 0.00 m', 'B1, 3.00 m']);
+    const gap = `${text}\t6\t-30\t-50\n`;
+    expect(read(gap, { member: 'B1' }).rows.at(-1)!.reason).toMatch(/No member is named/);
   });
   test('a combination with another number of stations is named', () => {
     const lines = ['U1', 'U2', 'U3'].flatMap((c) => [0, 1, 2].map((x) => `${c}\t${x}\t10\t5`)).slice(0, -1);

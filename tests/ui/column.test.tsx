@@ -288,6 +288,17 @@ describe('tables and panels', () => {
     expect(now().sets).toHaveLength(1);
     expect(now().sets[0]).toMatchObject({ name: 'U1', N: 820e3, nBottom: 830e3, mxTop: 40e6, mxBottom: -20e6, vy: 12e3 });
   });
+  test('rows of one other member are asked about, and a row without a member is not lost', () => {
+    const p = open();
+    const text = rowsOf('ZZ\tU1\t0\t-5\t1\t1\t0', 'ZZ\tU1\t3.2\t-5\t1\t1\t0', '\tU2\t0\t-6\t1\t1\t0');
+    render(<PasteSets project={p} member={now()} text={text} onClose={jest.fn()} />);
+    const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ });
+    expect(keep().disabled).toBe(true);
+    expect(screen.getByText('No member is named in this row.')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Rows go'), { target: { value: 'ZZ' } });
+    expect(keep().disabled).toBe(false);
+    expect(keep().textContent).toBe('Keep 1 load set');
+  });
   test('a sign that is not plain is asked for before anything is kept', () => {
     const p = open();
     render(<PasteSets project={p} member={now()} text={'Set\tN\tMx\tB\nA\t-900\t10\t4\nB\t300\t20\t0'} onClose={jest.fn()} />);

@@ -5,9 +5,8 @@ import { formatValue } from '@/core/units/format';
 import { firstFigure, isNegative, membersIn } from '@/exchange/mapped-table';
 import { forceVocabulary, readForces } from '@/exchange/paste-forces';
 import { CheckBox } from '@/ui/fields/CheckBox';
-import { Select } from '@/ui/fields/Select';
 import { useChange } from '@/ui/fields/use-change';
-import { AlongQuestion, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AlongQuestion, MustSay, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
 import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
 
 /** Results of an analysis as they were pasted: forces at stations, by combination, with what each column is. */
@@ -60,20 +59,13 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
       questions={
         <>
           {names.length > 1 && (
-            <label className={`flex items-center gap-1.5 ${only === undefined ? 'text-madder-text' : ''}`}>
-              rows of
-              <Select
-                label="Rows of"
-                className="field !w-auto"
-                value={only ?? ''}
-                options={[
-                  ...(only === undefined ? [['', 'say which'] as const] : []),
-                  [ALL, 'all of them, for one section'] as const,
-                  ...names.map((n) => [n, n] as const),
-                ]}
-                onPick={(name) => name !== '' && pick(name)}
-              />
-            </label>
+            <MustSay
+              lead="rows of"
+              label="Rows of"
+              value={only}
+              options={[[ALL, 'all of them, for one section'], ...names.map((n) => [n, n] as const)]}
+              onPick={pick}
+            />
           )}
           <AlongQuestion mapped={mapped} />
           <AxialQuestion figure={firstFigure(table, readings, 'axial')} value={compressionNegative} onPick={sayNegative} />

@@ -4,13 +4,13 @@ import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
 import { isUpright, type UprightMember } from '@/core/members/wall/upright';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
-import { firstFigure, isNegative, membersIn, type ReadRow } from '@/exchange/mapped-table';
+import { firstFigure, isNegative, membersIn, NO_MEMBER, type ReadRow } from '@/exchange/mapped-table';
 import { largerBetween, readSets, setVocabulary } from '@/exchange/paste-sets';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { Select } from '@/ui/fields/Select';
-import { AlongQuestion, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
+import { AlongQuestion, MustSay, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
 import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
 
 /** What was understood of a pasted table: the columns can be set, each row shows how it was read, and refused rows are mended in place. */
@@ -64,7 +64,7 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
   return (
     <PasteReading
       {...{ project, mapped, onClose }}
-      reading={{ ...reading, rows: reading.rows.filter((r) => whose.markOf(r.member) !== undefined) }}
+      reading={{ ...reading, rows: reading.rows.flatMap(whose.ownRow) }}
       vocabulary={setVocabulary}
       noun="load set"
       describe={(set, of) => describeSet(set, project, whose.names.length > 1 ? of : undefined)}
@@ -138,38 +138,41 @@ function useWhose(project: Project, member: UprightMember, names: readonly strin
   const [picked, pick] = useState<string>();
   const uprights = new Set(project.members.filter(isUpright).map((m) => m.mark));
   const known = names.filter((n) => uprights.has(n));
-  const usual = names.length <= 1 ? (names[0] ?? '') : known.length > 0 ? EACH : undefined;
+  // Rows of this member alone, or of none that is named, are plainly meant for it.
+  const isAsked = names.length > 1 || (names.length === 1 && names[0] !== member.mark);
+  const usual = !isAsked ? (names[0] ?? '') : known.length > 0 ? EACH : undefined;
   const choice = picked ?? usual;
   const marks = choice === undefined ? [] : choice === EACH ? known : [member.mark];
   const markOf = (of: string | undefined) => {
     if (choice === EACH) return of !== undefined && known.includes(of) ? of : undefined;
-    return choice === undefined || names.length <= 1 || of === choice ? member.mark : undefined;
+    return choice === undefined || names.length === 0 || of === choice ? member.mark : undefined;
   };
   const [first] = marks;
+  const ownRow = (r: ReadRow<LoadSet>): ReadRow<LoadSet>[] => {
+    if (markOf(r.member) !== undefined) return [r];
+    return (r.member ?? '') === '' ? [{ row: r.row, cells: r.cells, reason: NO_MEMBER }] : [];
+  };
   return {
     names,
     marks,
     markOf,
+    ownRow,
     strangers: choice === EACH ? names.filter((n) => !uprights.has(n)) : [],
     replaces:
       marks.length > 1 || (first !== undefined && first !== member.mark)
         ? `in place of those that ${marks.length > 1 ? 'these members have' : `${first} has`}`
         : `in place of the ${member.sets.length} there are`,
-    question: names.length > 1 && (
-      <label className={`flex items-center gap-1.5 ${choice === undefined ? 'text-madder-text' : ''}`}>
-        rows go
-        <Select
-          label="Rows go"
-          className="field !w-auto"
-          value={choice ?? ''}
-          options={[
-            ...(choice === undefined ? [['', 'say where'] as const] : []),
-            ...(known.length > 0 ? [[EACH, `each to the member of its mark: ${known.join(', ')}`] as const] : []),
-            ...names.map((n) => [n, `those of ${n} to ${member.mark}`] as const),
-          ]}
-          onPick={(name) => name !== '' && pick(name)}
-        />
-      </label>
+    question: isAsked && (
+      <MustSay
+        lead="rows go"
+        label="Rows go"
+        value={choice}
+        options={[
+          ...(known.length > 0 ? [[EACH, `each to the member of its mark: ${known.join(', ')}`] as const] : []),
+          ...names.map((n) => [n, `those of ${n} to ${member.mark}`] as const),
+        ]}
+        onPick={pick}
+      />
     ),
   };
 }

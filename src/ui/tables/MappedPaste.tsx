@@ -121,16 +121,42 @@ interface KeptReading<R extends string> {
 export function AlongQuestion({ mapped: { table, along, setAlong } }: { mapped: Pick<Mapped<string>, 'table' | 'along' | 'setAlong'> }) {
   const { isAsked } = axesAsked(table);
   if (!isAsked) return null;
-  const axes = along !== null && /\d/.test(along) ? ['1', '2', '3'] : ['x', 'y', 'z'];
+  const axes: readonly Axis[] = along !== null && /\d/.test(along) ? ['1', '2', '3'] : ['x', 'y', 'z'];
   return (
-    <label className={`flex items-center gap-1.5 ${along === null ? 'text-madder-text' : ''}`}>
-      {along === null ? 'Which axis of the table runs along the member?' : 'axis along the member'}
-      <Select
-        label="Axis along the member"
+    <MustSay
+      lead={along === null ? 'Which axis of the table runs along the member?' : 'axis along the member'}
+      label="Axis along the member"
+      value={along ?? undefined}
+      options={axes.map((a) => [a, a] as const)}
+      onPick={setAlong}
+    />
+  );
+}
+
+/** A question of a pasted table that has no answer until one is picked. */
+export function MustSay<T extends string>({
+  lead,
+  label,
+  value,
+  options,
+  onPick,
+}: {
+  lead: string;
+  label: string;
+  value: T | undefined;
+  options: readonly (readonly [T, string])[];
+  onPick: (value: T) => void;
+}) {
+  const isOpen = value === undefined;
+  return (
+    <label className={`flex items-center gap-1.5 ${isOpen ? 'text-madder-text' : ''}`}>
+      {lead}
+      <Select<T | ''>
+        label={label}
         className="field !w-auto"
-        value={along ?? ''}
-        options={[...(along === null ? [['', 'say which'] as const] : []), ...axes.map((a) => [a, a] as const)]}
-        onPick={(axis) => axis !== '' && setAlong(axis as Axis)}
+        value={value ?? ''}
+        options={isOpen ? [['', 'say which'], ...options] : options}
+        onPick={(v) => v !== '' && onPick(v)}
       />
     </label>
   );
