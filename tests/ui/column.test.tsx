@@ -294,8 +294,8 @@ describe('tables and panels', () => {
     render(<PasteSets project={p} member={now()} text={text} onClose={jest.fn()} />);
     const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ });
     expect(keep().disabled).toBe(true);
-    expect(screen.getByText('No member is named in this row.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Rows go'), { target: { value: 'ZZ' } });
+    expect(screen.getByText('No member is named in this row.')).toBeTruthy();
     expect(keep().disabled).toBe(false);
     expect(keep().textContent).toBe('Keep 1 load set');
   });
