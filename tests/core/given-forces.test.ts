@@ -172,6 +172,25 @@ describe('required steel beside an axial force', () => {
       expect(tension * 434.8).toBeLessThan(b * h * 20);
     }
   });
+  test.each([
+    ['EN 1992', uk],
+    ['ACI 318', aci],
+  ] as const)('%s: with steel in both faces the moment comes back as well', (_, code) => {
+    const m = { ...materials(code, 30), ...(code === aci ? { steelStrength: 420 } : {}) };
+    for (const N of [-150e3, 100e3, 250e3]) {
+      const task = { moment: 420e6, section: section([], N), d, d2, delta: 1, materials: m, singlyOnly: false };
+      const { tension, compression } = code.bendingSteel(silent, task);
+      expect(compression).toBeGreaterThan(0);
+      const built = section(
+        [
+          { depth: d2, area: compression },
+          { depth: d, area: tension },
+        ],
+        N,
+      );
+      expect(code.bendingResistance(silent, built, m)!.moment / 420e6).toBeCloseTo(1, 4);
+    }
+  });
   test('a tension between the bars of both faces: moments about the other face', () => {
     // 20 + 300 x (250 - 50) = 80 kNm over 0.4 m: 200 kN at 434.78 MPa; ACI over 0.9 x 420.
     const task = { moment: 20e6, section: section([], -300e3), d, d2, delta: 1, singlyOnly: false };
