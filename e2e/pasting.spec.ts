@@ -40,6 +40,35 @@ test('a section from nothing under pasted N, My, Mz, Vy, Vz and T: the pair that
   await expect(rung(page, 'shear-2')).toBeVisible();
 });
 
+test('a beam of two spans from nothing out of the forces of an analysis: spans, sets for strength and service, bars and checks', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'beam with known forces along it' }).click();
+  await page.waitForURL('**/beam?**');
+  await page.getByRole('radio', { name: 'Forces' }).click();
+  // Two spans of 6 m under w: w L²/8 over the support, V = 3/8 w L and 5/8 w L.
+  const rows = (['U1', 'SLS char', 'SLS quasi'] as const).flatMap((set, k) =>
+    ['B1', 'B2'].flatMap((span, right) =>
+      [0, 1.5, 3, 4.5, 6].map((x) => {
+        const w = [50, 35, 28][k]!;
+        const from = right ? 6 - x : x;
+        return [span, set, x, (w * (2.25 * from - from ** 2 / 2)).toFixed(3), ((right ? -1 : 1) * w * (2.25 - from)).toFixed(3)];
+      }),
+    ),
+  );
+  await pasteAt(page, 'Forces at stations', tsv(['Beam', 'Combination', 'x', 'M', 'V'], ...rows));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('checkbox', { name: /spans as in the table: 6.00 m, 6.00 m/ })).toBeChecked();
+  await expect(dialog.getByRole('combobox', { name: 'Set SLS quasi is for' })).toHaveValue('quasiPermanent');
+  await dialog.getByRole('button', { name: 'Keep 30 rows' }).click();
+  await expect(page.getByRole('table', { name: 'Sets of forces' })).toContainText('V is the slope of M');
+  await expect(rung(page, 'crack-span-1')).toBeVisible();
+  await expect(rung(page, 'bending-support-B')).toBeVisible();
+  await page.getByRole('radio', { name: 'Drawing' }).click();
+  await expect(page.getByText('against').first()).toBeVisible();
+});
+
 test('load sets of several columns from nothing, both ends in rows: each goes to the column of its mark', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Start with a column' }).click();

@@ -78,18 +78,30 @@ export interface ForcesReading {
   readonly uneven: readonly { readonly combination: string; readonly stations: number; readonly usual: number }[];
 }
 
-/** Reads every row of a table as forces at a place; what is not understood is refused with its reason, and nothing is lost. */
-export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading {
+/** The cells of one row of forces, before it is said what they stand for. Figures that a table lacks are undefined. */
+export interface RowOfForces {
+  readonly member: string;
+  readonly place: string;
+  readonly combination: string;
+  readonly station?: number;
+  readonly moment?: number;
+  readonly shear?: number;
+  readonly torsion?: number;
+  readonly axial?: number;
+}
+
+/** The rows of a table as figures, those of other members left out; what is not understood is refused with its reason, and nothing is lost. */
+export function readRows(table: PastedTable, o: ForcesOptions): { readonly rows: readonly ReadRow<RowOfForces>[]; readonly empty: number } {
   let empty = 0;
   const memberAt = o.readings.findIndex((r) => r.role === 'member');
-  const rows = table.rows.flatMap((cells, row): ReadRow<GivenForces>[] => {
+  const rows = table.rows.flatMap((cells, row): ReadRow<RowOfForces>[] => {
     const of = (cells[memberAt] ?? '').trim();
     if (o.member === undefined || of === o.member) return [readRow(cells, row)];
     return of === '' ? [{ row, cells, reason: NO_MEMBER, column: memberAt }] : [];
   });
-  return { rows, empty, uneven: unevenStations(rows) };
+  return { rows, empty };
 
-  function readRow(cells: readonly string[], row: number): ReadRow<GivenForces> {
+  function readRow(cells: readonly string[], row: number): ReadRow<RowOfForces> {
     const found: Record<string, number> = {};
     const texts = { member: '', place: '', combination: '' };
     for (const [i, { role, unit }] of o.readings.entries()) {
@@ -106,20 +118,25 @@ export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading 
       found[role] = parsed.value;
     }
     if (Object.keys(found).every((role) => role === 'station')) return { row, cells, reason: 'There is no force in this row.' };
-    const at = found.station === undefined ? '' : formatQuantity(found.station, 'station', o.system);
-    return {
-      row,
-      cells,
-      value: {
-        place: [o.member === undefined ? texts.member : '', texts.place, at].filter(Boolean).join(', ').slice(0, 60) || `row ${row + 1}`,
-        combination: texts.combination.slice(0, 60),
-        moment: (o.saggingNegative ? -1 : 1) * (found.moment ?? 0) + 0,
-        shear: found.shear ?? 0,
-        torsion: found.torsion ?? 0,
-        axial: (o.compressionNegative ? -1 : 1) * (found.axial ?? 0) + 0,
-      },
-    };
+    // Adding nothing keeps a turned zero from being shown as -0.
+    if (found.moment !== undefined && o.saggingNegative) found.moment = -found.moment + 0;
+    if (found.axial !== undefined && o.compressionNegative) found.axial = -found.axial + 0;
+    return { row, cells, value: { ...texts, ...found } };
   }
+}
+
+/** Reads every row of a table as forces at a place. */
+export function readForces(table: PastedTable, o: ForcesOptions): ForcesReading {
+  const { rows, empty } = readRows(table, o);
+  const placed = rows.map((r): ReadRow<GivenForces> => {
+    const { value, ...rest } = r;
+    if (!value) return rest;
+    const { member, place, combination, station, moment = 0, shear = 0, torsion = 0, axial = 0 } = value;
+    const at = station === undefined ? '' : formatQuantity(station, 'station', o.system);
+    const name = [o.member === undefined ? member : '', place, at].filter(Boolean).join(', ').slice(0, 60);
+    return { ...rest, value: { place: name || `row ${r.row + 1}`, combination: combination.slice(0, 60), moment, shear, torsion, axial } };
+  });
+  return { rows: placed, empty, uneven: unevenStations(placed) };
 }
 
 /** An analysis gives the same stations for each combination: one with more or fewer has lost rows, or has them twice. */

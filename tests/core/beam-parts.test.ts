@@ -9,7 +9,8 @@ import { finishChecks, governing, guarded, makeCheck, statusOf, worstFirst } fro
 import { CalcError } from '@/core/calc/calc';
 import { chooseLinks, legsAcross } from '@/core/members/beam/choose-links';
 import { shearBetween, shiftedMoments } from '@/core/members/beam/demand';
-import { holdsMoment, supportName } from '@/core/members/beam/input';
+import { holdsMoment } from '@/core/members/beam/holds-moment';
+import { supportName } from '@/core/members/beam/input';
 import { SteelMap, type BeamSteel } from '@/core/members/beam/steel';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';

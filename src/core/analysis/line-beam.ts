@@ -294,7 +294,8 @@ function recover(beam: LineBeam, mesh: Mesh, u: Float64Array, loads: NodalLoads)
   return response;
 }
 
-function emptyResponse(elements: number, supports: number): Response {
+/** A response of zeros, to be filled. */
+export function emptyResponse(elements: number, supports: number): Response {
   return viewsOf(new Float64Array((STRIDE + 2) * elements + 4 * supports - 2), STRIDE * elements, supports);
 }
 

@@ -20,7 +20,7 @@ import { BasisColumns } from '@/ui/sheet/BasisColumns';
 import type { BasisProps } from '@/ui/sheet/panels';
 
 const shapes: Options<BeamShape> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below', free: 'any outline' };
-const ways = { loads: 'loads on spans', forces: 'known design forces' };
+const ways = { loads: 'loads on spans', stations: 'known forces along the spans', forces: 'known forces of a section' };
 
 /** The classes of the code; one that stems from another code is still shown as what is set. */
 const frameOptions = ({ frames: { classes } }: DesignCode, frame: string): Named =>
@@ -37,7 +37,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<BeamM
     <BasisColumns project={project} member={member}>
       <section>
         {nameRows(rows)}
-        {mode === 'loads' && text('Group', 'group')}
+        {mode !== 'forces' && text('Group', 'group')}
         <GroupNote project={project} member={member} />
         {pick('Worked from', 'mode', ways)}
         {mode === 'loads' && pick('Ductile frame', 'frame', frameOptions(code, member.frame))}

@@ -20,7 +20,7 @@ interface FlangeProps {
 export function FlangeFields({ project, member, code, faults }: FlangeProps & { faults: readonly Fault[] }) {
   const { quantity, choose } = useRows(project, member, { faults });
   const { slab, section, mode } = member;
-  const canFind = mode === 'loads' && section.shape !== 'invertedT';
+  const canFind = mode !== 'forces' && section.shape !== 'invertedT';
   const options = [
     ['given', 'as given'],
     ['code', `by code, ${code.flange.clause}`],

@@ -14,6 +14,7 @@ import { beamField } from './fields';
 import { ForcesPanel } from './ForcesPanel';
 import { beamLoads } from './loads';
 import { SectionPanel } from './SectionPanel';
+import { StationsPanel } from './StationsPanel';
 import { Strips } from './Strips';
 
 /** Loaded when it is opened. */
@@ -21,7 +22,9 @@ const CagePanel = dynamic(() => import('./CagePanel').then((m) => m.CagePanel), 
 
 type Panel = PanelPart<BeamMember, LineSheet, BeamHandle>;
 
-const forLoads: Pick<Panel, 'isHidden'> = { isHidden: ({ mode }) => mode === 'forces' };
+type Mode = BeamMember['mode'];
+const only = (...modes: readonly Mode[]): Pick<Panel, 'isHidden'> => ({ isHidden: ({ mode }) => !modes.includes(mode) });
+const alongSpans = only('loads', 'stations');
 
 const panels: readonly Panel[] = [
   {
@@ -29,7 +32,7 @@ const panels: readonly Panel[] = [
     title: ({ mode }) => (mode === 'forces' ? 'Section' : 'Drawing'),
     show: (sheet, line) => {
       const { project, member, result, drawn, editing } = sheet;
-      return member.mode === 'loads' ? (
+      return member.mode !== 'forces' ? (
         <Centre sheet={sheet} line={line} shows="strength" />
       ) : (
         <ForcesPanel {...{ project, member, result, editing }} onEdit={drawn.open} />
@@ -39,14 +42,21 @@ const panels: readonly Panel[] = [
   {
     id: 'service',
     title: 'In service',
-    ...forLoads,
-    show: (sheet, line) => sheet.member.mode === 'loads' && <Centre sheet={sheet} line={line} shows="service" />,
+    ...alongSpans,
+    show: (sheet, line) => sheet.member.mode !== 'forces' && <Centre sheet={sheet} line={line} shows="service" />,
   },
-  { ...loadsPanel(beamLoads), ...forLoads },
-  { ...barsPanel(BarsPanel), ...forLoads },
-  { ...combinationsPanel(), ...forLoads },
+  { ...loadsPanel(beamLoads), ...only('loads') },
+  {
+    id: 'stations',
+    title: 'Forces',
+    isForm: true,
+    ...only('stations'),
+    show: ({ kept, member, faults }) => <StationsPanel {...{ project: kept, member, faults }} />,
+  },
+  { ...barsPanel(BarsPanel), ...alongSpans },
+  { ...combinationsPanel(), ...only('loads') },
   basisPanel(BasisPanel),
-  { id: 'hand', title: 'By hand', ...forLoads, show: ({ kept, result }) => <HandChecks project={kept} result={result} /> },
+  { id: 'hand', title: 'By hand', ...alongSpans, show: ({ kept, result }) => <HandChecks project={kept} result={result} /> },
   variantsPanel(),
   {
     // Opened from the section.
@@ -66,11 +76,12 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet, BeamHandle>({
   subtitle: ({ project, member }) => [
     codeOf(project, member).concreteLabel(member.materials.concreteStrength),
     member.mode === 'forces' ? 'known design forces' : spansLabel(member, project.display),
+    ...(member.mode === 'stations' ? ['known forces along the spans'] : []),
   ],
   asideLabel: 'Section and checks',
   above: ({ project, member, result, model, drawn, editing, panel, setPanel }, { station }) => (
     <>
-      {member.mode === 'loads' && (
+      {member.mode !== 'forces' && (
         <SectionPanel
           {...{ project, member, result, model, station, editing }}
           onEdit={drawn.open}
@@ -81,7 +92,7 @@ export const BeamScreen = memberScreen<BeamMember, LineSheet, BeamHandle>({
     </>
   ),
   onPlace: ({ setStation }) => setStation,
-  hasWays: ({ mode }) => mode === 'loads',
+  hasWays: ({ mode }) => mode !== 'forces',
   field: (handle, { kept, keptMember, result }) => beamField(handle, { project: kept, member: keptMember, steel: result.steel }),
   editors: (place, { member }) => supportEditor(place, member),
 });
@@ -106,7 +117,9 @@ function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember, BeamHandle>; 
         width={size.width}
         scale={size.scale}
       />
-      {member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one, or paste a table.</p>}
+      {member.mode === 'loads' && member.loads.length === 0 && (
+        <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one, or paste a table.</p>
+      )}
     </div>
   );
 }

@@ -26,6 +26,7 @@ import { isCantilever, redistribute } from '../../analysis/redistribution';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { SELF_WEIGHT, type BeamInput, type BeamLoad, type BeamSupport } from './input';
+import { knownForces, stationHandChecks } from './known-forces';
 import { type PreparedBeam, grossOf, outlineOf } from './prepared';
 
 export interface BeamAnalysis {
@@ -149,13 +150,39 @@ interface CaseUnit {
   readonly unit: UnitCase;
 }
 
-/** Analysis of the whole beam: every case, combination and arrangement, and the envelope. Throws MechanismError. */
-export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis {
+function lineOf(beam: PreparedBeam, code: DesignCode): LineBeam {
   const E = code.elasticModulus(silent, beam.materials);
-  const line: LineBeam = {
+  return {
     spans: beam.spans.map((span, i) => ({ length: span.length, stiffness: E * grossOf(beam, i).inertia })),
     supports: beam.supports.map(lineSupport),
   };
+}
+
+/**
+ * Analysis of the whole beam: every case, combination and arrangement, and the envelope; or the same from forces that are known along its
+ * spans. Throws MechanismError.
+ */
+export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis {
+  const line = lineOf(beam, code);
+  return beam.mode === 'stations' ? analysisOfStations(beam, code, line) : analysisOfLoads(beam, code, line);
+}
+
+/** Known forces as the arrangements that they are. Their shears stand as they are given, whatever the slope of their moments. */
+function analysisOfStations(beam: PreparedBeam, code: DesignCode, line: LineBeam): BeamAnalysis {
+  const { mesh, cases, combinations, responses, shearAt } = knownForces(beam, line);
+  const found = withEnvelope(beam, code, { line, mesh, cases, combinations, elastic: responses, responses });
+  const { stations, maxV, minV, maxVBy, minVBy } = found.envelope;
+  const names = found.arrangements.map((a) => a.combination.id);
+  stations.forEach(({ element, s }, i) => {
+    const shears = names.map((set) => shearAt(set, element, s));
+    const [most, least] = [Math.max(...shears), Math.min(...shears)];
+    [maxV[i], maxVBy[i]] = [most, shears.indexOf(most)];
+    [minV[i], minVBy[i]] = [least, shears.indexOf(least)];
+  });
+  return { ...found, handChecks: stationHandChecks(beam) };
+}
+
+function analysisOfLoads(beam: PreparedBeam, code: DesignCode, line: LineBeam): BeamAnalysis {
   const cases = allCases(beam);
   const units = cases.flatMap((loadCase): CaseUnit[] => {
     if (loadCase.nature === 'settlement') {
@@ -188,11 +215,26 @@ export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis 
       loadCase,
       parts: units.flatMap((u, i) => (u.loadCase === loadCase ? [{ span: u.span, response: list[i]! }] : [])),
     }));
-  const caseResponses = byCase(responses);
+  const found = withEnvelope(beam, code, {
+    line,
+    mesh,
+    cases,
+    combinations: activeCombinations(beam, code),
+    elastic: byCase(unredistributed),
+    responses: byCase(responses),
+  });
+  return { ...found, handChecks: handChecks(beam, mesh, responses, units) };
+}
 
-  const combinations = activeCombinations(beam, code);
+type Analysed = Pick<BeamAnalysis, 'line' | 'mesh' | 'cases' | 'combinations' | 'elastic'> & {
+  readonly responses: readonly CaseResponse[];
+};
+
+/** Arranges what was analysed, and takes the envelope with the moments over supports as the code has them. */
+function withEnvelope(beam: PreparedBeam, code: DesignCode, { responses, ...analysed }: Analysed): Omit<BeamAnalysis, 'handChecks'> {
+  const { line, mesh, combinations } = analysed;
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
-  const arrangements = arrange(ultimate, caseResponses, mesh, beam.spans.length, code.patternRule());
+  const arrangements = arrange(ultimate, responses, mesh, beam.spans.length, code.patternRule());
   const faces = supportFaces(beam);
   const rule = code.supportMoment();
   const zones: SupportZone[] = beam.supports.map((s) => ({
@@ -203,18 +245,7 @@ export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis 
   const stations = placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN);
   const env = envelope(mesh, line, arrangements, stations, zones);
   if (rule.minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, rule.minimumRatio);
-  const elastic = byCase(unredistributed);
-  return {
-    mesh,
-    line,
-    cases,
-    combinations,
-    arrangements,
-    envelope: env,
-    elastic,
-    handChecks: handChecks(beam, mesh, responses, units),
-    faces,
-  };
+  return { ...analysed, arrangements, envelope: env, faces };
 }
 
 /** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */

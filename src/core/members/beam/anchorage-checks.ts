@@ -6,7 +6,8 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import type { BeamAnalysis } from './analysis';
 import { addedByLeg, legOf, type BentEnds } from './bar-runs';
 import type { CheckBasis } from './bending-checks';
-import { holdsMoment, supportName } from './input';
+import { holdsMoment } from './holds-moment';
+import { supportName } from './input';
 import { sensesOf } from './resistance';
 import { outlineOf } from './prepared';
 

@@ -18,6 +18,7 @@ import type { MemberModel } from '../../model/member-model';
 import { beamInSpace } from './model';
 import type { BeamResult } from './result';
 import { sectionState } from './section-state';
+import { stationUseNames } from './station-uses';
 
 /** Spans and supports of what is analysed along a line. */
 export const lineFacts = (
@@ -75,20 +76,26 @@ export function beamFacts(member: BeamMember, result: BeamResult, project: Proje
   const { cover, frame } = member;
   const show = (v: number) => formatQuantity(v, 'smallLength', units);
   const hasLoads = member.mode === 'loads';
+  const known = member.mode === 'stations' ? `known forces at stations: ${setsInWords(member)}` : 'known design forces';
   return [
     ...sectionFacts(member, units),
     ...lineFacts(member, units),
     ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
     ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes[frame] ?? frame] as Fact]),
-    ...(hasLoads ? [weightFact(member), ...serviceFacts(member.service)] : []),
-    ['Load cases', hasLoads ? caseFacts(member, code) : 'known design forces'],
+    ...(hasLoads ? [weightFact(member)] : []),
+    ...(member.mode === 'forces' ? [] : serviceFacts(member.service)),
+    [hasLoads ? 'Load cases' : 'Forces', hasLoads ? caseFacts(member, code) : known],
     // Known forces are combined already.
     ...(hasLoads ? [['Combinations', combinationFacts(result)] as Fact] : []),
     ...barFacts(member, result, project),
     ...byHand(result, units),
   ];
 }
+
+/** What the sets of known forces stand for. */
+const setsInWords = ({ stationSets }: BeamMember): string =>
+  stationSets.map(({ name, use }) => `${name} (${stationUseNames[use]})`).join(', ');
 
 /** What a load is called, and its figures behind the case and the span. */
 function loadCells(load: BeamLoad): readonly [type: string, value: Cell, where: string | readonly [number, number] | number] {
@@ -112,6 +119,7 @@ function loadCells(load: BeamLoad): readonly [type: string, value: Cell, where: 
 
 /** The loads by case as they were typed, or the known forces. */
 export function beamInputs(member: BeamMember, _result: BeamResult, { display }: ProjectBasis, level: ReportDetail): Block[] {
+  if (member.mode === 'stations') return stationTable(member, level);
   if (member.mode === 'forces')
     return inputTable(
       'Design forces',
@@ -149,6 +157,29 @@ export function beamInputs(member: BeamMember, _result: BeamResult, { display }:
     level,
   );
 }
+
+const stationTable = (member: BeamMember, level: ReportDetail): Block[] =>
+  inputTable(
+    'Forces at stations',
+    [
+      { title: 'Set' },
+      { title: 'Span' },
+      { title: 'At, from its left end', kind: 'station', isNumber: true },
+      { title: 'M', kind: 'moment', isNumber: true },
+      { title: 'V', kind: 'force', isNumber: true },
+      { title: 'T', kind: 'moment', isNumber: true },
+    ],
+    member.stations,
+    (f) => [
+      f.set,
+      spanText(f.span),
+      amount(f.at, 'station'),
+      amount(f.moment, 'moment'),
+      amount(f.shear, 'force'),
+      amount(f.torsion, 'moment'),
+    ],
+    level,
+  );
 
 /** The drawings of a beam's report: elevation, strips, sections. */
 export function beamFigures(member: BeamMember, result: BeamResult, project: ProjectBasis): Figure[] {

@@ -65,7 +65,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
-      ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam)]),
+      ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam), ...stationTopics(beam)]),
     ],
     options,
   );
@@ -100,6 +100,15 @@ function freeTopics({ section }: BeamInput): { readonly title: string; readonly 
       : [{ title: 'Bending across an outline that is not the same on both sides', clause: 'taken as held sideways' }]),
   ];
 }
+
+/** What known forces along the spans leave open. */
+const stationTopics = ({ mode }: BeamInput): { readonly title: string; readonly clause: string }[] =>
+  mode === 'stations'
+    ? [
+        { title: 'Axial forces along the spans', clause: 'known forces' },
+        { title: 'Own weight and stiffness of another section: the forces stay as given', clause: 'known forces' },
+      ]
+    : [];
 
 /** A beam with no ultimate combination, or no load at all, says so and shows no figure. */
 function nothingToDesign(analysis: BeamAnalysis): BeamResult {

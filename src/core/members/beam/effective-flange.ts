@@ -5,7 +5,7 @@ import { type BeamInput, spanOutline } from './input';
 
 /** Whether the flange is found by code: it needs a compressed flange and the distances to the next webs. */
 export const hasFlangeByCode = (beam: BeamInput): boolean =>
-  beam.slab !== null && beam.mode === 'loads' && (beam.section.shape === 'T' || beam.section.shape === 'L');
+  beam.slab !== null && beam.mode !== 'forces' && (beam.section.shape === 'T' || beam.section.shape === 'L');
 
 const isFree = (beam: BeamInput, j: number) => beam.supports[j]?.type === 'free';
 /** Whether the beam goes on, or is held against turning, at a support of a span. */

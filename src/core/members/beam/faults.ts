@@ -6,6 +6,7 @@ import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import { withFlanges } from './effective-flange';
 import { supportName, type BeamInput, spanOutline } from './input';
+import { stationFaults } from './station-faults';
 import { crossingEdges } from '../../geometry/polygon';
 import { counted } from '../../units/format';
 
@@ -18,8 +19,20 @@ export function beamFaults(given: BeamInput, code: DesignCode): Fault[] {
     ...frameFaults(beam, code),
     ...sectionFaults(beam),
     ...barFaults(beam),
-    ...(beam.mode === 'forces' ? forceFaults(beam) : [...supportFaults(beam), ...loadFaults(beam, code)]),
+    ...forcesFaults(beam, code),
   ];
+}
+
+/** What is wrong with the forces, by where they come from. */
+function forcesFaults(beam: BeamInput, code: DesignCode): Fault[] {
+  switch (beam.mode) {
+    case 'forces':
+      return sectionForceFaults(beam);
+    case 'stations':
+      return [...supportFaults(beam), ...stationFaults(beam)];
+    case 'loads':
+      return [...supportFaults(beam), ...loadFaults(beam, code)];
+  }
 }
 
 /** Ages and widths in service that cannot be. */
@@ -54,7 +67,7 @@ function sectionFaults(beam: BeamInput): Fault[] {
       if (!(o.flangeDepth >= 30 && o.flangeDepth < o.h))
         add(at('flangeDepth'), 'The flange must be at least 30 mm deep and less than the beam.');
     }
-    if (beam.mode === 'loads' && !(span.length >= 100 && span.length <= 100_000))
+    if (beam.mode !== 'forces' && !(span.length >= 100 && span.length <= 100_000))
       add(`spans[${i}].length`, 'A span must lie between 0.1 and 100 m.');
   });
   if (beam.slab)
@@ -142,7 +155,7 @@ export function loadFaults(beam: BeamInput, code: DesignCode): Fault[] {
   return faults;
 }
 
-function forceFaults(beam: BeamInput): Fault[] {
+function sectionForceFaults(beam: BeamInput): Fault[] {
   // With bars in both faces and links the section answers what it carries, without forces.
   const isGiven = beam.bars.bottom[0]?.main && beam.bars.top[0]?.main && beam.bars.links[0]?.zones;
   return beam.forces.length === 0 && !isGiven

@@ -18,7 +18,7 @@ interface Chosen {
 }
 
 function chosenFor(given: BeamInput, code: DesignCode): Chosen[] {
-  if (given.mode !== 'loads' || beamFaults(given, code).length > 0) return [];
+  if (given.mode === 'forces' || beamFaults(given, code).length > 0) return [];
   const beam = prepareBeam(given, code);
   try {
     const analysis = analyseBeam(beam, code);

@@ -21,6 +21,8 @@ export type BeamBars = BeamInput['bars'];
 export type LinkZone = NonNullable<BeamBars['links'][number]['zones']>[number];
 export type BarRules = BeamInput['barRules'];
 export type GivenForces = BeamInput['forces'][number];
+export type StationSet = BeamInput['stationSets'][number];
+export type StationForces = BeamInput['stations'][number];
 
 /** The outline of a span as it is typed. */
 export const spanOutline = ({ section, spans }: BeamInput, i: number): BeamOutline => ({ ...section, ...spans[i]?.section });
@@ -35,14 +37,6 @@ export function supportPositions({ spans }: { readonly spans: readonly { readonl
 /** Names of supports as on the grid: A, B, ... Z, AA. */
 export function supportName(i: number): string {
   return i < 26 ? String.fromCharCode(65 + i) : supportName(Math.floor(i / 26) - 1) + supportName(i % 26);
-}
-
-/** Whether a hogging moment can stand over a support: not over a pinned end with nothing beyond it. */
-export function holdsMoment(beam: BeamInput, support: number): boolean {
-  const s = beam.supports[support]!;
-  if (s.type === 'free') return false;
-  const isEnd = support === 0 || support === beam.spans.length;
-  return !isEnd || s.type === 'fixed' || (s.type === 'spring' && (s.rotation ?? 0) > 0);
 }
 
 export const SELF_WEIGHT = 'SW';

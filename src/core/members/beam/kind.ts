@@ -31,7 +31,7 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
   design: (beam, code, options, others) => designBeam(withGroupBars(beam, others, code), code, options),
   choices: codeChoices('columns', 'strips'),
   group: {
-    nameOf: (beam) => (beam.mode === 'loads' ? beam.group : ''),
+    nameOf: (beam) => (beam.mode === 'forces' ? '' : beam.group),
     shared: ['section', 'slab', 'cover', 'materials', 'catalogue', 'unitWeight', 'barRules'],
     sharedIfAlike: ['bars'],
     areAlike: (a, b) => a.spans.length === b.spans.length,

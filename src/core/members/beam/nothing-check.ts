@@ -3,8 +3,9 @@ import type { BeamAnalysis } from './analysis';
 import type { PreparedBeam } from './prepared';
 
 /** Whether there is nothing to design a member for: no combination for strength, or no load and no settlement. */
-export function hasNothing({ loads, selfWeight, supports }: PreparedBeam, { arrangements }: BeamAnalysis): boolean {
-  return arrangements.length === 0 || (loads.length === 0 && !selfWeight && supports.every((s) => s.settlement === 0));
+export function hasNothing({ mode, loads, selfWeight, supports }: PreparedBeam, { arrangements }: BeamAnalysis): boolean {
+  if (arrangements.length === 0) return true;
+  return mode === 'loads' && loads.length === 0 && !selfWeight && supports.every((s) => s.settlement === 0);
 }
 
 /** Why there is nothing to design: no combination for strength, or no load. */

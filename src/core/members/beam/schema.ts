@@ -57,6 +57,24 @@ const forces = object({
   axial: field.quantity('force').default(0),
 });
 
+/** What the forces of a set stand for: strength, or a state in service. */
+const stationUse = field.oneOf(
+  ['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service', 'sustained', 'permanent'],
+  'ultimate',
+);
+const stationSet = object({ name: field.name().max(60), use: stationUse });
+/** Forces of a set at a place of a span, from its left end. Two rows at one place are both sides of a jump, left first. */
+const stationForces = object({
+  set: field.text(60),
+  span: field.spanIndex,
+  at: field.needed('length'),
+  /** Sagging positive. */
+  moment: field.quantity('moment').default(0),
+  /** As the slope of the moment: positive where the moment grows to the right. */
+  shear: field.quantity('force').default(0),
+  torsion: field.quantity('moment').default(0),
+});
+
 const linkZone = object({
   /** Where the zone ends, from the left end of the span; the last zone ends with the span. */
   to: field.needed('length'),
@@ -78,9 +96,12 @@ const bars = object({
 const wholeFrom = (least: number) =>
   number().integer('must be a whole number').min(least, `must be at least ${least}`).max(60, 'must be at most 60').nullable().default(null);
 
-/** What a continuous beam asks for, or (mode "forces") a section whose design forces are known. Lengths mm; positions along a span from its left end. */
+/**
+ * What a continuous beam asks for; or (mode "stations") one whose forces along its spans are known from an analysis; or (mode "forces") a section
+ * whose design forces are known. Lengths mm; positions along a span from its left end.
+ */
 export const beamFields = (d: MaterialDefaults) => ({
-  mode: field.oneOf(['loads', 'forces'], 'loads'),
+  mode: field.oneOf(['loads', 'stations', 'forces'], 'loads'),
   section: object({
     shape: outlineFields.shape.default('rectangular'),
     b: field.length(300),
@@ -104,6 +125,8 @@ export const beamFields = (d: MaterialDefaults) => ({
   cases: field.list(field.loadCase, 40),
   loads: field.list(field.byType(loads), 500),
   forces: field.list(forces, 5000),
+  stationSets: field.list(stationSet, 60),
+  stations: field.list(stationForces, 5000),
   bars,
   service: field.service,
   /** Class of the ductile frame in which the beam stands, as the code names them. */

@@ -89,6 +89,12 @@ function torsionOutline(beam: PreparedBeam, span: number, linkDiameter: number, 
   };
 }
 
+/** Whether any torque is on a beam, by a load or among its known forces. */
+export function hasTorques({ mode, forces, stations, loads }: PreparedBeam): boolean {
+  if (mode === 'loads') return loads.some((l) => l.type === 'torque' || l.type === 'pointTorque');
+  return (mode === 'forces' ? forces : stations).some((f) => f.torsion !== 0);
+}
+
 /** The wall that carries torques, where the beam has any; else null. */
 export function torsionWall(
   beam: PreparedBeam,
@@ -97,11 +103,7 @@ export function torsionWall(
   linkDiameter: number,
   corners: CornerBars,
 ): TorsionWall | null {
-  const isTwisted =
-    beam.mode === 'forces'
-      ? beam.forces.some((f) => (f.torsion ?? 0) !== 0)
-      : beam.loads.some((l) => l.type === 'torque' || l.type === 'pointTorque');
-  return isTwisted ? code.torsion.wall(torsionOutline(beam, span, linkDiameter, corners)) : null;
+  return hasTorques(beam) ? code.torsion.wall(torsionOutline(beam, span, linkDiameter, corners)) : null;
 }
 
 /** A station with its torque and shear, and what the code makes of both. */

@@ -41,6 +41,8 @@ export function stripAsBeam(strip: StripInput, width: number): BeamInput {
     cases,
     loads: strip.loads.map((l) => loadOn(l, width)),
     forces: [],
+    stationSets: [],
+    stations: [],
     bars: { bottom: [], top: [], links: [], support: [], side: null },
     barRules: { mainSizes: [], linkSizes: [], leastBars: null, mostBars: null, legs: [], spacings: [], singlyReinforced: true },
     frame: 'none',

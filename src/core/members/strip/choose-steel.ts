@@ -5,7 +5,8 @@ import { layerOf, slabOptions, type SlabBars } from '../../reinforcement/slab-ba
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from '../beam/analysis';
 import { shiftedMoments } from '../beam/demand';
-import { holdsMoment, supportName } from '../beam/input';
+import { holdsMoment } from '../beam/holds-moment';
+import { supportName } from '../beam/input';
 import { anchorageLengths, ResistanceMap, sensesOf } from '../beam/resistance';
 import { chooseSlabBars, type SlabTask } from './choose-bars';
 import type { StripInput } from './input';

@@ -161,6 +161,8 @@ function loadBands<B>(p: ElevationPicture<B>, toX: (x: number) => number, starts
   const taken = { permanent: 0, variable: 0 };
   const atPlace = new Map<number, number>();
   let torques = 0;
+  // Forces that are known hold the loads already.
+  if (beam.mode !== 'loads') return [];
   return beam.loads.flatMap((load, k): Shape<LineHandle>[] => {
     const isPermanent = natureOf(load) === 'permanent';
     const edit = { of: 'load', load: k } as const;

@@ -49,7 +49,7 @@ export function beamSectionPicture(
   const nearSupport = station - starts[span]! < starts[span + 1]! - station ? span : span + 1;
   const isSupportRun =
     state.topGroups.length === 1 &&
-    beam.mode === 'loads' &&
+    beam.mode !== 'forces' &&
     beam.bars.support[nearSupport] !== undefined &&
     Math.abs(station - starts[nearSupport]!) < 0.35 * beam.spans[span]!.length &&
     state.sense === 'hogging';

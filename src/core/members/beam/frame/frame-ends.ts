@@ -3,7 +3,7 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { FrameRules, FrameZone } from '../../../codes/frame-rules';
 import { barOf } from '../../../reinforcement/bar-groups';
 import type { BeamAnalysis } from '../analysis';
-import { holdsMoment } from '../input';
+import { holdsMoment } from '../holds-moment';
 import type { ResistanceMap } from '../resistance';
 import { type PreparedBeam, outlineOf } from '../prepared';
 

@@ -1,9 +1,9 @@
 import { silent } from '../../../calc/calc';
-import type { DeflectionSum, SpanSystem } from '../../../codes/service-rules';
+import type { DeflectionSum, ServiceLoads, SpanSystem } from '../../../codes/service-rules';
 import { widthAt } from '../../../geometry/beam-outline';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { holdsMoment } from '../input';
+import { holdsMoment } from '../holds-moment';
 import type { ServiceStrips } from '../result';
 import { crackingRange, stageDeflections, stepEnds, type StageDeflection } from './deflection';
 import { stationSteps } from './deflection-steps';
@@ -16,16 +16,16 @@ type Sum = ServiceStrips['sums'][number];
 
 const isCantilever = (beam: PreparedBeam, span: number) => beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free';
 
-/** Deflections of every span against their limits, and span over depth. */
-export function deflectionChecks(basis: ServiceBasis): {
-  readonly checks: DerivableCheck[];
-  readonly x: Float64Array;
-  readonly sums: readonly Sum[];
-} {
+/** Deflections of every span against their limits, of those sums whose loads are told; and span over depth. */
+export function deflectionChecks(
+  basis: ServiceBasis,
+  isTold: (loads: ServiceLoads) => boolean,
+): { readonly checks: DerivableCheck[]; readonly x: Float64Array; readonly sums: readonly Sum[] } {
   const { beam, code } = basis;
   const cracked = { ...basis, largest: crackingRange(basis, basis.largest), uncracked: basis.largest };
   const stages = stageDeflections(cracked);
-  const spanSums = beam.spans.map((_, span) => code.service.sums(silent, longTerm(basis, span)));
+  const isKnown = ({ terms }: DeflectionSum) => terms.every((t) => isTold(stages.find((s) => s.stage.id === t.stage)!.stage.loads));
+  const spanSums = beam.spans.map((_, span) => code.service.sums(silent, longTerm(basis, span)).filter(isKnown));
   const sums = spanSums[0]!.map((sum, k): Sum => {
     const parts = beam.spans.map((_, span) => sumOver(beam, stages, spanSums[span]![k]!, span));
     return {
@@ -39,7 +39,7 @@ export function deflectionChecks(basis: ServiceBasis): {
   const by = code.service.deflectionBy;
   const calculated =
     by === 'spanDepth' ? [] : spanSums.flatMap((list, span) => list.map((sum, k) => sumCheck(cracked, sum, sums[k]!, span)));
-  return { checks: [...calculated, ...beam.spans.map((_, span) => spanDepthCheck(basis, span))], x: stepEnds(beam), sums };
+  return { checks: [...calculated, ...spanDepthChecks(basis)], x: stepEnds(beam), sums };
 }
 
 function longTerm({ beam, stiffness }: ServiceBasis, span: number) {
@@ -161,8 +161,13 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
   });
 }
 
+/** What span over depth is judged by: no loads in service. */
+type SpanDepthBasis = Pick<ServiceBasis, 'beam' | 'code' | 'strips' | 'stiffness'>;
+
+export const spanDepthChecks = (basis: SpanDepthBasis): DerivableCheck[] => basis.beam.spans.map((_, span) => spanDepthCheck(basis, span));
+
 /** Span over depth: a check of its own where it decides, otherwise information beside the calculation. */
-function spanDepthCheck(basis: ServiceBasis, span: number): DerivableCheck {
+function spanDepthCheck(basis: SpanDepthBasis, span: number): DerivableCheck {
   const { beam, code } = basis;
   const q = spanDepthQuestion(basis, span);
   const { actual, limit, clause } = code.service.spanDepth(silent, q);
@@ -201,7 +206,7 @@ function systemOf(beam: PreparedBeam, span: number): SpanSystem {
   return ends === 2 ? 'bothEnds' : ends === 1 ? 'oneEnd' : 'simple';
 }
 
-function spanDepthQuestion(basis: ServiceBasis, span: number) {
+function spanDepthQuestion(basis: SpanDepthBasis, span: number) {
   const { beam, strips, stiffness } = basis;
   const outline = outlineOf(beam, span);
   const x = criticalPlace(beam, span);

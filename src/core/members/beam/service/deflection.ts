@@ -73,6 +73,8 @@ export interface DeflectedShape {
 export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
   const { beam, grid } = basis;
   const { moments, displaced } = uncrackedState(basis, arrangement);
+  // Known moments are those of the beam as it is: they stay.
+  if (beam.mode === 'stations') return shapeOf(basis, { moments, displaced, bending: bending(basis, stage, moments) });
   return shapeOf(
     basis,
     compatibleMoments(beam, grid, moments, displaced, (m) => bending(basis, stage, m)),

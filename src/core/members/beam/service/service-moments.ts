@@ -123,6 +123,9 @@ export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: B
   };
   const full = range(code.service.fullLoads);
   if (full.names.length === 0) return undefined;
-  const crack = code.service.crackLoads === code.service.fullLoads ? full : range(code.service.crackLoads);
+  const own = code.service.crackLoads === code.service.fullLoads ? full : range(code.service.crackLoads);
+  // Without loads of their own cracks are checked for the full ones, and the ladder says so.
+  const isTold = analysis.combinations.some((k) => k.kind === code.service.crackLoads);
+  const crack = isTold ? own : full;
   return { grid, largest: full.moments, fullNames: full.names, crackMoments: crack.moments, crackNames: crack.names };
 }
