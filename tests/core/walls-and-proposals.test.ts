@@ -38,6 +38,32 @@ const wallOf = (p: Project) => p.members[0] as WallMember;
 const check = (p: Project, id: string) => designNow(p, wallOf(p)).checks.find((c) => c.id === id);
 
 describe('walls', () => {
+  const floor = { h: 200, length: 5000, far: 'continuous' };
+  const held = (more: object = {}) => {
+    const end = { kind: 'framed', beams: [floor, floor] };
+    return read({ ...wall, thickness: 200, height: 3000, axes: { x: { mode: 'ends', top: end, bottom: end } }, ...more });
+  };
+  const lengthOf = (p: Project) => designNow(p, wallOf(p)).slenderness.x!.l0;
+
+  test('floors of their own hold the ends, as wide as the wall: by hand', () => {
+    // Equal inertias for a metre: k = (1/3000) / (2 x 0.5 x 2/5000) = 0.8333 at both ends (slabs at half their stiffness, 5.8.3.2(5)):
+    // l0 = 0.5 x 3000 (1 + 0.8333/1.2833) = 2474.0 mm (5.15).
+    expect(lengthOf(held())).toBeCloseTo(0.5 * 3000 * (1 + 0.83333 / 1.28333), 0);
+    // The same wall as a whole one, of any length.
+    expect(lengthOf(held({ isStrip: false, length: 4200 }))).toBeCloseTo(lengthOf(held()), 6);
+    // A floor that spans further holds less.
+    const longer = { kind: 'framed', beams: [{ ...floor, length: 8000 }] };
+    expect(lengthOf(held({ axes: { x: { mode: 'ends', top: longer, bottom: longer } } }))).toBeGreaterThan(lengthOf(held()));
+  });
+  test('a floor without its size is asked for; none is made up', () => {
+    const end = { kind: 'framed', beams: [{ h: 200 }] };
+    const p = held({ axes: { x: { mode: 'ends', top: end, bottom: { kind: 'pinned' } } } });
+    expect(designNow(p, wallOf(p)).faults).toEqual([
+      { path: 'axes.x.top.beams[0]', reason: 'Give depth and span of floor 1 at the top: what holds the end is not made up.' },
+    ]);
+    const none = held({ axes: { x: { mode: 'ends', top: { kind: 'framed' }, bottom: { kind: 'pinned' } } } });
+    expect(designNow(none, wallOf(none)).faults[0]!.reason).toMatch(/^No floor is given at the top/);
+  });
   it('a metre: steel and its limits by hand', () => {
     const p = read(wall);
     const r = designNow(p, wallOf(p));

@@ -1,5 +1,4 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import type { ColumnEnd } from '@/core/codes/column-rules';
 import type { ColumnResult } from '@/core/members/column/result';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
@@ -132,8 +131,17 @@ describe('how a column is held about an axis', () => {
     document.body.append(target);
     return { target, handle: { of: 'axis', axis: 'x' }, onClose: () => undefined };
   };
-  const editor = () => <AxisEditor project={current()} member={column()} axis="x" result={resultOf(column())} {...place()} />;
-  const top = () => column().axes.x.top as ColumnEnd & { kind: 'framed' };
+  const editor = () => (
+    <AxisEditor
+      project={current()}
+      member={column()}
+      axis="x"
+      result={resultOf(column())}
+      faults={resultOf(column()).faults}
+      {...place()}
+    />
+  );
+  const top = () => column().axes.x.top;
 
   test('a factor, a length, or a clear height of its own', () => {
     open(newColumn);
@@ -160,10 +168,24 @@ describe('how a column is held about an axis', () => {
     view.rerender(editor());
     pick('Top', 'framed');
     view.rerender(editor());
-    expect(top().beams).toHaveLength(2);
-    keep('Top, beam 1 depth', '700');
+    // Nothing is made up: the beam is asked for, and there is no result until it is said.
+    expect(top().beams).toEqual([{ b: null, h: null, length: null, far: 'continuous' }]);
+    expect(resultOf(column()).faults[0]).toMatchObject({
+      path: 'axes.x.top.beams[0]',
+      reason: expect.stringMatching(/^Give width, depth and span of beam 1 at the top/),
+    });
     view.rerender(editor());
-    keep('Top, beam 1 length', '7.5 m');
+    expect(screen.getByText(/^Give width, depth and span of beam 1 at the top/)).toBeTruthy();
+    fireEvent.click(screen.getAllByText('add a beam')[0]!);
+    for (const k of [1, 2])
+      for (const [size, value] of [
+        ['width', '300'],
+        ['depth', '700'],
+        ['span', '7.5 m'],
+      ] as const) {
+        view.rerender(editor());
+        keep(`Top, beam ${k} ${size}`, value);
+      }
     view.rerender(editor());
     pick('Top, far end of beam 2', 'pinned');
     expect(top().beams[0]).toMatchObject({ h: 700, length: 7500 });
@@ -172,8 +194,15 @@ describe('how a column is held about an axis', () => {
     const stiff = resultOf(column()).slenderness.x!.l0;
     fireEvent.click(screen.getAllByText('a column beyond')[0]!);
     view.rerender(editor());
-    keep('Top, column beyond, h', '600');
-    expect(top().column).toMatchObject({ b: 350, h: 600 });
+    for (const [size, value] of [
+      ['width', '350'],
+      ['depth', '600'],
+      ['height', '3.5 m'],
+    ] as const) {
+      keep(`Top, column beyond, ${size}`, value);
+      view.rerender(editor());
+    }
+    expect(top().column).toEqual({ b: 350, h: 600, length: 3500 });
     // More column to hold at the node: the end turns more easily.
     expect(resultOf(column()).slenderness.x!.l0).toBeGreaterThan(stiff);
     view.rerender(editor());
@@ -203,7 +232,7 @@ describe('what a wall rests on', () => {
     view.rerender(basis());
     keep('Length', '3.4 m');
     expect(wall()).toMatchObject({ isStrip: false, length: 3400 });
-    pick('Edges, out of plane', 'fourSides');
+    pick('Length out of plane', 'fourSides');
     view.rerender(basis());
     keep('Between cross walls', '4 m');
     view.rerender(basis());

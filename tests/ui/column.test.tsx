@@ -201,7 +201,7 @@ describe('editors of bars', () => {
 
   test('an axis: unbraced, and its length from beams', () => {
     const p = open();
-    render(<AxisEditor project={p} member={now()} axis="y" result={resultOf(p)} {...place()} />);
+    render(<AxisEditor project={p} member={now()} axis="y" result={resultOf(p)} faults={[]} {...place()} />);
     fireEvent.change(screen.getByLabelText('Braced or unbraced'), { target: { value: 'unbraced' } });
     expect(now().axes.y.isBraced).toBe(false);
     fireEvent.change(screen.getByLabelText('Effective length'), { target: { value: 'ends' } });

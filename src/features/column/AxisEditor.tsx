@@ -1,18 +1,15 @@
 'use client';
-import type { ColumnEnd, RestrainingBeam } from '@/core/codes/column-rules';
+import type { Fault } from '@/core/checks/fault';
+import type { GivenEnd } from '@/core/members/column/ends';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
-import type { UprightMember } from '@/core/members/wall/upright';
+import type { WallMember } from '@/core/members/wall/input';
+import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
-import { QuantityInput } from '@/ui/fields/QuantityInput';
-import { Select } from '@/ui/fields/Select';
 import { editorRow, useRows } from '@/ui/fields/use-rows';
-
-const beam: RestrainingBeam = { b: 300, h: 500, length: 6000, far: 'continuous' };
-const lengthModes = { factor: 'by a factor', length: 'as a length', ends: 'from beams and columns' };
-const endKinds = { framed: 'joined to beams', fixed: 'fixed', pinned: 'pinned', free: 'free' };
-const farEnds = { continuous: 'continuous', fixed: 'far end fixed', pinned: 'far end pinned' };
+import { EndEditor } from './EndEditor';
+import { lengthWay, lengthWays, setLengthWay } from './length-ways';
 
 /** How the column is held for bending about one axis: braced or not, and its effective length given or found from its ends. */
 export function AxisEditor({
@@ -20,10 +17,13 @@ export function AxisEditor({
   member,
   axis,
   result,
+  faults,
   ...place
-}: EditorProps<UprightMember> & { axis: 'x' | 'y'; result: ColumnResult }) {
-  const { quantity, pick, choose, change } = useRows(project, member, { row: editorRow, part: `about ${axis}` });
-  const { mode, isBraced, ...held } = member.axes[axis];
+}: EditorProps<UprightMember> & { axis: 'x' | 'y'; result: ColumnResult; faults: readonly Fault[] }) {
+  const { quantity, choose, change, fault } = useRows(project, member, { row: editorRow, part: `about ${axis}`, faults });
+  const { isBraced, ...held } = member.axes[axis];
+  const way = lengthWay(member, axis);
+  const isOutOfPlane = isWall(member) && axis === 'x';
   const sway = codeOf(project, member).column.splitsSway;
   const storeys = [
     ['braced', sway ? 'braced (nonsway)' : 'braced'],
@@ -41,15 +41,24 @@ export function AxisEditor({
           'Braced or unbraced',
         )}
         {quantity('Clear height', 'span', `axes.${axis}.clear`, { empty: 'as the column' })}
-        {pick('Effective length', `axes.${axis}.mode`, lengthModes)}
-        {mode === 'factor' && quantity('Factor on height', 'ratio', `axes.${axis}.factor`, { name: 'Factor' })}
-        {mode === 'length' && quantity('l0', 'span', `axes.${axis}.length`)}
-        {mode === 'ends' &&
+        {choose('Effective length', way, lengthWays(member, axis), (m, v) => setLengthWay(m, axis, v))}
+        {isWall(member) && isOutOfPlane && (way === 'threeSides' || way === 'fourSides') && (
+          <Between project={project} member={member} faults={faults} />
+        )}
+        {way === 'factor' && quantity('Factor on height', 'ratio', `axes.${axis}.factor`, { name: 'Factor' })}
+        {way === 'length' && quantity('l0', 'span', `axes.${axis}.length`)}
+        {way === 'ends' &&
           (['top', 'bottom'] as const).map((end) => {
             const title = end === 'top' ? 'Top' : 'Foot';
-            const set = (e: ColumnEnd) =>
+            const set = (e: GivenEnd) =>
               change(`${title.toLowerCase()} about ${axis}`, (m) => void Object.assign(m.axes[axis], { [end]: e }));
-            return <End key={end} title={title} end={held[end]} project={project} onSet={set} />;
+            const own = faults.filter((f) => f.path.startsWith(`axes.${axis}.${end}`));
+            return (
+              <div key={end}>
+                <EndEditor title={title} end={held[end]} project={project} noun={isOutOfPlane ? 'floor' : 'beam'} onSet={set} />
+                {own.map((f) => fault(f.path))}
+              </div>
+            );
           })}
         {s && (
           <p className="small border-t border-line pt-1">
@@ -62,88 +71,7 @@ export function AxisEditor({
   );
 }
 
-interface EndProps {
-  readonly title: string;
-  readonly end: ColumnEnd;
-  readonly project: EditorProps['project'];
-  readonly onSet: (e: ColumnEnd) => void;
-}
-
-function End({ title, end, project, onSet }: EndProps) {
-  const framed = end.kind === 'framed' ? end : null;
-  const number = (label: string, value: number, keep: (v: number) => void) => (
-    <QuantityInput
-      kind="length"
-      system={project.display}
-      value={value}
-      label={label}
-      showUnit={false}
-      onKeep={(v) => v !== null && keep(v)}
-    />
-  );
-  const setBeam = (i: number, patch: Partial<RestrainingBeam>) =>
-    framed && onSet({ ...framed, beams: framed.beams.map((b, k) => (k === i ? { ...b, ...patch } : b)) });
-  return (
-    <div className="border-t border-line py-1">
-      <label className={editorRow}>
-        {title}
-        <Select<ColumnEnd['kind']>
-          label={title}
-          value={end.kind}
-          options={endKinds}
-          onPick={(kind) => onSet(kind === 'framed' ? { kind, beams: [beam, beam], column: null } : { kind })}
-        />
-      </label>
-      {framed && (
-        <>
-          {framed.beams.map((b, i) => (
-            <div key={i} className="grid grid-cols-[1fr_1fr_1.2fr_1.5fr_auto] items-center gap-1 py-px">
-              {number(`${title}, beam ${i + 1} width`, b.b, (v) => setBeam(i, { b: v }))}
-              {number(`${title}, beam ${i + 1} depth`, b.h, (v) => setBeam(i, { h: v }))}
-              {number(`${title}, beam ${i + 1} length`, b.length, (v) => setBeam(i, { length: v }))}
-              <Select<RestrainingBeam['far']>
-                label={`${title}, far end of beam ${i + 1}`}
-                value={b.far}
-                options={farEnds}
-                onPick={(far) => setBeam(i, { far })}
-              />
-              <button
-                type="button"
-                className="link"
-                aria-label={`Take beam ${i + 1} out`}
-                onClick={() => onSet({ ...framed, beams: framed.beams.filter((_, k) => k !== i) })}
-              >
-                ×
-              </button>
-            </div>
-          ))}
-          <p className="small">width, depth, length of each beam, mm or any unit typed</p>
-          <div className="small flex gap-4">
-            <button type="button" className="link" onClick={() => onSet({ ...framed, beams: [...framed.beams, beam] })}>
-              add a beam
-            </button>
-            <button
-              type="button"
-              className="link"
-              onClick={() => onSet({ ...framed, column: framed.column ? null : { b: 350, h: 350, length: 3500 } })}
-            >
-              {framed.column ? 'no column beyond' : 'a column beyond'}
-            </button>
-          </div>
-          {framed.column && (
-            <div className="grid grid-cols-[4rem_1fr_1fr_1fr] items-center gap-1 py-px">
-              column
-              {(['b', 'h', 'length'] as const).map((k) => (
-                <span key={k}>
-                  {number(`${title}, column beyond, ${k}`, framed.column![k], (v) =>
-                    onSet({ ...framed, column: { ...framed.column!, [k]: v } }),
-                  )}
-                </span>
-              ))}
-            </div>
-          )}
-        </>
-      )}
-    </div>
-  );
+function Between({ project, member, faults }: Pick<EditorProps<WallMember>, 'project' | 'member'> & { faults: readonly Fault[] }) {
+  const { quantity } = useRows(project, member, { row: editorRow, faults });
+  return quantity('Between cross walls', 'length', 'between');
 }

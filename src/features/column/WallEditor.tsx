@@ -1,16 +1,7 @@
 'use client';
-import type { Options } from '@/ui/fields/Select';
-import type { WallMember, WallRestraint } from '@/core/members/wall/input';
+import type { WallMember } from '@/core/members/wall/input';
 import { editorRow, sizeOptions, useRows } from '@/ui/fields/use-rows';
 import { DrawnPopover, type EditorProps } from '@/ui/drawing/DrawnPopover';
-
-export const restraints: Options<WallRestraint> = {
-  given: 'length given below each axis',
-  twoSides: 'held by the floors',
-  threeSides: 'floors and one cross wall',
-  fourSides: 'floors and two cross walls',
-  cantilever: 'free at the top',
-};
 
 /** Both meshes of a wall: bars up and across, at each face. */
 export function WallEditor({ project, member, ...place }: EditorProps<WallMember>) {

@@ -84,9 +84,9 @@ export const ColumnScreen = memberScreen<UprightMember, Chosen, ColumnHandle>({
   ],
   asideLabel: 'Checks',
   field: (handle, { kept, keptMember }) => columnField(handle, kept, keptMember),
-  editors: (place, { keptMember, result }) => {
+  editors: (place, { keptMember, result, faults }) => {
     const { handle } = place;
-    if (handle.of === 'axis') return <AxisEditor {...place} member={keptMember} axis={handle.axis} result={result} />;
+    if (handle.of === 'axis') return <AxisEditor {...place} member={keptMember} axis={handle.axis} {...{ result, faults }} />;
     const isOfBars = handle.of === 'bars' || handle.of === 'bar';
     if (isWall(keptMember)) return isOfBars || handle.of === 'ties' ? <WallEditor {...place} member={keptMember} /> : null;
     if (handle.of === 'bar') return <BarEditor {...place} member={keptMember} index={handle.bar} bars={result.bars} />;

@@ -20,6 +20,9 @@ export interface UprightWords {
   readonly bars: string;
   /** Empty where there are none of their own. */
   readonly ties: string;
+  /** How the edges give the effective length about x; empty where it is given or found from the ends. */
+  readonly edges: string;
+  readonly ends: string;
 }
 
 type UprightShared = Pick<
@@ -78,7 +81,9 @@ export function uprightFacts(member: UprightShared, words: UprightWords, result:
   const length = (v: number) => formatQuantity(v, 'station', units);
   const axis = (key: 'x' | 'y', a: ColumnAxis): Fact => {
     const s = result.slenderness[key];
-    const how = { factor: 'factor given', length: 'length given', ends: 'from the beams and columns at both ends' }[a.mode];
+    const how =
+      (key === 'x' && words.edges) ||
+      { factor: 'factor given', length: 'length given', ends: `from the ${words.ends} at both ends` }[a.mode];
     const slender = s
       ? `, slenderness ${s.value.toFixed(1)} against ${s.limit.toFixed(1)}: ${s.isSlender ? 'slender' : 'not slender'}`
       : '';

@@ -6,6 +6,7 @@ import { leastClear, placeColumnBars } from '../../reinforcement/column-bars';
 import type { Fault } from '../../checks/fault';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
+import { endFaults } from './ends';
 import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 
 type Add = (path: string, reason: string) => void;
@@ -87,15 +88,8 @@ function axisFaults(a: ColumnAxis, path: string, add: Add): void {
   if (a.mode === 'length' && !(a.length >= 50 && a.length <= 200_000))
     add(`${path}.length`, 'The effective length must be more than zero: between 50 mm and 200 m.');
   if (a.mode !== 'ends') return;
-  for (const end of ['top', 'bottom'] as const) {
-    const e = a[end];
-    if (e.kind !== 'framed') continue;
-    e.beams.forEach((b, i) => {
-      if (!(b.b > 0 && b.h > 0 && b.length > 0)) add(`${path}.${end}.beams[${i}]`, 'A beam needs width, depth and length above zero.');
-    });
-    if (e.column && !(e.column.b > 0 && e.column.h > 0 && e.column.length > 0))
-      add(`${path}.${end}.column`, 'The column beyond needs width, depth and length above zero.');
-  }
+  for (const end of ['top', 'bottom'] as const)
+    for (const { part, reason } of endFaults(a[end], end === 'top' ? 'top' : 'foot', 'beam')) add(`${path}.${end}${part}`, reason);
   const free = (['top', 'bottom'] as const).filter((end) => a[end].kind === 'free');
   const loose = (['top', 'bottom'] as const).filter((end) => a[end].kind === 'pinned' || a[end].kind === 'free');
   if (a.isBraced && free.length > 0) add(`${path}.${free[0]}`, 'A braced column has no free end: make it pinned, or the column unbraced.');

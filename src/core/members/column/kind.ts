@@ -72,6 +72,8 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     const words = {
       size: `${shapeLabel(column.shape, project.display)}${sizeUnit(project.display)}`,
       cover: 'Cover to ties',
+      edges: '',
+      ends: 'beams and columns',
       bars: columnBarsLabel(project, result.bars),
       ties: tieLabel(project, column),
     };

@@ -26,13 +26,12 @@ const bars = {
   list: { bars: field.list(object({ x: field.needed('length'), y: field.needed('length'), size: field.name() }), 200) },
 };
 
-const restraint = { b: field.length(300), h: field.length(500), length: field.length(6000) };
+/** What restrains an end; a size that is not said is asked for, never made up. */
+const restraint = { b: field.open(), h: field.open(), length: field.open() };
 const end = object({
   kind: field.oneOf(['fixed', 'pinned', 'free', 'framed'], 'pinned'),
   beams: field.list(object({ ...restraint, far: field.oneOf(['fixed', 'pinned', 'continuous'], 'continuous') }), 8),
-  column: object({ b: field.length(300), h: field.length(300), length: field.length(3000) })
-    .nullable()
-    .default(null),
+  column: object(restraint).nullable().default(null),
 });
 /** How the column is held for bending about one axis. */
 const axis = object({

@@ -9,6 +9,7 @@ import { holdBars, type TieLegs } from '../../reinforcement/tie-legs';
 import { polygonSection, type PolygonSection } from '../../section/polygon-section';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import { squashLoad, type UltimateBasis } from '../../section/ultimate';
+import { endOf } from './ends';
 import { type ColumnAxis, type ColumnInput } from './input';
 
 /** Everything of a column that does not depend on its loads. */
@@ -171,7 +172,7 @@ export function effectiveLength(
   if (input.mode === 'length') return input.length;
   return code.column.effectiveLength(
     silent,
-    { top: input.top, bottom: input.bottom, isBraced: input.isBraced, clear, inertia },
+    { top: endOf(input.top), bottom: endOf(input.bottom), isBraced: input.isBraced, clear, inertia },
     column.materials,
   );
 }

@@ -1,7 +1,8 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
-import type { ColumnInput } from '../column/input';
+import type { GivenEnd } from '../column/ends';
+import type { ColumnAxis, ColumnInput } from '../column/input';
 import { wallLength, type WallInput } from './input';
 
 const known = new WeakMap<WallInput, { code: DesignCode['settings']; column: ColumnInput }>();
@@ -18,12 +19,25 @@ export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
     bars: { kind: 'list', bars: faceBars(wall) },
     ties: { size: horizontal.size, spacing: horizontal.spacing, spacingEnds: null, cross: null },
     transverse: 'ties',
-    axes: { x: factor === null ? axes.x : { ...axes.x, mode: 'factor', factor }, y: axes.y },
+    axes: { x: factor === null ? withFloors(axes.x, wall) : { ...axes.x, mode: 'factor', factor }, y: axes.y },
     tiesAcross: false,
   };
   known.set(wall, { code: code.settings, column });
   return column;
 }
+
+/** Floors at an end of a wall: as wide as the wall that they hold. */
+export const asFloors = (end: GivenEnd, wall: WallInput): GivenEnd => ({
+  ...end,
+  beams: end.beams.map((b) => ({ ...b, b: wallLength(wall) })),
+  column: end.column && { ...end.column, b: wallLength(wall) },
+});
+
+const withFloors = (axis: ColumnAxis, wall: WallInput): ColumnAxis => ({
+  ...axis,
+  top: asFloors(axis.top, wall),
+  bottom: asFloors(axis.bottom, wall),
+});
 
 const barsOfMetre = (wall: WallInput): number => Math.max(1, Math.floor(wallLength(wall) / wall.vertical.spacing + 1e-9));
 

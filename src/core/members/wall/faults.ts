@@ -2,7 +2,8 @@ import type { DesignCode } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
 import { columnFaults } from '../column/faults';
 import type { Fault } from '../../checks/fault';
-import { wallAsColumn } from './as-column';
+import { endFaults } from '../column/ends';
+import { asFloors, wallAsColumn } from './as-column';
 import type { WallInput } from './input';
 
 /** Faults of a wall at its own fields; what remains is what a column would have. */
@@ -24,5 +25,9 @@ export function wallFaults(wall: WallInput, code: DesignCode): Fault[] {
     add('between', 'Give the distance between the walls that hold the edges.');
   if (!(wall.cover >= 5 && wall.cover <= 300)) add('cover', 'The cover to the outer bars must lie between 5 and 300 mm.');
   else if (2 * outer > wall.thickness) add('cover', 'Two covers and the bars of both faces do not fit into the thickness.');
+  if (wall.restraint === 'given' && wall.axes.x.mode === 'ends')
+    for (const end of ['top', 'bottom'] as const)
+      for (const { part, reason } of endFaults(asFloors(wall.axes.x[end], wall), end === 'top' ? 'top' : 'foot', 'floor'))
+        add(`axes.x.${end}${part}`, reason);
   return faults.length > 0 ? faults : columnFaults(wallAsColumn(wall, code), code);
 }

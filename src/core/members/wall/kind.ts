@@ -12,7 +12,7 @@ import { emptyModel } from '../../model/member-model';
 import { wallFaults } from './faults';
 import { wallInSpace } from './model';
 import type { WallMember } from './input';
-import { wallBarsLabel, wallLabels, wallSize } from './labels';
+import { edgesHeld, wallBarsLabel, wallLabels, wallSize } from './labels';
 import { wallFields } from './schema';
 
 /** Walls: a metre, or a whole one. */
@@ -53,7 +53,14 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
   steelLabel: (wall, result, project) => (result ? wallBarsLabel(project, wall) : ''),
   silhouette: () => 'M1 5h14v4H1z',
   facts: (wall, result, project) => {
-    const words = { size: wallSize(wall, project.display), cover: 'Cover to the outer bars', bars: wallBarsLabel(project, wall), ties: '' };
+    const words = {
+      size: wallSize(wall, project.display),
+      cover: 'Cover to the outer bars',
+      bars: wallBarsLabel(project, wall),
+      ties: '',
+      edges: wall.restraint === 'given' ? '' : edgesHeld[wall.restraint],
+      ends: 'floors and walls',
+    };
     return uprightFacts(wall, words, result, project);
   },
   inputTables: (wall, result, _project, level) => uprightInputs(wall, result, level),

@@ -9,6 +9,14 @@ export function wallBarsLabel(project: ProjectBasis, { vertical, horizontal }: P
   return `${mesh(vertical)} up, ${mesh(horizontal)} across, both faces`;
 }
 
+/** How the edges of a wall hold it out of its plane. */
+export const edgesHeld = {
+  twoSides: 'held by the floors',
+  threeSides: 'floors and one cross wall',
+  fourSides: 'floors and two cross walls',
+  cantilever: 'free at the top',
+} as const;
+
 /** What is written beside its section. */
 export const wallLabels = (project: ProjectBasis, { vertical, horizontal }: Pick<WallInput, 'vertical' | 'horizontal'>) => ({
   bars: `${linkLabel({ ...vertical, legs: 2 }, project)} up`,
