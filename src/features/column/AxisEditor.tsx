@@ -55,7 +55,7 @@ export function AxisEditor({
             const own = faults.filter((f) => f.path.startsWith(`axes.${axis}.${end}`));
             return (
               <div key={end}>
-                <EndEditor title={title} end={held[end]} project={project} noun={isOutOfPlane ? 'floor' : 'beam'} onSet={set} />
+                <EndEditor title={title} end={held[end]} project={project} isFloor={isOutOfPlane} onSet={set} />
                 {own.map((f) => fault(f.path))}
               </div>
             );

@@ -14,12 +14,13 @@ interface EndProps {
   readonly end: GivenEnd;
   readonly project: Project;
   /** A wall is held by floors as wide as itself, a column by beams. */
-  readonly noun: 'beam' | 'floor';
+  readonly isFloor: boolean;
   readonly onSet: (e: GivenEnd) => void;
 }
 
 /** What an end is joined to. Sizes are asked for: nothing is there before it is typed. */
-export function EndEditor({ title, end, project, noun, onSet }: EndProps) {
+export function EndEditor({ title, end, project, isFloor, onSet }: EndProps) {
+  const [noun, beyond] = isFloor ? ['floor', 'wall'] : ['beam', 'column'];
   const endKinds = { framed: `joined to ${noun}s`, fixed: 'fixed', pinned: 'pinned', free: 'free' };
   const isFramed = end.kind === 'framed';
   const size = (label: string, empty: string, value: number | null, keep: (v: number | null) => void) => (
@@ -36,7 +37,7 @@ export function EndEditor({ title, end, project, noun, onSet }: EndProps) {
   );
   const setBeam = (i: number, patch: Partial<GivenBeam>) =>
     onSet({ ...end, beams: end.beams.map((b, k) => (k === i ? { ...b, ...patch } : b)) });
-  const sizes = noun === 'beam' ? (['b', 'h', 'length'] as const) : (['h', 'length'] as const);
+  const sizes = isFloor ? (['h', 'length'] as const) : (['b', 'h', 'length'] as const);
   return (
     <div className="border-t border-line py-1">
       <label className={editorRow}>
@@ -70,21 +71,21 @@ export function EndEditor({ title, end, project, noun, onSet }: EndProps) {
             </div>
           ))}
           <p className="small">
-            {noun === 'beam' ? 'width, depth and span of each beam' : 'depth and span of the slab on each side'}, mm or any unit typed
+            {isFloor ? 'depth and span of the slab on each side' : 'width, depth and span of each beam'}, mm or any unit typed
           </p>
           <div className="small flex gap-4">
             <button type="button" className="link" onClick={() => onSet({ ...end, beams: [...end.beams, beam] })}>
               add a {noun}
             </button>
             <button type="button" className="link" onClick={() => onSet({ ...end, column: end.column ? null : unsized })}>
-              {end.column ? `no ${beyond[noun]} beyond` : `a ${beyond[noun]} beyond`}
+              {end.column ? `no ${beyond} beyond` : `a ${beyond} beyond`}
             </button>
           </div>
           {end.column && (
             <div className="flex items-center gap-1 py-px">
-              {beyond[noun]}
+              {beyond}
               {sizes.map((k) =>
-                size(`${title}, ${beyond[noun]} beyond, ${beyondNames[k]}`, beyondNames[k], end.column![k], (v) =>
+                size(`${title}, ${beyond} beyond, ${beyondNames[k]}`, beyondNames[k], end.column![k], (v) =>
                   onSet({ ...end, column: { ...end.column!, [k]: v } }),
                 ),
               )}
@@ -98,4 +99,3 @@ export function EndEditor({ title, end, project, noun, onSet }: EndProps) {
 
 const names = { b: 'width', h: 'depth', length: 'span' } as const;
 const beyondNames = { b: 'width', h: 'depth', length: 'height' } as const;
-const beyond = { beam: 'column', floor: 'wall' } as const;

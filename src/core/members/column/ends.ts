@@ -15,14 +15,15 @@ export function endOf({ kind, beams, column }: GivenEnd): ColumnEnd {
   return { kind, beams: beams.filter((b): b is RestrainingBeam => isSized(b)), column: column && isSized(column) ? column : null };
 }
 
-/** What is still asked of an end that something is joined to, and at which part of it; each `noun` is a beam or a floor. */
+/** What is still asked of an end that something is joined to, and at which part of it; floors are as wide as what they hold. */
 export function endFaults(
   { kind, beams, column }: GivenEnd,
   where: string,
-  noun: 'beam' | 'floor',
+  isFloor: boolean,
 ): { readonly part: string; readonly reason: string }[] {
   if (kind !== 'framed') return [];
-  const sizes = noun === 'beam' ? 'width, depth and span' : 'depth and span';
+  const noun = isFloor ? 'floor' : 'beam';
+  const sizes = isFloor ? 'depth and span' : 'width, depth and span';
   const faults = beams.flatMap((b, i) => {
     const part = `.beams[${i}]`;
     const name = `${noun} ${i + 1} at the ${where}`;

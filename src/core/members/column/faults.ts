@@ -89,7 +89,7 @@ function axisFaults(a: ColumnAxis, path: string, add: Add): void {
     add(`${path}.length`, 'The effective length must be more than zero: between 50 mm and 200 m.');
   if (a.mode !== 'ends') return;
   for (const end of ['top', 'bottom'] as const)
-    for (const { part, reason } of endFaults(a[end], end === 'top' ? 'top' : 'foot', 'beam')) add(`${path}.${end}${part}`, reason);
+    for (const { part, reason } of endFaults(a[end], end === 'top' ? 'top' : 'foot', false)) add(`${path}.${end}${part}`, reason);
   const free = (['top', 'bottom'] as const).filter((end) => a[end].kind === 'free');
   const loose = (['top', 'bottom'] as const).filter((end) => a[end].kind === 'pinned' || a[end].kind === 'free');
   if (a.isBraced && free.length > 0) add(`${path}.${free[0]}`, 'A braced column has no free end: make it pinned, or the column unbraced.');

@@ -27,7 +27,7 @@ export function wallFaults(wall: WallInput, code: DesignCode): Fault[] {
   else if (2 * outer > wall.thickness) add('cover', 'Two covers and the bars of both faces do not fit into the thickness.');
   if (wall.restraint === 'given' && wall.axes.x.mode === 'ends')
     for (const end of ['top', 'bottom'] as const)
-      for (const { part, reason } of endFaults(asFloors(wall.axes.x[end], wall), end === 'top' ? 'top' : 'foot', 'floor'))
+      for (const { part, reason } of endFaults(asFloors(wall.axes.x[end], wall), end === 'top' ? 'top' : 'foot', true))
         add(`axes.x.${end}${part}`, reason);
   return faults.length > 0 ? faults : columnFaults(wallAsColumn(wall, code), code);
 }
