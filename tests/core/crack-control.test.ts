@@ -1,4 +1,4 @@
-import { silent } from '@/core/calc/calc';
+import { derive, silent } from '@/core/calc/calc';
 import * as aci from '@/core/codes/aci318/service';
 import { PSI } from '@/core/codes/aci318/materials';
 import { crackWidth } from '@/core/codes/en1992/cracking';
@@ -105,9 +105,16 @@ describe('control of cracks without their width, EN 1992 7.3.2 and 7.3.3', () =>
     // (7.6N) 2.896/2.9 x 0.4 x 250/(2 x 50) = 0.9988: the table's bar is 16.02 mm, between 240 (16) and 200 MPa (25): 239.9 MPa.
     // As = 0.4 x 0.86 x 2.896 x 75 000/239.9 = 311.5 mm2.
     const q = { materials: materials(30), h: 500, d: 450, tensionDepth: 250, tensionArea: 75_000, diameter: 16, width: 0.3 };
-    expect(leastCrackSteel(silent, q).value).toBeCloseTo(311.5, 0);
-    expect(leastCrackSteel(silent, { ...q, diameter: 25 }).value).toBeGreaterThan(311.5);
-    expect(leastCrackSteel(silent, { ...q, width: 0.2 }).value).toBeGreaterThan(311.5);
+    expect(leastCrackSteel(silent, q, 'table').value).toBeCloseTo(311.5, 0);
+    expect(leastCrackSteel(silent, { ...q, diameter: 25 }, 'table').value).toBeGreaterThan(311.5);
+    expect(leastCrackSteel(silent, { ...q, width: 0.2 }, 'table').value).toBeGreaterThan(311.5);
+    // With fyk: 0.4 x 0.86 x 2.896 x 75 000/500 = 149.4 mm2, whatever the bars and the width; each says what the other gives.
+    expect(leastCrackSteel(silent, q, 'yield').value).toBeCloseTo(149.4, 1);
+    expect(leastCrackSteel(silent, { ...q, diameter: 32, width: 0.1 }, 'yield').value).toBeCloseTo(149.4, 1);
+    const beside = (by: 'table' | 'yield') =>
+      derive((c) => leastCrackSteel(c, q, by)).find((s) => s.kind === 'given' && s.name.startsWith('minimum'));
+    expect(beside('table')).toMatchObject({ name: 'minimum reinforcement with fyk', value: expect.closeTo(149.4, 1) });
+    expect(beside('yield')).toMatchObject({ name: 'minimum reinforcement with the stress of table 7.2N', value: expect.closeTo(311.5, 0) });
   });
   it('bars along deep sides: none below 1 m; area by hand at 1.2 m', () => {
     const q = { materials: materials(30), h: 1200, tensionArea: 300 * 600, steelStress: 280, width: 0.3, cover: 38 };

@@ -1,4 +1,4 @@
-import type { Calc } from '../../calc/calc';
+import { silent, type Calc } from '../../calc/calc';
 import type { CrackLimits, CrackTableQuestion, FirstCrackQuestion, Skin, SkinQuestion } from '../service-rules';
 import { meanTensileStrength } from './materials';
 import { formula, symbols } from './symbols';
@@ -73,15 +73,29 @@ export function leastSteel(c: Calc, k_c: number, h: number, A_ct: number, f_ct_e
 export const adjustedBar = (c: Calc, phi_star: number, f_ct_eff: number, k_c: number, h_cr: number, h: number, d: number): number =>
   c.let(F.bar, { phi_star, f_ct_eff, k_c, h_cr, h, d });
 
-/** Minimum reinforcement of a face of a beam for its first cracks: the web in bending, its bars stressed as table 7.2N allows for their size. */
-export function leastCrackSteel(c: Calc, q: FirstCrackQuestion) {
+/** The stress of 7.3.2(2) that bars may have when a face first cracks: for a crack width by table 7.2N, or the yield strength. */
+export type FirstStress = 'table' | 'yield';
+
+/**
+ * Minimum reinforcement of a face of a beam for its first cracks, 7.3.2(2) (mm2): the web in bending. What the other stress would give is said
+ * beside it.
+ */
+export function leastCrackSteel(c: Calc, q: FirstCrackQuestion, by: FirstStress) {
+  const { steelStrength } = q.materials;
   const f_ct_eff = c.given(symbols.f_ct_eff, meanTensileStrength(c, q.materials.concreteStrength), 'fctm, cracking after 28 days');
   const k_c = webFactor(c, q.h, f_ct_eff);
   // (7.6N) the other way round: the bar of the table that stands for this one.
   const factor = F.bar.evaluate({ phi_star: 1, f_ct_eff, k_c, h_cr: q.tensionDepth, h: q.h, d: q.d });
-  const stress = Math.min(q.materials.steelStrength, stressForBar(q.diameter / factor, q.width));
-  const sigma_s = c.given(symbols.sigma_s, stress, 'table 7.2N with (7.6N), for these bars and this crack width');
+  const byTable = Math.min(steelStrength, stressForBar(q.diameter / factor, q.width));
   const A_ct = c.given(symbols.A_ct, q.tensionArea, 'web below the centroid of the plain section');
+  if (c.recording) {
+    const [stress, name] = by === 'table' ? [steelStrength, 'with fyk'] : [byTable, 'with the stress of table 7.2N'];
+    c.state(`minimum reinforcement ${name}`, leastSteel(silent, k_c, q.h, A_ct, f_ct_eff, stress), 'area', 'for comparison');
+  }
+  const sigma_s =
+    by === 'table'
+      ? c.given(symbols.sigma_s, byTable, 'table 7.2N with (7.6N), for these bars and this crack width')
+      : c.given(symbols.sigma_s, steelStrength, 'fyk, by choice: the bars do not yield when the face cracks');
   return { value: leastSteel(c, k_c, q.h, A_ct, f_ct_eff, sigma_s), clause: '7.3.2(2)' };
 }
 

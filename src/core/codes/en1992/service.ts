@@ -3,7 +3,7 @@ import { cracked, uncracked } from '../../section/elastic-section';
 import type { SectionStiffness } from '../../section/mean-curvature';
 import type { Choice, Materials } from '../design-code';
 import type { DeflectionStage, DeflectionSum, ServiceRules, SpanDepth, SpanDepthQuestion, StiffnessQuestion } from '../service-rules';
-import { crackTables, leastCrackSteel, skin } from './crack-control';
+import { crackTables, leastCrackSteel, skin, type FirstStress } from './crack-control';
 import { crackWidth } from './cracking';
 import { creepAt, finalCreep } from './creep';
 import { meanTensileStrength, secantModulus, STEEL_MODULUS } from './materials';
@@ -40,6 +40,17 @@ export const serviceChoices: readonly Choice[] = [
     topic: 'service',
     only: 'beams',
     options: { width: 'by calculated width', tables: 'by size or spacing of bars, tables 7.2N and 7.3N' },
+  },
+  {
+    key: 'crackSteelStress',
+    title: 'Stress of bars when a face first cracks',
+    clause: '7.3.2(2)',
+    topic: 'service',
+    only: 'beams',
+    options: {
+      table: 'by table 7.2N for these bars: the first cracks keep to the width',
+      yield: 'fyk: the bars do not yield, their width is not looked at',
+    },
   },
   {
     key: 'deflectionBy',
@@ -199,7 +210,7 @@ export function serviceRules(choose: (key: string) => string): ServiceRules {
       steel: kind === 'characteristic' ? { value: 0.8 * m.steelStrength, clause: '7.2(5)' } : null,
     }),
     crack: crackWidth,
-    leastCrackSteel,
+    leastCrackSteel: (c, q) => leastCrackSteel(c, q, choose('crackSteelStress') as FirstStress),
     ...(choose('cracksBy') === 'tables' ? { crackTables } : {}),
     skin,
     crackLoads: 'quasiPermanent',

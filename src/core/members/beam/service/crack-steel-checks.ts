@@ -28,6 +28,7 @@ export function leastCrackSteelCheck(basis: ServiceBasis, places: readonly Crack
       title: 'Minimum reinforcement for crack control',
       clause: least(p).clause,
       place: { x: p.x, label: `${tensionFace(p.sense)}, span ${p.span + 1}` },
+      assumptions: code.choices.filter((c) => c.key === 'crackSteelStress').map((c) => c.key),
       kind: 'area',
       compare: (c) => ({
         demand: least(p, c).value,
