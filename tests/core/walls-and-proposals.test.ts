@@ -147,7 +147,7 @@ describe('proposals', () => {
   const p = read(column);
   const code = codeOf(p, columnOf(p));
 
-  it.each(['bars', 'square', 'circle'] as const)('%s: each holds when designed in full, and is what it says', (search) => {
+  it.each(['bars', 'square', 'circle', 'rectangle'] as const)('%s: each holds when designed in full, and is what it says', (search) => {
     const list = proposeColumn(columnOf(p), code, search);
     expect(list.length).toBeGreaterThan(1);
     for (const q of list) {
@@ -169,6 +169,45 @@ describe('proposals', () => {
     const smaller: ColumnMember = { ...columnOf(p), shape: { kind: 'rectangle', b: b - 25, h: b - 25 } };
     expect(proposeColumn(smaller, code, 'bars')).toEqual([]);
   });
+
+  it('the least rectangle is found far from the present size, in width and depth; a step less of either side holds with no usual bars', () => {
+    const far = read({
+      ...column,
+      shape: { kind: 'rectangle', b: 350, h: 350 },
+      height: 4000,
+      sets: [{ name: 'L1', N: 9800, mxTop: 620, mxBottom: 300, myTop: 240, myBottom: 120 }],
+    });
+    const list = proposeColumn(columnOf(far), code, 'rectangle');
+    const shapes = list.map((q) => q.change.shape as { b: number; h: number });
+    expect(shapes.length).toBeGreaterThan(1);
+    const [first] = shapes;
+    expect(Math.min(first!.b, first!.h)).toBeGreaterThan(400);
+    const areas = shapes.map((s) => s.b * s.h);
+    expect(areas).toEqual([...areas].sort((a, b) => a - b));
+    for (const less of [
+      { b: first!.b - 50, h: first!.h },
+      { b: first!.b, h: first!.h - 50 },
+    ]) {
+      if (less.b === less.h) continue;
+      const smaller: ColumnMember = { ...columnOf(far), shape: { kind: 'rectangle', ...less } };
+      expect([less, proposeColumn(smaller, code, 'bars')]).toEqual([less, []]);
+    }
+  }, 60_000);
+
+  it('the least round column is found where the present one is far too small', () => {
+    const far = read({
+      ...column,
+      shape: { kind: 'circle', diameter: 300 },
+      bars: { kind: 'ring', count: 6, size: '20' },
+      height: 4000,
+      sets: [{ name: 'L1', N: 14000, mxTop: 900, mxBottom: 400 }],
+    });
+    const [first] = proposeColumn(columnOf(far), code, 'circle', usualRates, 1);
+    const { diameter } = first!.change.shape as { diameter: number };
+    expect(diameter).toBeGreaterThan(650 * 1.13);
+    const smaller: ColumnMember = { ...columnOf(far), shape: { kind: 'circle', diameter: diameter - 25 } };
+    expect(proposeColumn(smaller, code, 'bars')).toEqual([]);
+  }, 60_000);
 
   it('cost by hand: 1 m3, 100 kg, 10 m2 at 35 MPa', () => {
     // 1 x (100 + 0.8 x 5) + 100 x 1.2 + 10 x 35 = 574

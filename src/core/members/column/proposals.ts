@@ -5,6 +5,7 @@ import { catalogues, findBar } from '../../materials/bars';
 import { designColumn } from './design-column';
 import { axialAt, type ColumnInput } from './input';
 import type { ColumnResult } from './result';
+import { areaOfShape, leastShapes, type SizeSearch } from './least-shapes';
 import { suitableTies } from './suitable-ties';
 import { leastClear, type ColumnBars } from '../../reinforcement/column-bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
@@ -20,7 +21,7 @@ export interface ColumnProposal extends Omit<Change<ColumnChange>, 'title' | 'ab
   readonly barCount: number;
 }
 
-export type Search = 'bars' | 'square' | 'rectangle' | 'circle';
+export type Search = 'bars' | SizeSearch;
 
 const MOST_SETS = 60;
 
@@ -123,20 +124,6 @@ function rank(found: readonly ColumnProposal[], most: number): ColumnProposal[] 
     .slice(0, most);
 }
 
-/** Shapes of about the present size, smallest first. */
-function shapesFor(column: ColumnInput, search: Search, step: number): SectionShape[] {
-  const side = (from: number, to: number) => Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step);
-  const now = column.shape;
-  const area = now.kind === 'circle' ? (Math.PI * now.diameter ** 2) / 4 : now.kind === 'rectangle' ? now.b * now.h : 160_000;
-  const around = Math.round(Math.sqrt(area) / step) * step;
-  const sides = side(Math.max(200, around - 8 * step), around + 12 * step);
-  if (search === 'square') return sides.map((b) => ({ kind: 'rectangle', b, h: b }));
-  if (search === 'circle') return sides.map((d) => ({ kind: 'circle', diameter: Math.round((d * 1.13) / step) * step }));
-  if (now.kind !== 'rectangle') return sides.map((b) => ({ kind: 'rectangle', b, h: Math.round((1.4 * b) / step) * step }));
-  // Rectangles that keep the present width, as walls beside a column often want.
-  return side(Math.max(200, now.h - 8 * step), now.h + 12 * step).map((h) => ({ kind: 'rectangle', b: now.b, h }));
-}
-
 /** Bars for the outline as it is, or the least size with bars, ranked; each has been designed in full. */
 export function proposeColumn(
   column: ColumnInput,
@@ -171,24 +158,23 @@ export function proposeColumn(
     }
     return rank(found, most);
   }
-  const found: ColumnProposal[] = [];
-  for (const shape of shapesFor(column, search, column.catalogue === 'us' ? 50.8 : 25)) {
-    const area = shape.kind === 'circle' ? (Math.PI * shape.diameter ** 2) / 4 : shape.kind === 'rectangle' ? shape.b * shape.h : gross;
-    const layouts = layoutsFor(column, shape)
-      .map((bars) => ({ bars, steel: areaOf(column, bars) }))
-      .filter(({ steel }) => steel > 0.004 * area && steel <= column.steelLimit * area)
-      .sort((a, b) => a.steel - b.steel);
-    // The most steel first: when even that does not hold, the size is too small and the rest need not be tried.
-    const fullest = layouts.at(-1);
-    if (!fullest || !tryOut(trimmed, code, shape, fullest.bars, now)) {
-      const other = layouts.at(-3);
-      if (!other || !tryOut(trimmed, code, shape, other.bars, now)) continue;
-    }
-    const first = firstThatHolds(layouts, (bars) => tryOut(trimmed, code, shape, bars, now));
-    if (first) found.push(first);
-    if (found.length >= most) break;
-  }
-  return found;
+  const holds = (shape: SectionShape) => {
+    const layouts = layoutsWithin(trimmed, shape);
+    // When even the most steel does not hold, the size is too small. The very fullest layout may be too crowded.
+    return [layouts.at(-1), layouts.at(-3)].some((l) => l && tryOut(trimmed, code, shape, l.bars, now));
+  };
+  return leastShapes(column, search, holds, most).flatMap(
+    (shape) => firstThatHolds(layoutsWithin(trimmed, shape), (bars) => tryOut(trimmed, code, shape, bars, now)) ?? [],
+  );
+}
+
+/** Layouts for a shape between the least steel to speak of and the office's most, by their steel. */
+function layoutsWithin(column: ColumnInput, shape: SectionShape) {
+  const area = areaOfShape(shape);
+  return layoutsFor(column, shape)
+    .map((bars) => ({ bars, steel: areaOf(column, bars) }))
+    .filter(({ steel }) => steel > 0.004 * area && steel <= column.steelLimit * area)
+    .sort((a, b) => a.steel - b.steel);
 }
 
 /** The layout of least steel that holds, by halving the range first and then stepping. */
