@@ -1,4 +1,5 @@
 import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
+import { formatQuantity } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import type { QuantityKind, UnitSystem } from '@/core/units/quantity';
 import { alongIn, forceIn, isCombination, isMember, memberForce, type Axis, type MemberForce } from './force-headings';
@@ -99,6 +100,8 @@ export interface ReadingOptions {
   readonly kind: LoadSetKind;
   /** Which end of the column the first station, or the end i, is: its foot unless it is said. */
   readonly firstEnd?: 'foot' | 'top';
+  /** A section by itself: every row is a set, whatever its station or end; the station goes into its name. */
+  readonly isSection?: boolean;
   /** In which sense the column has its end moments. */
   readonly signs?: 'bending' | 'turning';
 }
@@ -134,8 +137,15 @@ export function readSets(table: PastedTable, o: ReadingOptions): SetsReading {
     empty += read.empty;
     return read;
   });
+  if (o.isSection) return { rows: rows.map((r) => namedByStation(r, o)), empty };
   const hasEnds = o.readings.some((r) => r.role === 'station' || r.role === 'end');
   return { rows: hasEnds ? joinEnds(rows, o) : rows, empty };
+}
+
+/** The set of a section with where its row stands in its name: rows of several stations stay apart. */
+function namedByStation(r: RowRead, { system }: ReadingOptions): RowRead {
+  const at = r.station === null ? (r.end ?? '') : formatQuantity(r.station, 'station', system);
+  return r.value && at ? { ...r, value: { ...r.value, name: `${r.value.name} at ${at}`.slice(0, 40) } } : r;
 }
 
 const END_WORDS: Readonly<Record<string, 'first' | 'second' | 'top' | 'foot'>> = {

@@ -2,7 +2,7 @@
 import type { Draft } from 'immer';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import { codeOf } from '@/core/members/member';
-import { isWall, type UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { CreepFields } from '@/ui/fields/CreepFields';
 import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
@@ -26,7 +26,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
           <ShapeFields project={project} member={member} result={result} />
         )}
         {faults.filter((f) => f.path.startsWith('shape.')).map((f) => fault(f.path))}
-        {quantity('Clear height', 'span', 'height')}
+        {!isSectionAlone(member) && quantity('Clear height', 'span', 'height')}
         {quantity(isWall(member) ? 'Cover to the outer bars' : 'Cover to ties', 'smallLength', 'cover')}
         <Amounts project={project} result={result} />
       </section>
@@ -38,7 +38,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
         {quantity('Crack width allowed', 'crack', 'crackLimit')}
         {choose('Bar catalogue', member.catalogue, catalogueOptions, changeCatalogue)}
         <CreepFields project={project} member={member} code={code} isCreepAlone />
-        {code.column.splitsSway && (
+        {code.column.splitsSway && !isSectionAlone(member) && (
           <>
             <h2 className="mt-3">Storey, for sway</h2>
             <p className="small">Only for unbraced columns: the stability index Q, or the sums of the storey.</p>

@@ -2,6 +2,7 @@
 import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import { useMemo, useState } from 'react';
 import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from '@/core/members/column/drawing/views';
+import { placeName } from '@/core/members/column/input';
 import { columnPicture, type ColumnPicture } from '@/core/members/column/picture';
 import type { ColumnResult } from '@/core/members/column/result';
 import { uprightLabels } from '@/core/members/wall/upright';
@@ -56,18 +57,16 @@ export function ColumnSheet(props: ColumnSheetProps) {
     units: project.display,
     labels: uprightLabels(project, member, picture.model.bars),
   };
-  const size = sizesIn(room, detail !== null);
+  const size = sizesIn(room, detail !== null, column.isSection);
   const section = (
     <Part
       title="Section"
-      note={
-        picture.limit ? `at ${picture.strength.worst.place === 'mid' ? 'mid-height' : picture.strength.worst.place}, ${set.name}` : set.name
-      }
+      note={picture.limit && !column.isSection ? `at ${placeName(column, picture.strength.worst.place)}, ${set.name}` : set.name}
     >
       <DrawingView drawing={sectionOf(view, size.section, size.top)} onEdit={props.onEdit} editing={props.editing} />
     </Part>
   );
-  const moments = (['x', 'y'] as const).map((axis) => (
+  const moments = (column.isSection ? [] : (['x', 'y'] as const)).map((axis) => (
     <Part key={axis} title={<>About {axis}</>} note={curvatureOf(view, axis)} isNarrow>
       <DrawingView drawing={momentsOf(view, axis, size.moment, size.top - 32)} onEdit={props.onEdit} editing={props.editing} />
       <button type="button" className="link small" onClick={() => setDetail(detail === axis ? null : axis)} aria-expanded={detail === axis}>
@@ -130,16 +129,17 @@ export function ColumnSheet(props: ColumnSheetProps) {
 }
 
 /** Sizes of the drawings (px) for the room there is: all in two rows, or one under the other where text is large for it. */
-function sizesIn(room: { readonly width: number; readonly height: number; readonly scale: number }, hasSteps: boolean) {
+function sizesIn(room: { readonly width: number; readonly height: number; readonly scale: number }, hasSteps: boolean, isSection: boolean) {
   const rest = room.width - 24;
   if (room.width / room.scale < 560) {
     const moment = Math.min(150 * room.scale, rest * 0.28);
     const section = rest * 0.55;
     const top = 250 * room.scale;
-    return { isStacked: true, section, moment, contour: rest - section, slice: rest - 2 * moment, top, bottom: top - 40 };
+    const slice = isSection ? rest : rest - 2 * moment;
+    return { isStacked: true, section, moment, contour: rest - section, slice, top, bottom: top - 40 };
   }
-  const section = Math.min(400, Math.max(270, rest * 0.42));
-  const moment = Math.min(150, (rest - section) * 0.285);
+  const section = isSection ? rest * 0.58 : Math.min(400, Math.max(270, rest * 0.42));
+  const moment = isSection ? 0 : Math.min(150, (rest - section) * 0.285);
   const top = Math.max(250, Math.min(380, room.height * 0.46));
   return {
     isStacked: false,

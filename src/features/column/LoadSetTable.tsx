@@ -2,7 +2,7 @@
 import { useMemo, useRef, useState } from 'react';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
-import type { UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, type UprightMember } from '@/core/members/wall/upright';
 import { formatUtilisation, formatValue, unitLabel } from '@/core/units/format';
 import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
 import { Inlay } from '@/ui/drawing/Inlay';
@@ -12,6 +12,19 @@ import { PasteSets } from './PasteSets';
 import { usePaste } from '@/ui/tables/MappedPaste';
 
 const ROW = 25;
+
+const endMoments = [
+  ['mxTop', 'moment'],
+  ['mxBottom', 'moment'],
+  ['myTop', 'moment'],
+  ['myBottom', 'moment'],
+] as const;
+const sectionForces = [
+  ['mxTop', 'moment'],
+  ['myTop', 'moment'],
+  ['vx', 'force'],
+  ['vy', 'force'],
+] as const;
 
 /** The load sets, worst first, with what each comes to. Only the rows in sight are drawn, so thousands are no burden. */
 export function LoadSetTable({
@@ -38,6 +51,8 @@ export function LoadSetTable({
     () => (order === 'typed' ? [...result.summaries] : [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99))),
     [result.summaries, order],
   );
+  const isSection = isSectionAlone(member);
+  const typed = isSection ? sectionForces : endMoments;
   const over = result.summaries.filter((s) => isOver(s.utilisation ?? 99)).length;
   const show = (v: number, kind: 'force' | 'moment') => (Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–');
   const first = Math.max(0, Math.floor(top / ROW) - 4);
@@ -78,9 +93,9 @@ export function LoadSetTable({
       <div className={`${columns} small min-w-[20.5rem] border-b border-ebony pr-1 text-right`}>
         <span className="text-left">Set</span>
         <span>N</span>
-        <span className="col-span-2 text-center">Mx top, foot</span>
-        <span className="col-span-2 text-center">My top, foot</span>
-        <span className="col-span-2 text-center">worst Mx, My</span>
+        <span className="col-span-2 text-center">{isSection ? 'Mx, My' : 'Mx top, foot'}</span>
+        <span className="col-span-2 text-center">{isSection ? 'Vx, Vy' : 'My top, foot'}</span>
+        <span className="col-span-2 text-center">{isSection ? 'carried Mx, My' : 'worst Mx, My'}</span>
         {!isNarrow && <span />}
         <span>util.</span>
       </div>
@@ -105,7 +120,10 @@ export function LoadSetTable({
                 aria-selected={isChosen}
                 tabIndex={-1}
                 title={
-                  s.refusal ?? [set.name, set.title, `worst at ${s.place === 'mid' ? 'mid-height' : s.place}`].filter(Boolean).join(' · ')
+                  s.refusal ??
+                  [set.name, set.title, isSection ? '' : `worst at ${s.place === 'mid' ? 'mid-height' : s.place}`]
+                    .filter(Boolean)
+                    .join(' · ')
                 }
                 onClick={() => onChoose(set.name)}
                 className={`${columns} absolute inset-x-0 cursor-pointer items-center border-b border-line pr-1 text-right ${isChosen ? 'bg-sycamore outline outline-1 -outline-offset-1 outline-ebony' : 'hover:bg-sycamore/60'}`}
@@ -117,10 +135,9 @@ export function LoadSetTable({
                   {!isNarrow && <span className="small truncate">{set.title}</span>}
                 </span>
                 <span>{show(s.N, 'force')}</span>
-                <span>{show(set.mxTop, 'moment')}</span>
-                <span>{show(set.mxBottom, 'moment')}</span>
-                <span>{show(set.myTop, 'moment')}</span>
-                <span>{show(set.myBottom, 'moment')}</span>
+                {typed.map(([key, kind]) => (
+                  <span key={key}>{show(set[key], kind)}</span>
+                ))}
                 <span className="text-cherry-text">{show(s.Mx, 'moment')}</span>
                 <span className="text-cherry-text">{show(s.My, 'moment')}</span>
                 {!isNarrow && <Inlay utilisation={s.utilisation} standing={standing} width={36} framed />}

@@ -7,7 +7,7 @@ import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/i
 import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
 import { codeOf } from '@/core/members/member';
-import type { UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, type UprightMember } from '@/core/members/wall/upright';
 import { unitLabel } from '@/core/units/format';
 import { firstFree } from '@/store/commands';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
@@ -25,6 +25,15 @@ const forceColumns: readonly (readonly [keyof ColumnForces, string, 'force' | 'm
   ['mxBottom', 'Mx foot', 'moment'],
   ['myTop', 'My top', 'moment'],
   ['myBottom', 'My foot', 'moment'],
+  ['vx', 'Vx', 'force'],
+  ['vy', 'Vy', 'force'],
+  ['torsion', 'T', 'moment'],
+];
+/** A section by itself has its forces once. */
+const sectionColumns: typeof forceColumns = [
+  ['N', 'N', 'force'],
+  ['mxTop', 'Mx', 'moment'],
+  ['myTop', 'My', 'moment'],
   ['vx', 'Vx', 'force'],
   ['vy', 'Vy', 'force'],
   ['torsion', 'T', 'moment'],
@@ -75,14 +84,15 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
       );
       m.sets.push({ ...noForces, name, title: '', kind: 'ultimate', sustained: null, sway: null });
     });
-  const needsSway = code.column.splitsSway && !(member.axes.x.isBraced && member.axes.y.isBraced);
+  const needsSway = code.column.splitsSway && !isSectionAlone(member) && !(member.axes.x.isBraced && member.axes.y.isBraced);
   const units = `${unitLabel('force', project.display)}, ${unitLabel('moment', project.display)}`;
   const part = (label: string, value: number | null, keep: (v: number | null) => void, empty: string) => (
     <QuantityInput kind="ratio" system={project.display} value={value} label={label} onKeep={keep} empty={empty} showUnit={false} />
   );
   const rows: readonly ColumnForces[] = member.mode === 'sets' ? member.sets : member.caseForces;
   const [wantsFoot, setWantsFoot] = useState(() => rows.some(differsAtFoot));
-  const shownColumns = wantsFoot ? [...forceColumns, ...footColumns] : forceColumns;
+  const isSection = isSectionAlone(member);
+  const shownColumns = isSection ? sectionColumns : wantsFoot ? [...forceColumns, ...footColumns] : forceColumns;
   const of = columnsFor<LoadSet>(project.display, (set) => set.name, setSet);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3.5" onPaste={member.mode === 'sets' ? paste.onPaste : undefined}>
@@ -119,19 +129,27 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
           </label>
         )}
       </div>
-      <CheckBox
-        label="N and V differ at the foot"
-        checked={wantsFoot}
-        onCheck={(on) => {
-          setWantsFoot(on);
-          if (on || !rows.some(differsAtFoot)) return;
-          change('same N and V at the foot', (m) => {
-            for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
-          });
-        }}
-      />
+      {!isSection && (
+        <CheckBox
+          label="N and V differ at the foot"
+          checked={wantsFoot}
+          onCheck={(on) => {
+            setWantsFoot(on);
+            if (on || !rows.some(differsAtFoot)) return;
+            change('same N and V at the foot', (m) => {
+              for (const f of [...m.sets, ...m.caseForces]) for (const [key] of footColumns) Object.assign(f, { [key]: null });
+            });
+          }}
+        />
+      )}
       <p className="small pb-1">Sustained: {code.column.sustainedMeaning}.</p>
-      <SignPicture member={member} onSigns={(signs) => change('sense of end moments', (m) => void (m.signs = signs))} />
+      {isSection ? (
+        <p className="small pb-1">
+          N positive in compression. Mx positive compresses the top of the section (+y), My its right side (+x); Vy acts along y, with Mx.
+        </p>
+      ) : (
+        <SignPicture member={member} onSigns={(signs) => change('sense of end moments', (m) => void (m.signs = signs))} />
+      )}
       {faults
         .filter((f) => /^(sets|caseForces|sustained)/.test(f.path))
         .slice(0, 3)

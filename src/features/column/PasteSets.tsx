@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
-import { isUpright, type UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, isUpright, type UprightMember } from '@/core/members/wall/upright';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
 import { firstFigure, isNegative, membersIn, NO_MEMBER, type ReadRow } from '@/exchange/mapped-table';
@@ -36,10 +36,19 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
   const [firstEnd, setFirstEnd] = useState<'foot' | 'top'>('foot');
   const [sustained, setSustained] = useState(member.sustained === null ? '' : String(member.sustained));
   const [doesReplace, setReplace] = useState(false);
+  const isSection = isSectionAlone(member);
   const whose = useWhose(project, member, membersIn(table, readings));
   const options = useMemo(
-    () => ({ readings, system: project.display, compressionNegative: compressionNegative ?? false, kind, firstEnd, signs: member.signs }),
-    [readings, project.display, compressionNegative, kind, firstEnd, member.signs],
+    () => ({
+      readings,
+      system: project.display,
+      compressionNegative: compressionNegative ?? false,
+      kind,
+      firstEnd,
+      signs: member.signs,
+      isSection,
+    }),
+    [readings, project.display, compressionNegative, kind, firstEnd, member.signs, isSection],
   );
   const reading = useMemo(() => readSets(table, options), [table, options]);
   const between = useMemo(() => largerBetween(reading, table, options), [reading, table, options]);
@@ -67,7 +76,7 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
       reading={{ ...reading, rows: reading.rows.flatMap(whose.ownRow) }}
       vocabulary={setVocabulary}
       noun="load set"
-      describe={(set, of) => describeSet(set, project, whose.names.length > 1 ? of : undefined)}
+      describe={(set, of) => describeSet(set, project, isSection, whose.names.length > 1 ? of : undefined)}
       isWrong={partIsWrong || whose.marks.length === 0 || (compressionNegative === undefined && axial !== undefined)}
       onTake={take}
       questions={
@@ -75,7 +84,7 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
           {whose.question}
           <AlongQuestion mapped={mapped} />
           <AxialQuestion figure={axial} value={compressionNegative} onPick={sayNegative} />
-          {hasEnds && (
+          {hasEnds && !isSection && (
             <SignQuestion
               lead="the first end, of station 0 or i, is"
               value={firstEnd}
@@ -177,10 +186,10 @@ function useWhose(project: Project, member: UprightMember, names: readonly strin
   };
 }
 
-function describeSet(set: LoadSet, { display }: Project, of?: string): string {
+function describeSet(set: LoadSet, { display }: Project, isSection: boolean, of?: string): string {
   const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, display);
   const moments = (axis: string, top: number, foot: number) =>
-    top === 0 && foot === 0 ? '' : `M${axis} ${show(top, 'moment')} / ${show(foot, 'moment')}`;
+    top === 0 && foot === 0 ? '' : `M${axis} ${show(top, 'moment')}${isSection ? '' : ` / ${show(foot, 'moment')}`}`;
   return [
     `${of ? `${of} ` : ''}${set.name}: N ${show(set.N, 'force')}`,
     moments('x', set.mxTop, set.mxBottom),

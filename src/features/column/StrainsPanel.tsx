@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { stateDrawing } from '@/core/members/column/drawing/state';
-import { places, type LoadSet, type Place } from '@/core/members/column/input';
+import { placeName, placesOf, type LoadSet, type Place } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
 import { columnModel } from '@/core/members/column/section';
 import { sectionState, type SectionState } from '@/core/members/column/states';
@@ -14,8 +14,6 @@ import { DrawingView } from '@/ui/drawing/DrawingView';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
 import { Select } from '@/ui/fields/Select';
 import { useBox } from '@/ui/drawing/use-box';
-
-const placeNames: Readonly<Record<Place, string>> = { top: 'top', mid: 'mid-height', foot: 'foot' };
 
 /** Strains and stresses of the section under a set, its stiffness at that axial force, and the figures that can be checked by hand. */
 export function StrainsPanel({
@@ -45,7 +43,7 @@ export function StrainsPanel({
   if (!set || !state) return <p className="px-3.5 py-4">There is no load set to show yet.</p>;
   const units = project.display;
   const isService = set.kind !== 'ultimate';
-  const offered = isService ? places.filter((p) => p !== 'mid') : places;
+  const offered = placesOf(column).filter((p) => !isService || p !== 'mid');
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-3.5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-1">
@@ -65,7 +63,7 @@ export function StrainsPanel({
             label="Place"
             className="field !w-auto"
             value={place}
-            options={offered.map((p) => [p, placeNames[p]] as const)}
+            options={offered.map((p) => [p, placeName(column, p)] as const)}
             onPick={(p) => setPlace(p)}
           />
         </label>

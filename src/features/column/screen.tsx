@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
-import { isWall, type UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
@@ -79,8 +79,9 @@ export const ColumnScreen = memberScreen<UprightMember, Chosen, ColumnHandle>({
   useOwn: useChosenSet,
   subtitle: ({ kept, keptMember, member, result }) => [
     codeOf(kept, keptMember).concreteLabel(member.materials.concreteStrength),
-    `${formatQuantity(member.height, 'station', kept.display)} clear`,
-    state(member, result),
+    ...(isSectionAlone(member)
+      ? ['section under known forces']
+      : [`${formatQuantity(member.height, 'station', kept.display)} clear`, state(member, result)]),
   ],
   asideLabel: 'Checks',
   field: (handle, { kept, keptMember }) => columnField(handle, kept, keptMember),

@@ -78,10 +78,18 @@ export function slendernessRule(axis: SlenderAxis, o: SlendernessOptions): Slend
   const rule = {
     moments: (c: Calc, f: EndForces, accidental: boolean, sense: Sense) =>
       designMoments(c, axis, o, c.recording ? fixedValues(c, axis, o) : fixed, f, accidental, sense).moments,
+    section: (c: Calc, N: number, moment: number, sense: Sense) => sectionMoment(c, axis.h, N, moment, sense),
     steps: (f: EndForces, accidental: boolean, sense: Sense) =>
       momentSteps(axis, o, f, designMoments(silent, axis, o, fixed, f, accidental, sense)),
   };
   return rule;
+}
+
+/** At least N e0 in a section under compression, 6.1(4). */
+function sectionMoment(c: Calc, h: number, N: number, moment: number, sense: Sense): number {
+  if (N < LEAST_FORCE) return moment;
+  const least = c.let(F.Mmin, { N_Ed: c.given(symbols.N_Ed, N), e_0: c.let(F.e0, { h }) });
+  return Math.abs(moment) < least ? sense * least : moment;
 }
 
 function fixedValues(c: Calc, a: SlenderAxis, o: SlendernessOptions): Fixed {

@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../units/quantity';
 import { largestOf } from '../../checks/largest';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck, guarded } from '../../checks/check';
-import { axialAt, type ColumnInput, type LoadSet, type Place } from './input';
+import { axialAt, placeName, type ColumnInput, type LoadSet } from './input';
 import type { ColumnModel } from './section';
 import { alongDemand, endForces, governingAt, momentsAbout, type PlaceResult, type SetResult } from './strength';
 
@@ -18,15 +18,14 @@ export interface ColumnBasis {
   readonly units: UnitSystem;
 }
 
-export const placeNames: Record<Place, string> = { top: 'top', mid: 'mid-height', foot: 'foot' };
 export const nowhere = { x: null, label: '' };
 const columnKeys = ({ code }: ColumnBasis) => code.choices.filter((k) => k.topic === 'columns').map((k) => k.key);
 
 /** Axial force with bending at the top, at the foot and between, each for the load set that is worst there. */
 export function strengthChecks(basis: ColumnBasis): DerivableCheck[] {
-  const { results } = basis;
+  const { results, column } = basis;
   const good = results.filter((r) => !r.refusal);
-  const checks = (['mid', 'top', 'foot'] as const).flatMap((place) => {
+  const checks = (column.isSection ? (['top'] as const) : (['mid', 'top', 'foot'] as const)).flatMap((place) => {
     const governs = governingAt(place, good, basis.model, basis.code);
     return governs ? [strengthCheck(basis, governs.r, governs.p)] : [];
   });
@@ -56,19 +55,19 @@ function refusals({ results, code }: ColumnBasis): DerivableCheck[] {
 }
 
 function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): DerivableCheck {
-  const { code, model } = basis;
+  const { code, column, model } = basis;
   const { place } = p;
   const size = Math.hypot(p.Mx, p.My);
   const u = p.utilisation;
   const { N } = p;
-  const name = placeNames[place];
+  const name = placeName(column, place);
   const tooMuch = N > model.surface.most || N < model.surface.least;
   const isByForce = tooMuch || size === 0;
   const capacity = u !== null && u > 0 ? size / u : 0;
   return compareCheck({
     id: `strength-${place}`,
     family: 'bending',
-    title: `N and M, ${name}`,
+    title: column.isSection ? 'N and M' : `N and M, ${name}`,
     clause: code.column.clauses.axial,
     place: { x: null, label: name },
     combination: r.set.name,
@@ -89,7 +88,7 @@ function strengthCheck(basis: ColumnBasis, r: SetResult, p: PlaceResult): Deriva
     fails: (demand, most, show) =>
       tooMuch
         ? `${N > 0 ? 'The axial force' : 'The tension'} of ${demand.replace('−', '')} alone is more than the section carries, ${most.replace('−', '')}.`
-        : `At ${name}, ${r.set.name}: ${demand} with N ${show(N, 'force')}, the section carries ${most}.`,
+        : `${column.isSection ? '' : `At ${name}, `}${r.set.name}: ${demand} with N ${show(N, 'force')}, the section carries ${most}.`,
   });
 }
 
@@ -149,6 +148,7 @@ const fully = { accidental: { x: true, y: true }, sense: { x: 1, y: 1 } } as con
 
 /** How far second order makes the moments grow, where the code limits it; and the load against the one at which the column buckles. */
 export function growthChecks(basis: ColumnBasis): DerivableCheck[] {
+  if (basis.column.isSection) return [];
   const good = basis.results.filter((r) => !r.refusal).map((r) => r.set);
   return (['x', 'y'] as const).flatMap((axis) => [...bucklingCheck(basis, good, axis), ...growthCheck(basis, good, axis)]);
 }
@@ -258,7 +258,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
           kind: 'force',
           compare: (c) => ({
             demand: V,
-            demandIs: [`shear along ${axis}`, `of load set ${r.set.name} at the ${end}`],
+            demandIs: [`shear along ${axis}`, `of load set ${r.set.name}${column.isSection ? '' : ` at the ${end}`}`],
             capacity: strength(weaker(worst), worst, c),
           }),
         });

@@ -23,6 +23,8 @@ export interface UprightWords {
   /** How the edges give the effective length about x; empty where it is given or found from the ends. */
   readonly edges: string;
   readonly ends: string;
+  /** A section by itself has no height. */
+  readonly isSection: boolean;
 }
 
 type UprightShared = Pick<
@@ -91,13 +93,12 @@ export function uprightFacts(member: UprightShared, words: UprightWords, result:
   };
   return [
     ['Section', words.size],
-    ['Clear height', amount(member.height, 'station')],
+    ...(words.isSection ? [] : [['Clear height', amount(member.height, 'station')] as Fact]),
     ...materialFacts(member.materials, code, words.ties ? code.linkTitles.column : code.linkTitles.beam),
     [words.cover, amount(member.cover, 'smallLength')],
     ['Bars', `${words.bars}, ${(100 * result.steelRatio).toFixed(2)} %`],
     ...(words.ties ? [['Ties', words.ties] as Fact] : []),
-    axis('x', member.axes.x),
-    axis('y', member.axes.y),
+    ...(words.isSection ? [] : [axis('x', member.axes.x), axis('y', member.axes.y)]),
     ['Crack width allowed', amount(member.crackLimit, 'crack')],
     ...(member.sustained === null ? [] : [['Sustained part of the load', amount(member.sustained, 'ratio')] as Fact]),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
@@ -120,10 +121,11 @@ export function uprightFigures(
   const { set } = picture.strength;
   const view: ColumnView = { column, result, picture, index, units, labels: labels(picture.model.bars) };
   const at = `load set ${[set.name, set.title].filter(Boolean).join(', ')}`;
-  const moments = (['x', 'y'] as const).map((axis) => momentsOf(view, axis, 190, 250));
+  const moments = column.isSection ? [] : (['x', 'y'] as const).map((axis) => momentsOf(view, axis, 190, 250));
+  const along = `; moments about x (${curvatureOf(view, 'x')}) and y (${curvatureOf(view, 'y')}), ${unitLabel('moment', units)}`;
   return [
     {
-      caption: `Section with the neutral axis of ${at}; moments about x (${curvatureOf(view, 'x')}) and y (${curvatureOf(view, 'y')}), ${unitLabel('moment', units)}`,
+      caption: `Section with the neutral axis of ${at}${column.isSection ? '' : along}`,
       drawing: beside('Section and moments', [sectionOf(view, 380, 250), ...moments]),
     },
     {

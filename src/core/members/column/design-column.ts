@@ -24,11 +24,18 @@ const SETS_A_STEP = 200;
 export function* columnSteps(column: ColumnInput, code: DesignCode, options: DesignOptions): Steps<ColumnResult> {
   const faults = columnFaults(column, code);
   if (faults.length > 0) return emptyColumnResult('column', faults);
-  const detailing = (basis: ColumnBasis) => [...steelChecks(basis), ...placingChecks(basis), lapCheck(basis)];
+  const detailing = (basis: ColumnBasis) =>
+    column.isSection ? topicsNotCovered(sectionTopics) : [...steelChecks(basis), ...placingChecks(basis), lapCheck(basis)];
   return yield* uprightSteps('column', column, code, options, detailing, (model) =>
     quantitiesOf(columnInSpace(column, code, model), columnFormwork(column)),
   );
 }
+
+/** What a section by itself is not asked. */
+const sectionTopics = [
+  { title: 'Rules for bars and links of the member', clause: 'section by itself' },
+  { title: 'Second order of the member: taken as within the forces', clause: 'section by itself' },
+];
 
 /** The same at once. */
 export const designColumn = (column: ColumnInput, code: DesignCode, options: DesignOptions): ColumnResult =>
@@ -72,7 +79,10 @@ export function* uprightSteps(
     combinations: column.mode === 'cases' ? code.combinations(column.cases) : [],
     bars: model.bars,
     steelRatio: model.section.steelArea / model.section.gross.area,
-    slenderness: { x: slendernessOf(model, results, 'x'), y: column.isStrip ? null : slendernessOf(model, results, 'y') },
+    slenderness: {
+      x: column.isSection ? null : slendernessOf(model, results, 'x'),
+      y: column.isSection || column.isStrip ? null : slendernessOf(model, results, 'y'),
+    },
     checks,
     governing: governing(checks) ?? null,
     quantities: quantities(model),

@@ -20,6 +20,12 @@ export type ColumnAxis = ColumnInput['axes']['x'];
 
 export type Place = 'top' | 'mid' | 'foot';
 export const places: readonly Place[] = ['top', 'mid', 'foot'];
+/** Where the forces of a set are looked at: all along a column; a section by itself has one place. */
+export const placesOf = ({ isSection }: Pick<ColumnInput, 'isSection'>): readonly Place[] => (isSection ? ['top'] : places);
+
+/** What a place is called. */
+export const placeName = ({ isSection }: Pick<ColumnInput, 'isSection'>, place: Place): string =>
+  isSection ? 'the section' : place === 'mid' ? 'mid-height' : place;
 
 /** Axial force at a place (N); at mid-height the mean of both ends, as a load spread over the height gives it. */
 export function axialAt({ N, nBottom }: ColumnForces, place: Place): number {

@@ -45,6 +45,33 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
         };
       },
     },
+    {
+      id: 'section',
+      title: 'section under N, Mx and My',
+      verb: 'check',
+      mark: 'X',
+      // One set with moments about both axes and shears both ways.
+      fields: ({ display }) => {
+        const isUS = display === 'US';
+        return {
+          title: 'Section',
+          isSection: true,
+          shape: isUS ? { kind: 'rectangle', b: '16 in', h: '16 in' } : { kind: 'rectangle', b: 350, h: 350 },
+          height: isUS ? '3 ft' : 1000,
+          cover: isUS ? '1.5 in' : 30,
+          ties: { spacing: isUS ? '8 in' : 200 },
+          sets: [
+            {
+              name: 'L1',
+              N: isUS ? '150 kip' : 600,
+              mxTop: isUS ? '50 kip-ft' : 70,
+              myTop: isUS ? '30 kip-ft' : 40,
+              vy: isUS ? '12 kip' : 50,
+            },
+          ],
+        };
+      },
+    },
   ],
   schema: (d) => memberSchema('column', columnFields, d),
   faults: columnFaults,
@@ -74,6 +101,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
       cover: 'Cover to ties',
       edges: '',
       ends: 'beams and columns',
+      isSection: column.isSection,
       bars: columnBarsLabel(project, result.bars),
       ties: tieLabel(project, column),
     };

@@ -7,8 +7,19 @@ const keys = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsio
 
 /** The load sets that a column is checked for: as typed, or combined from its cases by the code. */
 export function loadSets(column: ColumnInput, code: DesignCode): LoadSet[] {
-  return column.mode === 'sets' ? [...column.sets] : combinedSets(column, code);
+  const sets = column.mode === 'sets' ? [...column.sets] : combinedSets(column, code);
+  return column.isSection ? sets.map(inSection) : sets;
 }
+
+/** The forces of a section stand at the top of the set; they are the same all along. */
+const inSection = (set: LoadSet): LoadSet => ({
+  ...set,
+  mxBottom: set.mxTop,
+  myBottom: set.myTop,
+  nBottom: null,
+  vxBottom: null,
+  vyBottom: null,
+});
 
 /** Forces with end moments in the sense of bending: equal signs bend in single curvature. */
 export function inBendingSense<T extends ColumnForces>(f: T, signs: ColumnInput['signs']): T {

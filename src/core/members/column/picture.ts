@@ -83,8 +83,8 @@ export function columnPicture(
  */
 function stepsAbout(column: ColumnInput, model: ColumnModel, { set, places, worst }: SetResult, axis: 'x' | 'y'): readonly MomentStep[] {
   const f = endForces(set, column, axis);
-  // A metre of a longer wall does not bend in its plane.
-  if (column.isStrip && axis === 'y')
+  // A metre of a longer wall does not bend in its plane, and a section has no height.
+  if (column.isSection || (column.isStrip && axis === 'y'))
     return [{ title: 'to be carried', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom }];
   const of = (p: PlaceResult) => model.axes[axis].rule.steps(f, p.accidental[axis], p.sense[axis]);
   const [top, mid, foot] = (['top', 'mid', 'foot'] as const).map((place) => of(places.find((p) => p.place === place) ?? worst));

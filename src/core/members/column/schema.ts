@@ -120,6 +120,8 @@ export function columnFields(d: MaterialDefaults) {
       cross: number().nullable().default(null),
     }),
     transverse: field.oneOf(['ties', 'spiral'], 'ties'),
+    /** A section by itself: the forces of a set act in it, those of the top; there is no height, and no rule of columns. */
+    isSection: boolean().default(false),
     ...uprightFields(d),
   };
 }

@@ -31,12 +31,11 @@ export function serviceStates(basis: Pick<ColumnBasis, 'column' | 'code' | 'mode
   const laws = serviceLaws(column, code, model, set);
   const modulus = laws.concrete.stress;
   const f = inBendingSense(set, column.signs);
-  return (
-    [
-      ['top', f.mxTop, f.myTop],
-      ['foot', f.mxBottom, f.myBottom],
-    ] as const
-  ).flatMap(([end, Mx, My]) => {
+  const ends = [
+    ['top', f.mxTop, f.myTop],
+    ['foot', f.mxBottom, f.myBottom],
+  ] as const;
+  return (column.isSection ? ends.slice(0, 1) : ends).flatMap(([end, Mx, My]) => {
     const plane = solvePlane(section, { N: axialAt(set, end), Mx, My }, laws);
     if (!plane) return [];
     const concrete = Math.max(0, ...section.outline.outer.map(([x, y]) => strainAt(plane, x, y))) * modulus;
@@ -128,7 +127,7 @@ function crackChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deriv
           capacityIs: ['crack width allowed', 'typed on the basis, 0.3 mm unless it is changed'],
         };
       },
-      fails: (w, allowed) => `Cracks of ${w} at the ${worst!.end}; ${allowed} is allowed.`,
+      fails: (w, allowed) => `Cracks of ${w}${column.isSection ? '' : ` at the ${worst!.end}`}; ${allowed} is allowed.`,
     }),
   ];
 }
@@ -157,7 +156,7 @@ function stressChecks(basis: ColumnBasis, states: readonly ServiceState[]): Deri
       family: 'crack',
       title,
       clause: r.limit.clause,
-      place: { x: null, label: r.s.end },
+      place: { x: null, label: column.isSection ? '' : r.s.end },
       combination: r.s.set.name,
       kind: 'stress',
       compare: (c) => {

@@ -5,7 +5,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { capacityAlongRay } from '../../section/capacity';
 import type { SurfacePoint } from '../../section/resistance-surface';
 import { inBendingSense } from './load-sets';
-import { axialAt, places, type ColumnInput, type LoadSet, type Place } from './input';
+import { axialAt, placesOf, type ColumnInput, type LoadSet, type Place } from './input';
 import type { ColumnModel } from './section';
 
 /** Which axes carry imperfections or least eccentricities: one at a time, or both. */
@@ -50,7 +50,7 @@ export interface SetResult {
 export function endForces(set: LoadSet, column: ColumnInput, axis: 'x' | 'y'): EndForces {
   const f = inBendingSense(set, column.signs);
   const [top, bottom] = axis === 'x' ? [f.mxTop, f.mxBottom] : [f.myTop, f.myBottom];
-  const sway = column.axes[axis].isBraced ? 0 : (set.sway ?? column.sway ?? NaN);
+  const sway = column.isSection || column.axes[axis].isBraced ? 0 : (set.sway ?? column.sway ?? NaN);
   // The larger compression of both ends makes the moments grow more.
   const N = Math.max(set.N, set.nBottom ?? set.N);
   return { N, top, bottom, swayTop: sway * top, swayBottom: sway * bottom, sustained: set.sustained ?? column.sustained };
@@ -62,14 +62,29 @@ interface Trial {
   readonly sense: Senses;
 }
 
-/** Design moments of a set about an axis. A metre of a longer wall does not bend in its plane: there the forces are as they were found. */
+/** Design moments of a set about an axis. A metre of a longer wall does not bend in its plane, and a section has no height: there the forces are as they were found. */
 export function momentsAbout(c: Calc, set: LoadSet, column: ColumnInput, model: ColumnModel, axis: 'x' | 'y', trial: Trial): DesignMoments {
   const f = endForces(set, column, axis);
-  if (!column.isStrip || axis === 'x') return model.axes[axis].rule.moments(c, f, trial.accidental[axis], trial.sense[axis]);
-  const firstOrder = Math.max(Math.abs(f.top), Math.abs(f.bottom));
-  const { top, bottom } = f;
-  return { top, mid: (top + bottom) / 2, bottom, firstOrder, isSlender: false, slenderness: 0, limit: Infinity, buckling: null };
+  const { rule } = model.axes[axis];
+  if (column.isSection) {
+    const least = trial.accidental[axis] ? rule.section?.(c, f.N, f.top, trial.sense[axis]) : undefined;
+    return asFound(least ?? f.top, least ?? f.top);
+  }
+  if (!column.isStrip || axis === 'x') return rule.moments(c, f, trial.accidental[axis], trial.sense[axis]);
+  return asFound(f.top, f.bottom);
 }
+
+/** Moments that nothing is added to. */
+const asFound = (top: number, bottom: number): DesignMoments => ({
+  top,
+  mid: (top + bottom) / 2,
+  bottom,
+  firstOrder: Math.max(Math.abs(top), Math.abs(bottom)),
+  isSlender: false,
+  slenderness: 0,
+  limit: Infinity,
+  buckling: null,
+});
 
 function accidentals(code: DesignCode, column: ColumnInput): readonly Accidental[] {
   if (column.isStrip) return [{ x: true, y: false }];
@@ -88,7 +103,7 @@ function sensesAbout(set: LoadSet, column: ColumnInput, model: ColumnModel, axis
   if (column.isStrip && axis === 'y') return [1];
   if (!model.isEven) return [1, -1];
   const f = endForces(set, column, axis);
-  const foot = column.axes[axis].isBraced ? f.bottom : -f.bottom;
+  const foot = column.isSection || column.axes[axis].isBraced ? f.bottom : -f.bottom;
   if (f.top >= 0 && foot >= 0) return [1];
   return f.top <= 0 && foot <= 0 ? [-1] : [1, -1];
 }
@@ -101,7 +116,10 @@ function trialsOf(set: LoadSet, column: ColumnInput, model: ColumnModel, code: D
 /** Checks an ultimate load set at the ends and between them, in the true direction of the moment. */
 export function strengthOf(set: LoadSet, index: number, column: ColumnInput, model: ColumnModel, code: DesignCode): SetResult {
   const needsSway =
-    code.column.splitsSway && (['x', 'y'] as const).some((a) => !column.axes[a].isBraced) && (set.sway ?? column.sway) === null;
+    code.column.splitsSway &&
+    !column.isSection &&
+    (['x', 'y'] as const).some((a) => !column.axes[a].isBraced) &&
+    (set.sway ?? column.sway) === null;
   const found: { result: PlaceResult; rough: number; x: DesignMoments; y: DesignMoments }[] = [];
   const refusals: string[] = needsSway ? ['State which part of the end moments comes with sway.'] : [];
   const about = (axis: 'x' | 'y', trial: Trial, of = set) => momentsAbout(silent, of, column, model, axis, trial);
@@ -112,7 +130,7 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
       refusals.push(refusal);
       continue;
     }
-    for (const place of places) {
+    for (const place of placesOf(column)) {
       const key = place === 'foot' ? 'bottom' : place;
       const N = axialAt(set, place);
       const rough = roughUtilisation(model, N, x[key], y[key]);
@@ -139,7 +157,7 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
       exact.filter((f) => f.result.place === place),
       (f) => use(f.result),
     )!.result;
-  return { index, set, x: worst.x, y: worst.y, places: places.map(atPlace), worst: worst.result };
+  return { index, set, x: worst.x, y: worst.y, places: placesOf(column).map(atPlace), worst: worst.result };
 }
 
 /**

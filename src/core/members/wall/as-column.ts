@@ -21,6 +21,7 @@ export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
     transverse: 'ties',
     axes: { x: factor === null ? withFloors(axes.x, wall) : { ...axes.x, mode: 'factor', factor }, y: axes.y },
     tiesAcross: false,
+    isSection: false,
   };
   known.set(wall, { code: code.settings, column });
   return column;

@@ -60,6 +60,7 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
       ties: '',
       edges: wall.restraint === 'given' ? '' : edgesHeld[wall.restraint],
       ends: 'floors and walls',
+      isSection: false,
     };
     return uprightFacts(wall, words, result, project);
   },

@@ -15,6 +15,9 @@ export const isUpright = (member: object): member is UprightMember => 'caseForce
 
 export const isWall = (member: UprightMember): member is WallMember => member.type === 'wall';
 
+/** Whether a member is a section by itself, without a height. */
+export const isSectionAlone = (member: UprightMember): boolean => 'isSection' in member && member.isSection;
+
 /** A column or a wall as the upright section that it is. */
 export const uprightInput = (member: UprightMember, code: DesignCode): ColumnInput =>
   isWall(member) ? wallAsColumn(member, code) : member;
