@@ -78,6 +78,21 @@ test('a moment is edited at its arrow; single and double curvature are told apar
   await expect(page.getByText('single curvature')).toHaveCount(0);
 });
 
+test('the ladder follows the set that is chosen, and goes back to all of them', async ({ page }) => {
+  await column(page, 'fc3');
+  const ladder = page.getByRole('region', { name: 'Checks ladder' });
+  await expect(rung(page, 'strength-mid')).toContainText('L4');
+  const sets = page.getByRole('listbox', { name: 'Load sets' });
+  await expect(sets.getByRole('option').filter({ hasText: 'L4governs' })).toBeVisible();
+  await sets.getByRole('option').filter({ hasText: 'L7' }).click();
+  await expect(ladder).toContainText('L7 alone');
+  await expect(rung(page, 'strength-mid')).toContainText('L7');
+  await rung(page, 'strength-mid').getByRole('button').first().click();
+  await expect(rung(page, 'strength-mid')).toContainText('mid-height · L7');
+  await ladder.getByRole('button', { name: 'all sets' }).click();
+  await expect(rung(page, 'strength-mid')).toContainText('L4');
+});
+
 test('the surface opens and turns by keyboard and by mouse', async ({ page }) => {
   await column(page, 'fc2');
   await page.getByRole('radio', { name: 'Surface' }).click();

@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
+import { largestOf } from '@/core/checks/largest';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
 import { isSectionAlone, type UprightMember } from '@/core/members/wall/upright';
@@ -54,6 +55,7 @@ export function LoadSetTable({
   const isSection = isSectionAlone(member);
   const typed = isSection ? sectionForces : endMoments;
   const over = result.summaries.filter((s) => isOver(s.utilisation ?? 99)).length;
+  const governs = rows.length > 1 ? largestOf(result.summaries, (s) => s.utilisation ?? 99)?.index : undefined;
   const show = (v: number, kind: 'force' | 'moment') => (Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–');
   const first = Math.max(0, Math.floor(top / ROW) - 4);
   const shown = rows.slice(first, first + 40);
@@ -132,6 +134,7 @@ export function LoadSetTable({
                 <span className="flex min-w-0 items-center gap-1 text-left">
                   <Glyph standing={standing} />
                   <b className="shrink-0 max-w-[4.5rem] truncate font-semibold">{set.name}</b>
+                  {s.index === governs && <span className="small">governs</span>}
                   {!isNarrow && <span className="small truncate">{set.title}</span>}
                 </span>
                 <span>{show(s.N, 'force')}</span>

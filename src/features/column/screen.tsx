@@ -1,12 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import type { ColumnResult } from '@/core/members/column/result';
 import { codeOf } from '@/core/members/member';
 import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
-import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
+import { memberScreen, type Focus, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
 import { AxisEditor } from './AxisEditor';
 import { BarEditor } from './BarEditor';
@@ -24,14 +24,17 @@ const StrainsPanel = dynamic(() => import('./StrainsPanel').then((m) => m.Strain
 /** The load set that is shown, and the way to show another. */
 interface Chosen {
   readonly index: number;
+  readonly focus: Focus<UprightMember> | null;
   setChosen(name: string | null): void;
   onEdit(handle: ColumnHandle, target: Element): void;
 }
 
-function useChosenSet({ member, result, drawn }: Sheet<UprightMember, ColumnHandle>): Chosen {
+function useChosenSet({ member, keptMember, result, drawn }: Sheet<UprightMember, ColumnHandle>): Chosen {
   const [chosen, setChosen] = useState<string | null>(null);
+  const focus = useMemo(() => focusOn(keptMember, result, chosen, () => setChosen(null)), [keptMember, result, chosen]);
   return {
     index: chosenSet(result, chosen),
+    focus,
     setChosen,
     onEdit: (handle, target) => {
       // The set whose value is opened stays in sight, also when another becomes the worst while one types.
@@ -39,6 +42,14 @@ function useChosenSet({ member, result, drawn }: Sheet<UprightMember, ColumnHand
       drawn.open(handle, target);
     },
   };
+}
+
+/** The member under the chosen set alone, with its sets in service; none while the worst is shown, or where there is only one. */
+function focusOn(member: UprightMember, { sets }: ColumnResult, name: string | null, leave: () => void): Focus<UprightMember> | null {
+  const set = sets.find((s) => s.name === name && s.kind === 'ultimate');
+  if (!set || sets.filter((s) => s.kind === 'ultimate').length < 2) return null;
+  const state = { ...member, mode: 'sets' as const, sets: [set, ...sets.filter((s) => s.kind !== 'ultimate')] };
+  return { state, label: set.name, leave };
 }
 
 const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
@@ -84,6 +95,7 @@ export const ColumnScreen = memberScreen<UprightMember, Chosen, ColumnHandle>({
       : [`${formatQuantity(member.height, 'station', kept.display)} clear`, state(member, result)]),
   ],
   asideLabel: 'Checks',
+  focus: ({ focus }) => focus,
   field: (handle, { kept, keptMember }) => columnField(handle, kept, keptMember),
   editors: (place, { keptMember, result, faults }) => {
     const { handle } = place;

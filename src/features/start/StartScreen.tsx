@@ -104,8 +104,8 @@ export function StartScreen() {
           <section className="py-5 pr-8">
             <h2 className="!font-serif !text-[1.4rem] !font-normal !leading-7">Open the demo</h2>
             <p className="my-3 text-[0.8125rem] leading-5">
-              Alderlight Playhouse: a small theatre to EN 1992, with beams, columns, walls, slabs and punching. One beam fails and one is
-              wasteful, so there is something to mend.
+              Alderlight Playhouse: a small theatre to EN 1992, with beams, columns, walls, slabs and punching. One beam and one column fail
+              and one beam is wasteful, so there is something to mend.
             </p>
             <button type="button" className="btn btn-solid !h-8" onClick={() => void openDemo('alderlight-playhouse')}>
               Open Alderlight Playhouse

@@ -20,17 +20,21 @@ interface LadderProps {
   readonly isStale: boolean;
   /** Whether nothing could be worked out for the member as it is: what is shown is what held before. */
   readonly hasFaults: boolean;
+  /** The checks are those of a part of the loads alone. */
+  readonly alone?: { readonly label: string; leave(): void } | null;
   /** Moves the station line to a check's place. */
   readonly onPlace: (x: number) => void;
 }
 
 /** The checks of a member, worst first, each opening to its derivation. */
-export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }: LadderProps) {
+export function Ladder({ project, member, checks, isStale, hasFaults, alone = null, onPlace }: LadderProps) {
+  // A decision is taken on what governs, not on one set of it.
+  const decided = (c: Check) => (alone ? undefined : decisionFor(member, c));
   const openChecks = useProject((s) => s.openChecks);
   const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
   const over = checks.filter(isWrong);
-  const accepted = over.filter((c) => decisionFor(member, c)).length;
+  const accepted = over.filter(decided).length;
   const asked = checks.filter((c) => c.status === 'asked').length;
   const near = checks.filter((c) => c.status === 'near').length;
   const summary = [
@@ -54,6 +58,14 @@ export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }:
     <section aria-label="Checks ladder" className="flex min-h-0 flex-1 flex-col" data-stale={isStale || undefined}>
       <div className="relative flex items-baseline gap-2.5 pb-1 pt-1.5">
         <h2>Checks ladder</h2>
+        {alone && (
+          <span className="small">
+            {alone.label} alone,{' '}
+            <button type="button" className="link" onClick={alone.leave}>
+              all sets
+            </button>
+          </span>
+        )}
         <span className="small">{[hasFaults && 'not worked out', checks.length > 0 && said].filter(Boolean).join(' · ')}</span>
         <span className="small absolute bottom-0 right-[7.35rem]">0</span>
         <span className="small absolute bottom-0 right-[2.75rem]">1.00</span>
@@ -68,9 +80,9 @@ export function Ladder({ project, member, checks, isStale, hasFaults, onPlace }:
             {withFigure.map((check) => (
               <Fragment key={check.id}>
                 {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Detailing rules satisfied</p>}
-                <Rung check={check} decision={decisionFor(member, check)} units={project.display}>
+                <Rung check={check} decision={decided(check)} units={project.display}>
                   {open.includes(check.id) && (
-                    <CheckSteps check={check} project={project} member={member} onDecide={() => setDeciding(check)} />
+                    <CheckSteps check={check} project={project} member={member} onDecide={alone ? undefined : () => setDeciding(check)} />
                   )}
                 </Rung>
               </Fragment>

@@ -8,6 +8,8 @@ import { emptyModel, type MemberModel } from '@/core/model/member-model';
 import { modelOf } from '@/core/project/as-built';
 import type { Project } from '@/core/project/project';
 import { addFresh } from '@/store/add-fresh';
+import { useProject } from '@/store/project-store';
+import { useResults } from '@/store/use-results';
 import type { EditorPlace } from '@/ui/drawing/DrawnPopover';
 import { HiddenViews } from './HiddenViews';
 import { Ladder } from './Ladder';
@@ -51,6 +53,13 @@ export interface PanelPart<M extends Member, Own, H extends Handle = Handle> {
   show(sheet: Sheet<M, H>, own: Own): React.ReactNode;
 }
 
+export interface Focus<M extends Member> {
+  readonly state: M;
+  /** What it is called: "L3". */
+  readonly label: string;
+  leave(): void;
+}
+
 /** A screen of one kind of member, as what it has of its own; the rest is the same for all. */
 export interface ScreenParts<M extends Member, Own, H extends Handle> {
   readonly panels: readonly PanelPart<M, Own, H>[];
@@ -63,6 +72,8 @@ export interface ScreenParts<M extends Member, Own, H extends Handle> {
   readonly asideLabel: string;
   /** What stands above the ladder. */
   above?(sheet: Sheet<M, H>, own: Own): React.ReactNode;
+  /** A part of its loads that was picked out, as a state of the member of its own: the ladder shows what comes of that alone. */
+  focus?(own: Own): Focus<M> | null;
   /** Goes to a place on the drawings. */
   onPlace?(own: Own): (x: number) => void;
   hasWays?(member: M): boolean;
@@ -101,6 +112,9 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
       editing: editing ? keyOf(editing.handle) : null,
     };
     const own = parts.useOwn(sheet);
+    const focus = parts.focus?.(own) ?? null;
+    const openChecks = useProject((s) => s.openChecks);
+    const [focused] = useResults(kept, focus ? [{ member: focus.state, derive: openChecks }] : []);
     const add = useAdd(kept, member);
     const there = parts.panels.filter((p) => !p.isHidden?.(member));
     const titleOf = ({ title }: (typeof there)[number]) => (typeof title === 'string' ? title : title(member));
@@ -124,8 +138,9 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
               <Ladder
                 project={kept}
                 member={keptMember}
-                checks={result.checks}
-                isStale={isStale}
+                checks={focused?.checks ?? result.checks}
+                isStale={isStale || (focus !== null && !focused)}
+                alone={focus}
                 hasFaults={faults.length > 0}
                 onPlace={parts.onPlace?.(own) ?? nowhere}
               />
