@@ -3,11 +3,13 @@ import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import type { ColumnHandle } from '@/core/members/column/drawing/handles';
 import type { ColumnResult } from '@/core/members/column/result';
+import type { MemberResult } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { memberScreen, type Focus, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
+import { ScheduleTable } from '@/ui/tables/ScheduleTable';
 import { AxisEditor } from './AxisEditor';
 import { BarEditor } from './BarEditor';
 import { BarsEditor } from './BarsEditor';
@@ -79,6 +81,19 @@ const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
       faults.length === 0 && (
         <StrainsPanel {...{ project: kept, member: keptMember, result, index }} onChoose={(i) => setChosen(result.sets[i]!.name)} />
       ),
+  },
+  {
+    id: 'schedule',
+    title: 'Schedule',
+    isHidden: isSectionAlone,
+    show: ({ kept, keptMember, result }) => (
+      <div className="overflow-auto px-3.5 py-2">
+        <p className="small">
+          Storey high, without laps: where the bars lap, and how they are cranked or staggered, follows from the storeys above and below.
+        </p>
+        <ScheduleTable project={kept} member={keptMember} result={result as MemberResult} />
+      </div>
+    ),
   },
   variantsPanel(),
   basisPanel(BasisPanel),
