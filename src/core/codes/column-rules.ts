@@ -2,6 +2,8 @@ import type { Calc } from '../calc/calc';
 import type { PolygonSection } from '../section/polygon-section';
 import type { SurfacePoint } from '../section/resistance-surface';
 import type { UltimateBasis } from '../section/ultimate';
+import type { BarStress } from '../section/bar-stress-regions';
+import type { AnchorageQuestion } from './anchorage-rules';
 import type { Limit, Materials } from './basis';
 
 /** Ties (links) or a continuous spiral. */
@@ -183,6 +185,8 @@ export interface ColumnRules {
   wallFactor(c: Calc, q: WallQuestion): number;
   /** Ratio of vertical steel above which a wall needs links through its thickness. */
   readonly wallLinks: Limit;
+  /** The lap that the bars of a column need by the stress of the furthest one; undefined where laps do not depend on it. */
+  lap?(c: Calc, q: AnchorageQuestion, stress: BarStress): ColumnLap;
   readonly clauses: {
     readonly axial: string;
     readonly squash: string;
@@ -193,6 +197,13 @@ export interface ColumnRules {
   };
   /** Most that second-order effects may make of the first-order moments; null where the code sets no limit. */
   readonly mostGrowth: number | null;
+}
+
+/** A lap by its class: what it is called, and its length (mm). */
+export interface ColumnLap {
+  readonly name: string;
+  readonly length: number;
+  readonly clause: string;
 }
 
 export interface SpiralQuestion {

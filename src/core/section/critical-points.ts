@@ -3,20 +3,29 @@ import { limitStrain } from './ultimate';
 import type { ResistanceSurface, SurfacePoint } from './resistance-surface';
 
 export interface CriticalPoint {
-  readonly name: 'squash' | 'axial cap' | 'decompression' | 'balance' | 'pure bending' | 'pure tension';
+  readonly name:
+    | 'squash'
+    | 'axial cap'
+    | 'decompression'
+    | 'furthest bars without stress'
+    | 'furthest bars at half of yield'
+    | 'balance'
+    | 'pure bending'
+    | 'pure tension';
   readonly point: SurfacePoint;
 }
 
 /**
  * The points by which an interaction curve is known, for one direction of the neutral axis: uniform compression, the most compression that the
- * code allows where that is less, no strain at the far edge, the furthest bars just at yield, no axial force, and all bars at yield in tension.
+ * code allows where that is less, no strain at the far edge, the furthest bars without stress, at half of yield and just at yield, no axial force, and all bars at yield in tension.
  */
 export function criticalPoints(surface: ResistanceSurface, theta: number): CriticalPoint[] {
   const { section, basis } = surface;
   const b = bearing(section, theta);
   const yieldStrain = basis.steel.yield / basis.steel.modulus;
   const ultimate = basis.concrete.ultimateStrain;
-  const balance = ((b.vMax - b.vBarMin) * ultimate) / (ultimate + yieldStrain);
+  /** Depth of the neutral axis with a tensile strain in the furthest bars. */
+  const depthFor = (strain: number) => ((b.vMax - b.vBarMin) * ultimate) / (ultimate + strain);
   const bending = surface.atAngle(theta, 0);
   const squash = surface.point(theta, 2);
   const capped = surface.most < squash.N * (1 - 1e-6) ? surface.atAngle(theta, surface.most * (1 - 1e-9)) : undefined;
@@ -24,7 +33,9 @@ export function criticalPoints(surface: ResistanceSurface, theta: number): Criti
     { name: 'squash', point: squash },
     ...(capped ? [{ name: 'axial cap' as const, point: capped }] : []),
     { name: 'decompression', point: surface.point(theta, 1) },
-    { name: 'balance', point: surface.point(theta, balance / b.h) },
+    { name: 'furthest bars without stress', point: surface.point(theta, depthFor(0) / b.h) },
+    { name: 'furthest bars at half of yield', point: surface.point(theta, depthFor(yieldStrain / 2) / b.h) },
+    { name: 'balance', point: surface.point(theta, depthFor(yieldStrain) / b.h) },
     ...(bending ? [{ name: 'pure bending' as const, point: bending }] : []),
     { name: 'pure tension', point: surface.point(theta, 0) },
   ];

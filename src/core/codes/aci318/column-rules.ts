@@ -3,6 +3,7 @@ import type { ColumnRules, ColumnShear } from '../column-rules';
 import type { Choice, Materials } from '../design-code';
 import { recordResistance, ultimateBasis } from './axial';
 import * as columns from './columns';
+import { columnLap, type LapShare } from './column-laps';
 import { INCH } from './materials';
 import * as shear from './shear';
 import { effectiveLength, slendernessRule } from './slenderness';
@@ -38,6 +39,13 @@ export const columnChoices: readonly Choice[] = [
     clause: '6.6.4.5.3, 6.6.4.5.4',
     topic: 'columns',
     options: { one: '1.0', ratio: '0.6: M1 / M2 taken as zero' },
+  },
+  {
+    key: 'lapsTogether',
+    title: 'Bars that lap at one level',
+    clause: '10.7.5.2.2',
+    topic: 'columns',
+    options: { all: 'all of them', half: 'half of them, the others at least ld away' },
   },
   {
     key: 'accidental',
@@ -86,6 +94,7 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
     spiral: columns.spiralRatio,
     ties: (c, q) => columns.tieRules(c, q, form),
     shear: (c, q) => columnShear(c, q, shearBasis(q.materials)),
+    lap: (c, q, stress) => columnLap(c, q, stress, choose('lapsTogether') as LapShare, form),
     joinShear: (x, y, c) => ({ utilisation: shear.biaxialUtilisation(x, y, c), clause: '22.5.1.11' }),
     wallFactor,
     wallLinks: { value: 0.01, clause: '11.7.4.1' },

@@ -106,6 +106,7 @@ export const symbols = defineSymbols({
   l_dh: ['development length of a hook', 'mm'],
   k_B: ['class of splice', ''],
   l_st: ['length of a lap splice', 'mm'],
+  l_sc: ['length of a compression lap splice', 'mm'],
   l_a: ['length beyond the centre of the support', 'mm'],
   l_a_max: ['largest development length', 'mm'],
   delta: ['moment after over moment before redistribution', ''],

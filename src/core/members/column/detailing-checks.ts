@@ -2,6 +2,7 @@ import { largestOf } from '../../checks/largest';
 import { silent } from '../../calc/calc';
 import { leastClear, tightestPair } from '../../reinforcement/column-bars';
 import { holdBars, looseBars } from '../../reinforcement/tie-legs';
+import { barStressUnder, type BarStress } from '../../section/bar-stress-regions';
 import type { QuantityKind } from '../../units/quantity';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck, type Compared, type Comparison, type Origin } from '../../checks/compare';
@@ -259,7 +260,7 @@ function cornersOf({ model }: ColumnBasis): number {
   }).length;
 }
 
-/** Length of the laps of the bars at the floor, all at one level, against the clear height that they have to end in. */
+/** Laps of the thickest bars, by the set that asks for the longest where the code has classes of laps. */
 export function lapCheck(basis: ColumnBasis): DerivableCheck {
   const { column, code, model } = basis;
   const thickest = model.bars.reduce((a, b) => (b.diameter > a.diameter ? b : a));
@@ -272,12 +273,41 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
     clear: leastClear(model.bars).clear,
     isBent: false,
   };
+  const byStress = code.column.lap && worstBarStress(basis);
+  const found = byStress && code.column.lap!(silent, question, byStress.stress);
   return rule({
     id: 'lap-length',
-    title: `Laps of ${thickest.size} at floor level, 100 % in one section`,
-    clause: code.anchorage.clauses.lap,
+    title: `Laps of ${thickest.size} at floor level, ${found ? found.name : '100 % in one section'}`,
+    clause: found ? found.clause : code.anchorage.clauses.lap,
+    ...(byStress ? { combination: byStress.set, assumptions: code.choices.filter((k) => k.key === 'lapsTogether').map((k) => k.key) } : {}),
     kind: 'length',
-    compare: (c) => ({ demand: code.anchorage.lap(c, question, 1), capacity: column.height, capacityIs: ['clear height', SET] }),
+    compare: (c) => {
+      if (byStress) c.note(stressInWords[byStress.stress]);
+      return {
+        demand: byStress ? code.column.lap!(c, question, byStress.stress).length : code.anchorage.lap(c, question, 1),
+        ...(byStress ? { demandIs: ['lap', 'by its class, at least the least length of the code'] as const } : {}),
+        capacity: column.height,
+        capacityIs: ['clear height', SET],
+      };
+    },
     fails: (lap) => `A lap of ${lap} is longer than the clear height.`,
   });
+}
+
+const stressInWords: Readonly<Record<BarStress, string>> = {
+  compression: 'N and M of every set, grown together until they use the section up, leave the furthest bar in compression.',
+  upToHalf: 'N and M, grown together until they use the section up, pull the furthest bar to no more than half of its yield strength.',
+  aboveHalf: 'N and M, grown together until they use the section up, pull the furthest bar beyond half of its yield strength.',
+};
+
+/** The set that pulls a bar most, at any place: by the region of the interaction in which it lies. */
+function worstBarStress({ model, results }: ColumnBasis): { readonly stress: BarStress; readonly set: string } {
+  const order: readonly BarStress[] = ['compression', 'upToHalf', 'aboveHalf'];
+  let worst = { rank: 0, set: results[0]?.set.name ?? '' };
+  for (const r of results)
+    for (const p of r.places) {
+      const rank = order.indexOf(barStressUnder(model.surface, p.N, p.Mx, p.My));
+      if (rank > worst.rank) worst = { rank, set: r.set.name };
+    }
+  return { stress: order[worst.rank]!, set: worst.set };
 }

@@ -2,6 +2,7 @@ import { silent } from '../../calc/calc';
 import type { MomentStep } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import { capacityAlongRay } from '../../section/capacity';
+import { barStressRays } from '../../section/bar-stress-regions';
 import { criticalPoints, interactionSlice, type CriticalPoint } from '../../section/critical-points';
 import { ResistanceSurface, type SurfacePoint } from '../../section/resistance-surface';
 import { squashLoad } from '../../section/ultimate';
@@ -28,6 +29,8 @@ export interface ColumnPicture {
   /** What the nominal strength is called. */
   readonly nominalName: string;
   readonly contour: readonly (readonly [My: number, Mx: number])[];
+  /** Rays that part the regions by which laps are told, where the code has classes of them. */
+  readonly rays: readonly { readonly angle: number; readonly name: string }[];
   readonly critical: readonly CriticalPoint[];
 }
 
@@ -73,6 +76,7 @@ export function columnPicture(
     nominal: interactionSlice(nominal, direction),
     nominalName: code.column.nominal(column.materials, column.transverse).name,
     contour: surface.contour(N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
+    rays: code.column.lap && !column.isSection ? lapRays(surface, direction) : [],
     critical: criticalPoints(surface, direction),
   };
 }
@@ -89,6 +93,14 @@ function stepsAbout(column: ColumnInput, model: ColumnModel, { set, places, wors
   const of = (p: PlaceResult) => model.axes[axis].rule.steps(f, p.accidental[axis], p.sense[axis]);
   const [top, mid, foot] = (['top', 'mid', 'foot'] as const).map((place) => of(places.find((p) => p.place === place) ?? worst));
   return mid!.map((step, i) => ({ ...step, top: top![i]!.top, bottom: foot![i]!.bottom }));
+}
+
+function lapRays(surface: ResistanceSurface, direction: number): ColumnPicture['rays'] {
+  const { none, half } = barStressRays(surface, direction);
+  return [
+    { angle: none, name: 'bars at 0' },
+    { angle: half, name: '0.5 fy' },
+  ];
 }
 
 function sumRule(column: ColumnInput, code: DesignCode, model: ColumnModel, N: number, Mx: number, My: number): ColumnPicture['bySum'] {

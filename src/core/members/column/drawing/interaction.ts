@@ -6,6 +6,8 @@ export interface SlicePicture {
   readonly nominal: readonly { readonly N: number; readonly M: number }[];
   readonly points: readonly { readonly N: number; readonly M: number; readonly isOver: boolean }[];
   readonly chosen: { readonly N: number; readonly M: number; readonly name: string; readonly use: string; readonly isOver: boolean } | null;
+  /** Rays that part the regions of the furthest bar's stress, by which laps are told: angle from the axis of compression, and name. */
+  readonly rays: readonly { readonly angle: number; readonly name: string }[];
   /** Display units: value of one unit in N and N mm, and their names. */
   readonly units: { readonly force: number; readonly moment: number; readonly forceName: string; readonly momentName: string };
 }
@@ -27,9 +29,33 @@ export function interactionDrawing(p: SlicePicture, width: number, height: numbe
   shapes.push(areaOf({ line: 'resistance', fill: 'resistanceWash' }, ...p.curve.map(at)));
   if (p.nominal.length > 0) shapes.push(pathThrough({ line: 'nominal' }, ...p.nominal.map(at)));
   shapes.push(line([x(0), y(high + pad)], [x(0), y(low - pad)], 'axis'), line([left, y(0)], [width - right, y(0)], 'axis'));
+  for (const ray of p.rays) shapes.push(...rayShapes(ray, p.curve, at));
   for (const q of p.points) shapes.push(circleAt(at(q), 2.6, { line: q.isOver ? 'excess' : 'demand', fill: 'surface' }));
   if (p.chosen) shapes.push(...chosenPoint(p.chosen, at, left, width));
   return { width, height, title: 'Interaction', shapes };
+}
+
+/** A ray from the origin to where it leaves the curve, with its name there. */
+function rayShapes(
+  { angle, name }: SlicePicture['rays'][number],
+  curve: SlicePicture['curve'],
+  at: (q: { N: number; M: number }) => Point,
+): Shape[] {
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  // Beside the ray: the sign changes where the curve crosses it, on the side of M.
+  const beside = (q: { N: number; M: number }) => q.M * cos - q.N * sin;
+  const crossings = curve.slice(1).flatMap((b, i) => {
+    const a = curve[i]!;
+    const [da, db] = [beside(a), beside(b)];
+    if (da * db >= 0) return [];
+    const t = da / (da - db);
+    const end = { N: a.N + (b.N - a.N) * t, M: a.M + (b.M - a.M) * t };
+    return end.M > 0 && end.M * sin + end.N * cos > 0 ? [end] : [];
+  });
+  const end = crossings.reduce<{ N: number; M: number } | undefined>((far, q) => (!far || q.M > far.M ? q : far), undefined);
+  if (!end) return [];
+  const [x, y] = at(end);
+  return [line(at({ N: 0, M: 0 }), [x, y], 'dim'), textAt([x + 3, y - 3], name, 'small', { halo: true })];
 }
 
 function chosenPoint(

@@ -128,6 +128,7 @@ export function sliceOf({ picture: p, result, index, units }: ColumnView, width:
     {
       curve: p.slice,
       nominal: p.nominal,
+      rays: p.rays,
       points: setsInSlice(result, p.slice)
         .filter((q) => q.index !== index)
         .map((q) => ({ ...q, isOver: over.has(q.index) })),
