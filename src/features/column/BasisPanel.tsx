@@ -15,7 +15,7 @@ import type { BasisProps } from '@/ui/sheet/panels';
 export function BasisPanel({ project, member, result, faults }: BasisProps<UprightMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
-  const { quantity, choose, fault } = rows;
+  const { quantity, choose, fault, box } = rows;
   return (
     <BasisColumns project={project} member={member}>
       <section>
@@ -28,6 +28,16 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
         {faults.filter((f) => f.path.startsWith('shape.')).map((f) => fault(f.path))}
         {!isSectionAlone(member) && quantity('Clear height', 'span', 'height')}
         {quantity(isWall(member) ? 'Cover to the outer bars' : 'Cover to ties', 'smallLength', 'cover')}
+        {!isSectionAlone(member) && (
+          <>
+            {box('own weight counts, towards the foot', 'selfWeight', 'own weight')}
+            {fault('selfWeight')}
+            {member.selfWeight && quantity('Unit weight', 'unitWeight', 'unitWeight')}
+            {member.selfWeight &&
+              member.mode === 'sets' &&
+              quantity('Factor in factored sets', 'ratio', 'weightFactor', { name: 'Factor on the own weight', empty: 'say it' })}
+          </>
+        )}
         <Amounts project={project} result={result} />
       </section>
       <section>

@@ -243,6 +243,7 @@ function Cases({
       <h2>Load cases</h2>
       <p className="small">
         Characteristic forces, {unitLabel('force', project.display)}, {unitLabel('moment', project.display)}.
+        {member.selfWeight && ' The own weight joins them as a permanent case, SW.'}
       </p>
       <Grid
         label="Forces by load case"

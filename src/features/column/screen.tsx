@@ -50,7 +50,8 @@ function useChosenSet({ member, keptMember, result, drawn }: Sheet<UprightMember
 function focusOn(member: UprightMember, { sets }: ColumnResult, name: string | null, leave: () => void): Focus<UprightMember> | null {
   const set = sets.find((s) => s.name === name && s.kind === 'ultimate');
   if (!set || sets.filter((s) => s.kind === 'ultimate').length < 2) return null;
-  const state = { ...member, mode: 'sets' as const, sets: [set, ...sets.filter((s) => s.kind !== 'ultimate')] };
+  // The own weight is in these sets already.
+  const state = { ...member, mode: 'sets' as const, selfWeight: false, sets: [set, ...sets.filter((s) => s.kind !== 'ultimate')] };
   return { state, label: set.name, leave };
 }
 

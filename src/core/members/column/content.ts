@@ -29,7 +29,18 @@ export interface UprightWords {
 
 type UprightShared = Pick<
   ColumnInput,
-  'height' | 'cover' | 'axes' | 'mode' | 'materials' | 'sets' | 'cases' | 'caseForces' | 'crackLimit' | 'sustained'
+  | 'height'
+  | 'selfWeight'
+  | 'weightFactor'
+  | 'cover'
+  | 'axes'
+  | 'mode'
+  | 'materials'
+  | 'sets'
+  | 'cases'
+  | 'caseForces'
+  | 'crackLimit'
+  | 'sustained'
 > &
   Pick<MemberBase, 'choices'>;
 
@@ -76,6 +87,13 @@ export function uprightInputs(member: UprightShared, { summaries, sets }: Column
       );
 }
 
+const weightText = ({ selfWeight, weightFactor, mode }: UprightShared): string => {
+  if (!selfWeight) return 'not added';
+  return mode === 'sets'
+    ? `added towards the foot, with a factor of ${weightFactor} in factored sets`
+    : 'added towards the foot, as a permanent case';
+};
+
 /** What a report says of a column or a wall; what its cover is to, its bars and its ties come from the kind. */
 export function uprightFacts(member: UprightShared, words: UprightWords, result: ColumnResult, project: ProjectBasis): Fact[] {
   const units = project.display;
@@ -99,6 +117,7 @@ export function uprightFacts(member: UprightShared, words: UprightWords, result:
     ['Bars', `${words.bars}, ${(100 * result.steelRatio).toFixed(2)} %`],
     ...(words.ties ? [['Ties', words.ties] as Fact] : []),
     ...(words.isSection ? [] : [axis('x', member.axes.x), axis('y', member.axes.y)]),
+    ...(words.isSection ? [] : [['Own weight', weightText(member)] as Fact]),
     ['Crack width allowed', amount(member.crackLimit, 'crack')],
     ...(member.sustained === null ? [] : [['Sustained part of the load', amount(member.sustained, 'ratio')] as Fact]),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],

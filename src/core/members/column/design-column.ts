@@ -8,7 +8,7 @@ import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type C
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
 import type { ColumnInput } from './input';
-import { loadSets } from './load-sets';
+import { loadSets, withOwnCase } from './load-sets';
 import { columnFormwork, columnInSpace } from './model';
 import { torsionChecks } from './torsion-checks';
 import { columnHandChecks } from './hand-checks';
@@ -76,7 +76,7 @@ export function* uprightSteps(
     faults: [],
     sets,
     summaries: results.map(summary),
-    combinations: column.mode === 'cases' ? code.combinations(column.cases) : [],
+    combinations: column.mode === 'cases' ? code.combinations(withOwnCase(column).cases) : [],
     bars: model.bars,
     steelRatio: model.section.steelArea / model.section.gross.area,
     slenderness: {

@@ -159,6 +159,15 @@ function placedFaults(column: ColumnInput, placed: ReturnType<typeof placeColumn
   if (placed.every((p) => Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) < 1)) add('bars', 'All bars stand in one line.');
 }
 
+function weightFaults({ selfWeight, weightFactor, mode, sets, cases }: ColumnInput, add: Add): void {
+  if (!selfWeight) return;
+  if (mode === 'cases' && cases.some((c) => c.id === 'SW'))
+    add('selfWeight', 'The own weight is the case "SW": give the case that is called so another name.');
+  if (mode === 'cases' || !sets.some((s) => s.kind === 'ultimate')) return;
+  if (weightFactor === null) add('weightFactor', 'Say the factor on the own weight in sets that are factored already.');
+  else if (!(weightFactor >= 0 && weightFactor <= 3)) add('weightFactor', 'The factor on the own weight lies between 0 and 3.');
+}
+
 const forceKeys = [
   'N',
   'mxTop',
@@ -174,6 +183,7 @@ const forceKeys = [
 ] as const satisfies readonly (keyof ColumnForces)[];
 
 function loadFaults(column: ColumnInput, code: DesignCode, add: Add): void {
+  weightFaults(column, add);
   const rows = column.mode === 'sets' ? column.sets : column.caseForces;
   const list = column.mode === 'sets' ? 'sets' : 'caseForces';
   if (rows.length === 0) return add(list, 'No forces yet: type a load set, or paste a table.');

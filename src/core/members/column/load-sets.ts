@@ -1,15 +1,55 @@
 import type { Combination } from '../../analysis/combination';
 import { isAlwaysThere } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
+import { outlineProperties } from '../../geometry/polygon';
+import { outlineOfShape } from '../../geometry/section-shapes';
 import type { CaseForces, ColumnForces, ColumnInput, LoadSet, LoadSetKind } from './input';
 
 const keys = ['N', 'mxTop', 'mxBottom', 'myTop', 'myBottom', 'vx', 'vy', 'torsion'] as const satisfies readonly (keyof ColumnForces)[];
 
 /** The load sets that a column is checked for: as typed, or combined from its cases by the code. */
 export function loadSets(column: ColumnInput, code: DesignCode): LoadSet[] {
-  const sets = column.mode === 'sets' ? [...column.sets] : combinedSets(column, code);
-  return column.isSection ? sets.map(inSection) : sets;
+  if (column.isSection) return (column.mode === 'sets' ? [...column.sets] : combinedSets(column, code)).map(inSection);
+  if (column.mode === 'cases') return combinedSets(withOwnCase(column), code);
+  return column.selfWeight ? column.sets.map((s) => withWeight(s, ownWeight(column), column.weightFactor ?? 1)) : [...column.sets];
 }
+
+const OWN_WEIGHT = 'SW';
+
+/** Weight of the whole height (N). */
+export function ownWeight({ shape, height, unitWeight }: Pick<ColumnInput, 'shape' | 'height' | 'unitWeight'>): number {
+  return outlineProperties(outlineOfShape(shape)).area * height * unitWeight;
+}
+
+/** The weight presses the foot; what was typed is the force at the top. In service it counts as it is. */
+const withWeight = (set: LoadSet, weight: number, factor: number): LoadSet => ({
+  ...set,
+  nBottom: (set.nBottom ?? set.N) + (set.kind === 'ultimate' ? factor : 1) * weight,
+});
+
+/** A column with its own weight as one more permanent case, where it counts. */
+export function withOwnCase<C extends Pick<ColumnInput, 'selfWeight' | 'cases' | 'caseForces' | 'shape' | 'height' | 'unitWeight'>>(
+  column: C,
+): C {
+  if (!column.selfWeight) return column;
+  const own = { id: OWN_WEIGHT, title: 'Own weight', nature: 'permanent' as const, category: '', pattern: false };
+  const forces: CaseForces = { ...noForces, case: OWN_WEIGHT, nBottom: ownWeight(column) };
+  return { ...column, cases: [own, ...column.cases], caseForces: [forces, ...column.caseForces] };
+}
+
+const noForces: ColumnForces = {
+  N: 0,
+  mxTop: 0,
+  mxBottom: 0,
+  myTop: 0,
+  myBottom: 0,
+  vx: 0,
+  vy: 0,
+  torsion: 0,
+  nBottom: null,
+  vxBottom: null,
+  vyBottom: null,
+};
 
 /** The forces of a section stand at the top of the set; they are the same all along. */
 const inSection = (set: LoadSet): LoadSet => ({

@@ -26,7 +26,7 @@ export type Search = 'bars' | SizeSearch;
 const MOST_SETS = 60;
 
 /** The sets that may govern another layout: the worst today, and the ends of the range of axial force and moments. */
-export function decisiveSets<M extends Pick<ColumnInput, 'mode' | 'sets'>>(column: M, result: ColumnResult): M {
+export function decisiveSets<M extends Pick<ColumnInput, 'mode' | 'sets' | 'selfWeight'>>(column: M, result: ColumnResult): M {
   const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, MOST_SETS);
   const keep = new Set(worst.map((s) => s.index));
   const extremes = [(i: number) => axialAt(result.sets[i]!, 'foot'), (i: number) => -axialAt(result.sets[i]!, 'foot')];
@@ -34,8 +34,10 @@ export function decisiveSets<M extends Pick<ColumnInput, 'mode' | 'sets'>>(colum
     const top = result.summaries.reduce((a, b) => (by(b.index) > by(a.index) ? b : a));
     keep.add(top.index);
   }
-  const sets = result.sets.filter((s, i) => s.kind !== 'ultimate' || keep.has(i));
-  return { ...column, mode: 'sets', sets };
+  // As typed, so that each trial adds its own weight; combined sets have that of the present size in them.
+  const isTyped = column.mode === 'sets';
+  const sets = (isTyped ? column.sets : result.sets).filter((s, i) => s.kind !== 'ultimate' || keep.has(i));
+  return { ...column, mode: 'sets', sets, selfWeight: isTyped && column.selfWeight };
 }
 
 /** Layouts of usual bars for a shape, from the least steel up. */

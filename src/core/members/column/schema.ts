@@ -84,6 +84,10 @@ export const uprightFields = (d: MaterialDefaults) => ({
   materials: field.materials(d),
   catalogue: field.catalogue(d),
   unitWeight: field.quantity('unitWeight').default(d.unitWeight),
+  /** Whether the member's own weight is added to N towards the foot. */
+  selfWeight: boolean().default(false),
+  /** Factor on it in sets that are factored already; null is not said. Combined cases have that of the code. */
+  weightFactor: number().typeError('must be a number').nullable().default(null),
   axes: object({ x: axis, y: axis }),
   storey: object({ Q: number().nullable().default(null), sumP: field.open('force'), sumPc: field.open('force') }),
   mode: field.oneOf(['sets', 'cases'], 'sets'),
