@@ -63,16 +63,34 @@ function cutBands(face: 'top' | 'bottom', points: Loop, h: number): Band[] {
   return face === 'bottom' ? bands : bands.map((b) => ({ from: h - b.to, to: h - b.from, width: b.width })).reverse();
 }
 
+/** A web narrower than this is none (mm): it has no room for links and bars. */
+const LEAST_WEB = 50;
+
 /**
- * A free outline as a beam's section: moved so that its lowest corner lies at 0. Its web is the widest upright strip about x = 0 that lies within
- * the outline over the whole depth; links and bars stand in it. Width 0 where the axis does not run through the concrete.
+ * A free outline as a beam's section, wherever its coordinates have their origin: moved so that its lowest corner lies at y = 0 and its web at
+ * x = 0. The web is the upright strip about x = 0 that lies within the outline over the whole depth; where there is none, the widest strip there is.
+ * Links and bars stand in it. Width 0 where no strip runs through.
  */
 export function freeSection(corners: Loop): BeamOutline {
   const { bottom, top } = boundsOf(corners);
-  const points = corners.map(([x, y]): Point => [x, y - bottom]);
   const h = top - bottom;
+  const upright = corners.map(([x, y]): Point => [x, y - bottom]);
+  const axis = 2 * webReach(upright, h) >= LEAST_WEB ? 0 : widestAxis(upright, h);
+  const points = axis === 0 ? upright : upright.map(([x, y]): Point => [x - axis, y]);
   const b = 2 * webReach(points, h);
   return { shape: 'free', points, b, h, flangeWidth: b, flangeDepth: h / 4 };
+}
+
+/** The axis about which the widest upright strip lies; halfway between two corners. */
+function widestAxis(points: Loop, h: number): number {
+  const xs = [...new Set(points.map(([x]) => x))].sort((a, b) => a - b);
+  const axes = xs.flatMap((a, i) => xs.slice(i + 1).map((b) => (a + b) / 2));
+  const reach = (axis: number) =>
+    webReach(
+      points.map(([x, y]): Point => [x - axis, y]),
+      h,
+    );
+  return axes.reduce((best, axis) => (reach(axis) > reach(best) + 1e-9 ? axis : best), 0);
 }
 
 /** Least distance of the outline from the axis, between its lowest and its highest corners. */

@@ -89,8 +89,8 @@ function FreeOutline({ project, member, faults }: Omit<BasisProps<BeamMember>, '
       />
       {fault('section.points')}
       <p className="small">
-        Links and bars stand in the {formatQuantity(member.section.b, 'length', project.display)} about x = 0 that run through the whole
-        depth.
+        Links and bars stand in the {formatQuantity(member.section.b, 'length', project.display)} that run through the whole depth, about x
+        = 0.
       </p>
     </>
   );

@@ -86,8 +86,8 @@ function freeFault(beam: BeamInput, span: number): string | undefined {
   if (points.length < 3) return 'An outline needs at least three corners.';
   const crossing = crossingEdges(points);
   if (crossing) return `Edges ${crossing[0] + 1} and ${crossing[1] + 1} of the outline cross.`;
-  if (b <= 0) return 'The line x = 0 must run through the concrete from the lowest to the highest corner: links and bars stand about it.';
-  if (b < 50) return `Only ${Math.round(b)} mm about x = 0 run through the whole depth: too narrow for links and bars.`;
+  if (b <= 0) return 'No upright strip of the outline runs from its lowest to its highest corner: links and bars have none to stand in.';
+  if (b < 50) return `Only ${Math.round(b)} mm of the outline run through the whole depth: too narrow for links and bars.`;
   return Object.keys(beam.spans[span]!.section).length > 0
     ? 'A free outline is the same in all spans: take the other sizes away.'
     : undefined;
