@@ -212,7 +212,7 @@ describe('legs and openings in their editors', () => {
     pick('Kind of legs', 'studs');
     pick('Size of the legs', '12');
     again();
-    type('Rails', '16');
+    type('Number of rails', '16');
     type('Then every', '140');
     expect(now().legs).toMatchObject({ kind: 'studs', size: '12', legs: 16, spacing: 140 });
     again();

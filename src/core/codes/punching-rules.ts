@@ -65,6 +65,11 @@ export interface PunchingSteel {
   readonly acrossBeyond: number;
   /** Perimeter around the outermost legs, at half the depth from them. */
   readonly outside: ControlPerimeter;
+  /**
+   * Where legs stand in lines square to the faces alone: what counts of a perimeter so far beyond the outermost of them, no further than a reach to
+   * both sides of a line (mm).
+   */
+  readonly effective?: (beyond: number, reach: number) => ControlPerimeter;
 }
 
 /** Two figures of one kind that are compared. */

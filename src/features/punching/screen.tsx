@@ -10,6 +10,7 @@ import { punchingField } from './fields';
 import { LegsEditor } from './LegsEditor';
 import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
+import { SettingOut } from './SettingOut';
 
 const panels: readonly PanelPart<PunchingMember, null, PunchingHandle>[] = [
   {
@@ -18,6 +19,12 @@ const panels: readonly PanelPart<PunchingMember, null, PunchingHandle>[] = [
     show: ({ project, member, result, isStale, drawn, editing, faults, lastGood }) => (
       <PlanSheet {...{ project, member, result, isStale, editing, lastGood }} onEdit={drawn.open} isDrawn={faults.length === 0} />
     ),
+  },
+  {
+    id: 'setting-out',
+    title: 'Setting out',
+    isHidden: ({ legs }) => legs === null,
+    show: ({ kept, keptMember, faults }) => <SettingOut project={kept} member={keptMember} hasFaults={faults.length > 0} />,
   },
   basisPanel(BasisPanel),
   variantsPanel(),

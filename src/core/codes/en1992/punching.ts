@@ -228,7 +228,7 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         title: 'Outside the links',
         clause: '6.4.5(4)',
         demand: c.let(F.uout, { beta_V: beta(c, q), V_Ed: q.V, v_Rd_c, d: q.d }),
-        capacity: q.around(steel.last + BEYOND * q.d).length,
+        capacity: (steel.effective?.(BEYOND * q.d, q.d) ?? q.around(steel.last + BEYOND * q.d)).length,
         kind: 'length',
         words: 'The perimeter that needs no links is too far out: more perimeters of links. Needed and there',
       };

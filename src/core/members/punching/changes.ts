@@ -14,7 +14,7 @@ function candidates(p: PunchingInput, code: DesignCode): Candidate<Partial<Punch
   const legs = (['links', 'studs'] as const).flatMap((kind) => {
     const found = chooseLegs(p, code, kind);
     if (!found) return [];
-    const name = `${found.legs} ${kind === 'links' ? 'legs' : 'rails'} of ${found.size}, ${found.perimeters} perimeters`;
+    const name = `${found.legs} ${kind === 'links' ? 'legs' : 'rails'} of ${found.size}, ${found.perimeters} ${kind === 'links' ? 'perimeters' : 'studs each'}`;
     return [{ title: name, about: 'legs', change: { legs: found }, isAnew: p.legs !== null }];
   });
   const closer = (key: 'barsX' | 'barsY') => ({ ...p[key], spacing: p[key].spacing * 0.75 });

@@ -9,7 +9,10 @@ import { inputTable, materialFacts } from '../parts/facts';
 import { punchingDrawing } from './drawing';
 import type { PunchingMember } from './input';
 import { punchingLabels } from './labels';
+import { inLines, layoutWords } from './legs';
 import type { PunchingResult } from './result';
+import { settingOut } from './setting-out';
+import { stagesOf } from './stage';
 
 /** What a report says of a slab at a column. */
 export function punchingFacts(member: PunchingMember, project: ProjectBasis): Fact[] {
@@ -43,14 +46,18 @@ const countedBy = { position: 'by the usual factors of the code', moments: 'from
 
 function legsText({ legs }: PunchingMember, project: ProjectBasis): string {
   if (!legs) return 'none';
-  const what =
-    legs.kind === 'links' ? `legs, perimeters ${legs.layout === 'round' ? 'all round' : 'with square corners'}` : 'rails of studs';
   const layer = layerLabel({ size: legs.size, alternate: null, spacing: legs.spacing }, project);
-  return `${legs.legs} ${what}, ${layer}, ${legs.perimeters} perimeters, first at ${formatQuantity(legs.first, 'length', project.display)}`;
+  return `${legs.legs} ${layoutWords(legs)}, ${layer}, ${legs.perimeters} ${inLines(legs) ? 'in each' : 'perimeters'}, first at ${formatQuantity(legs.first, 'length', project.display)}`;
 }
 
 /** The forces as they were typed. */
-export const punchingInputs = (member: PunchingMember, _result: PunchingResult, _project: ProjectBasis, level: ReportDetail): Block[] =>
+export function punchingInputs(member: PunchingMember, { faults }: PunchingResult, project: ProjectBasis, level: ReportDetail): Block[] {
+  const placed = faults.length === 0 && level !== 'summary' ? stagesOf(member, codeOf(project, member))[0]!.placed : null;
+  const setOut = settingOut(member, placed);
+  return [...forceTable(member, level), ...(setOut ? [setOut] : [])];
+}
+
+const forceTable = (member: PunchingMember, level: ReportDetail): Block[] =>
   inputTable(
     'Forces',
     [

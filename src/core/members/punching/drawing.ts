@@ -2,6 +2,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { slabSides, type ControlPerimeter, type Piece, type SlabEdges, type SlabSide } from '../../geometry/control-perimeter';
 import { box, type Loop, type Point as PlanPoint } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
+import type { LegLine } from './legs';
 import { columnSize, openingLoop, rectangleLoop, type PunchingInput } from './input';
 import { stagesOf, type PunchingStage } from './stage';
 import { areaOf, circleAt, pathThrough, textAt, dimension, line, type Drawing, type Point, type Shape } from '../../drawing/shapes';
@@ -39,7 +40,7 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
   const outer = column.steel
     ? code.punching.corners === 'square'
       ? column.steel.outside
-      : column.around(column.steel.last + 1.5 * column.d)
+      : (column.steel.effective?.(1.5 * column.d, column.d) ?? column.around(column.steel.last + 1.5 * column.d))
     : null;
   const window = windowOf(place, stage.slab, [...critical.pieces, ...critical.lost, ...(outer?.pieces ?? [])]);
   const scale = Math.min((width - 150) / (window.right - window.left), (height - 100) / (window.top - window.bottom));
@@ -57,6 +58,7 @@ export function punchingDrawing({ place, code, labels }: PunchingPicture, width:
     ...(outer ? perimeterShapes(outer, at, 'nominal') : []),
     loop(outlineOfShape(place.column).outer, { line: 'cut', fill: 'steel' }),
     ...dots.map((l): Shape<never> => circleAt(at(l.at), Math.max(1.6, (column.steel?.diameter ?? 10) * scale * 0.5), { fill: 'steel' })),
+    ...(column.placed ? lineDimensions(column.placed.lines, at, labels.length) : []),
     ...(column.placed?.dropped ?? []).map((p): Shape<never> => circleAt(at(p), 2.6, { line: 'excess', fill: 'surface' })),
   ];
   shapes.push(...names(place, critical, outer, at, labels), ...dimensions(place, stage.slab, at, labels.length));
@@ -86,6 +88,23 @@ function windowOf(place: PunchingInput, slab: SlabEdges, pieces: readonly Piece[
     bottom: -reach('bottom', -Math.min(...ys)),
     top: reach('top', Math.max(...ys)),
   };
+}
+
+/** The first and the other distances of the legs, along the line that runs furthest to the right. */
+function lineDimensions(lines: readonly LegLine[], at: (p: PlanPoint) => Point, length: (v: number) => string): Shape<PunchingHandle>[] {
+  const level = lines.filter((l) => l.out[0] > 0.999 || l.out[0] < -0.999);
+  const line = level.reduce<LegLine | undefined>((best, l) => (!best || l.from[1] < best.from[1] ? l : best), undefined);
+  if (!line || line.distances.length < 2) return [];
+  const [first, last] = [line.distances[0]!, line.distances.at(-1)!];
+  const place = (r: number): Point => {
+    const [x, y] = at([line.from[0] + r * line.out[0], line.from[1]]);
+    return [x, y + 16];
+  };
+  const gaps = line.distances.length - 1;
+  return [
+    ...dimension<PunchingHandle>(place(0), place(first), length(first), { of: 'legs' }, 'First legs from the column'),
+    ...dimension<PunchingHandle>(place(first), place(last), `${gaps} × ${length((last - first) / gaps)}`, { of: 'legs' }, 'Legs of a line'),
+  ];
 }
 
 /** The slab as far as it is drawn, with a strong line where it ends. */

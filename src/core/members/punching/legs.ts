@@ -1,5 +1,5 @@
 import { controlPerimeter, isOnSlab, lengthOf, type Piece, type SlabEdges } from '../../geometry/control-perimeter';
-import { distanceToEdges, isInsideLoop, type Loop, type Point } from '../../geometry/polygon';
+import { boundsOf, distanceToEdges, isInsideLoop, type Loop, type Point } from '../../geometry/polygon';
 import type { PunchingLegs } from './input';
 
 /** One leg on the plan. */
@@ -9,13 +9,24 @@ export interface PlacedLeg {
   readonly perimeter: number;
 }
 
+/** A line of legs: where it leaves the column, which way it runs (a unit vector), and how far from the column its legs stand (mm). */
+export interface LegLine {
+  readonly from: Point;
+  readonly out: Point;
+  readonly distances: readonly number[];
+}
+
 export interface PlacedLegs {
   readonly legs: readonly PlacedLeg[];
+  /** The lines in which legs stand; none where they stand on perimeters. */
+  readonly lines: readonly LegLine[];
   /** Legs that would stand in an opening or off the slab: left out of rails, moved along perimeters of links. */
   readonly dropped: readonly Point[];
   readonly moved: number;
   /** Widest distance of neighbouring legs on each perimeter. */
   readonly widest: readonly number[];
+  /** The same among legs of lines that run the same way. */
+  readonly widestOnFace: readonly number[];
 }
 
 /** Concrete that a leg needs beside an edge or an opening (mm). */
@@ -41,7 +52,19 @@ const shrunk = (slab: SlabEdges): SlabEdges => ({
 });
 
 export function placeLegs(legs: PunchingLegs, column: Loop, ground: Ground): PlacedLegs {
-  return legs.kind === 'links' ? onPerimeters(legs, column, ground) : onRails(legs, column, ground);
+  return inLines(legs) ? onLines(legs, column, ground) : onPerimeters(legs, column, ground);
+}
+
+/** Whether legs stand in lines away from the column: rails of studs, and links that are laid so. */
+export const inLines = ({ kind, layout }: Pick<PunchingLegs, 'kind' | 'layout'>): boolean =>
+  kind === 'studs' || layout === 'radial' || layout === 'orthogonal';
+
+/** How legs are laid out, in words. */
+export function layoutWords({ kind, layout }: Pick<PunchingLegs, 'kind' | 'layout'>): string {
+  const what = kind === 'studs' ? 'rails of studs' : 'lines of links';
+  if (layout === 'orthogonal') return `${what} square to the faces`;
+  if (inLines({ kind, layout })) return `radial ${what}`;
+  return `legs, perimeters ${layout === 'round' ? 'all round' : 'with square corners'}`;
 }
 
 const distanceOf = ({ first, spacing }: PunchingLegs, k: number) => first + k * spacing;
@@ -62,9 +85,11 @@ function onPerimeters(legs: PunchingLegs, column: Loop, ground: Ground): PlacedL
   });
   return {
     legs: all.flatMap(({ points }, perimeter) => points.map((at) => ({ at, perimeter }))),
+    lines: [],
     dropped: [],
     moved,
     widest: all.map((a) => a.widest),
+    widestOnFace: all.map((a) => a.widest),
   };
 }
 
@@ -123,22 +148,93 @@ function fromStart(pieces: readonly Piece[]): Piece[] {
   return jump < 0 ? [...pieces] : [...pieces.slice(jump + 1), ...pieces.slice(0, jump + 1)];
 }
 
-/** Studs on rails that run away from the column, square to its outline. */
-function onRails(legs: PunchingLegs, column: Loop, ground: Ground): PlacedLegs {
-  // Rails fan out at corners: evenly spread halfway along them.
-  const rails = railsOf(column, legs.legs, distanceOf(legs, (legs.perimeters - 1) / 2), ground.slab);
+/** Legs in lines that run away from the column; those without room are left out. */
+function onLines(legs: PunchingLegs, column: Loop, ground: Ground): PlacedLegs {
+  // Radial lines fan out at corners: evenly spread halfway along them.
+  const middle = distanceOf(legs, (legs.perimeters - 1) / 2);
+  const rails =
+    legs.layout === 'orthogonal' ? squareRails(column, legs.legs, ground.slab) : railsOf(column, legs.legs, middle, ground.slab);
   const kept: PlacedLeg[] = [];
   const dropped: Point[] = [];
-  const widest: number[] = [];
+  const [widest, widestOnFace]: [number[], number[]] = [[], []];
+  const reach = new Map<Rail, number[]>(rails.map((rail) => [rail, []]));
   for (let perimeter = 0; perimeter < legs.perimeters; perimeter += 1) {
     const r = distanceOf(legs, perimeter);
-    const points = rails.map(({ from, out }): Point => [from[0] + r * out[0], from[1] + r * out[1]]);
-    const clear = points.filter((p) => isClear(p, ground));
-    dropped.push(...points.filter((p) => !isClear(p, ground)));
-    kept.push(...clear.map((at) => ({ at, perimeter })));
-    widest.push(widestGap(clear, r, column, ground));
+    const there = rails.map((rail) => ({ rail, at: [rail.from[0] + r * rail.out[0], rail.from[1] + r * rail.out[1]] as Point }));
+    const clear = there.filter(({ at }) => isClear(at, ground));
+    dropped.push(...there.filter(({ at }) => !isClear(at, ground)).map(({ at }) => at));
+    for (const { rail, at } of clear) {
+      kept.push({ at, perimeter });
+      reach.get(rail)!.push(r);
+    }
+    widest.push(
+      widestGap(
+        clear.map(({ at }) => at),
+        r,
+        column,
+        ground,
+      ),
+    );
+    widestOnFace.push(Math.max(0, ...clear.map((c, i) => gapOnFace(c, clear[i + 1]))));
   }
-  return { legs: kept, dropped, moved: 0, widest };
+  const lines = [...reach].filter(([, distances]) => distances.length > 0).map(([rail, distances]) => ({ ...rail, distances }));
+  return { legs: kept, lines, dropped, moved: 0, widest, widestOnFace };
+}
+
+interface Standing {
+  readonly rail: Rail;
+  readonly at: Point;
+}
+
+/** Distance to the next leg of a line that runs the same way; none to that of another face. */
+function gapOnFace(a: Standing, b: Standing | undefined): number {
+  const isSame = b && a.rail.out[0] === b.rail.out[0] && a.rail.out[1] === b.rail.out[1];
+  return isSame ? Math.hypot(b.at[0] - a.at[0], b.at[1] - a.at[1]) : 0;
+}
+
+/** Part of a round column's width over which lines square to it start: beyond, its outline falls away too fast. */
+const ROUND_PART = 0.7;
+
+/**
+ * Lines square to the faces of the column, as many on each as its length asks for, the outer ones at its corners; anticlockwise from the right
+ * face. A face at an edge of the slab has none. They leave the outline where it is met from outside.
+ */
+function squareRails(column: Loop, count: number, slab: SlabEdges): Rail[] {
+  const { left, right, bottom, top } = boundsOf(column);
+  const isRound = column.length > 12;
+  const part = isRound ? ROUND_PART : 1;
+  const faces = [
+    { side: 'right', out: [1, 0], along: [0, 1], middle: (bottom + top) / 2, length: part * (top - bottom), at: right },
+    { side: 'top', out: [0, 1], along: [-1, 0], middle: (left + right) / 2, length: part * (right - left), at: top },
+    { side: 'left', out: [-1, 0], along: [0, -1], middle: (bottom + top) / 2, length: part * (top - bottom), at: -left },
+    { side: 'bottom', out: [0, -1], along: [1, 0], middle: (left + right) / 2, length: part * (right - left), at: -bottom },
+  ] as const;
+  const open = faces.filter((f) => slab[f.side] === null || slab[f.side]! > f.at + BESIDE);
+  const total = open.reduce((sum, f) => sum + f.length, 0);
+  return open.flatMap(({ out, along: run, middle, length }): Rail[] => {
+    const n = Math.max(2, Math.round((count * length) / total));
+    return Array.from({ length: n }, (_, i): Rail => {
+      const offset = -length / 2 + (i * length) / (n - 1);
+      // Just inside a corner, where the outline is met.
+      const inside = offset * (1 - 1e-6);
+      const across = run[0] === 0 ? middle + run[1] * inside : middle + run[0] * inside;
+      return { from: metFromOutside(column, out, across), out };
+    });
+  });
+}
+
+/** Where a line along an axis, coming from outside, meets the outline first. */
+function metFromOutside(column: Loop, out: Point, across: number): Point {
+  const isX = out[0] !== 0;
+  const sign = isX ? out[0] : out[1];
+  const met = column.flatMap(([ax, ay], i) => {
+    const [bx, by] = column[(i + 1) % column.length]!;
+    const [a, b, va, vb] = isX ? [ay, by, ax, bx] : [ax, bx, ay, by];
+    if (a === b || (across - a) * (across - b) > 0) return [];
+    return [va + ((vb - va) * (across - a)) / (b - a)];
+  });
+  const far = sign * Math.max(...met.map((v) => sign * v));
+  return isX ? [far, across] : [across, far];
 }
 
 interface Rail {

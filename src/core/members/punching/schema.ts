@@ -18,8 +18,11 @@ export function punchingFields(d: MaterialDefaults) {
   /** Legs in the slab: links on perimeters, each with so many legs, or rails of studs. */
   const leg = object({
     kind: field.oneOf(['links', 'studs'], 'links'),
-    /** Perimeters of links: at one distance from the column all round, or with square corners. */
-    layout: field.oneOf(['round', 'rectangular'], 'round'),
+    /**
+     * Links on perimeters (round: at one distance from the column all round; rectangular: with square corners) or in lines: radial ones away from the
+     * column, or orthogonal ones square to its faces. Rails of studs are radial unless they are orthogonal.
+     */
+    layout: field.oneOf(['round', 'rectangular', 'radial', 'orthogonal'], 'round'),
     size: size(d, '10', '#4', 'No.13'),
     /** Legs on the first perimeter, or rails around the column. */
     legs: number().default(12),

@@ -15,6 +15,7 @@ import {
 import { convexHull, distanceToEdges, outlineProperties, type Loop, type Point } from '../../geometry/polygon';
 import { catalogues, findBar } from '../../materials/bars';
 import { columnLoop, columnSize, depthsOf, openingLoop, rectangleLoop, type PunchingForces, type PunchingInput } from './input';
+import { besideLines } from './effective-perimeter';
 import { placeLegs, type PlacedLegs } from './legs';
 
 /** A section that is checked: the slab around the column, or the thinner slab around a thicker part. */
@@ -174,7 +175,8 @@ function steelOf(
   );
   if (Math.max(...counts) === 0) return null;
   const inner = placed.widest.filter((_, k) => isWithin(k));
-  const beyond = placed.widest.filter((_, k) => !isWithin(k));
+  // What lies between lines square to different faces does not count further out, and asks for no legs.
+  const beyond = (legs.layout === 'orthogonal' ? placed.widestOnFace : placed.widest).filter((_, k) => !isWithin(k));
   const counted = counts.filter((_, k) => isWithin(k));
   const tips = convexHull(placed.legs.map((l) => l.at));
   return {
@@ -188,6 +190,7 @@ function steelOf(
     across: Math.max(0, ...inner),
     acrossBeyond: Math.max(0, ...beyond),
     outside: controlPerimeter(tips, d / 2, 'square', slab, shadows),
+    ...(legs.layout === 'orthogonal' ? { effective: (beyond, reach) => besideLines(placed.lines, beyond, reach, slab, shadows) } : {}),
   };
 }
 
