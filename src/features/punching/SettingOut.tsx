@@ -15,6 +15,7 @@ export function SettingOut({ project, member, hasFaults }: { project: Project; m
   );
   return (
     <div className="overflow-auto px-3.5 py-2">
+      {table && <h2>{table.title}</h2>}
       {table ? <BlockTable block={table} units={project.display} /> : <p>There are no legs to set out.</p>}
     </div>
   );

@@ -230,7 +230,9 @@ export function punchingRules(annex: NationalAnnex): PunchingRules {
         demand: c.let(F.uout, { beta_V: beta(c, q), V_Ed: q.V, v_Rd_c, d: q.d }),
         capacity: (steel.effective?.(BEYOND * q.d, q.d) ?? q.around(steel.last + BEYOND * q.d)).length,
         kind: 'length',
-        words: 'The perimeter that needs no links is too far out: more perimeters of links. Needed and there',
+        words: steel.effective
+          ? 'Of the perimeter outside lines square to the faces only part counts: radial lines, or wider faces. Needed and there'
+          : 'The perimeter that needs no links is too far out: more perimeters of links. Needed and there',
       };
     },
     needed: (c, q, spacing) => {

@@ -28,7 +28,7 @@ function ofLines(lines: readonly LegLine[]): Table {
       String(i + 1),
       amount(round(x), 'length'),
       amount(round(y), 'length'),
-      `${((Math.atan2(dy, dx) * 180) / Math.PI).toFixed(0)}°`.replace('-0°', '0°'),
+      `${Math.round((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360}°`,
       String(distances.length),
       amount(distances[0]!, 'length'),
       amount(distances.at(-1)!, 'length'),
