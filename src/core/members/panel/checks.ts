@@ -8,6 +8,7 @@ import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck } from '../../checks/check';
+import { besideCalculation } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
 import { panelTask, reinforced, resistanceOf, WIDTH, type PreparedPanel } from './sections';
@@ -175,27 +176,30 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
     hasPartitions: panel.hasPartitions,
     isSlab: true,
   };
-  return [
-    compareCheck({
-      id: 'span-depth',
-      family: 'deflection',
-      title: `${code.service.spanDepthTitle}, along ${short}`,
-      clause: code.slab.twoWayDepth(silent, q).clause,
-      place: here(`middle, along ${short}`),
-      kind: 'ratio',
-      compare: (c) => {
-        const { actual, limit } = code.slab.twoWayDepth(c, q);
-        return {
-          demand: actual,
-          demandIs: ['span over depth', 'of the shorter span'],
-          capacity: limit,
-          capacityIs: ['limit', 'by the rule above'],
-        };
-      },
-      fails: (actual, limit) =>
+  const { actual: has, limit: allowed } = code.slab.twoWayDepth(silent, q);
+  const decides = code.service.deflectionBy !== 'curvature';
+  const check = compareCheck({
+    id: 'span-depth',
+    family: 'deflection',
+    title: `${code.service.spanDepthTitle}, along ${short}`,
+    clause: code.slab.twoWayDepth(silent, q).clause,
+    place: here(`middle, along ${short}`),
+    kind: 'ratio',
+    compare: (c) => {
+      const { actual, limit } = code.slab.twoWayDepth(c, q);
+      return {
+        demand: actual,
+        demandIs: ['span over depth', 'of the shorter span'],
+        capacity: limit,
+        capacityIs: ['limit', 'by the rule above'],
+      };
+    },
+    ...(decides && {
+      fails: (actual: string, limit: string) =>
         `The panel is ${actual} times its depth; ${limit} needs no calculation of deflection: deeper, or more bars along ${short}.`,
     }),
-  ];
+  });
+  return [decides ? check : besideCalculation(check, has, allowed)];
 }
 
 /** The depth of the neutral axis: for yield lines the stricter rule of analysis at collapse, with the ductility of the steel. */

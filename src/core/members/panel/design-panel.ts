@@ -17,6 +17,7 @@ import {
   panelSteel,
   type PanelBasis,
 } from './checks';
+import { panelDeflection } from './deflection';
 import { panelFaults } from './faults';
 import type { PanelInput } from './input';
 import { panelModel } from './model';
@@ -49,6 +50,7 @@ export function designPanel(given: PanelInput, code: DesignCode, options: Design
       ...panelShear(basis),
       ...panelSteel(basis),
       ...panelDepth(basis),
+      ...panelDeflection(basis, { combinations, loadOf: (f) => loadOf(panel, f), permanent: permanentLoad(panel) }),
       ...panelCorners(basis),
       ...topicsNotCovered([
         ...missingFor(code, 'slabs'),
@@ -94,6 +96,15 @@ function loadOf(panel: PanelInput, factors: readonly { readonly caseId: string; 
     return sum + factor * (isVariable ? Math.max(0, value) : value);
   }, 0);
 }
+
+/** The permanent loads alone (N/mm2). */
+const permanentLoad = (panel: PanelInput): number =>
+  loadOf(
+    panel,
+    panelCases(panel)
+      .filter((c) => c.nature === 'permanent')
+      .map((c) => ({ caseId: c.id, factor: 1 })),
+  );
 
 /** Moments of the panel under a load, by its method. */
 export function panelMoments(panel: PanelInput, code: DesignCode, w: number): PanelMoments {

@@ -3,6 +3,7 @@ import type { DeflectionSum, ServiceLoads, SpanSystem } from '../../../codes/ser
 import { widthAt } from '../../../geometry/beam-outline';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
+import { besideCalculation } from '../../parts/beside-calculation';
 import { holdsMoment } from '../holds-moment';
 import type { ServiceStrips } from '../result';
 import { crackingRange, stageDeflections, stepEnds, type StageDeflection } from './deflection';
@@ -172,7 +173,6 @@ function spanDepthCheck(basis: SpanDepthBasis, span: number): DerivableCheck {
   const q = spanDepthQuestion(basis, span);
   const { actual, limit, clause } = code.service.spanDepth(silent, q);
   const decides = code.service.deflectionBy !== 'curvature';
-  const over = actual > limit;
   const check = compareCheck({
     id: `span-depth-${span + 1}`,
     family: 'deflection',
@@ -194,10 +194,7 @@ function spanDepthCheck(basis: SpanDepthBasis, span: number): DerivableCheck {
     }),
   });
   if (decides) return check;
-  // Beside a calculation it is information.
-  const decided = over ? 'the calculated deflection decides' : 'deflection would not have to be calculated';
-  const reason = `${actual.toFixed(1)} against ${limit.toFixed(1)}: ${decided}.`;
-  return { ...check, check: { ...check.check, utilisation: null, status: 'notApplicable', reason } };
+  return besideCalculation(check, actual, limit);
 }
 
 function systemOf(beam: PreparedBeam, span: number): SpanSystem {
