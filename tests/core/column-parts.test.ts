@@ -74,11 +74,12 @@ describe('curves and critical points', () => {
   });
 
   it('squash and tension by hand; balance has the furthest bars just at yield; decompression has no strain at the far edge', () => {
-    const [squash, decompression, balance, bending, tension] = criticalPoints(surface, Math.PI / 2).map((c) => c.point);
+    const [squash, decompression, unstressed, half, balance, bending, tension] = criticalPoints(surface, Math.PI / 2).map((c) => c.point);
     // 157 500 x 26.667 + 3927 x 400 = 5 770.8 kN; 3927 x 434.78 = 1 707.4 kN
     expect(squash!.N / 1e3).toBeCloseTo(5770.8, 0);
     expect(tension!.N / 1e3).toBeCloseTo(-1707.4, 0);
     expect(balance!.barStrain).toBeCloseTo(-500 / 1.15 / 200_000, 9);
+    expect([unstressed!.barStrain, half!.barStrain]).toEqual([expect.closeTo(0, 9), expect.closeTo(-500 / 1.15 / 400_000, 9)]);
     expect(strainAtLimit(surface, decompression!, 0, -225)).toBeCloseTo(0, 9);
     expect(strainAtLimit(surface, decompression!, 0, 225)).toBeCloseTo(0.0035, 9);
     expect(bending!.N).toBeCloseTo(0, 0);

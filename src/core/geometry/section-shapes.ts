@@ -15,8 +15,8 @@ export type SectionShape =
 
 export type ShapeKind = SectionShape['kind'];
 
-/** Sides of the polygon that stands for a circle; its area is that of the circle, its radius larger by 0.06 %. */
-export const CIRCLE_SIDES = 72;
+/** Sides of the polygon that stands for a circle; its area is that of the circle, its radius larger by 0.01 %. */
+export const CIRCLE_SIDES = 180;
 
 /** A regular polygon with the area of a circle, a corner at neither axis, so that it is symmetric about both. */
 export function circleLoop(diameter: number, sides = CIRCLE_SIDES): Point[] {
