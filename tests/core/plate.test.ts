@@ -1,4 +1,5 @@
-import type { PanelEdges } from '@/core/analysis/panel';
+import { heldPanel } from '@/core/analysis/held-panel';
+import { panelByStrips, shareByDeflection, yieldLineMoment, type PanelEdges } from '@/core/analysis/panel';
 import { plateOnEdges } from '@/core/analysis/plate';
 import type { PanelResult } from '@/core/members/panel/result';
 import type { StripResult } from '@/core/members/strip/result';
@@ -69,6 +70,40 @@ describe('a plate on four edges against what is known of it', () => {
     expect(factors(4000, 5000, { ...simple, left: 'continuous' }).w).toBeLessThan(factors(4000, 5000, simple).w);
     expect(factors(4000, 5000, simple, { ...even, y: 2 * D }).w).toBeLessThan(factors(4000, 5000, simple).w);
     expect(factors(4000, 5000, simple, { ...even, twist: 0 }).w).toBeGreaterThan(factors(4000, 5000, simple).w);
+  });
+});
+
+describe('strips with corners held down', () => {
+  const of = (lx: number, ly: number, edges: PanelEdges) => {
+    const load = { lx, ly, w: 0.01, edges };
+    return { load, found: heldPanel(load, panelByStrips(load, shareByDeflection(load), true), true) };
+  };
+  test('a square on simple edges: w l2/24, so that no fold forms, and 0.338 w l of shear at the edge as the plate has it', () => {
+    const { found } = of(5000, 5000, simple);
+    expect(found.x / (0.01 * 5000 ** 2)).toBeCloseTo(1 / 24, 6);
+    expect(found.shear.left / (0.01 * 5000)).toBeCloseTo(0.338, 2);
+  });
+  test('any sides and edges: never below the means of the plate, nor what folds ask for', () => {
+    const holds = ['simple', 'continuous'] as const;
+    for (let i = 0; i < 64; i += 1) {
+      const edges = { left: holds[i & 1]!, right: holds[(i >> 1) & 1]!, bottom: holds[(i >> 2) & 1]!, top: holds[(i >> 3) & 1]! };
+      const { load, found } = of(4000, [4000, 5000, 7000, 11_000][i >> 4]!, edges);
+      const plate = plateOnEdges(load, even);
+      const small = (have: number, need: number) => expect([i, have >= need * (1 - 1e-9)]).toEqual([i, true]);
+      small(found.x, 0.01 * plate.means.x);
+      small(found.y, 0.01 * plate.means.y);
+      for (const e of ['left', 'right', 'bottom', 'top'] as const) {
+        small(found.support[e], 0.01 * plate.means.support[e]);
+        small(found.shear[e], 0.01 * plate.shear[e]);
+      }
+      small(found.x, yieldLineMoment(load, found));
+    }
+  });
+  test('a share that is set stays a choice: its edges keep their moments, but for folds', () => {
+    const load = { lx: 4000, ly: 8000, w: 0.01, edges: { ...simple, bottom: 'continuous' as const } };
+    const strips = panelByStrips(load, 1, true);
+    expect(heldPanel(load, strips, false).support.bottom).toBe(0);
+    expect(heldPanel(load, strips, true).support.bottom).toBeGreaterThan(0);
   });
 });
 

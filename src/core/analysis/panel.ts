@@ -68,16 +68,27 @@ export function panelByStrips(p: PanelLoad, share: number, isHeldDown: boolean):
   };
 }
 
+/** Sagging moment along x at which folds form under a load, where mu times it is along y and i times it, or i times mu of it, over an edge. */
+function foldMoment({ lx, ly, w }: PanelLoad, mu: number, i: (edge: PanelEdge) => number): number {
+  const reduced = (l: number, a: PanelEdge, b: PanelEdge) => (2 * l) / (Math.sqrt(1 + i(a)) + Math.sqrt(1 + i(b)));
+  const [rx, ry] = [reduced(lx, 'left', 'right'), reduced(ly / Math.sqrt(mu), 'bottom', 'top')];
+  const [a, b] = [Math.min(rx, ry), Math.max(rx, ry)];
+  return ((w * a ** 2) / 24) * (Math.sqrt(3 + (a / b) ** 2) - a / b) ** 2;
+}
+
+/** The moment along x at which folds form under a load, with the others in the proportion that they have to it (N mm/mm). */
+export function yieldLineMoment(load: PanelLoad, { x, y, support }: Pick<PanelMoments, 'x' | 'y' | 'support'>): number {
+  return foldMoment(load, y / x, (e) => (support[e] === 0 ? 0 : support[e] / (e === 'left' || e === 'right' ? x : y)));
+}
+
 /**
  * Moments at collapse by yield lines: `ratio` of hogging to sagging moment at edges that are held, `mu` of the moment along y to that along x.
  * m = w a2 / 24 (sqrt(3 + (a/b)2) - a/b)2 with the sides reduced by 2 / (sqrt(1 + i1) + sqrt(1 + i2)), and the sides along y divided by sqrt(mu).
  */
-export function panelByYieldLines({ lx, ly, w, edges }: PanelLoad, ratio: number, mu: number): PanelMoments {
+export function panelByYieldLines(load: PanelLoad, ratio: number, mu: number): PanelMoments {
+  const { lx, ly, w, edges } = load;
   const i = (edge: PanelEdge) => (edges[edge] === 'continuous' ? ratio : 0);
-  const reduced = (l: number, a: PanelEdge, b: PanelEdge) => (2 * l) / (Math.sqrt(1 + i(a)) + Math.sqrt(1 + i(b)));
-  const [rx, ry] = [reduced(lx, 'left', 'right'), reduced(ly / Math.sqrt(mu), 'bottom', 'top')];
-  const [a, b] = [Math.min(rx, ry), Math.max(rx, ry)];
-  const x = ((w * a ** 2) / 24) * (Math.sqrt(3 + (a / b) ** 2) - a / b) ** 2;
+  const x = foldMoment(load, mu, i);
   const y = mu * x;
   // At the middle of an edge the load of half the shorter side runs to it.
   const shear = (w * Math.min(lx, ly)) / 2;

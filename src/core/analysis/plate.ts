@@ -15,6 +15,10 @@ export interface PlateAnswer {
   readonly x: number;
   readonly y: number;
   readonly support: Readonly<Record<PanelEdge, number>>;
+  /** The same as means over the middle three quarters of the width they act on: what bars of a middle strip share. */
+  readonly means: { readonly x: number; readonly y: number; readonly support: Readonly<Record<PanelEdge, number>> };
+  /** Largest shear at each edge (N/mm). */
+  readonly shear: Readonly<Record<PanelEdge, number>>;
 }
 
 /** Shapes along each side. With eight the deflection is right to a thousandth for sides as 1 to 2, and to a hundredth for 1 to 4. */
@@ -22,8 +26,8 @@ const SHAPES = 8;
 const LOOKS = 16;
 
 interface Shape {
-  /** Value, slope and curvature at a part of the side, over the length of one. */
-  at(t: number): readonly [number, number, number];
+  /** Value and its first three derivatives at a part of the side, over the length of one. */
+  at(t: number): readonly [number, number, number, number];
 }
 
 /**
@@ -48,42 +52,60 @@ export function plateOnEdges(
   const load = pairs.map(([i, j]) => ix.sum[i]! * iy.sum[j]! * lx * ly);
   const found = solveDense(matrix, load);
   if (!found) throw new CalcError('deflection', 'the sections have no stiffness to speak of.');
-  /** Deflection, and curvatures along x and y, at one of the places that are looked at. */
-  const at = (tx: number, ty: number): readonly [number, number, number] => {
+  /** At one of the places that are looked at: a product of derivatives of both orders, of all shapes together. */
+  const at = (tx: number, ty: number): PlatePlace => {
     const [px, py] = [ix.looks[tx]!, iy.looks[ty]!];
-    let [w, xx, yy] = [0, 0, 0];
-    pairs.forEach(([i, j], n) => {
-      w += found[n]! * px[i]![0] * py[j]![0];
-      xx += found[n]! * px[i]![2] * py[j]![0];
-      yy += found[n]! * px[i]![0] * py[j]![2];
-    });
-    return [w, xx / lx ** 2, yy / ly ** 2];
+    const of = (a: 0 | 1 | 2 | 3, b: 0 | 1 | 2 | 3) =>
+      pairs.reduce((sum, [i, j], n) => sum + found[n]! * px[i]![a] * py[j]![b], 0) / (lx ** a * ly ** b);
+    return {
+      w: of(0, 0),
+      x: -d.x * of(2, 0),
+      y: -d.y * of(0, 2),
+      shearX: d.x * of(3, 0) + d.twist * of(1, 2),
+      shearY: d.y * of(0, 3) + d.twist * of(2, 1),
+    };
   };
-  return largestOf(at, d, edges);
+  return largestOf(at, edges);
+}
+
+/** Deflection (mm), moments (N mm/mm, sagging positive) and shears (N/mm) at a place. */
+interface PlatePlace {
+  readonly w: number;
+  readonly x: number;
+  readonly y: number;
+  readonly shearX: number;
+  readonly shearY: number;
 }
 
 const places = Array.from({ length: LOOKS + 1 }, (_, k) => k);
+/** Those of the middle three quarters of a side. */
+const middle = places.filter((k) => k >= LOOKS / 8 && k <= (7 * LOOKS) / 8);
+const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 
-function largestOf(at: (tx: number, ty: number) => readonly [number, number, number], d: PlateStiffness, edges: PanelEdges): PlateAnswer {
-  let [deflection, x, y] = [0, 0, 0];
-  const support: Record<PanelEdge, number> = { left: 0, right: 0, bottom: 0, top: 0 };
-  for (const tx of places)
-    for (const ty of places) {
-      const [w, xx, yy] = at(tx, ty);
-      deflection = Math.max(deflection, w);
-      x = Math.max(x, -d.x * xx);
-      y = Math.max(y, -d.y * yy);
-    }
-  for (const edge of panelEdges) {
-    if (edges[edge] !== 'continuous') continue;
-    const isSide = edge === 'left' || edge === 'right';
+function largestOf(at: (tx: number, ty: number) => PlatePlace, edges: PanelEdges): PlateAnswer {
+  const grid = places.map((tx) => places.map((ty) => at(tx, ty)));
+  const all = grid.flat();
+  const most = (values: readonly number[]) => Math.max(0, ...values);
+  const alongEdge = (edge: PanelEdge): readonly PlatePlace[] => {
     const end = edge === 'left' || edge === 'bottom' ? 0 : LOOKS;
-    for (const t of places) {
-      const [, xx, yy] = isSide ? at(end, t) : at(t, end);
-      support[edge] = Math.max(support[edge], isSide ? d.x * xx : d.y * yy);
-    }
-  }
-  return { deflection, x, y, support };
+    return edge === 'left' || edge === 'right' ? grid[end]! : places.map((tx) => grid[tx]![end]!);
+  };
+  const isSide = (edge: PanelEdge) => edge === 'left' || edge === 'right';
+  const byEdge = (of: (edge: PanelEdge) => number) =>
+    Object.fromEntries(panelEdges.map((edge) => [edge, of(edge)])) as Record<PanelEdge, number>;
+  const hogging = (edge: PanelEdge) => alongEdge(edge).map((p) => (edges[edge] === 'continuous' ? -(isSide(edge) ? p.x : p.y) : 0));
+  return {
+    deflection: most(all.map((p) => p.w)),
+    x: most(all.map((p) => p.x)),
+    y: most(all.map((p) => p.y)),
+    support: byEdge((edge) => most(hogging(edge))),
+    means: {
+      x: most(places.map((tx) => mean(middle.map((ty) => grid[tx]![ty]!.x)))),
+      y: most(places.map((ty) => mean(middle.map((tx) => grid[tx]![ty]!.y)))),
+      support: byEdge((edge) => Math.max(0, mean(middle.map((k) => hogging(edge)[k]!)))),
+    },
+    shear: byEdge((edge) => most(alongEdge(edge).map((p) => Math.abs(isSide(edge) ? p.shearX : p.shearY)))),
+  };
 }
 
 const sides = new Map<string, ReturnType<typeof makeSide>>();
@@ -110,7 +132,8 @@ function shapesOf(start: EdgeHold, end: EdgeHold): Shape[] {
     const value = times(ends, p);
     const slope = derivative(value);
     const bend = derivative(slope);
-    return { at: (t) => [valueOf(value, t), valueOf(slope, t), valueOf(bend, t)] };
+    const third = derivative(bend);
+    return { at: (t) => [valueOf(value, t), valueOf(slope, t), valueOf(bend, t), valueOf(third, t)] };
   });
 }
 

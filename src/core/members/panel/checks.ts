@@ -72,7 +72,9 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
   if (method === 'yieldLines')
     return `The moment at collapse by yield lines${isHeldDown ? '' : ', a tenth more where corners may lift'}, on a metre.`;
   const how = share === null ? 'that make both directions sink alike in the middle' : 'with the share of the load that was set';
-  return `The moment of strips both ways ${how}${isHeldDown ? '; twisting of the held corners takes its part' : ''}, on a metre.`;
+  const plate = share === null ? 'not below the means of the elastic plate, and ' : '';
+  const safe = isHeldDown ? `; twisting of the held corners takes its part, ${plate}not so small that yield lines form` : '';
+  return `The moment of strips both ways ${how}${safe}, on a metre.`;
 }
 
 /** Minimum reinforcement and largest spacing: the worst place of each. */
@@ -124,6 +126,7 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
     const bars = sections.find((s) => s.place === edge && s.moment > 0) ?? sections.find((s) => s.place === direction);
     const d = bars?.d ?? panel.h - panel.cover.bottom - 12;
     const q = share === null ? w : w * (direction === 'x' ? share : 1 - share);
+    // At an edge the shear of the plate falls by the whole load or more per length: less of it is taken off.
     const force = Math.max(0, moments.shear[edge] - q * (panel.supportWidth / 2 + code.shearDistance(d)));
     const section: ShearSection = { bw: WIDTH, d, h: panel.h, tensionArea: (bars?.provided ?? 0) * WIDTH, grossArea: WIDTH * panel.h };
     const capacity = code.slab.plainShear(silent, section, panel.materials).force / WIDTH;
@@ -142,7 +145,7 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
       kind: 'lineLoad',
       compare: (c) => ({
         demand: worst.force,
-        demandIs: ['shear per length of slab', 'of the strip at the edge, where the code asks for it'],
+        demandIs: ['shear per length of slab', 'of the strip or of the plate at the edge, the larger, where the code asks for it'],
         capacity: code.slab.plainShear(c, worst.section, panel.materials).force / WIDTH,
         capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
       }),

@@ -1,5 +1,6 @@
 import type { LoadCase } from '../../analysis/combination';
 import { handCheck, type HandCheck } from '../../analysis/hand-check';
+import { heldPanel } from '../../analysis/held-panel';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelMoments } from '../../analysis/panel';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { quantitiesOf } from '../../model/member-model';
@@ -112,7 +113,11 @@ export function panelMoments(panel: PanelInput, code: DesignCode, w: number): Pa
   const load = { lx, ly, w, edges };
   const byCode = panel.method === 'coefficients' ? code.slab.panelCoefficients?.(load, panel.supportWidth) : undefined;
   if (byCode) return byCode;
-  if (panel.method !== 'yieldLines') return panelByStrips(load, share ?? shareByDeflection(load), isHeldDown);
+  if (panel.method !== 'yieldLines') {
+    const strips = panelByStrips(load, share ?? shareByDeflection(load), isHeldDown);
+    // A share that is set is a choice of how the load goes: then folds alone are looked at.
+    return isHeldDown ? heldPanel(load, strips, share === null) : strips;
+  }
   const mu = panel.mu ?? (lx / ly) ** 2;
   return panelByYieldLines({ ...load, w: isHeldDown ? w : LIFTED_CORNERS * w }, panel.supportRatio, mu);
 }
