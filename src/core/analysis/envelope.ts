@@ -1,6 +1,7 @@
 import { everyMask, maskLabel, spanMasks, worstMasks, type PatternRule, type SpanMask } from './arrangements';
 import { isAlwaysThere, type Combination, type LoadCase } from './combination';
 import { momentAt, shearAt, STRIDE, superpose, type LineBeam, type Mesh, type Response } from './line-beam';
+import { torqueAt } from './torsion';
 
 /** The responses of one load case: whole, and span by span where it may be absent from single spans. */
 export interface CaseResponse {
@@ -91,16 +92,33 @@ function together(list: readonly Part[]): Part[] {
 const withoutLabel = (absent: readonly Factored[]): string =>
   absent.length > 0 ? `without ${absent.map((c) => c.loadCase.title).join(', ')}` : '';
 
+/** The arrangements of a rule, which is one for bending; where loads twist the beam those that are worst for torques besides. */
 function masksFor(patterned: readonly Factored[], mesh: Mesh, spans: number, rule: PatternRule): SpanMask[] {
-  if (rule !== 'exhaustive') return spanMasks(spans, rule);
-  if (spans <= MOST_ARRANGEMENTS_LISTED) return everyMask(spans);
+  if (rule === 'exhaustive' && spans <= MOST_ARRANGEMENTS_LISTED) return everyMask(spans);
+  const worst = (sample: (response: Response) => ArrayLike<number>) => worstMasks(effectsBySpan(patterned, spans, sample));
+  const masks = rule === 'exhaustive' ? worst((r) => sampleEffects(mesh, r)) : spanMasks(spans, rule);
+  const twists = patterned.flatMap(parts).some(({ response }) => response.torsion.some((v) => v !== 0));
+  if (!twists) return masks;
+  const known = new Set(masks.map(String));
+  return [...masks, ...worst((r) => torquesOf(mesh, r)).filter((m) => !known.has(String(m)))];
+}
+
+/** Effects of the loads of each span, as many for each. */
+function effectsBySpan(patterned: readonly Factored[], spans: number, sample: (response: Response) => ArrayLike<number>) {
   const bySpan = Array.from({ length: spans }, (_, span) => {
     const loads = patterned.flatMap(parts).filter((p) => p.span === span);
-    return loads.length > 0 ? sampleEffects(mesh, together(loads)[0]!.response) : [];
+    return loads.length > 0 ? sample(together(loads)[0]!.response) : [];
   });
   const places = Math.max(...bySpan.map((effects) => effects.length));
-  return worstMasks(bySpan.map((effects) => (effects.length > 0 ? effects : new Float64Array(places))));
+  return bySpan.map((effects) => (effects.length > 0 ? effects : new Float64Array(places)));
 }
+
+/** Torque at both ends of each element. */
+const torquesOf = (mesh: Mesh, { torsion }: Response): Float64Array =>
+  Float64Array.from({ length: 2 * mesh.stiffness.length }, (_, k) => {
+    const e = k >> 1;
+    return torqueAt(torsion, e, (k & 1) * (mesh.x[e + 1]! - mesh.x[e]!));
+  });
 
 function sampleEffects(mesh: Mesh, response: Response): number[] {
   const effects: number[] = [];

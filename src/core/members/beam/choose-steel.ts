@@ -15,7 +15,7 @@ import { type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
 import { regionMoments, tooFewForCracks, type RegionMoments } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
-import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations } from './torsion';
+import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations, valueBeside } from './torsion';
 import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
 import { tensionFace, type Sense } from './sense';
 import { type PreparedBeam, outlineOf } from './prepared';
@@ -28,13 +28,29 @@ export function chooseSteel(beam: PreparedBeam, code: DesignCode, analysis: Beam
   const skin = beam.bars.side ?? skinBars(beam, code);
   const plain = chooseWith(beam, code, analysis, moments, () => 0, skin);
   if (!torqueEnvelope(analysis)) return plain;
-  // Torsion needs bars all round: they are known once the links are.
+  // Torsion needs bars all round: they are known once the links are, and other bars and links move the tube that carries it.
+  let steel = plain;
+  let faces = beam.spans.map(() => 0);
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const { side, needs } = torsionNeeds(beam, code, analysis, steel, skin);
+    if (round > 0 && needs.every((need, i) => need <= faces[i]! * (1 + 1e-3))) break;
+    faces = needs.map((need, i) => Math.max(need, faces[i]!));
+    steel = chooseWith(beam, code, analysis, moments, (span) => faces[span]!, side);
+  }
+  return steel;
+}
+
+const MOST_ROUNDS = 4;
+
+/** Bars up the sides, and steel of each face by span (mm2), that torsion asks for with some bars and links. */
+function torsionNeeds(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, steel: BeamSteel, skin: BarGroup | null) {
   const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] });
-  const stations = torsionStations(beam, code, analysis, new ResistanceMap(beam, code, new SteelMap(beam, plain, code, anchorage)));
+  const stations = torsionStations(beam, code, analysis, new ResistanceMap(beam, code, new SteelMap(beam, steel, code, anchorage)));
   const side = beam.bars.side ?? heavier(beam, sideBars(beam, stations), skin);
-  const extra = (span: number) =>
-    Math.max(0, ...stations.filter((s) => s.span === span).map((s) => shareOut(beam, span, s.answer, side?.count ?? 0).face));
-  return chooseWith(beam, code, analysis, moments, extra, side);
+  const needs = beam.spans.map((_, span) =>
+    Math.max(0, ...stations.filter((s) => s.span === span).map((s) => shareOut(beam, span, s.answer, side?.count ?? 0).face)),
+  );
+  return { side, needs };
 }
 
 /** Stress of the main bars in service for which bars along deep sides are chosen (MPa), as the span/depth rule assumes. */
@@ -98,10 +114,16 @@ function chooseWith(
   const top = chosen.top.map((main, i) => ({
     main: beam.bars.top[i]?.main ?? { ...main, count: Math.max(main.count, ...first[i]!.map((z) => z.legs)) },
   }));
-  const ended = withEnds(beam, code, analysis, moments, { ...draft(first), top });
-  // The bars now have their ends, and with them the effective depths along the beam: the links are chosen again for these.
-  return { ...ended, links: linksFor(ended, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] })) };
+  const ended = withEnds(beam, code, analysis, moments, { ...draft(first), top }, extra);
+  // The bars now have their ends, and with them the effective depths along the beam: the links are chosen again for these, and once more where other
+  // sizes of links move the bars.
+  const anchorage = anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] });
+  const again = { ...ended, links: linksFor(ended, anchorage) };
+  return haveSameSizes(ended.links, again.links) ? again : { ...again, links: linksFor(again, anchorage) };
 }
+
+const haveSameSizes = (a: BeamSteel['links'], b: BeamSteel['links']): boolean =>
+  a.every((zones, i) => String([...new Set(zones.map((z) => z.size))].sort()) === String([...new Set(b[i]!.map((z) => z.size))].sort()));
 
 interface MainBars {
   readonly bottom: readonly { readonly main: BarGroup; readonly extra: BarGroup }[];
@@ -158,7 +180,9 @@ function chooseMain(
     // In service the other side may be the worse one.
     const inService = (of: (r: RegionMoments) => number) => Math.max(...tasks.map((t) => (t.service ? of(t.service) : 0)));
     const service = { crack: inService((r) => r.crack), largest: inService((r) => r.largest) };
-    const worst = { ...largestOf(tasks, (t) => t.moment)!, ...(moments ? { service } : {}) };
+    // The side with more moment for its depth; torsion by the side that has more of it.
+    const side = largestOf(tasks, (t) => t.moment / outlineOf(beam, t.span).h)!;
+    const worst = { ...side, extra: Math.max(...tasks.map((t) => t.extra ?? 0)), ...(moments ? { service } : {}) };
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
   const hogging =
@@ -177,7 +201,9 @@ function chooseMain(
     for (const i of [j - 1, j]) if (i >= 0 && i < beam.spans.length) bottomNeed[i] = Math.max(bottomNeed[i]!, hogging[k]!.compression);
   });
   const frame = beam.spans.map((_, i) => frameSteel(beam, code, i, support));
-  const bottom = beam.spans.map((_, i) => splitBottom(beam, i, sagging[i]!, Math.max(bottomNeed[i]!, frame[i]!.bottom)));
+  const bottom = beam.spans.map((_, i) =>
+    splitBottom(beam, code, i, sagging[i]!, Math.max(bottomNeed[i]!, frame[i]!.bottom), linkDiameter),
+  );
   const midTasks: BarTask[] = beam.spans.map((s, i) => ({
     span: i,
     sense: 'hogging',
@@ -208,16 +234,36 @@ function chooseMain(
   return { bottom, top, support, compression };
 }
 
-/** Three bars or fewer run through; of more, half run through and half stand in midspan. */
-function splitBottom(beam: PreparedBeam, span: number, chosen: Chosen, compressionNeed: number): { main: BarGroup; extra: BarGroup } {
+/**
+ * Three bars or fewer run through; of more, half run through and half stand in midspan. Where a support presses so much steel that bars of the size
+ * chosen for the span would not lie in one layer, a thicker size is taken.
+ */
+function splitBottom(
+  beam: PreparedBeam,
+  code: DesignCode,
+  span: number,
+  chosen: Chosen,
+  compressionNeed: number,
+  linkDiameter: number,
+): { main: BarGroup; extra: BarGroup } {
   const own = beam.bars.bottom[span];
-  const { size, count } = chosen.bars;
-  const area = areaOf([{ count: 1, size }], catalogues[beam.catalogue]);
-  const through = Math.max(2, count <= 3 ? count : Math.ceil(count / 2), Math.ceil(compressionNeed / area));
-  const main = own?.main ?? { size, count: through };
+  const catalogue = catalogues[beam.catalogue];
+  const tension = areaOf([chosen.bars], catalogue);
+  const through = (size: string): BarGroup => {
+    const { area } = barOf({ count: 1, size }, catalogue);
+    const count = size === chosen.bars.size ? chosen.bars.count : Math.ceil(tension / area - 1e-6);
+    return { size, count: Math.max(2, count <= 3 ? count : Math.ceil(count / 2), Math.ceil(compressionNeed / area)) };
+  };
+  const face = faceGeometry(beam, 'bottom', span, linkDiameter);
+  const fits = (g: BarGroup) => g.count <= barsPerLayer(barOf({ count: 1, size: g.size }, catalogue).diameter, face, code);
+  const all = mainSizes(beam);
+  const thicker = all.slice(all.indexOf(chosen.bars.size) + 1);
+  const usual = through(chosen.bars.size);
+  const main = own?.main ?? (fits(usual) ? usual : (thicker.map(through).find(fits) ?? usual));
   if (own?.extra.bars) return { main, extra: own.extra.bars };
-  const missing = count * area - areaOf([main], catalogues[beam.catalogue]);
-  const extraCount = Math.max(0, Math.ceil(missing / area - 1e-6));
+  const size = own?.main ? chosen.bars.size : main.size;
+  const area = areaOf([{ count: 1, size }], catalogue);
+  const extraCount = Math.max(0, Math.ceil((tension - areaOf([main], catalogue)) / area - 1e-6));
   return { main, extra: extraCount > 0 ? { size, count: extraCount } : NO_BARS };
 }
 
@@ -262,20 +308,24 @@ function linksOfSpan(
     at: x - starts[span]!,
     force,
     section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
-    torque: torque?.most[i] ?? 0,
+    torque: torque ? valueBeside(curves, torque.most, i, x) : 0,
     corners: cornerBars(resistance.map, span, x),
   }));
   const frame = frameLinkPlaces(beam, code, analysis, resistance, span);
   return chooseLinks(beam, code, span, [...places, ...frame], compressionBar ? { bar: compressionBar } : null);
 }
 
-/** Sets the ends of bars that stop: where neither the shifted moment nor cracks need them, and an anchorage length on. */
+/**
+ * Sets the ends of bars that stop: where neither the shifted moment, with what torsion takes of the bars beside it, nor cracks need them, and an
+ * anchorage length on.
+ */
 function withEnds(
   beam: PreparedBeam,
   code: DesignCode,
   analysis: BeamAnalysis,
   moments: ServiceMoments | undefined,
   draft: BeamSteel,
+  extra: (span: number) => number,
 ): BeamSteel {
   const { starts } = beam;
   const { lengthStep } = usualSizes[beam.catalogue];
@@ -289,11 +339,14 @@ function withEnds(
     const { span, x } = stations[i]!;
     return full.shearAt(full.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)), full.map.linkZoneAt(span, x)).shift;
   });
+  /** Part of the through bars that torsion leaves for bending: what bars carry is concave in them, so that in proportion is enough. */
+  const leftFor = (span: number, x: number, sense: Sense) =>
+    extra(span) === 0 ? 1 : Math.max(0, 1 - extra(span) / Math.max(1, resistance.tensionSteel(span, x, sense).area));
   const lacking = (span: number, sense: Sense, from: number, to: number): number[] => {
     const forStrength = stations.flatMap((st, i) => {
       if (st.span !== span || st.x < from || st.x > to) return [];
       const demand = sense === 'sagging' ? shifted.sagging[i]! : shifted.hogging[i]!;
-      return demand > (resistance.bendingAt(span, st.x, sense)?.moment ?? 0) * 0.999 ? [st.x] : [];
+      return demand > (resistance.bendingAt(span, st.x, sense)?.moment ?? 0) * leftFor(span, st.x, sense) * 0.999 ? [st.x] : [];
     });
     if (!moments) return forStrength;
     const bars = resistance.map.placement(resistance.map.barsAt(tensionFace(sense), span, from));

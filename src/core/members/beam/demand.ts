@@ -3,7 +3,10 @@ import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import type { PreparedBeam } from './prepared';
 
-/** Moments shifted along the beam, for steel: at each station the worst moment within the shift on either side (mm). */
+/**
+ * Moments shifted along the beam, for steel: at each station the worst moment of its span within the shift on either side (mm). The shift stands for
+ * the shear there, which is another one beyond a support: it ends at it.
+ */
 export function shiftedMoments(
   stations: readonly Station[],
   maxM: Float64Array,
@@ -14,7 +17,8 @@ export function shiftedMoments(
   const sagging = new Float64Array(n);
   const hogging = new Float64Array(n);
   for (let i = 0; i < n; i += 1) {
-    const { x } = stations[i]!;
+    const { x, span } = stations[i]!;
+    const isOwn = (j: number) => j >= 0 && j < n && stations[j]!.span === span;
     const shift = shiftAt(i);
     let top = 0;
     let bottom = 0;
@@ -27,12 +31,12 @@ export function shiftedMoments(
     for (const by of [-1, 1]) {
       const end = x + by * shift;
       let j = i;
-      for (; j >= 0 && j < n && by * (stations[j]!.x - end) <= 0; j += by) {
+      for (; isOwn(j) && by * (stations[j]!.x - end) <= 0; j += by) {
         bottom = Math.max(bottom, maxM[j]!);
         top = Math.max(top, -minM[j]!);
       }
       // The shift ends between stations: not at the last one within it.
-      if (j >= 0 && j < n && j !== i) between(j - by, j, end);
+      if (isOwn(j) && j !== i) between(j - by, j, end);
     }
     sagging[i] = bottom;
     hogging[i] = top;

@@ -124,7 +124,7 @@ export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: 
   return beam.spans.flatMap((_, span) => {
     const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
     return shearBetween(curves, span, limits.from, limits.to).flatMap(({ x, force, station: i }): TorsionStation[] => {
-      const T = valueAt(curves, torque.most, i, x);
+      const T = valueBeside(curves, torque.most, i, x);
       if (T < 1) return [];
       const section = resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!));
       const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
@@ -135,7 +135,12 @@ export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: 
 }
 
 /** A curve at a position beside one of its stations, straight to the next one of the same span. */
-function valueAt({ x: xs, span }: { x: readonly number[]; span: readonly number[] }, values: Float64Array, i: number, x: number): number {
+export function valueBeside(
+  { x: xs, span }: { x: readonly number[]; span: readonly number[] },
+  values: Float64Array,
+  i: number,
+  x: number,
+): number {
   const k = x > xs[i]! ? i + 1 : i - 1;
   if (Math.abs(x - xs[i]!) < 1e-6 || span[k] !== span[i] || xs[k] === xs[i]) return values[i]!;
   return values[i]! + ((values[k]! - values[i]!) * (x - xs[i]!)) / (xs[k]! - xs[i]!);
