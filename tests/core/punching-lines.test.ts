@@ -1,3 +1,5 @@
+import { percentTitle } from '@/core/advice/single-changes';
+import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PunchingMember } from '@/core/members/punching/input';
 import type { PunchingResult } from '@/core/members/punching/result';
@@ -101,4 +103,14 @@ describe('legs in radial lines', () => {
     const table = settingOut(member, stage.placed)!;
     expect(table.rows.map((r) => r[2])).toEqual(['12', '12', '12', '12']);
   });
+});
+
+test('ways forward of a slab without legs have no infinite cost: what comes from nothing is new, the cheaper first', () => {
+  const { project, member } = placeOf({ legs: null });
+  const code = codeOf(project, member);
+  const ways = kindOf(member).propose(member, 'changes', { project, code, rates: project.rates });
+  const withLegs = ways.filter((w) => w.about === 'legs');
+  expect(withLegs.length).toBeGreaterThan(1);
+  expect(withLegs.map((w) => percentTitle(w.cost))).toEqual(withLegs.map(() => 'new'));
+  expect(ways.every((w) => Number.isFinite(w.cost) && Number.isFinite(w.carbon))).toBe(true);
 });

@@ -80,6 +80,15 @@ function stand<M, C, R extends ResultBase>(trial: Trial<M, C, R>, member: M): (S
   };
 }
 
+/** From here on a ratio is one to nothing. */
+const TO_NOTHING = 1e6;
+
+/** What something is against what there is now; where there is nothing yet (a slab without legs) larger ones stay larger than smaller ones. */
+export function against(then: number, now: number): number {
+  if (now > 0) return then / now;
+  return then > 0 ? TO_NOTHING + then : 1;
+}
+
 type Tried<C> = Change<C> & Pick<Standing, 'excess'>;
 
 function tryFrom<M, C, R extends ResultBase>(trial: Trial<M, C, R>, base: Standing, list: readonly Candidate<C>[]): Tried<C>[] {
@@ -88,7 +97,7 @@ function tryFrom<M, C, R extends ResultBase>(trial: Trial<M, C, R>, base: Standi
     const own = stand(trial, changed);
     if (!own || own.utilisation === Infinity) return [];
     const { result, holds, utilisation, excess, governs } = own;
-    const ratios = { cost: own.cost / base.cost, carbon: own.carbon / base.carbon };
+    const ratios = { cost: against(own.cost, base.cost), carbon: against(own.carbon, base.carbon) };
     return [{ ...candidate, holds, utilisation, excess, governs, ...ratios, buildability: trial.buildability(result, changed) }];
   });
 }
@@ -169,7 +178,8 @@ export function keepingOrAnew<C extends object>(list: readonly Candidate<C>[], o
 }
 
 /** "+5 %": a ratio against now. */
-export const percentTitle = (ratio: number): string => `${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round((ratio - 1) * 100))} %`;
+export const percentTitle = (ratio: number): string =>
+  ratio >= TO_NOTHING ? 'new' : `${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round((ratio - 1) * 100))} %`;
 
 /** A length as it stands in the title of a change. */
 export const lengthTitle = (v: number, catalogue: CatalogueId): string =>

@@ -23,7 +23,7 @@ export function WallFields({ project, member, faults }: { project: Project; memb
       {(restraint === 'threeSides' || restraint === 'fourSides') && quantity('Between cross walls', 'length', 'between')}
       {lengthWay(member, 'x') === 'factor' && quantity('Factor on height', 'ratio', 'axes.x.factor')}
       {lengthWay(member, 'x') === 'length' && quantity('l0', 'span', 'axes.x.length')}
-      {lengthWay(member, 'x') === 'ends' && <p className="small">The floors are typed at “Mx” of the sheet, beside the column’s ends.</p>}
+      {lengthWay(member, 'x') === 'ends' && <p className="small">The floors are sized at “l0” about x, on the sheet.</p>}
       {factor !== null && <p className="small">Effective length out of plane: {factor.toFixed(2)} of the clear height.</p>}
       {faults.filter((f) => /^(vertical|horizontal|axes\.x)/.test(f.path)).map((f) => fault(f.path))}
     </>

@@ -4,7 +4,7 @@ import { governing, type Check } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
-import { percentTitle } from '@/core/advice/single-changes';
+import { against, percentTitle } from '@/core/advice/single-changes';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { firstFree, replaceMember } from '@/store/commands';
 import { weigh } from '@/core/advice/rates';
@@ -165,7 +165,9 @@ function ResultRows({
       return q ? weigh(q, states[i]!.materials.concreteStrength, project.rates[by]) : null;
     });
     const [now] = sums;
-    return sums.map((sum, i) => (i === 0 ? '–' : sum === null || !now ? '…' : percentTitle(sum / now)));
+    return sums.map((sum, i) =>
+      i === 0 ? '–' : sum === null || now === null || now === undefined ? '…' : percentTitle(against(sum, now)),
+    );
   };
   const rows: { title: string; texts: readonly string[] }[] = [
     { title: 'Size', texts: states.map((s) => kindOf(s).sizeLabel(s, units)) },
