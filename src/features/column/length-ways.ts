@@ -4,7 +4,7 @@ import { isWall, type UprightMember } from '@/core/members/wall/upright';
 import type { Options } from '@/ui/fields/Select';
 
 const ways = { factor: 'by a factor', length: 'as a length', ends: 'from beams and columns' } as const;
-const outOfPlane = { ...edgesHeld, factor: 'by a factor', length: 'as a length', ends: 'from the floors, by their stiffness' } as const;
+const outOfPlane = { ...edgesHeld, factor: 'by a factor', length: 'as a length', ends: 'from the floors it joins' } as const;
 
 /** One way of finding an effective length; out of plane a wall has those of its edges besides. */
 export type LengthWay = keyof typeof outOfPlane;
