@@ -57,7 +57,10 @@ export function ColumnSheet(props: ColumnSheetProps) {
     units: project.display,
     labels: uprightLabels(project, member, picture.model.bars),
   };
-  const size = sizesIn(room, detail !== null, column.isSection);
+  const quiet = (['x', 'y'] as const).filter((axis) =>
+    result.sets.every((s) => (axis === 'x' ? s.mxTop === 0 && s.mxBottom === 0 : s.myTop === 0 && s.myBottom === 0)),
+  );
+  const size = sizesIn(room, { hasSteps: detail !== null, isSection: column.isSection, quiet });
   const section = (
     <Part
       title="Section"
@@ -68,7 +71,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
   );
   const moments = (column.isSection ? [] : (['x', 'y'] as const)).map((axis) => (
     <Part key={axis} title={<>About {axis}</>} note={curvatureOf(view, axis)} isNarrow>
-      <DrawingView drawing={momentsOf(view, axis, size.moment, size.top - 32)} onEdit={props.onEdit} editing={props.editing} />
+      <DrawingView drawing={momentsOf(view, axis, size.moment[axis], size.top - 32)} onEdit={props.onEdit} editing={props.editing} />
       <button type="button" className="link small" onClick={() => setDetail(detail === axis ? null : axis)} aria-expanded={detail === axis}>
         step by step
       </button>
@@ -128,24 +131,38 @@ export function ColumnSheet(props: ColumnSheetProps) {
   );
 }
 
+type Room = { readonly width: number; readonly height: number; readonly scale: number };
+
+/** What else the drawings of a sheet depend on. */
+interface Shown {
+  readonly hasSteps: boolean;
+  readonly isSection: boolean;
+  /** Axes about which no set has a moment: their drawing needs little room, and the section has it. */
+  readonly quiet: readonly ('x' | 'y')[];
+}
+
+const QUIET = 0.66;
+
 /** Sizes of the drawings (px) for the room there is: all in two rows, or one under the other where text is large for it. */
-function sizesIn(room: { readonly width: number; readonly height: number; readonly scale: number }, hasSteps: boolean, isSection: boolean) {
+function sizesIn(room: Room, { hasSteps, isSection, quiet }: Shown) {
   const rest = room.width - 24;
+  const moments = (usual: number) => ({ x: usual * (quiet.includes('x') ? QUIET : 1), y: usual * (quiet.includes('y') ? QUIET : 1) });
   if (room.width / room.scale < 560) {
-    const moment = Math.min(150 * room.scale, rest * 0.28);
+    const moment = moments(Math.min(150 * room.scale, rest * 0.28));
     const section = rest * 0.55;
     const top = 250 * room.scale;
-    const slice = isSection ? rest : rest - 2 * moment;
+    const slice = isSection ? rest : rest - moment.x - moment.y;
     return { isStacked: true, section, moment, contour: rest - section, slice, top, bottom: top - 40 };
   }
-  const section = isSection ? rest * 0.58 : Math.min(400, Math.max(270, rest * 0.42));
-  const moment = isSection ? 0 : Math.min(150, (rest - section) * 0.285);
+  const usual = isSection ? rest * 0.58 : Math.min(400, Math.max(270, rest * 0.42));
+  const moment = moments(isSection ? 0 : Math.min(150, (rest - usual) * 0.285));
+  const contour = rest - usual - 2 * (isSection ? 0 : Math.min(150, (rest - usual) * 0.285));
   const top = Math.max(250, Math.min(380, room.height * 0.46));
   return {
     isStacked: false,
-    section,
+    section: rest - contour - moment.x - moment.y,
     moment,
-    contour: rest - section - 2 * moment,
+    contour,
     slice: Math.round(rest * 0.36),
     top,
     bottom: Math.max(200, room.height - top - 90 - (hasSteps ? 150 : 0)),
