@@ -109,7 +109,7 @@ export type Sense = 1 | -1;
 export interface SlendernessRule {
   /** Design moments; `accidental` adds imperfections and least eccentricities about this axis. */
   moments(c: Calc, f: EndForces, accidental: boolean, sense: Sense): DesignMoments;
-  /** Moment of a section by itself (N mm), where the code has a least one that belongs to no height. */
+  /** Moment of a section by itself (N mm), where the code has a minimum that belongs to no height. */
   section?(c: Calc, N: number, moment: number, sense: Sense): number;
   /** The same way as a short table. */
   steps(f: EndForces, accidental: boolean, sense: Sense): MomentStep[];
