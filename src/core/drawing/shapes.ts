@@ -89,6 +89,8 @@ export type Shape<H = Handle> =
       readonly turn?: number;
       /** The value that is edited here. */
       readonly edit?: H;
+      /** The value was set by hand; others are chosen. */
+      readonly isSet?: boolean;
       /** What the value is, for those who hear the drawing. */
       readonly label?: string;
       readonly halo?: boolean;

@@ -5,7 +5,7 @@ import type { Frame } from '@/core/drawing/frame';
 import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
-import type { BeamHandle } from '@/core/members/beam/drawing/handles';
+import { isSetByHand, type BeamHandle } from '@/core/members/beam/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { AlignedStrips, type StripsProps } from '@/ui/sheet/AlignedStrips';
@@ -27,7 +27,14 @@ export function Strips({
         height: ELEVATION_HEIGHT,
         draw: (frame: Frame) =>
           elevationDrawing(
-            { beam: member, steel: result.steel, bars: model.bars, units: project.display, barLabel: (g) => barLabel(g, project) },
+            {
+              beam: member,
+              steel: result.steel,
+              bars: model.bars,
+              units: project.display,
+              barLabel: (g) => barLabel(g, project),
+              isSet: (bars) => isSetByHand(member.bars, bars),
+            },
             frame,
           ),
       },

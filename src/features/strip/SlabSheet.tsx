@@ -8,6 +8,7 @@ import { stripLoadText } from '@/core/members/strip/load-text';
 import type { MemberModel } from '@/core/model/member-model';
 import type { StripResult } from '@/core/members/strip/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
+import { isSetByHand, type BarsHandle } from '@/core/members/beam/drawing/handles';
 import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
@@ -33,7 +34,15 @@ export function SlabSheet({
   const above = useMemo(() => {
     const name = (bars: Parameters<typeof layerLabel>[0]) => layerLabel(bars, project);
     const { bars } = model;
-    const picture = { beam, steel, bars, units, barLabel: name, loadLabel: (k: number) => stripLoadText(member.loads[k]!, units) };
+    const picture = {
+      beam,
+      steel,
+      bars,
+      units,
+      barLabel: name,
+      loadLabel: (k: number) => stripLoadText(member.loads[k]!, units),
+      isSet: (b: BarsHandle) => isSetByHand(member.bars, b),
+    };
     const breadth = formatQuantity(member.breadth, 'station', units);
     return [
       { title: 'Elevation', height: ELEVATION_HEIGHT, draw: (frame: Frame) => elevationDrawing(picture, frame) },

@@ -186,6 +186,7 @@ function TextView({ shape, onEdit, editing }: { shape: Shape & { kind: 'text' } 
       style={shape.halo ? { paintOrder: 'stroke', stroke: '#F8F4E9', strokeWidth: isOpen ? 0 : 3, strokeLinejoin: 'round' } : undefined}
       className={edit && onEdit ? 'drawn-value' : undefined}
       data-open={isOpen || undefined}
+      data-set={shape.isSet || undefined}
       data-edit={key}
       {...(edit && onEdit ? asButton(edit, `${shape.label ?? key}: ${shape.text}`, onEdit) : {})}
     >

@@ -62,10 +62,26 @@ function seenFromTheSide({ corners, face, span, source }: BarSet, { toX, top, de
 /** Half the width of a name, about. */
 const halfWidth = (text: string) => 2.9 * text.length;
 
-const name = (at: Point, text: string, edit: LineHandle, label: string): Shape<LineHandle> =>
-  textAt(at, text, 'strong', { anchor: 'middle', edit, label, halo: true });
+/** The name of some bars, by whether they were set by hand. */
+const namer =
+  ({ isSet }: Pick<ElevationPicture<never>, 'isSet'>) =>
+  (at: Point, text: string, edit: BarsHandle, label: string): Shape<LineHandle> => {
+    const own = isSet?.(edit) === true;
+    return textAt<LineHandle>(at, text, 'strong', {
+      anchor: 'middle',
+      edit,
+      label: own ? `${label}, set by hand` : label,
+      halo: true,
+      ...(own ? { isSet: true } : {}),
+    });
+  };
 
-function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, top, depth }: OnElevation, i: number): Shape<LineHandle>[] {
+function spanBars<B>(
+  { steel, barLabel, isSet }: ElevationPicture<B>,
+  { toX, starts, top, depth }: OnElevation,
+  i: number,
+): Shape<LineHandle>[] {
+  const name = namer({ isSet });
   const { main, extra } = steel!.bottom[i]!;
   const [a, b] = [toX(starts[i]!), toX(starts[i + 1]!)];
   const middle = (a + b) / 2;
@@ -92,7 +108,12 @@ function spanBars<B>({ steel, barLabel }: ElevationPicture<B>, { toX, starts, to
   return shapes;
 }
 
-function supportBars<B>({ steel, beam, barLabel }: ElevationPicture<B>, { toX, starts, top }: OnElevation, j: number): Shape<LineHandle>[] {
+function supportBars<B>(
+  { steel, beam, barLabel, isSet }: ElevationPicture<B>,
+  { toX, starts, top }: OnElevation,
+  j: number,
+): Shape<LineHandle>[] {
+  const name = namer({ isSet });
   const bars = steel!.support[j];
   const own: BarsHandle = { of: 'over', support: j };
   const inwards = bars ? Math.max(22, halfWidth(barLabel(bars.bars)) + 4) : 22;

@@ -45,9 +45,16 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
   return {
     width: frame.width,
     height: ELEVATION_HEIGHT,
-    title: `Elevation, depth drawn ×${Math.max(1, Math.round(depthScale / scale))}`,
+    title: `Elevation, depth drawn ×${Math.max(1, Math.round(depthScale / scale))}${hasSet(p) ? '; underlined in full: set by hand' : ''}`,
     shapes,
   };
+}
+
+/** Whether some bars were set by hand, where that is shown. */
+function hasSet<B>({ isSet, beam }: ElevationPicture<B>): boolean {
+  if (!isSet) return false;
+  const spans = beam.spans.flatMap((_, span) => (['bottom', 'extra', 'top'] as const).map((of) => ({ of, span })));
+  return [...spans, ...beam.supports.map((_, support) => ({ of: 'over' as const, support }))].some(isSet);
 }
 
 const depthOf = <B>(p: ElevationPicture<B>, span: number, depthScale: number) => spanOutline(p.beam, span).h * depthScale;

@@ -9,6 +9,22 @@ export type EndHandle =
   | { readonly of: 'linksEnd'; readonly span: number; readonly zone: number };
 
 /** What can be changed on the drawings of members along a line. */
+/** Bars that may be set by hand: null where they are chosen. */
+interface SetBars {
+  readonly bottom: readonly { readonly main: unknown; readonly extra: { readonly bars: unknown } }[];
+  readonly top: readonly { readonly main: unknown }[];
+  readonly support: readonly { readonly bars: unknown }[];
+}
+
+/** Whether the bars that a handle names were set by hand. */
+export function isSetByHand(bars: SetBars, handle: BarsHandle): boolean {
+  if (handle.of === 'over') return isThere(bars.support[handle.support]?.bars);
+  if (handle.of === 'extra') return isThere(bars.bottom[handle.span]?.extra.bars);
+  return isThere((handle.of === 'top' ? bars.top : bars.bottom)[handle.span]?.main);
+}
+
+const isThere = (v: unknown): boolean => v !== null && v !== undefined;
+
 export type LineHandle =
   | BarsHandle
   | EndHandle
