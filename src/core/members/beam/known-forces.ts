@@ -20,9 +20,23 @@ export interface Piece {
   readonly torsion: readonly [number, number];
 }
 
-/** Stations of a set in a span from left to right; two at one place keep their order. */
-export function stationsOf({ stations }: Pick<BeamInput, 'stations'>, set: string, span: number): StationForces[] {
-  return stations.filter((s) => s.set === set && s.span === span).sort((a, b) => a.at - b.at);
+const sorted = new WeakMap<readonly StationForces[], Map<string, StationForces[]>>();
+
+/** Stations of a set in a span from left to right; two at one place keep their order. A table of rows is sorted once. */
+export function stationsOf({ stations }: Pick<BeamInput, 'stations'>, set: string, span: number): readonly StationForces[] {
+  let bySpan = sorted.get(stations);
+  if (!bySpan) {
+    bySpan = new Map<string, StationForces[]>();
+    for (const row of stations) {
+      const key = `${row.span} ${row.set}`;
+      const rows = bySpan.get(key);
+      if (rows) rows.push(row);
+      else bySpan.set(key, [row]);
+    }
+    for (const rows of bySpan.values()) rows.sort((a, b) => a.at - b.at);
+    sorted.set(stations, bySpan);
+  }
+  return bySpan.get(`${span} ${set}`) ?? [];
 }
 
 /**
