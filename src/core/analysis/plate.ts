@@ -25,6 +25,9 @@ export interface PlateAnswer {
 const SHAPES = 8;
 const LOOKS = 16;
 
+const orders = [0, 1, 2, 3] as const;
+type Order = (typeof orders)[number];
+
 interface Shape {
   /** Value and its first three derivatives at a part of the side, over the length of one. */
   at(t: number): readonly [number, number, number, number];
@@ -52,11 +55,16 @@ export function plateOnEdges(
   const load = pairs.map(([i, j]) => ix.sum[i]! * iy.sum[j]! * lx * ly);
   const found = solveDense(matrix, load);
   if (!found) throw new CalcError('deflection', 'the sections have no stiffness to speak of.');
+  /** Of every shape along x: the sum over those along y, by the order of the derivative and the place in y. */
+  const overY = orders.map((b) =>
+    iy.looks.map((py) => ix.sum.map((_, i) => py.reduce((sum, p, j) => sum + found[i * py.length + j]! * p[b], 0))),
+  );
   /** At one of the places that are looked at: a product of derivatives of both orders, of all shapes together. */
   const at = (tx: number, ty: number): PlatePlace => {
-    const [px, py] = [ix.looks[tx]!, iy.looks[ty]!];
-    const of = (a: 0 | 1 | 2 | 3, b: 0 | 1 | 2 | 3) =>
-      pairs.reduce((sum, [i, j], n) => sum + found[n]! * px[i]![a] * py[j]![b], 0) / (lx ** a * ly ** b);
+    const of = (a: Order, b: Order) => {
+      const along = overY[b]![ty]!;
+      return ix.looks[tx]!.reduce((sum, p, i) => sum + p[a] * along[i]!, 0) / (lx ** a * ly ** b);
+    };
     return {
       w: of(0, 0),
       x: -d.x * of(2, 0),
