@@ -4,6 +4,7 @@ import { readProject } from '@/core/project/read';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { emptyBeamResult } from '@/core/members/beam/result';
+import { addFresh } from '@/store/add-fresh';
 import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
 import { isCurrent, useProject } from '@/store/project-store';
 import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
@@ -40,6 +41,17 @@ describe('commands, undo and redo', () => {
     expect(useProject.getState().project).toBe(before);
     useProject.getState().redo();
     expect(useProject.getState().project).toBe(after);
+  });
+  test('a new member is marked on from the one it follows, or from the last of its kind', () => {
+    useProject.getState().edit(
+      'mark',
+      onMember({ id: 'a', type: 'beam' } as BeamMember, (m) => void (m.mark = 'FB1')),
+    );
+    const [first] = useProject.getState().project!.members;
+    expect(addFresh('beam', first).mark).toBe('FB2');
+    expect(addFresh('beam').mark).toBe('B3');
+    expect(addFresh('column', first).mark).toBe('C1');
+    expect(useProject.getState().project!.members.map((m) => m.mark)).toEqual(['FB1', 'C1', 'FB2', 'B2', 'B3']);
   });
   test('a preview is never kept and never undone', () => {
     useProject.getState().setPreview(onMember({ id: 'a', type: 'beam' } as BeamMember, (m) => void (m.section.h = 900)));
