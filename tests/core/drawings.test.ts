@@ -1,5 +1,6 @@
 import { stripPictures } from '@/core/members/beam/drawing/strips';
 import { elevationDrawing, loadText } from '@/core/members/beam/drawing/elevation';
+import { isSetByHand } from '@/core/members/beam/drawing/handles';
 import { sectionDrawing } from '@/core/members/beam/drawing/section';
 import { arcPoints, arrow, dimension, type Drawing, type Shape, keyOf } from '@/core/drawing/shapes';
 import { roundValue, stripDrawing } from '@/core/drawing/strip-drawing';
@@ -120,7 +121,7 @@ describe('the strips', () => {
       member,
       strips: result.strips!,
       units,
-      links: { zones: result.steel!.links, label: (z) => `H${z.size} @ ${z.spacing}` },
+      links: { zones: result.steel!.links, label: (z) => `H${z.size} @ ${z.spacing}`, isSet: (handle) => handle.span === 1 },
     });
   test.each(['bending', 'shear', 'steel'] as const)('%s', (key) => {
     const drawing = stripDrawing(pictures('SI')[key], frame, 150, [0, 2000, 8000, 13_000]);
@@ -147,6 +148,34 @@ describe('the strips', () => {
   test('each zone of links is named and edited on the shear strip', () => {
     const paths = edits(stripDrawing(pictures('SI').shear, frame, 120, []));
     result.steel!.links.forEach((zones, i) => zones.forEach((_, k) => expect(paths).toContain(`links.${i}.${k}`)));
+  });
+  test('links set by hand are marked and told, others are not', () => {
+    const names = texts(stripDrawing(pictures('SI').shear, frame, 120, [])).filter((t) => t.label?.startsWith('Links'));
+    expect(names.length).toBeGreaterThan(2);
+    for (const name of names) {
+      const own = name.label!.startsWith('Links of span 2');
+      expect([name.isSet === true, name.label!.endsWith(', set by hand')]).toEqual([own, own]);
+    }
+  });
+  test('a handle says whether its bars or links were set: bars of a support, of a span, links of a zone', () => {
+    const main = { size: '20', count: 3 };
+    const bars = {
+      bottom: [
+        { main, extra: { bars: null } },
+        { main: null, extra: { bars: main } },
+      ],
+      top: [{ main: null }, { main }],
+      support: [{ bars: null }, { bars: main }, { bars: null }],
+      links: [{ zones: null }, { zones: [] }],
+    };
+    const set = (of: 'bottom' | 'extra' | 'top') => [0, 1].map((span) => isSetByHand(bars, { of, span }));
+    expect([set('bottom'), set('extra'), set('top')]).toEqual([
+      [true, false],
+      [false, true],
+      [false, true],
+    ]);
+    expect([0, 1, 2].map((support) => isSetByHand(bars, { of: 'over', support }))).toEqual([false, true, false]);
+    expect([0, 1, 2].map((span) => isSetByHand(bars, { of: 'links', span, zone: 0 }))).toEqual([false, true, false]);
   });
   test('where demand leaves resistance the stretch is hatched, elsewhere nothing is', () => {
     const hatched = (demand: number[]) => {

@@ -17,7 +17,14 @@ export interface StripPicture<H = Handle> {
   /** Values printed at their place on the demand (or, `of: 'resistance'`, on the resistance). */
   readonly marks: readonly { readonly x: number; readonly side: 'above' | 'below'; readonly value: number; readonly style: TextStyle }[];
   /** Names along the bottom with the value edited there. */
-  readonly names?: readonly { readonly x: number; readonly text: string; readonly edit?: H; readonly label?: string }[];
+  readonly names?: readonly {
+    readonly x: number;
+    readonly text: string;
+    readonly edit?: H;
+    readonly label?: string;
+    /** Set by hand; others are chosen. */
+    readonly isSet?: boolean;
+  }[];
   /** Bounds between the named stretches that can be moved. */
   readonly bounds?: readonly { readonly x: number; readonly edit: H; readonly label: string }[];
 }
@@ -70,6 +77,7 @@ export function stripDrawing<H>(p: StripPicture<H>, frame: Frame, height: number
         halo: true,
         ...(n.edit ? { edit: n.edit } : {}),
         ...(n.label ? { label: n.label } : {}),
+        ...(n.isSet ? { isSet: true } : {}),
       }),
     );
   }

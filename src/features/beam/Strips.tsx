@@ -5,7 +5,7 @@ import type { Frame } from '@/core/drawing/frame';
 import type { MemberModel } from '@/core/model/member-model';
 import type { BeamResult } from '@/core/members/beam/result';
 import { barLabel, linkLabel } from '@/core/members/parts/bar-labels';
-import { isSetByHand, type BeamHandle } from '@/core/members/beam/drawing/handles';
+import { isSetByHand, type BeamHandle, type LinksHandle } from '@/core/members/beam/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { AlignedStrips, type StripsProps } from '@/ui/sheet/AlignedStrips';
@@ -33,7 +33,7 @@ export function Strips({
               bars: model.bars,
               units: project.display,
               barLabel: (g) => barLabel(g, project),
-              isSet: (bars) => isSetByHand(member.bars, bars),
+              isSet: (handle) => isSetByHand(member.bars, handle),
             },
             frame,
           ),
@@ -42,8 +42,12 @@ export function Strips({
     [member, result.steel, model, project],
   );
   const links = useMemo(
-    () => ({ zones: result.steel?.links ?? [], label: (z: Parameters<typeof linkLabel>[0]) => linkLabel(z, project) }),
-    [result.steel, project],
+    () => ({
+      zones: result.steel?.links ?? [],
+      label: (z: Parameters<typeof linkLabel>[0]) => linkLabel(z, project),
+      isSet: (handle: LinksHandle) => isSetByHand(member.bars, handle),
+    }),
+    [result.steel, project, member.bars],
   );
   return <AlignedStrips<BeamHandle> {...rest} units={project.display} beam={member} result={result} above={above} links={links} />;
 }

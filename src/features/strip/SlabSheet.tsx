@@ -8,7 +8,7 @@ import { stripLoadText } from '@/core/members/strip/load-text';
 import type { MemberModel } from '@/core/model/member-model';
 import type { StripResult } from '@/core/members/strip/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
-import { isSetByHand, type BarsHandle } from '@/core/members/beam/drawing/handles';
+import { isSetByHand, type BarsHandle, type LinksHandle } from '@/core/members/beam/drawing/handles';
 import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
@@ -41,7 +41,7 @@ export function SlabSheet({
       units,
       barLabel: name,
       loadLabel: (k: number) => stripLoadText(member.loads[k]!, units),
-      isSet: (b: BarsHandle) => isSetByHand(member.bars, b),
+      isSet: (b: BarsHandle | LinksHandle) => isSetByHand(member.bars, b),
     };
     const breadth = formatQuantity(member.breadth, 'station', units);
     return [

@@ -1,5 +1,5 @@
 import type { BarSet } from '../../../model/bar-set';
-import type { BarsHandle } from './handles';
+import type { BarsHandle, LinksHandle } from './handles';
 import type { BarsAlong } from '../bar-runs';
 import type { BeamInput, LinkZone } from '../input';
 import type { UnitSystem } from '../../../units/quantity';
@@ -18,7 +18,7 @@ export interface ElevationPicture<B> {
   readonly units: UnitSystem;
   readonly barLabel: (bars: B) => string;
   /** Whether bars were set by hand; they are told apart from those that are chosen. */
-  readonly isSet?: (bars: BarsHandle) => boolean;
+  readonly isSet?: (handle: BarsHandle | LinksHandle) => boolean;
   /** A load in figures, by its number; that of a line load where it is left out. */
   readonly loadLabel?: (load: number) => string;
 }

@@ -50,10 +50,13 @@ export function elevationDrawing<B>(p: ElevationPicture<B>, frame: Frame): Drawi
   };
 }
 
-/** Whether some bars were set by hand, where that is shown. */
+/** Whether some bars or links were set by hand, where that is shown. */
 function hasSet<B>({ isSet, beam }: ElevationPicture<B>): boolean {
   if (!isSet) return false;
-  const spans = beam.spans.flatMap((_, span) => (['bottom', 'extra', 'top'] as const).map((of) => ({ of, span })));
+  const spans = beam.spans.flatMap((_, span) => [
+    ...(['bottom', 'extra', 'top'] as const).map((of) => ({ of, span })),
+    { of: 'links' as const, span, zone: 0 },
+  ]);
   return [...spans, ...beam.supports.map((_, support) => ({ of: 'over' as const, support }))].some(isSet);
 }
 

@@ -2,7 +2,7 @@ import { supportPositions, type BeamInput, type LinkZone } from '../input';
 import type { BeamStrips, ServiceStrips } from '../result';
 import { formatValue } from '../../../units/format';
 import { displayUnit, type UnitSystem } from '../../../units/quantity';
-import type { LineHandle } from './handles';
+import type { LineHandle, LinksHandle } from './handles';
 import type { StripPicture } from '../../../drawing/strip-drawing';
 
 export interface StripSource {
@@ -10,7 +10,11 @@ export interface StripSource {
   readonly strips: BeamStrips;
   readonly units: UnitSystem;
   /** Zones of links that are named (and edited) on the shear strip. */
-  readonly links?: { readonly zones: readonly (readonly LinkZone[])[]; readonly label: (zone: LinkZone) => string };
+  readonly links?: {
+    readonly zones: readonly (readonly LinkZone[])[];
+    readonly label: (zone: LinkZone) => string;
+    readonly isSet: (handle: LinksHandle) => boolean;
+  };
 }
 
 type Links = NonNullable<StripSource['links']>;
@@ -146,7 +150,7 @@ function supportPeak(s: BeamStrips, hogging: Float64Array, x: number): StripPict
   return [{ x: s.x[best]!, side: 'above', value: hogging[best]!, style: 'demand' }];
 }
 
-function zoneNames({ zones: all, label }: Links, starts: readonly number[], length: number) {
+function zoneNames({ zones: all, label, isSet }: Links, starts: readonly number[], length: number) {
   return all.flatMap((zones, span) => {
     let from = 0;
     return zones.map((zone, k) => {
@@ -154,11 +158,14 @@ function zoneNames({ zones: all, label }: Links, starts: readonly number[], leng
       const isNarrow = (zone.to - from) / length < 0.1;
       from = zone.to;
       const full = label(zone);
+      const edit = { of: 'links', span, zone: k } as const;
+      const own = isSet(edit);
       return {
         x,
         text: isNarrow ? full.replace(/^.*@ /, '@ ') : full,
-        edit: { of: 'links', span, zone: k } as const,
-        label: `Links of span ${span + 1}, zone ${k + 1}`,
+        edit,
+        label: `Links of span ${span + 1}, zone ${k + 1}${own ? ', set by hand' : ''}`,
+        isSet: own,
       };
     });
   });
