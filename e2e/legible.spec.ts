@@ -50,7 +50,7 @@ const { members } = JSON.parse(readFileSync('examples/alderlight-playhouse.intar
 const shown = [...new Map(members.map((m) => [m.type ?? 'beam', m]).reverse() as [string, Given][]).values()];
 
 test('nothing is cut and nothing lies on another: start, overview and report', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   await page.goto('/');
   await expectLegible(page, 'start');
   await page.getByLabel('Project file').setInputFiles(withLongValues());

@@ -34,7 +34,7 @@ test('storage that is denied: said plainly, the work goes on, the file is the wa
     Object.defineProperty(window, 'openDatabase', { value: undefined });
   });
   await page.goto('/');
-  await page.getByRole('button', { name: 'Start with a beam' }).click();
+  await page.getByRole('button', { name: 'Start with a beam', exact: true }).click();
   await page.waitForURL('**/beam**');
   await expect(rung(page, 'bending-span-1')).toBeVisible();
   const alert = page.getByRole('alert').filter({ hasText: 'Not saved' });

@@ -116,7 +116,10 @@ test('any outline: drawn from the section, designed at once, refused in words', 
   await expect(rung(page, 'bending-support-B')).toBeVisible();
   await corners.fill('100 0\n300 0\n300 600\n100 600');
   await corners.blur();
-  await expect(page.getByText(/The line x = 0 must run through the concrete/).first()).toBeVisible();
+  await expect(page.getByText(/stand in the 200/)).toBeVisible();
+  await corners.fill('-300 0\n0 0\n300 600\n0 600');
+  await corners.blur();
+  await expect(page.getByText(/No upright strip of the outline runs from its lowest to its highest corner/).first()).toBeVisible();
 });
 
 test('utilisation and steel of all members are drawn as a chart', async ({ page }) => {

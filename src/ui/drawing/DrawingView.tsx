@@ -82,7 +82,8 @@ function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithE
   const { edit } = shape;
   return (
     <>
-      <path d={d} fill={fill(shape.fill)} {...stroke(shape.line)} />
+      {/* Lines and areas let a click through to the value that they cross. */}
+      <path d={d} fill={fill(shape.fill)} {...stroke(shape.line)} pointerEvents="none" />
       {edit !== undefined && onEdit && (
         <path className="drawn-run" d={d} fill="none" strokeWidth={7} aria-hidden onClick={(e) => onEdit(edit, e.currentTarget)} />
       )}
@@ -119,6 +120,7 @@ function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind:
         r={r}
         fill={fill(shape.fill)}
         {...stroke(shape.line)}
+        pointerEvents={edit ? undefined : 'none'}
         data-edit={key}
         className={edit && onEdit ? (shape.drag ? 'drawn-mark drawn-handle' : 'drawn-mark') : undefined}
         {...(edit && onEdit ? asButton(edit, shape.label ?? key!, onEdit) : {})}
