@@ -7,7 +7,7 @@ import { forceVocabulary, readForces } from '@/exchange/paste-forces';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { useChange } from '@/ui/fields/use-change';
 import { AlongQuestion, MustSay, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
-import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
+import { AxialQuestion, MomentQuestion } from '@/ui/tables/SignQuestion';
 
 /** Results of an analysis as they were pasted: forces at stations, by combination, with what each column is. */
 export const PasteForces = (props: PasteProps<BeamMember>) => (
@@ -37,7 +37,6 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
     [table, readings, project.display, compressionNegative, saggingNegative, only],
   );
   const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, project.display);
-  const moment = firstFigure(table, readings, 'moment');
   const isOpen = only === undefined || (compressionNegative === undefined && firstFigure(table, readings, 'axial') !== undefined);
   return (
     <PasteReading
@@ -69,17 +68,7 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
           )}
           <AlongQuestion mapped={mapped} />
           <AxialQuestion figure={firstFigure(table, readings, 'axial')} value={compressionNegative} onPick={sayNegative} />
-          {moment && (
-            <SignQuestion
-              lead={`Row ${moment.row + 1} has M = ${moment.text}:`}
-              value={saggingNegative === moment.text.trim().startsWith('-')}
-              answers={[
-                { value: true, words: 'stretches the bottom', picture: pictures.sagging },
-                { value: false, words: 'stretches the top', picture: pictures.hogging },
-              ]}
-              onPick={(sags) => setSagging(sags === moment.text.trim().startsWith('-'))}
-            />
-          )}
+          <MomentQuestion figure={firstFigure(table, readings, 'moment')} saggingNegative={saggingNegative} onPick={setSagging} />
           <CheckBox label={`in place of the ${member.forces.length} there are`} checked={doesReplace} onCheck={setReplace} />
         </>
       }

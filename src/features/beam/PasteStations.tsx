@@ -11,7 +11,7 @@ import { Select } from '@/ui/fields/Select';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
 import { useChange } from '@/ui/fields/use-change';
 import { AlongQuestion, MustSay, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
-import { pictures, SignQuestion } from '@/ui/tables/SignQuestion';
+import { MomentQuestion } from '@/ui/tables/SignQuestion';
 
 /** Results of an analysis along a beam as they were pasted, by span, station and combination. */
 export const PasteStations = (props: PasteProps<BeamMember>) => (
@@ -43,7 +43,6 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
   const offered = stationUsesOf(codeOf(project, member));
   const standsFor = (name: string) =>
     uses[name] ?? member.stationSets.find((s) => s.name === name && !doesReplace)?.use ?? guessUse(name, offered);
-  const moment = firstFigure(table, readings, 'moment');
   const show = (v: number, kind: 'moment' | 'force') => formatValue(v, kind, system);
   return (
     <PasteReading
@@ -70,17 +69,7 @@ function Reading({ project, member, text, onClose }: PasteProps<BeamMember>) {
         <>
           <AlongQuestion mapped={mapped} />
           <SpanQuestions {...spans} />
-          {moment && (
-            <SignQuestion
-              lead={`Row ${moment.row + 1} has M = ${moment.text}:`}
-              value={saggingNegative === moment.text.trim().startsWith('-')}
-              answers={[
-                { value: true, words: 'stretches the bottom', picture: pictures.sagging },
-                { value: false, words: 'stretches the top', picture: pictures.hogging },
-              ]}
-              onPick={(sags) => setSagging(sags === moment.text.trim().startsWith('-'))}
-            />
-          )}
+          <MomentQuestion figure={firstFigure(table, readings, 'moment')} saggingNegative={saggingNegative} onPick={setSagging} />
           <CheckBox label="V has the other sign than the slope of M" checked={reading.shearTurned} onCheck={(v) => turnShear(v)} />
           <CheckBox label={`in place of the ${member.stations.length} there are`} checked={doesReplace} onCheck={setReplace} />
         </>

@@ -57,19 +57,27 @@ export const pictures = {
   firstAbove: 'M11 4H19V26H11zM8 4H22M5 4l3 0',
 } as const;
 
+/** A figure of the table and where it stands. */
+interface Figure {
+  readonly row: number;
+  readonly text: string;
+}
+
+const hasMinus = ({ text }: Figure) => /^[-−]/.test(text.trim());
+
 /** Asks whether an axial force of the table presses or pulls the member; nothing to ask where there is none. */
 export function AxialQuestion({
   figure,
   value,
   onPick,
 }: {
-  figure: { readonly row: number; readonly text: string } | undefined;
+  figure: Figure | undefined;
   /** Whether compression is written with a minus. */
   value: boolean | undefined;
   onPick: (compressionNegative: boolean) => void;
 }) {
   if (!figure) return null;
-  const isMinus = /^[-−]/.test(figure.text.trim());
+  const isMinus = hasMinus(figure);
   return (
     <SignQuestion
       lead={`Row ${figure.row + 1} has N = ${figure.text}:`}
@@ -79,6 +87,31 @@ export function AxialQuestion({
         { value: false, words: 'pulls', picture: pictures.pulled },
       ]}
       onPick={(presses) => onPick(presses === isMinus)}
+    />
+  );
+}
+
+/** Asks which face a moment of the table stretches; nothing to ask where there is none. */
+export function MomentQuestion({
+  figure,
+  saggingNegative,
+  onPick,
+}: {
+  figure: Figure | undefined;
+  saggingNegative: boolean;
+  onPick: (saggingNegative: boolean) => void;
+}) {
+  if (!figure) return null;
+  const isMinus = hasMinus(figure);
+  return (
+    <SignQuestion
+      lead={`Row ${figure.row + 1} has M = ${figure.text}:`}
+      value={saggingNegative === isMinus}
+      answers={[
+        { value: true, words: 'stretches the bottom', picture: pictures.sagging },
+        { value: false, words: 'stretches the top', picture: pictures.hogging },
+      ]}
+      onPick={(sags) => onPick(sags === isMinus)}
     />
   );
 }
