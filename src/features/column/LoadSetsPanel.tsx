@@ -3,6 +3,7 @@ import { CheckBox } from '@/ui/fields/CheckBox';
 import { useChange, type Change } from '@/ui/fields/use-change';
 import { useState } from 'react';
 import type { LoadCase } from '@/core/analysis/combination';
+import { noForces } from '@/core/members/column/load-sets';
 import type { ColumnForces, LoadSet, LoadSetKind } from '@/core/members/column/input';
 import type { Fault } from '@/core/checks/fault';
 import type { Project } from '@/core/project/project';
@@ -55,19 +56,6 @@ const isFoot = (key: keyof ColumnForces) => footColumns.some(([k]) => k === key)
 const differsAtFoot = (f: ColumnForces) => footColumns.some(([key]) => f[key] != null);
 /** How a force stands in its cell; at the foot it may be as at the top. */
 const forceCell = (key: keyof ColumnForces) => ({ isBare: true, width: '3.4rem', empty: isFoot(key) ? 'as top' : undefined });
-const noForces: ColumnForces = {
-  N: 0,
-  mxTop: 0,
-  mxBottom: 0,
-  myTop: 0,
-  myBottom: 0,
-  vx: 0,
-  vy: 0,
-  torsion: 0,
-  nBottom: null,
-  vxBottom: null,
-  vyBottom: null,
-};
 
 /** Every force of every set to be typed or pasted; by load case, or ready-factored. */
 export function LoadSetsPanel({ project, member, faults }: { project: Project; member: UprightMember; faults: readonly Fault[] }) {

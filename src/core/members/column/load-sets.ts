@@ -37,7 +37,8 @@ export function withOwnCase<C extends Pick<ColumnInput, 'selfWeight' | 'cases' |
   return { ...column, cases: [own, ...column.cases], caseForces: [forces, ...column.caseForces] };
 }
 
-const noForces: ColumnForces = {
+/** No force at either end; the foot is as the top. */
+export const noForces: ColumnForces = {
   N: 0,
   mxTop: 0,
   mxBottom: 0,
