@@ -130,6 +130,15 @@ describe('the deflection of a panel', () => {
     expect(total(r).derivation!.some((s) => s.kind === 'given' && s.name.startsWith('deflection, '))).toBe(true);
     expect(r.checks.find((c) => c.id === 'span-depth')).toMatchObject({ status: 'notApplicable', utilisation: null });
   });
+  test('more load never deflects less, also across the step of cracking, and settles', () => {
+    const bars = { size: '10', spacing: 150 };
+    const edges = { left: 'continuous', right: 'simple', bottom: 'simple', top: 'continuous' };
+    const under = (value: number) =>
+      total(panel({ h: 175, edges, bars: { x: bars, y: bars }, loads: [loads[0], { type: 'uniform', case: 'Q', value }] }));
+    const found = Array.from({ length: 13 }, (_, i) => under(2 + i).utilisation!);
+    found.slice(1).forEach((u, i) => expect([i, u >= found[i]! * (1 - 2e-3)]).toEqual([i, true]));
+    expect(found.at(-1)!).toBeGreaterThan(2 * found[0]!);
+  });
   test('a panel that hardly cracks, by hand: a w l4/(E I) with the plate factor and the creep of the code', () => {
     const bars = { size: '12', spacing: 100 };
     const r = panel({ lx: 3000, ly: 3000, h: 250, materials: { concreteStrength: 40 }, bars: { x: bars, y: bars }, hasPartitions: false });

@@ -174,14 +174,14 @@ function bentPlate(
 ): { readonly answer: PlateAnswer; readonly stiffness: PlateStiffness } {
   const { panel } = basis;
   const places: readonly PanelPlace[] = ['x', 'y', ...panelEdges];
-  const known = new Map(places.map((p) => [p, stiffnessAt(basis, p, age)]));
+  const sections = new Map(places.map((p) => [p, stiffnessAt(basis, p, age)]));
   const plain = uncracked(basis, age);
   const withTwist = (x: number, y: number): PlateStiffness => ({ x, y, twist: panel.isHeldDown ? Math.sqrt(x * y) : 0 });
   let stiffness = withTwist(plain.x, plain.y);
   let answer = plateOnEdges(panel, stiffness);
   for (let round = 0; round < ROUNDS; round += 1) {
     const secant = (place: PanelPlace, moment: number, otherwise: number) => {
-      const s = known.get(place);
+      const s = sections.get(place);
       if (!s || load * moment * WIDTH < 1) return otherwise;
       return (load * moment) / meanCurvature(s, load * moment * WIDTH, largest * moment * WIDTH);
     };
@@ -192,9 +192,11 @@ function bentPlate(
       return held.length === 0 ? middle : (middle + held.reduce((a, b) => a + b, 0) / held.length) / 2;
     };
     const next = withTwist(along('x', ['left', 'right']), along('y', ['bottom', 'top']));
-    const change = Math.max(Math.abs(next.x / stiffness.x - 1), Math.abs(next.y / stiffness.y - 1));
-    // Halfway towards the new values: stiffness and moments follow each other without swinging.
-    stiffness = withTwist((stiffness.x + next.x) / 2, (stiffness.y + next.y) / 2);
+    // Halfway towards what is less stiff, and never back: what has cracked stays cracked, and at the step of cracking nothing swings.
+    const fallen = (now: number, then: number) => Math.min(now, (now + then) / 2);
+    const softer = withTwist(fallen(stiffness.x, next.x), fallen(stiffness.y, next.y));
+    const change = Math.max(1 - softer.x / stiffness.x, 1 - softer.y / stiffness.y);
+    stiffness = softer;
     answer = plateOnEdges(panel, stiffness);
     if (change < 1e-3) break;
   }
