@@ -20,6 +20,7 @@ import type { Materials } from '@/core/codes/design-code';
 import { usualTimeDependent } from '../fixtures/usual-time';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
+import { readProject } from '@/core/project/read';
 import type { BeamResult } from '@/core/members/beam/result';
 import { firstMember, projectOf } from '../ui/fixtures';
 import { expectCase, referenceCases } from './reference';
@@ -220,5 +221,33 @@ describe('states of cracked sections against independent values', () => {
       },
       ['x_I_mm', 'Mcr_kNm', 'kappa_csI_1e6_per_m'],
     );
+  });
+});
+
+describe('spacing for cracks of ACI 318-19, table 24.3.2', () => {
+  it('is none where thick cover and high stress leave none: the check exceeds, and never has a limit below nothing', () => {
+    // fs = 2/3 x 690 = 460 MPa, cc = 100 + 10 mm: 380 x 280 / 460 - 2.5 x 110 = 231.3 - 275 < 0.
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      code: { id: 'aci318', variant: 'SI', choices: { barStressInService: 'twoThirds' } },
+      members: [
+        {
+          section: { b: 300, h: 700 },
+          catalogue: 'softMetric',
+          materials: { concreteStrength: 28, steelStrength: 690, linkStrength: 420 },
+          cover: { top: 100, bottom: 100, side: 100 },
+          spans: [{ length: 6000 }],
+          cases: [{ id: 'G', nature: 'permanent' }],
+          loads: [{ type: 'uniform', case: 'G', value: 20 }],
+          bars: { bottom: [{ main: { count: 2, size: 'No.32' } }], top: [{ main: { count: 2, size: 'No.16' } }] },
+        },
+      ],
+    });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const check = designNow(read.project, read.project.members[0]!).checks.find(({ id }) => id === 'crack-span-1')!;
+    expect(check.capacity?.value).toBe(0);
+    expect(check.status).toBe('exceeds');
+    expect(check.reason).toContain('0 mm');
   });
 });

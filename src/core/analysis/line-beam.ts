@@ -338,7 +338,12 @@ function fixedEndMoments(beam: LineBeam, mesh: Mesh, loads: NodalLoads): Float64
         const q = loads.q[2 * e]! * (1 - t) + loads.q[2 * e + 1]! * t;
         add(q * l * weight, mesh.x[e]! + t * l - start);
       }
-      if (e > first) add(loads.force[e]!, mesh.x[e]! - start);
+      if (e === first) continue;
+      const a = mesh.x[e]! - start;
+      add(loads.force[e]!, a);
+      // A moment is a pair of forces: what a force brings, by its place.
+      moments[2 * i]! += (loads.moment[e]! * (L - a) * (L - 3 * a)) / L ** 2;
+      moments[2 * i + 1]! += (loads.moment[e]! * a * (2 * L - 3 * a)) / L ** 2;
     }
   });
   return moments;

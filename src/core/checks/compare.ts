@@ -25,8 +25,11 @@ export interface Comparison extends Omit<CheckDraft, 'demand' | 'capacity' | 'ut
   readonly fails?: (demand: string, capacity: string, show: Show) => string;
 }
 
-/** Demand over capacity: nothing needed holds, and nothing there does not. */
-const ratio = (demand: number, capacity: number): number => (capacity === 0 ? (demand > 0 ? Infinity : 0) : demand / capacity);
+/** Demand over capacity: nothing needed holds, and nothing there, or less than nothing, does not. */
+function ratio(demand: number, capacity: number): number {
+  if (demand > 0 && capacity <= 0) return Infinity;
+  return capacity === 0 ? 0 : demand / capacity;
+}
 
 /**
  * A check from its calculation. The figures are those that the calculation gives, so they cannot differ from its steps; those that no formula

@@ -27,8 +27,8 @@ export const F = {
   lambda: formula('lambda_D', 'xi / (1 + 50 * rho_prime)', '(24.2.4.1.1)'),
   spacing: twoForms(
     's_c_max',
-    'min(380 * (280 / f_s) - 2.5 * c_c, 300 * (280 / f_s))',
-    'min(15 * (40000 / f_s) - 2.5 * c_c, 12 * (40000 / f_s))',
+    'max(0, min(380 * (280 / f_s) - 2.5 * c_c, 300 * (280 / f_s)))',
+    'max(0, min(15 * (40000 / f_s) - 2.5 * c_c, 12 * (40000 / f_s)))',
     'table 24.3.2',
   ),
   strain: formula('beta_s', '(h - c_k) / (d - c_k)', 'estimate'),

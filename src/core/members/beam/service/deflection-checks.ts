@@ -99,6 +99,16 @@ function limitOf(basis: ServiceBasis, sum: DeflectionSum, span: number): number 
   return Math.min(reachOf(basis, span) / (limits[sum.id] ?? sum.usual), most ?? Infinity);
 }
 
+/** Sense and step of the section whose curvature is written down. */
+function sectionThatMatters({ beam, crackMoments }: ServiceBasis, span: number): readonly [Sense, number] {
+  const [first, last] = [span * STEPS, (span + 1) * STEPS - 1];
+  if (beam.supports[span]!.type === 'free') return ['hogging', last];
+  if (beam.supports[span + 1]!.type === 'free') return ['hogging', first];
+  let best = first + STEPS / 2;
+  for (let i = first; i <= last; i += 1) if (crackMoments.max[i]! > crackMoments.max[best]!) best = i;
+  return ['sagging', best];
+}
+
 function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: number): DerivableCheck {
   const { beam, code } = basis;
   const n = STEPS + 1;
@@ -110,7 +120,6 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
   const limit = limitOf(basis, sum, span);
   const w = size(at);
   const wants = Math.abs(curve.max[span * n + at]!) >= Math.abs(curve.min[span * n + at]!) ? 'max' : 'min';
-  const x = criticalPlace(beam, span);
   const label = isCantilever(beam, span) ? `cantilever, span ${span + 1}` : `span ${span + 1}`;
   const part = basis.beam.service.limits[sum.id];
   const byOffice = basis.beam.service.most !== null && limit === basis.beam.service.most;
@@ -125,13 +134,9 @@ function sumCheck(basis: ServiceBasis, sum: DeflectionSum, curve: Sum, span: num
     compare: (c) => {
       if (c.recording) {
         c.note(
-          'Curvature is integrated along the span; here for the section that matters most, at midspan or at the root of a cantilever.',
+          'Curvature is integrated along the span; here for the section that matters most, under the largest sagging moment or at the root of a cantilever.',
         );
-        const sense: Sense = isCantilever(beam, span) ? 'hogging' : 'sagging';
-        const i = Math.min(
-          span * STEPS + STEPS - 1,
-          Math.max(span * STEPS, Math.floor(((x - basis.grid.x[span * STEPS]!) / length) * STEPS) + span * STEPS),
-        );
+        const [sense, i] = sectionThatMatters(basis, span);
         const stage = code.service.stages.find((s) => s.id === sum.terms[0]!.stage)!;
         const s = code.service.stiffness(c, basis.stiffness.question(span, basis.grid.x[i]!, sense, stage.age));
         const moment = sense === 'sagging' ? basis.crackMoments.max[i]! : -basis.crackMoments.min[i]!;

@@ -5,9 +5,10 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { DeflectionStage } from '../../../codes/service-rules';
 import { meanCurvatureOver, meanStiffness } from '../../../section/mean-curvature';
 import type { BeamAnalysis } from '../analysis';
-import { momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type MomentRange } from './service-moments';
+import { jumpsOn, momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type Jump, type MomentRange } from './service-moments';
 import { compatibleMoments, type Bending, type Compatible } from './compatible-moments';
 import type { StiffnessMap } from './stiffness-map';
+import { holdsMoment } from '../holds-moment';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
 
@@ -73,19 +74,19 @@ export interface DeflectedShape {
 export function deflectedShape(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
   const { beam, grid } = basis;
   const { moments, displaced } = uncrackedState(basis, arrangement);
+  const jumps = jumpsOn(grid, basis.analysis.mesh, arrangement);
+  const bend = (m: Float64Array) => bending(basis, stage, m, jumps);
   // Known moments are those of the beam as it is: they stay.
-  if (beam.mode === 'stations') return shapeOf(basis, { moments, displaced, bending: bending(basis, stage, moments) });
-  return shapeOf(
-    basis,
-    compatibleMoments(beam, grid, moments, displaced, (m) => bending(basis, stage, m)),
-  );
+  if (beam.mode === 'stations') return shapeOf(basis, { moments, displaced, bending: bend(moments) });
+  return shapeOf(basis, compatibleMoments(beam, grid, moments, displaced, bend));
 }
 
 /** The same span by span with the moments of the uncracked beam: over the supports the slopes of the spans need not agree. */
 export function shapeBySpans(basis: DeflectionBasis, stage: DeflectionStage, arrangement: Arrangement): DeflectedShape {
   const state = uncrackedState(basis, arrangement);
   const plain = { ...basis, largest: basis.uncracked ?? basis.largest };
-  return shapeOf(basis, { ...state, bending: bending(plain, stage, state.moments) });
+  const jumps = jumpsOn(basis.grid, basis.analysis.mesh, arrangement);
+  return shapeOf(basis, { ...state, bending: bending(plain, stage, state.moments, jumps) });
 }
 
 const uncrackedState = ({ beam, grid, analysis }: DeflectionBasis, arrangement: Arrangement) => ({
@@ -143,27 +144,40 @@ function supportDisplacement(response: Response, { mesh }: BeamAnalysis, support
 /** By how much a moment is made larger to see what the curvature grows by. */
 const GROWTH = 1e-4;
 
-/** How the beam bends under some moments: mean curvature in each step (1/mm, sagging positive), and what it grows by with the moment. */
-export function bending(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Bending {
-  const { grid, stiffness, code } = basis;
-  const [curvature, flexibility] = [new Float64Array(moments.length), new Float64Array(moments.length)];
-  if (code.service.stiffnessBy !== 'section') {
-    const spans = basis.beam.spans.map((_, span) => spanStiffness(basis, stage, moments, span));
-    moments.forEach((m, i) => {
-      flexibility[i] = 1 / spans[grid.span[i]!]!;
-      curvature[i] = m * flexibility[i]!;
-    });
-    return { curvature, flexibility };
+/**
+ * How the beam bends under some moments: mean curvature in each step (1/mm, sagging positive), and what it grows by with the moment. The part of
+ * a step beyond an applied moment bends as the next step does.
+ */
+export function bending(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array, jumps: readonly Jump[]): Bending {
+  const bent =
+    basis.code.service.stiffnessBy === 'section' ? bendingBySections(basis, stage, moments, jumps) : bendingBySpans(basis, stage, moments);
+  for (const { after, at } of jumps) {
+    const [step, other] = at < 0.5 ? [after, after + 1] : [after + 1, after];
+    const share = Math.abs(at - 0.5);
+    for (const values of [bent.curvature, bent.flexibility]) values[step]! += share * (values[other]! - values[step]!);
   }
+  return bent;
+}
+
+function bendingBySpans(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array): Bending {
+  const spans = basis.beam.spans.map((_, span) => spanStiffness(basis, stage, moments, span));
+  const flexibility = moments.map((_, i) => 1 / spans[basis.grid.span[i]!]!);
+  return { curvature: moments.map((m, i) => m * flexibility[i]!), flexibility };
+}
+
+function bendingBySections(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array, jumps: readonly Jump[]): Bending {
+  const [curvature, flexibility] = [new Float64Array(moments.length), new Float64Array(moments.length)];
   const most = crackingMoments(basis, stage, moments);
+  const isBroken = new Uint8Array(moments.length);
+  for (const { after } of jumps) isBroken[after] = 1;
   for (let i = 0; i < moments.length; i += 1) {
     const m = moments[i]!;
     const sense = senseOf(m);
     const own = most[sense];
     const here = own[i]!;
-    const left = i % STEPS === 0 ? here : (own[i - 1]! + here) / 2;
-    const right = i % STEPS === STEPS - 1 ? here : (here + own[i + 1]!) / 2;
-    const s = stiffness.at(i, sense, stage.age);
+    const left = i % STEPS === 0 || isBroken[i - 1] ? here : (own[i - 1]! + here) / 2;
+    const right = i % STEPS === STEPS - 1 || isBroken[i] ? here : (here + own[i + 1]!) / 2;
+    const s = basis.stiffness.at(i, sense, stage.age);
     const size = Math.abs(m);
     const k = meanCurvatureOver(s, size, left, here, right);
     curvature[i] = sense === 'sagging' ? k : -k;
@@ -188,32 +202,29 @@ function crackingMoments({ largest }: DeflectionBasis, stage: DeflectionStage, m
   };
 }
 
-/** One stiffness for a span (N mm2): midspan, or the mean of midspan and the mean of its continuous ends; a cantilever's is that of its root. */
+/**
+ * One stiffness for a span (N mm2), ACI 318-19 24.2.3.6 and 24.2.3.7: that of the section with the largest sagging moment, or the mean of it and the mean
+ * of the ends that pass moments on, where they hog; a cantilever's is that of its root. A span that no end holds has no mean: where moments applied
+ * within it make it hog, the less stiff of both senses counts.
+ */
 function spanStiffness(basis: DeflectionBasis, stage: DeflectionStage, moments: Float64Array, span: number): number {
   const { beam, stiffness, code } = basis;
   const own = moments.subarray(span * STEPS, (span + 1) * STEPS);
-  const at = (k: number) => {
-    const sense = senseOf(own[k]!);
-    return meanStiffness(stiffness.at(span * STEPS + k, sense, stage.age), Math.abs(own[k]!));
-  };
-  const [left, right] = [beam.supports[span]!, beam.supports[span + 1]!];
-  const peak = own.reduce((best, m, k) => (m > own[best]! ? k : best), Math.floor(STEPS / 2));
+  const under = (k: number, m: number) => meanStiffness(stiffness.at(span * STEPS + k, senseOf(m), stage.age), Math.abs(m));
   // The moment at the end itself: a parabola through the middles of the three steps beside it.
-  const endMoment = (k: number, by: 1 | -1) => (15 * own[k]! - 10 * own[k + by]! + 3 * own[k + 2 * by]!) / 8;
-  const atEnd = (k: number, by: 1 | -1) => {
-    const m = endMoment(k, by);
-    return meanStiffness(stiffness.at(span * STEPS + k, senseOf(m), stage.age), Math.abs(m));
-  };
-  const ends = [...(own[0]! < 0 ? [atEnd(0, 1)] : []), ...(own[STEPS - 1]! < 0 ? [atEnd(STEPS - 1, -1)] : [])];
-  const isCantilever = left.type === 'free' || right.type === 'free';
-  const mean = ends.length > 0 ? ends.reduce((a, b) => a + b, 0) / ends.length : 0;
-  return isCantilever
-    ? left.type === 'free'
-      ? atEnd(STEPS - 1, -1)
-      : atEnd(0, 1)
-    : code.service.stiffnessBy === 'midspan' || ends.length === 0
-      ? at(peak)
-      : (at(peak) + mean) / 2;
+  const atEnd = (k: number, by: 1 | -1) => under(k, (15 * own[k]! - 10 * own[k + by]! + 3 * own[k + 2 * by]!) / 8);
+  const [left, right] = [() => atEnd(0, 1), () => atEnd(STEPS - 1, -1)];
+  if (beam.supports[span]!.type === 'free') return right();
+  if (beam.supports[span + 1]!.type === 'free') return left();
+  const ends = [
+    ...(holdsMoment(beam, span) && own[0]! < 0 ? [left()] : []),
+    ...(holdsMoment(beam, span + 1) && own[STEPS - 1]! < 0 ? [right()] : []),
+  ];
+  const peak = (sign: 1 | -1) => own.reduce((best, m, k) => (sign * m > sign * own[best]! ? k : best), Math.floor(STEPS / 2));
+  const sagging = under(peak(1), own[peak(1)]!);
+  if (ends.length === 0) return Math.min(sagging, under(peak(-1), own[peak(-1)]!));
+  if (code.service.stiffnessBy === 'midspan') return sagging;
+  return (sagging + ends.reduce((a, b) => a + b, 0) / ends.length) / 2;
 }
 
 /** Positions of the ends of the steps along the beam, span after span (mm). */

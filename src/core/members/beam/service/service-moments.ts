@@ -64,6 +64,30 @@ export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
   return moments;
 }
 
+/** An applied moment between the middles of two steps of a span: the step before it, and how far it is from its middle (parts of a step, 0 to 1). */
+export interface Jump {
+  readonly after: number;
+  readonly at: number;
+}
+
+/** Where the moments of an arrangement jump. */
+export function jumpsOn(grid: Grid, mesh: Mesh, { response: { elements } }: Arrangement): Jump[] {
+  const jumps: Jump[] = [];
+  for (let node = 1; node < mesh.stiffness.length; node += 1) {
+    if (mesh.supportNode.includes(node)) continue;
+    const before = momentAt(elements, node - 1, mesh.x[node]! - mesh.x[node - 1]!);
+    const beyond = momentAt(elements, node, 0);
+    if (Math.abs(beyond - before) <= 1e-6 * Math.max(Math.abs(before), Math.abs(beyond), 1)) continue;
+    const span = mesh.supportNode.findLastIndex((first) => first < node);
+    // By the pieces that the middles of the steps lie in, so that a moment applied just in a middle is on one side of it alone.
+    const next = grid.element.findIndex((element, i) => grid.span[i] === span && element >= node);
+    if (next <= span * STEPS) continue;
+    const after = next - 1;
+    jumps.push({ after, at: (mesh.x[node]! - grid.x[after]!) / grid.step[span]! });
+  }
+  return jumps;
+}
+
 /** Largest and smallest moment over some arrangements, with which of them brings it. */
 export interface MomentRange {
   readonly max: Float64Array;
