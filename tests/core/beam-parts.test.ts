@@ -107,17 +107,12 @@ describe('shift of the moment line', () => {
   const stations = Array.from({ length: 11 }, (_, i) => ({ element: 0, s: i * 100, x: i * 100, span: 0 }));
   const triangle = Float64Array.from(stations, (s) => Math.max(0, 500 - Math.abs(s.x - 500)));
   test('moves a triangle outwards by the shift and leaves its peak', () => {
-    const { sagging, hogging } = shiftedMoments(
-      stations,
-      triangle,
-      triangle.map((v) => -v / 2),
-      () => 200,
-    );
+    const { sagging, hogging } = shiftedMoments(stations, { maxM: triangle, minM: triangle.map((v) => -v / 2) }, () => 200);
     expect([...sagging]).toEqual([200, 300, 400, 500, 500, 500, 500, 500, 400, 300, 200]);
     expect([...hogging]).toEqual([...sagging].map((v) => v / 2));
   });
   test('no shift, the moment itself', () => {
-    expect([...shiftedMoments(stations, triangle, triangle, () => 0).sagging]).toEqual([...triangle]);
+    expect([...shiftedMoments(stations, { maxM: triangle, minM: triangle }, () => 0).sagging]).toEqual([...triangle]);
   });
   test('shear between two places, by straight lines at the ends', () => {
     const curves = { x: [0, 100, 200], span: [0, 0, 0], maxV: Float64Array.from([50, 30, 10]), minV: Float64Array.from([40, 20, -5]) };

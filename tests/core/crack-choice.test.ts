@@ -44,7 +44,7 @@ const steelOf = (r: BeamResult) => Math.max(...r.strips!.providedBottom);
 const service = (crackWidth: number) => ({ service: { crackWidth } });
 
 describe('bars are chosen so that cracks stay narrow', () => {
-  it('a candidate uses up what the check of the whole beam finds, but for the top bars that it does not know yet', () => {
+  it('a candidate uses up what the check of the whole beam finds and 2 % more, but for the top bars that it does not know yet', () => {
     for (const [count, size] of [
       [3, '25'],
       [5, '20'],
@@ -62,7 +62,7 @@ describe('bars are chosen so that cracks stay narrow', () => {
       const crack = (35.65 * 49 * 1e6) / 8;
       const use = faceCracks(member, codeOf(project, member), 0, 'sagging').usage(placement, crack);
       expect(use / found.utilisation!).toBeGreaterThan(0.99);
-      expect(use / found.utilisation!).toBeLessThan(1.03);
+      expect(use / found.utilisation!).toBeLessThan(1.05);
     }
   });
 

@@ -187,8 +187,8 @@ export function placeStations(mesh: Mesh, arrangements: readonly Arrangement[], 
   return stations;
 }
 
-/** Where the moment of some arrangement is stationary and larger than in all others of its span, sagging or hogging. */
-function peakPositions(mesh: Mesh, arrangements: readonly Arrangement[]): number[] {
+/** Where the moment of some arrangement is stationary and larger than in all others of its span, sagging or hogging (mm from the left end of the beam). */
+export function peakPositions(mesh: Mesh, arrangements: readonly Arrangement[]): number[] {
   const best = new Map<string, { readonly m: number; readonly x: number }>();
   for (const { response } of arrangements) {
     const el = response.elements;

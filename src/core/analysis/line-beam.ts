@@ -75,6 +75,11 @@ export interface Response {
   readonly torsion: Float64Array;
 }
 
+/** Places of a span between its supports at which moments bend or jump: where loads begin, end or stand (mm from the left end of the beam). */
+export function placesOfLoads(mesh: Mesh, span: number): number[] {
+  return [...mesh.x.slice(mesh.supportNode[span]! + 1, mesh.supportNode[span + 1]!)];
+}
+
 export class MechanismError extends Error {
   constructor() {
     super('The beam is a mechanism: it needs at least two supports, or one fixed support.');

@@ -66,6 +66,8 @@ export interface ShearSection {
   readonly h: number;
   /** Longitudinal tension steel that is anchored beyond the section. */
   readonly tensionArea: number;
+  /** Thickest bar of the tension steel (mm); left out where no bars end there. */
+  readonly bar?: number;
   readonly grossArea: number;
   /** Axial force (N, compression positive); none when left out. */
   readonly axial?: number;

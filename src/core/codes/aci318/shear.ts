@@ -98,9 +98,11 @@ export function shearResistance(c: Calc, s: ShearSection, links: Links, basis: S
   const V_s = c.let(F.Vs, { A_v: links.area, f_yt: fyt, d: s.d, s: links.spacing });
   const V_s_max = c.let(F.VsMax[form], { f_c_prime: fc, b_w: s.bw, d: s.d });
   const force = c.let(F.phiVn, { phi_v: PHI_SHEAR, V_c, V_s, V_s_max });
-  // 9.7.3.3: bars run on for the effective depth beyond where they are no longer needed.
-  return { force, limit: PHI_SHEAR * (V_c + V_s_max), shift: s.d };
+  return { force, limit: PHI_SHEAR * (V_c + V_s_max), shift: runOn(s) };
 }
+
+/** How far bars run on beyond where they are no longer needed (mm), 9.7.3.3 and 7.7.3.3: the effective depth, and twelve diameters. */
+export const runOn = ({ d, bar = 0 }: Pick<ShearSection, 'd' | 'bar'>): number => Math.max(d, 12 * bar);
 
 /** Stirrups needed for a factored shear (N), with their minimum and spacing limits (9.6.3, 9.7.6.2.2). */
 export function linkRequirement(c: Calc, force: number, s: ShearSection, basis: ShearBasis): LinkRequirement {

@@ -1,7 +1,7 @@
 import { silent } from '../../calc/calc';
 import type { SlabRules } from '../slab-rules';
 import { coefficientFault, COEFFICIENTS_NOTE, panelByCoefficients } from './direct-design';
-import { concreteStrength, F as shear, PHI_SHEAR, type ShearBasis } from './shear';
+import { concreteStrength, F as shear, PHI_SHEAR, runOn, type ShearBasis } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 import type { Materials } from '../design-code';
 
@@ -32,7 +32,7 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
       const V_c = concreteStrength(c, s, shearBasis(m), false);
       const phi_v = c.given(symbols.phi_v, PHI_SHEAR, '21.2.1');
       const force = c.let(shear.phiVn, { phi_v, V_c, V_s: 0, V_s_max: 0 });
-      return { force, limit: Infinity, shift: s.d };
+      return { force, limit: Infinity, shift: runOn(s) };
     },
     leastSteel: (c, s) => c.let(F.least, { A_g: s.grossArea }),
     spacing: (h, _place, c = silent) => ({ value: c.let(F.spacing[form], { h }), clause: '7.7.2.3' }),

@@ -3,6 +3,7 @@ import {
   arrange,
   envelope,
   placeStations,
+  zeros,
   type Arrangement,
   type CaseResponse,
   type Envelope,
@@ -28,6 +29,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { SELF_WEIGHT, type BeamInput, type BeamLoad, type BeamSupport } from './input';
 import { knownForces, stationHandChecks } from './known-forces';
 import { type PreparedBeam, grossOf, outlineOf } from './prepared';
+import { BESIDE } from './steel';
 
 export interface BeamAnalysis {
   readonly mesh: Mesh;
@@ -236,16 +238,39 @@ function withEnvelope(beam: PreparedBeam, code: DesignCode, { responses, ...anal
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const arrangements = arrange(ultimate, responses, mesh, beam.spans.length, code.patternRule());
   const faces = supportFaces(beam);
+  return { ...analysed, arrangements, faces, envelope: envelopeAt(beam, code, { line, mesh, arrangements, faces }, []) };
+}
+
+/** The envelope with stations at some places besides (mm from the left end). */
+function envelopeAt(
+  beam: PreparedBeam,
+  code: DesignCode,
+  { line, mesh, arrangements, faces }: Pick<BeamAnalysis, 'line' | 'mesh' | 'arrangements' | 'faces'>,
+  places: readonly number[],
+): Envelope {
   const rule = code.supportMoment();
   const zones: SupportZone[] = beam.supports.map((s) => ({
     half: rule.rule === 'centre' || s.type === 'free' ? 0 : s.width / 2,
     rule: rule.rule === 'rounded' ? 'rounded' : 'face',
   }));
-  const extra = faces.flatMap((f) => [f.left, f.right]);
-  const stations = placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN);
-  const env = envelope(mesh, line, arrangements, stations, zones);
+  const extra = [...faces.flatMap((f) => [f.left, f.right]), ...places];
+  const env = envelope(mesh, line, arrangements, placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN), zones);
   if (rule.minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, rule.minimumRatio);
-  return { ...analysed, arrangements, envelope: env, faces };
+  return env;
+}
+
+/**
+ * An analysis with stations where the steel changes as well, where the moments change their sense, and at both sides of the middles that part what
+ * belongs to one support from what belongs to the next: nothing that is worst there is passed over.
+ */
+export function withStationsAt(analysis: BeamAnalysis, beam: PreparedBeam, code: DesignCode, places: readonly number[]): BeamAnalysis {
+  const { stations, maxM, minM } = analysis.envelope;
+  const turns = [...zeros(stations, maxM), ...zeros(stations, minM)];
+  const middles = beam.spans.flatMap((_, i) => {
+    const middle = (beam.starts[i]! + beam.starts[i + 1]!) / 2;
+    return [middle, middle + BESIDE];
+  });
+  return { ...analysis, envelope: envelopeAt(beam, code, analysis, [...places, ...turns, ...middles]) };
 }
 
 /** The moment at the face of a monolithic support is at least a share of the fixed-end moment (EN 1992-1-1 5.3.2.2(3)). */

@@ -8,7 +8,6 @@ import { addedByLeg, legOf, type BentEnds } from './bar-runs';
 import type { CheckBasis } from './bending-checks';
 import { holdsMoment } from './holds-moment';
 import { supportName } from './input';
-import { sensesOf } from './resistance';
 import { outlineOf } from './prepared';
 
 /** Checks of the bars at the ends of a member, and which of them are bent there. */
@@ -127,7 +126,7 @@ function bottomAt(basis: CheckBasis, analysis: BeamAnalysis, support: number): O
   const { b, h } = outlineOf(beam, span);
   const d = h - fromFace;
   const bar = barOf(bars.groups[0]!, map.catalogue);
-  const section = resistance.shearSection(span, face, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  const section = resistance.shearSection(span, face, ['sagging']);
   const zone = map.linkZoneAt(span, face);
   const link = barOf({ count: 1, size: zone.size }, map.catalogue);
   const inSpan = [...strips.x.keys()].filter((k) => strips.span[k] === span);

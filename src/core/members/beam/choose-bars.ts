@@ -21,6 +21,8 @@ export interface BarTask {
   readonly extra?: number;
   /** Moments of the region in service, where its cracks are checked. */
   readonly service?: RegionMoments;
+  /** Bars that the other face may have there. */
+  readonly opposite?: readonly BarGroup[];
 }
 
 export interface Chosen {
@@ -128,14 +130,17 @@ function optionsFor(
         throw error;
       }
     });
-  const narrow = options(cracksOf(beam, code, task));
+  const narrow = options(cracksOf(beam, code, task, linkDiameter));
   return narrow.some((o) => o !== undefined) ? narrow : options(undefined);
 }
 
 /** Undefined where no crack is checked, or none comes. */
-function cracksOf(beam: PreparedBeam, code: DesignCode, { span, sense, service }: BarTask): CrackUse | undefined {
+function cracksOf(beam: PreparedBeam, code: DesignCode, task: BarTask, linkDiameter: number): CrackUse | undefined {
+  const { span, sense, service, opposite = [] } = task;
   if (!service || service.crack <= 0) return undefined;
-  const { crackingMoment, usage } = faceCracks(beam, code, span, sense);
+  const face = faceGeometry(beam, compressionFace(sense), span, linkDiameter);
+  const pressed = opposite.map((group) => placeBars([group], catalogues[beam.catalogue], face, code));
+  const { crackingMoment, usage } = faceCracks(beam, code, span, sense, pressed);
   return service.largest > crackingMoment ? (placement) => usage(placement, service.crack) : undefined;
 }
 

@@ -128,8 +128,22 @@ function zonesFor(
   const half = length / 2;
   const left = needs.filter((n) => n.at <= half);
   const right = needs.filter((n) => n.at > half);
-  const leftEnd = roundUp(Math.max(0, ...left.filter(tight).map((n) => n.at)), lengthStep);
-  const rightStart = length - roundUp(Math.max(0, ...right.filter(tight).map((n) => length - n.at + 1)), lengthStep);
+  // A zone ends at the first place that no longer needs it: somewhere before that the need ends.
+  const beyond = (list: readonly Need[], from: (n: Need) => number) => {
+    const last = Math.max(-Infinity, ...list.filter(tight).map(from));
+    if (last === -Infinity) return 0;
+    return Math.min(half, ...list.map(from).filter((at) => at > last));
+  };
+  const leftEnd = roundUp(
+    beyond(left, (n) => n.at),
+    lengthStep,
+  );
+  const rightStart =
+    length -
+    roundUp(
+      beyond(right, (n) => length - n.at),
+      lengthStep,
+    );
   if (rightStart - leftEnd < 3 * widest) return whole;
   const zones: LinkZone[] = [];
   if (leftEnd > 0) zones.push({ to: leftEnd, size, legs, spacing: spacingFor(left) });

@@ -3,21 +3,22 @@ import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { catalogues } from '../../materials/bars';
 import { areaOf, barOf, barsPerLayer, type BarGroup } from '../../reinforcement/bar-groups';
-import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
+import { usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from './analysis';
 import { chooseBars, mainSizes, type BarTask, type Chosen } from './choose-bars';
+import { withEnds } from './choose-ends';
 import { chooseLinks } from './choose-links';
 import { frameLinkPlaces } from './frame/frame-links';
 import { frameSteel } from './frame/frame-steel';
-import { shearBetween, shearLimits, shiftedMoments } from './demand';
+import { atPlacesOf, shearBetween, shearLimits } from './demand';
 import { holdsMoment } from './holds-moment';
 import { type LinkZone } from './input';
 import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
-import { regionMoments, tooFewForCracks, type RegionMoments } from './service/region-moments';
+import { regionMoments, type RegionMoments } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
 import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations, valueBeside } from './torsion';
-import { faceGeometry, SteelMap, type BarRun, type BeamSteel } from './steel';
-import { tensionFace, type Sense } from './sense';
+import { faceGeometry, SteelMap, type BeamSteel } from './steel';
+import type { Sense } from './sense';
 import { type PreparedBeam, outlineOf } from './prepared';
 
 /**
@@ -108,7 +109,8 @@ function chooseWith(
   const provisional = beam.spans.map((s) => [{ to: s.length, size: linkSize, legs: 2, spacing: 150 }]);
   const linksFor = (steel: BeamSteel, anchorage: ConstructorParameters<typeof SteelMap>[3]) => {
     const resistance = new ResistanceMap(beam, code, new SteelMap(beam, steel, code, anchorage));
-    return beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, analysis, resistance, i, chosen.compression[i]!));
+    const finer = atPlacesOf(beam, code, analysis, resistance);
+    return beam.spans.map((_, i) => beam.bars.links[i]?.zones ?? linksOfSpan(beam, code, finer, resistance, i, chosen.compression[i]!));
   };
   const first = linksFor(draft(provisional), () => 1);
   const top = chosen.top.map((main, i) => ({
@@ -167,7 +169,8 @@ function chooseMain(
   const supportTasks = beam.supports.flatMap((s, j) => {
     const sides = [j - 1, j].filter((i) => i >= 0 && i < beam.spans.length);
     const tasks = sides.map((i): BarTask => {
-      const half = beam.spans[i]!.length / 2;
+      // The bars of a support carry what is moved into its half of the span along the tension line as well.
+      const half = beam.spans[i]!.length / 2 + 1.25 * outlineOf(beam, i).h;
       return {
         span: i,
         sense: 'hogging',
@@ -182,7 +185,8 @@ function chooseMain(
     const service = { crack: inService((r) => r.crack), largest: inService((r) => r.largest) };
     // The side with more moment for its depth; torsion by the side that has more of it.
     const side = largestOf(tasks, (t) => t.moment / outlineOf(beam, t.span).h)!;
-    const worst = { ...side, extra: Math.max(...tasks.map((t) => t.extra ?? 0)), ...(moments ? { service } : {}) };
+    const opposite = sides.map((i) => sagging[i]!.bars);
+    const worst = { ...side, opposite, extra: Math.max(...tasks.map((t) => t.extra ?? 0)), ...(moments ? { service } : {}) };
     return holdsMoment(beam, j) && worst.moment > 0 ? [{ support: j, task: worst }] : [];
   });
   const hogging =
@@ -313,77 +317,4 @@ function linksOfSpan(
   }));
   const frame = frameLinkPlaces(beam, code, analysis, resistance, span);
   return chooseLinks(beam, code, span, [...places, ...frame], compressionBar ? { bar: compressionBar } : null);
-}
-
-/**
- * Sets the ends of bars that stop: where neither the shifted moment, with what torsion takes of the bars beside it, nor cracks need them, and an
- * anchorage length on.
- */
-function withEnds(
-  beam: PreparedBeam,
-  code: DesignCode,
-  analysis: BeamAnalysis,
-  moments: ServiceMoments | undefined,
-  draft: BeamSteel,
-  extra: (span: number) => number,
-): BeamSteel {
-  const { starts } = beam;
-  const { lengthStep } = usualSizes[beam.catalogue];
-  const bare: BeamSteel = { ...draft, bottom: draft.bottom.map((b) => ({ ...b, extra: null })), support: draft.support.map(() => null) };
-  const catalogue = { catalogue: catalogues[beam.catalogue] };
-  const anchorage = anchorageLengths(beam, code, catalogue);
-  const resistance = new ResistanceMap(beam, code, new SteelMap(beam, bare, code, anchorage));
-  const full = new ResistanceMap(beam, code, new SteelMap(beam, draft, code, () => 1));
-  const { stations, maxM, minM } = analysis.envelope;
-  const shifted = shiftedMoments(stations, maxM, minM, (i) => {
-    const { span, x } = stations[i]!;
-    return full.shearAt(full.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)), full.map.linkZoneAt(span, x)).shift;
-  });
-  /** Part of the through bars that torsion leaves for bending: what bars carry is concave in them, so that in proportion is enough. */
-  const leftFor = (span: number, x: number, sense: Sense) =>
-    extra(span) === 0 ? 1 : Math.max(0, 1 - extra(span) / Math.max(1, resistance.tensionSteel(span, x, sense).area));
-  const lacking = (span: number, sense: Sense, from: number, to: number): number[] => {
-    const forStrength = stations.flatMap((st, i) => {
-      if (st.span !== span || st.x < from || st.x > to) return [];
-      const demand = sense === 'sagging' ? shifted.sagging[i]! : shifted.hogging[i]!;
-      return demand > (resistance.bendingAt(span, st.x, sense)?.moment ?? 0) * leftFor(span, st.x, sense) * 0.999 ? [st.x] : [];
-    });
-    if (!moments) return forStrength;
-    const bars = resistance.map.placement(resistance.map.barsAt(tensionFace(sense), span, from));
-    return [...forStrength, ...tooFewForCracks(beam, code, analysis, moments, { span, sense, from, to }, bars)];
-  };
-
-  const bottom = draft.bottom.map((b, i) => {
-    if (!b.extra) return b;
-    const own = beam.bars.bottom[i]!.extra;
-    const [start, end] = [starts[i]!, starts[i + 1]!];
-    // Where the through bars alone are too few, and always where the moment is largest: there the least steel is asked for.
-    const peak = stations.reduce((best, st, k) => (st.span === i && (best < 0 || maxM[k]! > maxM[best]!) ? k : best), -1);
-    const where = [...lacking(i, 'sagging', start, end), stations[peak]!.x];
-    const on = anchorage('bottom', b.extra.bars.size, i);
-    const from = own.from !== null ? start + own.from : start + roundDown(Math.max(0, Math.min(...where) - on - start), lengthStep);
-    const to = own.to !== null ? start + own.to : end - roundDown(Math.max(0, end - Math.max(...where) - on), lengthStep);
-    return { main: b.main, extra: { bars: b.extra.bars, from, to } };
-  });
-  const support = draft.support.map((run, j): BarRun | null => {
-    if (!run) return null;
-    const own = beam.bars.support[j]!;
-    const centre = starts[j]!;
-    const reach = (span: number, side: -1 | 1): number => {
-      const L = beam.spans[span]?.length;
-      if (L === undefined) return 0;
-      const far = side === 1 ? span + 1 : span;
-      if (beam.supports[far]!.type === 'free') return L;
-      const most = holdsMoment(beam, far) ? L / 2 : L;
-      const where = lacking(span, 'hogging', side === 1 ? centre : centre - most, side === 1 ? centre + most : centre);
-      const furthest = where.length > 0 ? Math.max(...where.map((x) => Math.abs(x - centre))) : 0;
-      const half = beam.supports[j]!.width / 2;
-      return Math.min(L, roundUp(Math.max(furthest, half) + anchorage('top', run.bars.size, span), lengthStep));
-    };
-    const left = own.left ?? reach(j - 1, -1);
-    const right = own.right ?? reach(j, 1);
-    if (!own.bars && left <= 0 && right <= 0) return null;
-    return { bars: run.bars, from: Math.max(starts[0]!, centre - left), to: Math.min(starts[starts.length - 1]!, centre + right) };
-  });
-  return { ...draft, bottom, support };
 }

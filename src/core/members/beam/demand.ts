@@ -1,48 +1,55 @@
 import type { Station } from '../../analysis/envelope';
+import { placesOfLoads } from '../../analysis/line-beam';
+import { largestOf } from '../../checks/largest';
 import type { DesignCode } from '../../codes/design-code';
-import type { BeamAnalysis } from './analysis';
+import { withStationsAt, type BeamAnalysis } from './analysis';
 import type { PreparedBeam } from './prepared';
+import type { ResistanceMap } from './resistance';
+import type { Sense } from './sense';
+import type { SteelAlong } from './steel';
 
 /**
- * Moments shifted along the beam, for steel: at each station the worst moment of its span within the shift on either side (mm). The shift stands for
- * the shear there, which is another one beyond a support: it ends at it.
+ * Moments shifted along the beam, for steel (N mm, positive): at each station the worst moment of its span within the shift on either side (mm), which
+ * is that of the steel which the moment stretches. The shift stands for the shear there, which is another one beyond a support: it ends at it.
  */
 export function shiftedMoments(
   stations: readonly Station[],
-  maxM: Float64Array,
-  minM: Float64Array,
-  shiftAt: (i: number) => number,
-): { readonly sagging: Float64Array; readonly hogging: Float64Array } {
+  { maxM, minM }: { readonly maxM: Float64Array; readonly minM: Float64Array },
+  shiftAt: (i: number, sense: Sense) => number,
+): Record<Sense, Float64Array> {
+  return {
+    sagging: shifted(stations, maxM, (i) => shiftAt(i, 'sagging')),
+    hogging: shifted(
+      stations,
+      minM.map((m) => -m),
+      (i) => shiftAt(i, 'hogging'),
+    ),
+  };
+}
+
+function shifted(stations: readonly Station[], moments: Float64Array, shiftAt: (i: number) => number): Float64Array {
   const n = stations.length;
-  const sagging = new Float64Array(n);
-  const hogging = new Float64Array(n);
-  for (let i = 0; i < n; i += 1) {
+  return moments.map((_, i) => {
     const { x, span } = stations[i]!;
     const isOwn = (j: number) => j >= 0 && j < n && stations[j]!.span === span;
     const shift = shiftAt(i);
-    let top = 0;
-    let bottom = 0;
-    /** A place between two stations, straight between them. */
-    const between = (j: number, k: number, at: number) => {
-      const part = (at - stations[j]!.x) / (stations[k]!.x - stations[j]!.x);
-      bottom = Math.max(bottom, maxM[j]! + (maxM[k]! - maxM[j]!) * part);
-      top = Math.max(top, -(minM[j]! + (minM[k]! - minM[j]!) * part));
-    };
+    let most = 0;
     for (const by of [-1, 1]) {
       const end = x + by * shift;
       let j = i;
-      for (; isOwn(j) && by * (stations[j]!.x - end) <= 0; j += by) {
-        bottom = Math.max(bottom, maxM[j]!);
-        top = Math.max(top, -minM[j]!);
-      }
-      // The shift ends between stations: not at the last one within it.
-      if (isOwn(j) && j !== i) between(j - by, j, end);
+      for (; isOwn(j) && by * (stations[j]!.x - end) <= 0; j += by) most = Math.max(most, moments[j]!);
+      // The shift ends between stations, not at the last one within it: straight between them.
+      if (!isOwn(j) || j === i) continue;
+      const [from, to] = [stations[j - by]!.x, stations[j]!.x];
+      most = Math.max(most, moments[j - by]! + ((moments[j]! - moments[j - by]!) * (end - from)) / (to - from));
     }
-    sagging[i] = bottom;
-    hogging[i] = top;
-  }
-  return { sagging, hogging };
+    return most;
+  });
 }
+
+/** The shift at a place for the steel of one sense (mm). */
+export const shiftAt = (resistance: ResistanceMap<SteelAlong>, span: number, x: number, sense: Sense): number =>
+  resistance.shearAt(resistance.shearSection(span, x, [sense]), resistance.map.linkZoneAt(span, x)).shift;
 
 /** Shear curves as the envelope and the strips both have them. */
 export interface ShearCurves {
@@ -94,4 +101,32 @@ export function shearLimits(
   const to = beam.supports[span + 1]!.type === 'free' ? right.centre : right.left - code.shearDistance(depthAt(right.left));
   const middle = (left.centre + right.centre) / 2;
   return from < to ? { from, to } : { from: middle - 1, to: middle + 1 };
+}
+
+/**
+ * An analysis with stations where its steel changes, where the stretch begins and ends in which links are checked, and where the largest moments end
+ * that are moved along the tension line: what a check finds at its stations is the worst there is.
+ */
+export function atPlacesOf(
+  beam: PreparedBeam,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  resistance: ResistanceMap<SteelAlong>,
+): BeamAnalysis {
+  const { stations, maxM, minM } = analysis.envelope;
+  const places = beam.spans.flatMap((_, span) => {
+    const depthAt = (x: number) => resistance.shearSection(span, x, ['sagging', 'hogging']).d;
+    const { from, to } = shearLimits(beam, code, analysis, span, depthAt);
+    const own = [...stations.keys()].filter((i) => stations[i]!.span === span);
+    const peaks = [largestOf(own, (i) => maxM[i]!)!, largestOf(own, (i) => -minM[i]!)!].map((i) => stations[i]!.x);
+    // Beside those, what stands or jumps under a load may be the worst with a torque. A place is moved by the shift where it is moved to.
+    const moved = [...peaks, ...placesOfLoads(analysis.mesh, span)].flatMap((x) =>
+      (['sagging', 'hogging'] as const).flatMap((sense) => {
+        const shift = (at: number) => shiftAt(resistance, span, at, sense);
+        return [-1, 1].map((by) => x + by * shift(x + by * shift(x)));
+      }),
+    );
+    return [from, to, ...moved];
+  });
+  return withStationsAt(analysis, beam, code, [...resistance.map.places(), ...places]);
 }

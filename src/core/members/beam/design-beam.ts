@@ -9,6 +9,7 @@ import { flangeChecks } from './flange-checks';
 import { bendingChecks, checkBasis, ductilityCheck } from './bending-checks';
 import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
+import { atPlacesOf } from './demand';
 import { beamFaults } from './faults';
 import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
@@ -35,18 +36,20 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
   if (faults.length > 0) return emptyBeamResult(faults);
   const beam = prepareBeam(given, code);
   if (beam.mode === 'forces') return designForces(beam, code, options);
-  let analysis: BeamAnalysis;
+  let found: BeamAnalysis;
   try {
-    analysis = analyseBeam(beam, code);
+    found = analyseBeam(beam, code);
   } catch (error) {
     if (error instanceof MechanismError) return emptyBeamResult([{ path: 'supports', reason: error.message }]);
     throw error;
   }
-  if (hasNothing(beam, analysis)) return nothingToDesign(analysis);
-  const moments = serviceMoments(beam, code, analysis);
-  const steel = chooseSteel(beam, code, analysis, moments);
+  if (hasNothing(beam, found)) return nothingToDesign(found);
+  const moments = serviceMoments(beam, code, found);
+  const steel = chooseSteel(beam, code, found, moments);
   const map = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
-  const basis = checkBasis(beam, code, analysis, new ResistanceMap(beam, code, map), options.units);
+  const resistance = new ResistanceMap(beam, code, map);
+  const analysis = atPlacesOf(beam, code, found, resistance);
+  const basis = checkBasis(beam, code, analysis, resistance, options.units);
   const ends = endAnchorage(basis, analysis);
   const service = beamService(beam, code, analysis, map, moments, basis);
   const checks = finishChecks(

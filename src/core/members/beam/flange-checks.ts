@@ -4,6 +4,14 @@ import { formatQuantity } from '../../units/format';
 import type { DerivableCheck } from '../../checks/check';
 import type { CheckBasis } from './bending-checks';
 import { outlineOf } from './prepared';
+import type { BeamStrips } from './result';
+
+/** The largest sagging moment at a place of a span, straight between its stations (N mm). */
+function between({ x, maxM }: BeamStrips, stations: readonly number[], at: number): number {
+  const next = stations.find((i) => x[i]! >= at) ?? stations.at(-1)!;
+  const last = stations.findLast((i) => x[i]! <= at) ?? next;
+  return x[next]! === x[last]! ? maxM[next]! : maxM[last]! + ((maxM[next]! - maxM[last]!) * (at - x[last]!)) / (x[next]! - x[last]!);
+}
 
 /** Shear between the web and a compressed flange, where the code has a rule for it: the worst span. */
 export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
@@ -20,14 +28,15 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
     const peak = stations.reduce((a, b) => (strips.maxM[b]! > strips.maxM[a]! ? b : a));
     const moment = strips.maxM[peak]!;
     if (moment <= 0) return [];
+    const at = (x: number) => between(strips, stations, x);
     const zero = (side: -1 | 1) => {
-      const beyond = stations.filter((i) => (strips.x[i]! - strips.x[peak]!) * side > 0 && strips.maxM[i]! <= 0);
-      const end = side < 0 ? starts[span]! : starts[span]! + s.length;
-      return beyond.length === 0
-        ? end
-        : side < 0
-          ? Math.max(...beyond.map((i) => strips.x[i]!))
-          : Math.min(...beyond.map((i) => strips.x[i]!));
+      const inOrder = side < 0 ? [...stations].reverse() : stations;
+      const beyond = inOrder.filter((i) => (strips.x[i]! - strips.x[peak]!) * side >= 0);
+      const k = beyond.findIndex((i) => strips.maxM[i]! <= 0);
+      if (k < 0) return side < 0 ? starts[span]! : starts[span]! + s.length;
+      // Straight between the last station with a moment and the first without.
+      const [p, q] = [beyond[k - 1]!, beyond[k]!];
+      return strips.x[p]! + ((strips.x[q]! - strips.x[p]!) * strips.maxM[p]!) / (strips.maxM[p]! - strips.maxM[q]!);
     };
     return ([-1, 1] as const)
       .map((side) => {
@@ -35,11 +44,10 @@ export function flangeChecks(basis: CheckBasis): DerivableCheck[] {
         const from = zero(side);
         const length = Math.abs(strips.x[peak]! - from) / 2;
         const middle = (from + strips.x[peak]!) / 2;
-        const at = stations.reduce((a, b) => (Math.abs(strips.x[b]! - middle) < Math.abs(strips.x[a]! - middle) ? b : a));
         const r = resistance.bendingAt(span, strips.x[peak]!, 'sagging');
         const z = r ? r.d - r.compressionDepth : 0.9 * o.h;
         const outstand = (o.flangeWidth - o.b) / (o.shape === 'L' ? 1 : 2);
-        const force = (Math.max(0, strips.maxM[at]!) / z) * (outstand / o.flangeWidth);
+        const force = (Math.max(0, at(middle)) / z) * (outstand / o.flangeWidth);
         return { span, x: middle, force, length, hf: o.flangeDepth };
       })
       .filter(hasLength);

@@ -57,7 +57,8 @@ export class ResistanceMap<S extends SteelAlong = SteelMap> {
     if (!known) {
       const outline = outlineOf(this.beam, span);
       const { area, fromFace } = this.map.centroid(shallowest);
-      known = { bw: outline.b, d: outline.h - fromFace, h: outline.h, tensionArea: area, grossArea: grossProperties(outline).area };
+      const bar = Math.max(0, ...this.map.placement(shallowest).bars.map((b) => b.diameter));
+      known = { bw: outline.b, d: outline.h - fromFace, h: outline.h, tensionArea: area, bar, grossArea: grossProperties(outline).area };
       this.sections.set(shallowest.key, known);
     }
     return known;

@@ -46,6 +46,8 @@ export interface SteelAlong {
   /** Null where there are no links. */
   linkZoneAt(span: number, x: number): LinkZone | null;
   linkDiameter(span: number): number;
+  /** Places (mm from the left end) beside which the steel is another: each on the side of less. What is checked between them is worst at them. */
+  places(): readonly number[];
 }
 
 /** Steps in which the growing strength of a bar near its end is counted; rounded down. */
@@ -129,6 +131,17 @@ export class SteelMap implements SteelAlong {
     return Math.max(...this.steel.links[span]!.map((z) => barOf({ count: 1, size: z.size }, this.catalogue).diameter));
   }
 
+  places(): readonly number[] {
+    const { bottom, support, links } = this.steel;
+    const end = this.starts.at(-1)!;
+    const of = (face: Face, run: BarRun, span: number) => sharePlaces(run, this.anchorage(face, run.bars.size, span), end);
+    return [
+      ...bottom.flatMap(({ extra }, i) => (extra ? of('bottom', extra, i) : [])),
+      ...support.flatMap((run, j) => (run ? [j - 1, j].filter((i) => i in links).flatMap((i) => of('top', run, i)) : [])),
+      ...links.flatMap((zones, i) => zones.slice(0, -1).flatMap(({ to }) => [this.starts[i]! + to, this.starts[i]! + to + BESIDE])),
+    ];
+  }
+
   placement(bars: BarsHere): Placement {
     // However much of a bar's strength counts, it stands in the same place.
     const key = 2 * Math.floor(bars.key / (SHARE_STEPS + 1)) + bars.groups.length - 1;
@@ -155,6 +168,20 @@ export function shareSteps(run: { readonly from: number; readonly to: number }, 
   const left = run.from <= 1 ? 1 : (x - run.from) / length;
   const right = run.to >= end - 1 ? 1 : (run.to - x) / length;
   return Math.floor(Math.max(0, Math.min(1, left, right)) * SHARE_STEPS + 1e-6);
+}
+
+/** A place beside another (mm). */
+export const BESIDE = 0.05;
+
+/** Places just outside of which a step less of a run's strength counts; none at an end of the member, where bars are held. */
+export function sharePlaces(run: { readonly from: number; readonly to: number }, anchorage: number, end: number): number[] {
+  const length = Math.max(1, anchorage);
+  const steps = Array.from({ length: SHARE_STEPS + 1 }, (_, k) => (k * length) / SHARE_STEPS);
+  const inside = (x: number) => x > 0 && x < end;
+  return [
+    ...(run.from <= 1 ? [] : steps.map((s) => run.from + s - BESIDE)),
+    ...(run.to >= end - 1 ? [] : steps.map((s) => run.to - s + BESIDE)),
+  ].filter(inside);
 }
 
 export function faceGeometry(beam: PreparedBeam, face: Face, span: number, linkDiameter: number): FaceGeometry {

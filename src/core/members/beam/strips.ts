@@ -1,7 +1,7 @@
 import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
-import { shearBetween, shearLimits, shiftedMoments } from './demand';
+import { shearBetween, shearLimits, shiftAt, shiftedMoments } from './demand';
 import { sensesOf, type ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
 import { bendingTask } from './section-at';
@@ -20,15 +20,12 @@ export function beamStrips(
   const n = stations.length;
   const curve = () => new Float64Array(n);
   const resistanceV = curve();
-  const shift = curve();
   const designV = designShear(beam, code, analysis, resistance);
   stations.forEach(({ span, x }, i) => {
     const section = resistance.shearSection(span, x, sensesOf(env.maxM[i]!, env.minM[i]!));
-    const shear = resistance.shearAt(section, resistance.map.linkZoneAt(span, x));
-    resistanceV[i] = shear.force;
-    shift[i] = shear.shift;
+    resistanceV[i] = resistance.shearAt(section, resistance.map.linkZoneAt(span, x)).force;
   });
-  const shifted = shiftedMoments(stations, env.maxM, env.minM, (i) => shift[i]!);
+  const shifted = shiftedMoments(stations, env, (i, sense) => shiftAt(resistance, stations[i]!.span, stations[i]!.x, sense));
   const strips = {
     x: Float64Array.from(stations, (s) => s.x),
     span: Int32Array.from(stations, (s) => s.span),

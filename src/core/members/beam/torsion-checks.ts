@@ -7,7 +7,7 @@ import { checkInWords, type DerivableCheck, type Show } from '../../checks/check
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import type { CheckBasis } from './bending-checks';
-import { barDistance, shareOut, torqueEnvelope, torsionStations, type TorsionStation } from './torsion';
+import { barDistance, shareOut, torqueEnvelope, torsionStations, valueBeside, type TorsionStation } from './torsion';
 
 /** Torsion with shear: concrete, links, longitudinal bars and their spacing. */
 export function torsionChecks(basis: CheckBasis, analysis: BeamAnalysis): DerivableCheck[] {
@@ -144,10 +144,12 @@ function bars(basis: Basis, analysis: BeamAnalysis, working: readonly TorsionSta
   };
   const sideArea = side ? 2 * side.count * barOf({ count: 1, size: side.size }, resistance.map.catalogue).area : 0;
   const share = (s: TorsionStation) => shareOut(beam, s.span, s.answer, levels);
+  const curves = { x: [...strips.x], span: [...strips.span] };
+  const here = (values: Float64Array, s: TorsionStation) => valueBeside(curves, values, s.i, s.x);
   const finite = (v: number) => (Number.isFinite(v) ? v : 0);
   return [
-    ...make('bottom', (s) => [finite(strips.requiredBottom[s.i]!) + share(s).face, strips.providedBottom[s.i]!]),
-    ...make('top', (s) => [finite(strips.requiredTop[s.i]!) + share(s).face, strips.providedTop[s.i]!]),
+    ...make('bottom', (s) => [finite(here(strips.requiredBottom, s)) + share(s).face, here(strips.providedBottom, s)]),
+    ...make('top', (s) => [finite(here(strips.requiredTop, s)) + share(s).face, here(strips.providedTop, s)]),
     ...make('side', (s) => [share(s).side, sideArea]),
   ];
 }

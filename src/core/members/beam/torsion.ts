@@ -115,7 +115,7 @@ export interface TorsionStation {
   readonly answer: TorsionAnswer;
 }
 
-/** Every station where links are checked that has a torque. */
+/** Every station where links are checked that has a torque, and the places between them where torsion begins to ask for steel. */
 export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, resistance: ResistanceMap): TorsionStation[] {
   const torque = torqueEnvelope(analysis);
   if (!torque) return [];
@@ -123,15 +123,39 @@ export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: 
   const curves = { x: stations.map((s) => s.x), span: stations.map((s) => s.span), maxV, minV };
   return beam.spans.flatMap((_, span) => {
     const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
-    return shearBetween(curves, span, limits.from, limits.to).flatMap(({ x, force, station: i }): TorsionStation[] => {
-      const T = valueBeside(curves, torque.most, i, x);
-      if (T < 1) return [];
+    const at = (x: number, i: number, T: number, V: number): TorsionStation => {
       const section = resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!));
       const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
-      const question = torsionQuestion(beam, span, section, links, { T, V: force }, cornerBars(resistance.map, span, x));
-      return [{ i, span, x, question, answer: code.torsion.check(silent, question) }];
-    });
+      const question = torsionQuestion(beam, span, section, links, { T, V }, cornerBars(resistance.map, span, x));
+      return { i, span, x, question, answer: code.torsion.check(silent, question) };
+    };
+    const found = shearBetween(curves, span, limits.from, limits.to).map(({ x, force, station: i }) =>
+      at(x, i, valueBeside(curves, torque.most, i, x), force),
+    );
+    const between = (p: TorsionStation, q: TorsionStation, t: number) => {
+      const mean = (a: number, b: number) => a + (b - a) * t;
+      return at(mean(p.x, q.x), t < 0.5 ? p.i : q.i, mean(p.question.T, q.question.T), mean(p.question.V, q.question.V));
+    };
+    const begins = found.slice(1).flatMap((q, k) => beginning(found[k]!, q, between));
+    return [...found, ...begins].filter(({ question }) => question.T >= 1);
   });
+}
+
+/** The first place between two stations at which torsion asks for steel, where it does at one of them alone. */
+function beginning(
+  p: TorsionStation,
+  q: TorsionStation,
+  between: (p: TorsionStation, q: TorsionStation, part: number) => TorsionStation,
+): TorsionStation[] {
+  const works = (s: TorsionStation) => s.answer.design > 0;
+  if (works(p) === works(q) || q.x - p.x < 1) return [];
+  let [without, withSteel] = works(q) ? [0, 1] : [1, 0];
+  for (let round = 0; round < 12; round += 1) {
+    const middle = (without + withSteel) / 2;
+    if (works(between(p, q, middle))) withSteel = middle;
+    else without = middle;
+  }
+  return [between(p, q, withSteel)];
 }
 
 /** A curve at a position beside one of its stations, straight to the next one of the same span. */

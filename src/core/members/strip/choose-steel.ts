@@ -4,10 +4,10 @@ import { catalogues } from '../../materials/bars';
 import { layerOf, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
 import { roundDown, roundUp, usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from '../beam/analysis';
-import { shiftedMoments } from '../beam/demand';
+import { endsOf } from '../beam/choose-ends';
 import { holdsMoment } from '../beam/holds-moment';
 import { supportName } from '../beam/input';
-import { anchorageLengths, ResistanceMap, sensesOf } from '../beam/resistance';
+import { anchorageLengths, ResistanceMap } from '../beam/resistance';
 import { chooseSlabBars, type SlabTask } from './choose-bars';
 import type { StripInput } from './input';
 import { StripMap, type SlabRun, type StripSteel } from './steel';
@@ -178,22 +178,14 @@ function withEnds(strip: StripInput, beam: PreparedBeam, code: DesignCode, analy
     anchorage,
   );
   const full = map(draft, () => 1);
-  const { stations, maxM, minM } = analysis.envelope;
-  const shifted = shiftedMoments(stations, maxM, minM, (i) => {
-    const { span, x } = stations[i]!;
-    return full.shearAt(full.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)), null).shift;
-  });
-  const lacking = (span: number, sense: Sense, from: number, to: number): number[] =>
-    stations.flatMap((st, i) => {
-      if (st.span !== span || st.x < from || st.x > to) return [];
-      const demand = sense === 'sagging' ? shifted.sagging[i]! : shifted.hogging[i]!;
-      return demand > (bare.bendingAt(span, st.x, sense)?.moment ?? 0) * 0.999 + 1 ? [st.x] : [];
-    });
+  const { stations, maxM, lacking } = endsOf({ beam, code, analysis, bare, full });
   const bottom = draft.bottom.map((b, i) => {
     if (!b.extra) return b;
     const own = strip.bars.bottom[i]!.extra;
     const [start, finish] = [starts[i]!, starts[i + 1]!];
-    const where = [...lacking(i, 'sagging', start, finish), (start + finish) / 2];
+    // Where the bars that go on are too few, and always where the moment is largest: there the least steel is asked for.
+    const peak = stations.reduce((best, st, k) => (st.span === i && (best < 0 || maxM[k]! > maxM[best]!) ? k : best), -1);
+    const where = [...lacking(i, 'sagging', start, finish), stations[peak]!.x];
     const on = anchorage('bottom', b.extra.bars.size, i);
     const from = start + (own.from ?? roundDown(Math.max(0, Math.min(...where) - on - start), lengthStep));
     const to = own.to !== null ? start + own.to : finish - roundDown(Math.max(0, finish - Math.max(...where) - on), lengthStep);

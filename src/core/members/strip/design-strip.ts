@@ -4,6 +4,7 @@ import { catalogues } from '../../materials/bars';
 import { analyseBeam, type BeamAnalysis } from '../beam/analysis';
 import type { BentEnds } from '../beam/bar-runs';
 import { bendingChecks, checkBasis, ductilityCheck } from '../beam/bending-checks';
+import { atPlacesOf } from '../beam/demand';
 import { supportName } from '../beam/input';
 import { hasNothing, nothingCheck } from '../beam/nothing-check';
 import { redistributionCheck } from '../beam/redistribution-check';
@@ -149,7 +150,7 @@ function isChosen({ bars, supports }: StripInput, region: string): boolean {
 
 /** One choice of bars with all its checks. */
 function attempt(
-  { strip, beam, code, analysis, moments, options }: StripTask,
+  { strip, beam, code, analysis: found, moments, options }: StripTask,
   more: MoreSteel,
 ): {
   readonly basis: StripBasis;
@@ -159,9 +160,11 @@ function attempt(
   readonly bent: BentEnds;
 } {
   const width = beam.section.b;
-  const steel = chooseStripSteel(strip, beam, code, analysis, more);
+  const steel = chooseStripSteel(strip, beam, code, found, more);
   const map = new StripMap(strip, steel, code, width, anchorageLengths(beam, code, { catalogue: catalogues[strip.catalogue] }));
-  const basis: StripBasis = { ...checkBasis(beam, code, analysis, new ResistanceMap(beam, code, map), options.units), strip, analysis };
+  const resistance = new ResistanceMap(beam, code, map);
+  const analysis = atPlacesOf(beam, code, found, resistance);
+  const basis: StripBasis = { ...checkBasis(beam, code, analysis, resistance, options.units), strip, analysis };
   const service = beamService(beam, code, analysis, map, moments, basis);
   const ends = endChecks(basis);
   const list = [

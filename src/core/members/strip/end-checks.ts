@@ -4,7 +4,6 @@ import { endSupportCheck, endWithoutWidth, type EndAnchorage } from '../beam/anc
 import { addedByLeg, legOf } from '../beam/bar-runs';
 import { holdsMoment } from '../beam/holds-moment';
 import { supportName } from '../beam/input';
-import { sensesOf } from '../beam/resistance';
 import { sectionAt } from '../beam/section-at';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
@@ -87,7 +86,7 @@ function endQuestion(basis: StripBasis, j: number): EndSupportQuestion {
   const { area, fromFace } = resistance.map.centroid(bars);
   const { b, h } = outlineOf(beam, span);
   const thickest = Math.max(...placement.bars.map((p) => p.diameter));
-  const section = resistance.shearSection(span, face, sensesOf(strips.maxM[at]!, strips.minM[at]!));
+  const section = resistance.shearSection(span, face, ['sagging']);
   const inSpan = [...strips.x.keys()].filter((k) => strips.span[k] === span);
   const moment = resistance.bendingAt(span, face, 'sagging')?.moment ?? 0;
   return {

@@ -3,7 +3,7 @@ import { catalogues, type BarCatalogue } from '../../materials/bars';
 import { barOf, type BarGroup, type PlacedBar, type Placement } from '../../reinforcement/bar-groups';
 import { groupsIn, layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { supportPositions } from '../beam/input';
-import { centroidFromFace, SHARE_STEPS, shareSteps, type BarsHere, type SteelAlong } from '../beam/steel';
+import { centroidFromFace, SHARE_STEPS, sharePlaces, shareSteps, type BarsHere, type SteelAlong } from '../beam/steel';
 import type { StripInput } from './input';
 import type { Face } from '../beam/sense';
 
@@ -51,6 +51,16 @@ export class StripMap implements SteelAlong {
 
   linkDiameter(): number {
     return 0;
+  }
+
+  places(): readonly number[] {
+    const { bottom, support } = this.steel;
+    const end = this.starts.at(-1)!;
+    const of = (face: Face, run: SlabRun, span: number) => sharePlaces(run, this.anchorage(face, run.bars.size, span), end);
+    return [
+      ...bottom.flatMap(({ extra }, i) => (extra ? of('bottom', extra, i) : [])),
+      ...support.flatMap((run, j) => (run ? [j - 1, j].filter((i) => i in bottom).flatMap((i) => of('top', run, i)) : [])),
+    ];
   }
 
   barsAt(face: Face, span: number, x: number): BarsHere {

@@ -19,7 +19,7 @@ export function crackChecks(basis: ServiceBasis): {
 } {
   const { code } = basis;
   const states = new CrackStates(basis.stiffness, 1, true);
-  const places = placesOf(basis, states, basis.crackMoments, basis.crackNames);
+  const places = placesOf(basis, states, 'crack');
   const rule = code.service.crack ?? code.service.crackEstimate;
   const widthOf = (p: CrackPlace, c: Calc = silent) => (p.isCracked && rule ? rule(c, p.cut.question).width : 0);
   const widths = new Map(places.map((p) => [p, widthOf(p)]));
@@ -148,19 +148,20 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
           capacity: most,
         };
       },
-      fails: (has, most) => `Bars at ${g.label} stand ${has} apart; ${most} is allowed: more bars.`,
+      fails: (has, most) =>
+        `Bars at ${g.label} stand ${has} apart; ${most} is allowed: ${limitOf(p).value > 0 ? 'more bars.' : 'with this cover and stress no spacing is close enough.'}`,
     });
   });
 }
 
 /** Stresses of concrete and bars under a kind of service loads, by the cracked section; creep counts as far as the loads are sustained. */
 function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' | 'quasiPermanent')): DerivableCheck[] {
-  const { beam, code, units, largest, crackMoments, fullNames, crackNames } = basis;
+  const { beam, code, units, largest, crackMoments } = basis;
   const limits = code.service.stressLimits(beam.materials, kind);
   if (!limits.concrete && !limits.steel) return [];
   const isFull = kind === 'characteristic';
   const states = new CrackStates(basis.stiffness, isFull ? sustainedPart(largest, crackMoments) : 1, !isFull);
-  const places = placesOf(basis, states, isFull ? largest : crackMoments, isFull ? fullNames : crackNames);
+  const places = placesOf(basis, states, isFull ? 'full' : 'crack');
   if (places.length === 0) return [];
   const name = isFull ? 'char.' : 'quasi-perm.';
   const make = (id: string, title: string, value: (p: CrackPlace) => number, limit: { value: number; clause: string }) => {

@@ -1,8 +1,10 @@
+import { placesOfLoads } from '../../../analysis/line-beam';
 import { supportName } from '../input';
 import type { CrackState, CrackStates } from './crack-state';
 import type { ServiceBasis } from './service-basis';
-import { startOf, stepAt, STEPS, valueAt, type MomentRange } from './service-moments';
+import { startOf, stepAt, STEPS } from './service-moments';
 import type { Sense } from '../sense';
+import { BESIDE } from '../steel';
 
 /** Parts of a span at whose ends a crack width is worked out, beside the places that can govern. */
 const PARTS = 30;
@@ -18,41 +20,39 @@ export interface CrackPlace {
   readonly cut: CrackState;
 }
 
-/** Places between the faces of the supports where a face is in tension: the faces, the peaks, both sides of each change of bars, and others between. */
-export function placesOf(basis: ServiceBasis, states: CrackStates, moments: MomentRange, names: readonly string[]): CrackPlace[] {
-  const { beam, grid, analysis, stiffness, largest } = basis;
+/**
+ * Places between the faces of the supports where a face is in tension: the faces, the peaks, where loads stand, each change of bars on the side of
+ * less, and others between.
+ */
+export function placesOf(basis: ServiceBasis, states: CrackStates, loads: 'full' | 'crack'): CrackPlace[] {
+  const { beam, grid, analysis, stiffness, largestAt } = basis;
+  const [momentsAt, names] = loads === 'full' ? [largestAt, basis.fullNames] : [basis.crackAt, basis.crackNames];
   return beam.spans.flatMap((_, span) => {
     const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
-    return placesOfSpan(basis, span, moments, from, to).flatMap((x) =>
-      (['sagging', 'hogging'] as const).flatMap((sense): CrackPlace[] => {
-        const moment = sense === 'sagging' ? valueAt(grid, moments.max, span, x) : -valueAt(grid, moments.min, span, x);
+    return placesOfSpan(basis, span, from, to).flatMap((x) => {
+      const [own, full] = [momentsAt(span, x), largestAt(span, x)];
+      return (['sagging', 'hogging'] as const).flatMap((sense): CrackPlace[] => {
+        const isSagging = sense === 'sagging';
+        const moment = isSagging ? own.max : -own.min;
         if (moment <= 1) return [];
         const cut = states.at(span, x, sense, moment);
         if (!cut) return [];
-        const most = sense === 'sagging' ? valueAt(grid, largest.max, span, x) : -valueAt(grid, largest.min, span, x);
-        const i = stepAt(grid, span, x);
-        const by = sense === 'sagging' ? moments.maxBy[i]! : moments.minBy[i]!;
-        const isCracked = most > stiffness.at(i, sense, 'end').crackingMoment;
-        return [{ span, x, sense, moment, cut, name: names[by] ?? '', isCracked }];
-      }),
-    );
+        const most = isSagging ? full.max : -full.min;
+        const isCracked = most > stiffness.at(stepAt(grid, span, x), sense, 'end').crackingMoment;
+        return [{ span, x, sense, moment, cut, name: names[isSagging ? own.maxBy : own.minBy] ?? '', isCracked }];
+      });
+    });
   });
 }
 
 /** Places of a span, from its left end; the mirrored span has the mirrored places. */
-function placesOfSpan(basis: ServiceBasis, span: number, moments: MomentRange, from: number, to: number): number[] {
-  const { grid, stiffness } = basis;
+function placesOfSpan({ grid, stiffness, analysis, peaks }: ServiceBasis, span: number, from: number, to: number): number[] {
   const [start, length] = [startOf(grid, span), grid.step[span]! * STEPS];
-  const middles = Array.from({ length: STEPS }, (_, k) => span * STEPS + k);
-  const peak = (value: (i: number) => number) => {
-    const most = middles.reduce((largest, i) => Math.max(largest, value(i)), -Infinity);
-    return middles.filter((i) => value(i) >= most - 1e-9 * Math.abs(most));
-  };
-  const changes = middles.slice(1).flatMap((i) => (stiffness.isAlike(i - 1, i) ? [] : [i - 1, i]));
-  const of = [...peak((i) => moments.max[i]!), ...peak((i) => -moments.min[i]!), ...changes].map((i) => grid.x[i]!);
   const between = Array.from({ length: PARTS - 1 }, (_, k) => start + ((k + 1) * length) / PARTS);
-  const all = [from, to, ...of, ...between].filter((x) => x >= from - 1e-6 && x <= to + 1e-6);
-  return [...new Set(all)].sort((p, q) => p - q);
+  // The middle parts what belongs to one support from what belongs to the next.
+  const beyondMiddle = start + length / 2 + BESIDE;
+  const all = [from, to, beyondMiddle, ...peaks, ...placesOfLoads(analysis.mesh, span), ...stiffness.map.places(), ...between];
+  return [...new Set(all.filter((x) => x >= from - 1e-6 && x <= to + 1e-6))].sort((p, q) => p - q);
 }
 
 /** Bottom of each span and top over each support: where a crack is checked, by name. */

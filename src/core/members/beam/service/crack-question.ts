@@ -52,6 +52,9 @@ export function crackQuestion(
   };
 }
 
+/** Bars of the other face that are not known yet move the neutral axis: what is used up is counted this much higher for them. */
+const FOR_THE_OTHER_FACE = 1.02;
+
 /** How the cracks of one face of a span answer to its bars, before the rest of the beam is known. */
 export interface FaceCracks {
   /** Below this moment nothing cracks (N mm). */
@@ -60,7 +63,14 @@ export interface FaceCracks {
   readonly usage: (placement: Placement, moment: number) => number;
 }
 
-export function faceCracks(beam: PreparedBeam, code: DesignCode, span: number, sense: Sense): FaceCracks {
+/** `opposite` are bars that the other face may have: whichever of them, or none, lets the widest cracks grow counts. */
+export function faceCracks(
+  beam: PreparedBeam,
+  code: DesignCode,
+  span: number,
+  sense: Sense,
+  opposite: readonly Placement[] = [],
+): FaceCracks {
   const outline = outlineOf(beam, span);
   const plain = plainSection(outline, sense);
   const { area, centroid, inertia } = grossProperties(outline);
@@ -72,11 +82,16 @@ export function faceCracks(beam: PreparedBeam, code: DesignCode, span: number, s
   return {
     crackingMoment: code.service.stiffness(silent, uncracked).crackingMoment,
     usage: (placement, moment) => {
-      const state = cracked({ ...plain, layers: layersOf(placement, [1], outline.h, true) }, alpha, true);
-      if (!state) return 0;
+      const pulled = layersOf(placement, [1], outline.h, true);
       const outermost = Math.min(...placement.bars.map((b) => b.fromFace));
-      const stress = (alpha * moment * (outline.h - outermost - state.x)) / state.inertia;
-      return used(beam, code, crackQuestion(beam, outline, sense, state.x, placement, [1], Math.max(0, stress), true));
+      const pressed = [[], ...opposite.map((p) => layersOf(p, [1], outline.h, false))];
+      const uses = pressed.map((layers) => {
+        const state = cracked({ ...plain, layers: [...layers, ...pulled] }, alpha, true);
+        if (!state) return 0;
+        const stress = (alpha * moment * (outline.h - outermost - state.x)) / state.inertia;
+        return used(beam, code, crackQuestion(beam, outline, sense, state.x, placement, [1], Math.max(0, stress), true));
+      });
+      return FOR_THE_OTHER_FACE * Math.max(...uses);
     },
   };
 }

@@ -1,8 +1,9 @@
+import { placesOfLoads } from '../../../analysis/line-beam';
 import type { DesignCode } from '../../../codes/design-code';
 import type { Placement } from '../../../reinforcement/bar-groups';
 import type { BeamAnalysis } from '../analysis';
 import { faceCracks } from './crack-question';
-import { valueAt, type ServiceMoments } from './service-moments';
+import { type Extremes, type ServiceMoments } from './service-moments';
 import type { Sense } from '../sense';
 import type { PreparedBeam } from '../prepared';
 
@@ -16,18 +17,24 @@ interface PlaceMoments extends RegionMoments {
   readonly x: number;
 }
 
-/** The moments of one sense in the steps of a span that lie between the faces of its supports, within a part of it. */
-function placesIn({ faces }: BeamAnalysis, moments: ServiceMoments, span: number, sense: Sense, from: number, to: number): PlaceMoments[] {
-  const { grid, crackMoments, largest } = moments;
+/** The moments of one sense in the steps of a span and under its loads that lie between the faces of its supports, within a part of it. */
+function placesIn(
+  { faces, mesh }: BeamAnalysis,
+  moments: ServiceMoments,
+  span: number,
+  sense: Sense,
+  from: number,
+  to: number,
+): PlaceMoments[] {
+  const { grid, crackAt, largestAt, peaks } = moments;
   const [first, last] = [Math.max(from, faces[span]!.right), Math.min(to, faces[span + 1]!.left)];
-  const inside = [...grid.x].filter((x, i) => grid.span[i] === span && x > first && x < last);
+  const inside = [...grid.x.filter((_, i) => grid.span[i] === span), ...placesOfLoads(mesh, span), ...peaks].filter(
+    (x) => x > first && x < last,
+  );
   // The ends of the region as well: the faces of supports, where the moments are largest.
   const xs = first <= last ? [first, ...inside, last] : [];
-  return xs.map((x): PlaceMoments => {
-    const of = ({ max, min }: typeof largest) =>
-      Math.max(0, sense === 'sagging' ? valueAt(grid, max, span, x) : -valueAt(grid, min, span, x));
-    return { x, crack: of(crackMoments), largest: of(largest) };
-  });
+  const of = ({ max, min }: Extremes) => Math.max(0, sense === 'sagging' ? max : -min);
+  return xs.map((x): PlaceMoments => ({ x, crack: of(crackAt(span, x)), largest: of(largestAt(span, x)) }));
 }
 
 /** The largest moments of a region. */
@@ -64,5 +71,8 @@ export function tooFewForCracks(
     if (usage(bars, places[middle]!.crack) > 1) high = middle;
     else low = middle + 1;
   }
-  return places.slice(low).map((p) => p.x);
+  // Up to the next place on either side: somewhere before it they are enough.
+  const order = places.map((p) => p.x).sort((a, b) => a - b);
+  const wide = new Set(places.slice(low).map((p) => p.x));
+  return order.filter((x, i) => wide.has(x) || wide.has(order[i - 1]!) || wide.has(order[i + 1]!));
 }

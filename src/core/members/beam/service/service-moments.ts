@@ -1,10 +1,13 @@
-import { arrange, elementAt, type Arrangement, type CaseResponse } from '../../../analysis/envelope';
+import { arrange, elementAt, peakPositions, type Arrangement, type CaseResponse } from '../../../analysis/envelope';
 import type { Combination } from '../../../analysis/combination';
 import { momentAt, type Mesh } from '../../../analysis/line-beam';
 import type { DesignCode } from '../../../codes/design-code';
 import type { ServiceLoads } from '../../../codes/service-rules';
 import type { BeamAnalysis } from '../analysis';
 import type { PreparedBeam } from '../prepared';
+
+/** Closer than this is one place (mm). */
+const ONE_PLACE = 1e-3;
 
 /** Steps of each span in which curvature is taken as constant. */
 export const STEPS = 120;
@@ -43,18 +46,29 @@ export const startOf = ({ x, step }: Grid, span: number) => x[span * STEPS]! - s
 export const stepAt = (grid: Grid, span: number, x: number): number =>
   span * STEPS + Math.max(0, Math.min(STEPS - 1, Math.floor((x - startOf(grid, span)) / grid.step[span]!)));
 
-/** A curve known in the middles of the steps, at any place of a span: straight between them, along a parabola to the ends. */
-export function valueAt(grid: Grid, values: Float64Array, span: number, x: number): number {
-  const at = (x - startOf(grid, span)) / grid.step[span]! - 0.5;
-  const of = (k: number) => values[span * STEPS + k]!;
-  if (at < 0) return beyond(of(0), of(1), of(2), -at);
-  if (at > STEPS - 1) return beyond(of(STEPS - 1), of(STEPS - 2), of(STEPS - 3), at - STEPS + 1);
-  const k = Math.min(STEPS - 2, Math.floor(at));
-  return of(k) + (of(k + 1) - of(k)) * (at - k);
+/** Largest and smallest moment at a place (N mm), with which of the arrangements brings it. */
+export interface Extremes {
+  readonly max: number;
+  readonly min: number;
+  readonly maxBy: number;
+  readonly minBy: number;
 }
 
-/** A parabola through three values a step apart, a part of a step before the first. */
-const beyond = (a: number, b: number, c: number, t: number): number => a + t * (1.5 * a - 2 * b + 0.5 * c) + 0.5 * t ** 2 * (a - 2 * b + c);
+/** The extremes at a place of a span (mm from the left end of the beam) over some arrangements; where a moment is applied, of both its sides. */
+function extremesAt(mesh: Mesh, arrangements: readonly Arrangement[], span: number, x: number): Extremes {
+  const [first, last] = [mesh.supportNode[span]!, mesh.supportNode[span + 1]! - 1];
+  let e = first;
+  while (e < last && mesh.x[e + 1]! < x - ONE_PLACE) e += 1;
+  const isBesideNext = e < last && mesh.x[e + 1]! < x + ONE_PLACE;
+  let [max, min, maxBy, minBy] = [-Infinity, Infinity, 0, 0];
+  arrangements.forEach(({ response: { elements } }, k) => {
+    const here = momentAt(elements, e, x - mesh.x[e]!);
+    const beside = isBesideNext ? momentAt(elements, e + 1, x - mesh.x[e + 1]!) : here;
+    if (Math.max(here, beside) > max) [max, maxBy] = [Math.max(here, beside), k];
+    if (Math.min(here, beside) < min) [min, minBy] = [Math.min(here, beside), k];
+  });
+  return { max, min, maxBy, minBy };
+}
 
 /** The moments of one arrangement in the middle of each step (N mm). */
 export function momentsOn(grid: Grid, { response }: Arrangement): Float64Array {
@@ -134,6 +148,11 @@ export interface ServiceMoments {
   readonly fullNames: readonly string[];
   readonly crackMoments: MomentRange;
   readonly crackNames: readonly string[];
+  /** Both at any place of a span (mm from the left end of the beam). */
+  readonly largestAt: (span: number, x: number) => Extremes;
+  readonly crackAt: (span: number, x: number) => Extremes;
+  /** Where either is largest between loads (mm from the left end of the beam). */
+  readonly peaks: readonly number[];
 }
 
 /** Undefined where there is no service combination. */
@@ -143,7 +162,8 @@ export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: B
     const arrangements = serviceArrangements(beam, code, analysis, loads);
     const names = arrangements.map((a) => [a.combination.id, a.label].filter(Boolean).join(', '));
     const moments = arrangements.map((a) => momentsOn(grid, a));
-    return { names, moments: rangeOf(moments, grid.x.length) };
+    const at = (span: number, x: number) => extremesAt(analysis.mesh, arrangements, span, x);
+    return { names, moments: rangeOf(moments, grid.x.length), at, peaks: peakPositions(analysis.mesh, arrangements) };
   };
   const full = range(code.service.fullLoads);
   if (full.names.length === 0) return undefined;
@@ -151,5 +171,14 @@ export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: B
   // Without loads of their own cracks are checked for the full ones, and the ladder says so.
   const isTold = analysis.combinations.some((k) => k.kind === code.service.crackLoads);
   const crack = isTold ? own : full;
-  return { grid, largest: full.moments, fullNames: full.names, crackMoments: crack.moments, crackNames: crack.names };
+  return {
+    grid,
+    largest: full.moments,
+    fullNames: full.names,
+    crackMoments: crack.moments,
+    crackNames: crack.names,
+    largestAt: full.at,
+    crackAt: crack.at,
+    peaks: [...full.peaks, ...crack.peaks],
+  };
 }

@@ -39,11 +39,6 @@ export class StiffnessMap {
     return 2 * (this.map.barsAt('bottom', span, x).key * 65_536 + this.map.barsAt('top', span, x).key);
   }
 
-  /** Whether two steps have the same bars, counted alike. */
-  isAlike(step: number, other: number): boolean {
-    return this.steps[step] === this.steps[other];
-  }
-
   private keyAt(span: number, x: number, sense: Sense): number {
     return this.barsKey(span, x) + (sense === 'hogging' ? 1 : 0);
   }

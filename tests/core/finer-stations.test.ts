@@ -1,0 +1,158 @@
+import fc from 'fast-check';
+import type { DerivableCheck } from '@/core/checks/check';
+import { catalogues } from '@/core/materials/bars';
+import { analyseBeam } from '@/core/members/beam/analysis';
+import { bendingChecks, checkBasis } from '@/core/members/beam/bending-checks';
+import { chooseSteel } from '@/core/members/beam/choose-steel';
+import { atPlacesOf } from '@/core/members/beam/demand';
+import { flangeChecks } from '@/core/members/beam/flange-checks';
+import type { BeamMember } from '@/core/members/beam/input';
+import { prepareBeam } from '@/core/members/beam/prepared';
+import { anchorageLengths, ResistanceMap } from '@/core/members/beam/resistance';
+import { beamService } from '@/core/members/beam/service/beam-service';
+import { serviceMoments } from '@/core/members/beam/service/service-moments';
+import { shearChecks } from '@/core/members/beam/shear-checks';
+import { sharePlaces, shareSteps, SteelMap } from '@/core/members/beam/steel';
+import { torsionChecks } from '@/core/members/beam/torsion-checks';
+import { codeOf } from '@/core/members/member';
+import { readProject } from '@/core/project/read';
+
+/** No figure depends on how finely a beam is looked at: what is worst between two stations is worst at one of them. */
+
+interface Random {
+  readonly code: object;
+  readonly section: object;
+  readonly spans: readonly number[];
+  readonly widths: readonly number[];
+  readonly isHeld: boolean;
+  readonly permanent: number;
+  readonly imposed: number;
+  readonly at: number;
+  readonly point: number;
+  readonly moment: number;
+  readonly torque: number;
+}
+
+function beamOf(r: Random): { readonly member: BeamMember; readonly code: ReturnType<typeof codeOf> } {
+  const isACI = (r.code as { id: string }).id === 'aci318';
+  const inSpan = Math.round(r.at * r.spans[0]!);
+  const read = readProject({
+    format: 'intarsia',
+    version: 1,
+    code: r.code,
+    members: [
+      {
+        ...(isACI ? { catalogue: 'softMetric', materials: { steelStrength: 420, linkStrength: 420 } } : {}),
+        section: r.section,
+        spans: r.spans.map((length) => ({ length })),
+        supports: [...r.spans, 0].map((_, j) => ({ width: r.widths[j]!, type: j === 0 && r.isHeld ? 'fixed' : 'pinned' })),
+        cases: [
+          { id: 'G', nature: 'permanent' },
+          { id: 'Q', nature: 'imposed', category: 'B' },
+        ],
+        loads: [
+          { type: 'uniform', case: 'G', value: r.permanent },
+          { type: 'uniform', case: 'Q', value: r.imposed },
+          { type: 'point', case: 'Q', span: 0, at: inSpan, force: r.point },
+          { type: 'moment', case: 'G', span: r.spans.length - 1, at: Math.round(r.at * r.spans.at(-1)!), moment: r.moment },
+          ...(r.torque > 0 ? [{ type: 'torque', case: 'Q', span: 'all', value: r.torque }] : []),
+        ],
+      },
+    ],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const member = read.project.members[0] as BeamMember;
+  return { member, code: codeOf(read.project, member) };
+}
+
+/** The checks of a beam by the stations that it has, and by many more. */
+function bothWays(r: Random, more: number) {
+  const { member, code } = beamOf(r);
+  const beam = prepareBeam(member, code);
+  const found = analyseBeam(beam, code);
+  const moments = serviceMoments(beam, code, found)!;
+  const steel = chooseSteel(beam, code, found, moments);
+  const plain = new SteelMap(beam, steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
+  const length = beam.starts.at(-1)!;
+  const places = [...plain.places(), ...Array.from({ length: more }, (_, k) => ((k + 0.37) * length) / more)];
+  const by = (map: SteelMap) => {
+    const resistance = new ResistanceMap(beam, code, map);
+    const analysis = atPlacesOf(beam, code, found, resistance);
+    const basis = checkBasis(beam, code, analysis, resistance, 'SI');
+    return [
+      ...bendingChecks(basis),
+      ...shearChecks(basis, analysis),
+      ...torsionChecks(basis, analysis),
+      ...flangeChecks(basis),
+      ...beamService(beam, code, analysis, map, moments, basis).checks.filter(({ check }) => check.family === 'crack'),
+    ];
+  };
+  const finer = Object.create(plain, { places: { value: () => places } }) as SteelMap;
+  return { asItIs: by(plain), finer: by(finer) };
+}
+
+const utilisations = (list: readonly DerivableCheck[]) =>
+  new Map(list.flatMap(({ check }) => (check.utilisation === null ? [] : [[check.id, check.utilisation] as const])));
+
+const random: fc.Arbitrary<Random> = fc.record({
+  code: fc.constantFrom({ id: 'en1992', variant: 'recommended' }, { id: 'en1992', variant: 'uk' }, { id: 'aci318', variant: 'SI' }),
+  section: fc.constantFrom({ b: 300, h: 500 }, { b: 350, h: 700 }, { shape: 'T', b: 300, h: 600, flangeWidth: 1200, flangeDepth: 150 }),
+  spans: fc.array(
+    fc.integer({ min: 30, max: 80 }).map((v) => v * 100),
+    { minLength: 1, maxLength: 3 },
+  ),
+  widths: fc.tuple(...Array.from({ length: 4 }, () => fc.constantFrom(0, 250, 374))),
+  isHeld: fc.boolean(),
+  permanent: fc.integer({ min: 5, max: 20 }),
+  imposed: fc.integer({ min: 3, max: 15 }),
+  at: fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+  point: fc.integer({ min: 5, max: 70 }),
+  moment: fc.integer({ min: -40, max: 40 }).filter((v) => v !== 0),
+  torque: fc.constantFrom(0, 0, 3),
+});
+
+describe('finer stations', () => {
+  it('find nothing that is worse: bending, shear, torsion, flanges and cracks of any beam', () => {
+    fc.assert(
+      fc.property(random, (r) => {
+        const { asItIs, finer } = bothWays(r, 700);
+        const [is, would] = [utilisations(asItIs), utilisations(finer)];
+        const missed = [...would].filter(([id, utilisation]) => utilisation > (is.get(id) ?? 0) * 1.002 + 5e-4);
+        expect(missed.map(([id, utilisation]) => [id, is.get(id), utilisation])).toEqual([]);
+      }),
+      {
+        numRuns: 25,
+        endOnFailure: true,
+        // Cracked at its peak alone: whoever does not look there sees no crack.
+        examples: [
+          [
+            {
+              code: { id: 'en1992', variant: 'recommended' },
+              section: { b: 350, h: 700 },
+              spans: [6500, 5500],
+              widths: [374, 250, 0, 0],
+              isHeld: true,
+              permanent: 12,
+              imposed: 15,
+              at: 0.05,
+              point: 67,
+              moment: 5,
+              torque: 3,
+            },
+          ],
+        ],
+      },
+    );
+  });
+
+  it('by hand: a bar from 1000 to 5000 with 800 to anchor gains a sixteenth each 50 mm, and counts less just outside of each place', () => {
+    const run = { from: 1000, to: 5000 };
+    const places = sharePlaces(run, 800, 6000);
+    expect(places).toHaveLength(34);
+    expect(places.slice(0, 3)).toEqual([999.95, 1049.95, 1099.95]);
+    expect(places.at(-1)).toBeCloseTo(4200.05, 9);
+    expect([999.95, 1049.95, 1799.95, 1800, 4200, 4200.05].map((x) => shareSteps(run, x, 800, 6000))).toEqual([0, 0, 15, 16, 16, 15]);
+    // At an end of the member a bar is held.
+    expect(sharePlaces({ from: 0, to: 6000 }, 800, 6000)).toEqual([]);
+  });
+});
