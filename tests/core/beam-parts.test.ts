@@ -17,7 +17,7 @@ import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { readProject } from '@/core/project/read';
 import { roundDown, roundNear, roundUp } from '@/core/reinforcement/usual-sizes';
-import { groupLabel } from '@/core/reinforcement/bar-groups';
+import { barLabel, sizeOf } from '@/core/members/parts/bar-labels';
 
 function project(member: Record<string, unknown> = {}, code: Record<string, unknown> = { id: 'en1992', variant: 'uk' }): Project {
   const read = readProject({ format: 'intarsia', version: 1, code, members: [member] });
@@ -267,8 +267,14 @@ describe('names and rounding', () => {
     expect(findBar(catalogues.softMetric, '19')!.name).toBe('No.19');
     expect(findBar(catalogues.australian, 'N20')!.diameter).toBe(20);
     expect(findBar(catalogues.metric, '15')).toBeUndefined();
-    expect(groupLabel({ count: 4, size: '20' }, 'H')).toBe('4H20');
-    expect(groupLabel({ count: 4, size: '#6' }, 'H')).toBe('4 #6');
+    const uk = { code: { id: 'en1992', variant: 'uk', choices: {} } } as const;
+    const aci = { code: { id: 'aci318', variant: 'SI', choices: {} } } as const;
+    expect(barLabel({ count: 4, size: '20' }, uk)).toBe('4H20');
+    expect(barLabel({ count: 5, size: '12' }, aci)).toBe('5ø12');
+    expect(barLabel({ count: 10, size: '32' }, { ...aci, barNames: 'number' })).toBe('10 No. 32');
+    expect(sizeOf('32', { ...uk, barNames: 'number' })).toBe('ø32');
+    // Sizes that have their own sign keep it.
+    expect(barLabel({ count: 4, size: '#6' }, { ...uk, barNames: 'number' })).toBe('4 #6');
   });
   test('nominal areas', () => {
     expect(findBar(catalogues.us, '#8')!.area / 25.4 ** 2).toBeCloseTo(0.79, 9);

@@ -51,7 +51,13 @@ export interface ProjectBasis {
   readonly code: CodeSettings;
   /** Units in which the project is shown. */
   readonly display: UnitSystem;
+  /** How bars without a sign of their own are named; as the code has them where it is left out. */
+  readonly barNames?: BarNames;
 }
+
+/** "4H20" or "4ø20" as the code has them, or "4 No. 20". */
+export const barNames = ['byCode', 'number'] as const;
+export type BarNames = (typeof barNames)[number];
 
 /** The code that a member is designed to: that of the project with the member's own choices. */
 export function codeOf({ code }: Pick<ProjectBasis, 'code'>, { choices }: Pick<MemberBase, 'choices'>): DesignCode {

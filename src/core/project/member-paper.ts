@@ -18,7 +18,7 @@ const PAGE_FIGURES = 1;
 export const derivedFor = (level: ReportDetail): readonly string[] | 'all' => (level === 'summary' ? [] : 'all');
 
 /** What of its project the paper of a member depends on. */
-export type PaperBasis = Pick<Project, 'code' | 'display' | 'bends'>;
+export type PaperBasis = Pick<Project, 'code' | 'display' | 'bends' | 'barNames'>;
 
 /**
  * The paper of one member, from its result: what was put in first, then drawings, what governs, checks, and by the level their steps, the bar

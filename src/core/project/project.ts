@@ -1,6 +1,7 @@
 import type { ProjectRates } from '../advice/rates';
 import type { CodeSettings } from '../codes/design-code';
 import type { Member } from '../members/kinds';
+import type { BarNames } from '../members/member';
 import type { BendSetting } from '../schedule/bend-types';
 import type { UnitSystem } from '../units/quantity';
 
@@ -24,6 +25,8 @@ export interface Project {
   /** Units in which the project is shown. */
   readonly display: UnitSystem;
   readonly paper: 'A4' | 'Letter';
+  /** How bars without a sign of their own are named. */
+  readonly barNames: BarNames;
   /** How bends are named in bar schedules. */
   readonly bends: BendSetting;
   /** What proposals are ranked by. */

@@ -4,6 +4,7 @@ import type { MaterialDefaults } from '../codes/design-code';
 import { firstKind, kinds } from '../members/kinds';
 import { codeIds, usualSettings } from '../codes/registry';
 import { bendSettings } from '../schedule/bend-types';
+import { barNames } from '../members/member';
 import { list, oneOf, text, textMap } from '../members/parts/schema-parts';
 
 /** Members by their kind; one without a type is of the first. */
@@ -42,6 +43,7 @@ function makeSchema(defaults: MaterialDefaults) {
     code: object({ id: oneOf(codeIds, usualSettings().id), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),
+    barNames: oneOf(barNames, 'byCode'),
     bends: oneOf(bendSettings, 'byCode'),
     rates: object({ cost: rates(usualRates.cost), carbon: rates(usualRates.carbon) }),
     members: list(memberSchema(defaults), 2000),

@@ -131,8 +131,3 @@ function symmetric(row: readonly Queued[]): Queued[] {
   row.forEach((r, i) => (i % 2 === 0 ? left.push(r) : right.unshift(r)));
   return [...left, ...right];
 }
-
-/** "4H20" in metric, "4 #6" in US sizes; several groups are joined with a plus. */
-export function groupLabel(group: BarGroup, prefix: string): string {
-  return /^\d/.test(group.size) ? `${group.count}${prefix}${group.size}` : `${group.count} ${group.size}`;
-}

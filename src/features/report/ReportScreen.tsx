@@ -68,8 +68,8 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const wanted = useMemo(() => members.map((member) => ({ member, derive: derivedFor(member.report) })), [members]);
   const results = useResults(project, wanted);
   const basis = useMemo(
-    () => ({ code: project.code, display: project.display, bends: project.bends }),
-    [project.code, project.display, project.bends],
+    () => ({ code: project.code, display: project.display, bends: project.bends, barNames: project.barNames }),
+    [project.code, project.display, project.bends, project.barNames],
   );
   const reports = usePapers(basis, members, results);
   const missing = members.length - reports.length;

@@ -1,5 +1,6 @@
 'use client';
 import type { Member, MemberResult } from '@/core/members/kinds';
+import { barLabel } from '@/core/members/parts/bar-labels';
 import { memberSchedule } from '@/core/project/as-built';
 import type { Project } from '@/core/project/project';
 import { scheduleTable } from '@/core/schedule/schedule-table';
@@ -32,8 +33,35 @@ export function ScheduleTable({ project, member, result }: { project: Project; m
             }
           />
         </label>
+        <BarNamesSelect project={project} />
       </div>
       <BlockTable block={scheduleTable(schedule, project.display)} units={project.display} />
     </section>
+  );
+}
+
+/** How bars are named in the whole project, where their sizes have no sign of their own. */
+function BarNamesSelect({ project }: { project: Project }) {
+  const edit = useProject((s) => s.edit);
+  const example = { count: 10, size: '32' };
+  return (
+    <label className="no-print small flex items-center gap-1.5">
+      bars named
+      <Select
+        label="Bars named"
+        className="field !h-6 !w-36 !py-0"
+        value={project.barNames}
+        options={{
+          byCode: `as ${barLabel(example, { code: project.code })}`,
+          number: `as ${barLabel(example, { code: project.code, barNames: 'number' })}`,
+        }}
+        onPick={(names) =>
+          edit(
+            'names of bars',
+            onProject((p) => void (p.barNames = names)),
+          )
+        }
+      />
+    </label>
   );
 }

@@ -1,24 +1,30 @@
 import { makeCode } from '../../codes/registry';
 import { boundsOf } from '../../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
-import { groupLabel, type BarGroup } from '../../reinforcement/bar-groups';
+import type { BarGroup } from '../../reinforcement/bar-groups';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import type { ProjectBasis } from '../member';
 
-/** What stands before a bar size that has no sign of its own. */
-export const barPrefix = ({ code }: Pick<ProjectBasis, 'code'>): string => makeCode(code).barPrefix;
+type Names = Pick<ProjectBasis, 'code' | 'barNames'>;
 
-export function barLabel(group: BarGroup, project: Pick<ProjectBasis, 'code'>): string {
-  return groupLabel(group, barPrefix(project));
+const hasSign = (size: string) => !/^\d/.test(size);
+
+/** "4H20" or "4ø20" as the code has bars, "4 No. 20" where the office counts them so; "4 #6" where sizes have their own sign. */
+export function barLabel({ count, size }: BarGroup, { code, barNames }: Names): string {
+  if (hasSign(size)) return `${count} ${size}`;
+  return barNames === 'number' ? `${count} No. ${size}` : `${count}${makeCode(code).barPrefix}${size}`;
 }
+
+/** "H16", "#5"; "ø16" where bars are counted by number. */
+export const sizeOf = (size: string, { code, barNames }: Names): string =>
+  hasSign(size) ? size : `${barNames === 'number' ? 'ø' : makeCode(code).barPrefix}${size}`;
 
 /** "H8 @ 150" or "#3 @ 6 in": size and spacing of links. */
 export function linkLabel(zone: { readonly size: string; readonly spacing: number; readonly legs: number }, project: ProjectBasis): string {
-  const size = /^\d/.test(zone.size) ? `${barPrefix(project)}${zone.size}` : zone.size;
   const spacing = project.display === 'US' ? `${Number((zone.spacing / 25.4).toFixed(2))} in` : String(Math.round(zone.spacing));
-  return `${zone.legs > 2 ? `${zone.legs} legs ` : ''}${size} @ ${spacing}`;
+  return `${zone.legs > 2 ? `${zone.legs} legs ` : ''}${sizeOf(zone.size, project)} @ ${spacing}`;
 }
 
 /** A length on a drawing, in its unit without zeros at the end: "550", "21.5". */
@@ -26,10 +32,6 @@ export const drawnLength = (v: number, units: UnitSystem): string =>
   formatValue(v, 'length', units)
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '');
-
-/** "H16", "#5". */
-export const sizeOf = (size: string, project: Pick<ProjectBasis, 'code'>): string =>
-  /^\d/.test(size) ? `${barPrefix(project)}${size}` : size;
 
 /** "H16 @ 150", "H16 / H12 @ 125". */
 export function layerLabel({ size, alternate, spacing }: SlabBars, project: ProjectBasis): string {
