@@ -149,7 +149,7 @@ function swayMagnifier(c: Calc, a: SlenderAxis): number | string {
     if (delta <= 1.5) return delta;
     if (sumP === null || sumPc === null) return `δs by Q is ${delta.toFixed(2)}, above 1.5: give ΣPu and ΣPc of the storey (6.6.4.6.2).`;
   }
-  if (sumP === null || sumPc === null) return 'Give the sway of the storey: Q, or ΣPu and ΣPc (6.6.4.6.2).';
+  if (sumP === null || sumPc === null) return 'Give the sway of the storey on the basis: Q, or ΣPu and ΣPc (6.6.4.6.2).';
   if (sumP >= 0.75 * sumPc) return 'The storey is unstable: ΣPu reaches 0.75 ΣPc.';
   return c.let(F.swaySum, { Sigma_P_u: sumP, Sigma_P_c: sumPc });
 }
