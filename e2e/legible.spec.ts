@@ -26,6 +26,16 @@ async function expectLegible(page: Page, where: string): Promise<void> {
   expect(faults, where).toEqual([]);
 }
 
+async function expectEveryView(page: Page, where: string): Promise<void> {
+  const views = page.locator('[aria-label="What the sheet shows"] [role=radio]');
+  expect(await views.count()).toBeGreaterThan(2);
+  for (const name of await views.allTextContents()) {
+    await views.filter({ hasText: name }).first().click();
+    await page.waitForTimeout(700);
+    await expectLegible(page, `${where}, ${name}`);
+  }
+}
+
 interface Given {
   mark: string;
   type?: string;
@@ -71,11 +81,15 @@ for (const member of shown)
     await page.waitForURL('**/project**');
     await page.goto(`/${member.type ?? 'beam'}?p=long-values&m=${member.id}`);
     await expect(page.locator('[data-check]').first()).toBeVisible();
-    const views = page.locator('[aria-label="What the sheet shows"] [role=radio]');
-    expect(await views.count()).toBeGreaterThan(2);
-    for (const name of await views.allTextContents()) {
-      await views.filter({ hasText: name }).first().click();
-      await page.waitForTimeout(700);
-      await expectLegible(page, `${member.mark}, ${name}`);
-    }
+    await expectEveryView(page, member.mark);
+  });
+
+/** Ways to begin that the demo has no member of. */
+for (const name of ['beam with known forces along it', 'check a section under N, Mx and My'])
+  test(`nothing is cut and nothing lies on another: ${name}, in every view`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('button', { name }).click();
+    await expect(page.locator('[data-check]').first()).toBeVisible();
+    await expectEveryView(page, name);
   });

@@ -5,8 +5,8 @@ import type { DesignCode } from '../../codes/design-code';
 import { withStationsAt, type BeamAnalysis } from './analysis';
 import type { PreparedBeam } from './prepared';
 import type { ResistanceMap } from './resistance';
-import type { Sense } from './sense';
-import type { SteelAlong } from './steel';
+import { tensionFace, type Sense } from './sense';
+import { BESIDE, type SteelAlong } from './steel';
 
 /**
  * Moments shifted along the beam, for steel (N mm, positive): at each station the worst moment of its span within the shift on either side (mm), which
@@ -128,5 +128,25 @@ export function atPlacesOf(
     );
     return [from, to, ...moved];
   });
-  return withStationsAt(analysis, beam, code, [...resistance.map.places(), ...places]);
+  return withStationsAt(analysis, beam, code, [...resistance.map.places(), ...places, ...runningOn(beam, resistance)]);
+}
+
+/** Places from which the ends of anchorage lengths are an effective depth away: there other bars count in shear. */
+function runningOn({ starts }: PreparedBeam, resistance: ResistanceMap<SteelAlong>): number[] {
+  const { map } = resistance;
+  return map.places().flatMap((x) => {
+    const span = Math.max(
+      0,
+      Math.min(
+        starts.length - 2,
+        starts.findLastIndex((start) => start <= x),
+      ),
+    );
+    return (['sagging', 'hogging'] as const).flatMap((sense) => {
+      const on = (by: number) => map.anchored(tensionFace(sense), span, x + by);
+      if (on(-2 * BESIDE) === on(2 * BESIDE)) return [];
+      const { d } = resistance.tensionSteel(span, x, sense);
+      return [x - d, x + d].flatMap((at) => [at - BESIDE, at + BESIDE]);
+    });
+  });
 }

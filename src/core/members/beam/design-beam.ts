@@ -98,6 +98,7 @@ function freeTopics({ section }: BeamInput): { readonly title: string; readonly 
   if (section.shape !== 'free') return [];
   return [
     { title: 'Shear between the web and parts beside it', clause: 'free outline' },
+    { title: 'Bars and links placed one by one: a section by itself has them', clause: 'free outline' },
     ...(isSymmetric(section)
       ? []
       : [{ title: 'Bending across an outline that is not the same on both sides', clause: 'taken as held sideways' }]),

@@ -13,7 +13,7 @@ import { type PreparedBeam, outlineOf } from './prepared';
 /** Resistances of a beam, or of a strip of slab, as reinforced, worked out once for each different section. */
 export class ResistanceMap<S extends SteelAlong = SteelMap> {
   private readonly bending = new Map<number, BendingResistance | null>();
-  private readonly sections = new Map<number, ShearSection>();
+  private readonly sections = new Map<string, ShearSection>();
   private readonly shears = new Map<ShearSection, Map<LinkZone | null, ShearResistance>>();
 
   constructor(
@@ -46,20 +46,26 @@ export class ResistanceMap<S extends SteelAlong = SteelMap> {
     return this.map.centroid(this.map.barsAt(compressionFace(sense), span, x)).fromFace;
   }
 
-  /** The section in shear: the shallower of the faces that are in tension there, with its steel. */
+  /**
+   * The section in shear: the shallower of the faces that are in tension there, with those of its bars that run on by d and their anchorage on both
+   * sides (EN 1992-1-1 6.2.2(1), figure 6.3).
+   */
   shearSection(span: number, x: number, senses: readonly Sense[]): ShearSection {
     let shallowest = this.map.barsAt(tensionFace(senses[0]!), span, x);
     for (const sense of senses.slice(1)) {
       const other = this.map.barsAt(tensionFace(sense), span, x);
       if (this.map.centroid(other).fromFace > this.map.centroid(shallowest).fromFace) shallowest = other;
     }
-    let known = this.sections.get(shallowest.key);
+    const { fromFace } = this.map.centroid(shallowest);
+    const { b: bw, h } = outlineOf(this.beam, span);
+    const d = h - fromFace;
+    const tensionArea = Math.min(...[-d, 0, d].map((by) => this.map.anchored(shallowest.face, span, x + by)));
+    const key = `${shallowest.key} ${tensionArea}`;
+    let known = this.sections.get(key);
     if (!known) {
-      const outline = outlineOf(this.beam, span);
-      const { area, fromFace } = this.map.centroid(shallowest);
       const bar = Math.max(0, ...this.map.placement(shallowest).bars.map((b) => b.diameter));
-      known = { bw: outline.b, d: outline.h - fromFace, h: outline.h, tensionArea: area, bar, grossArea: grossProperties(outline).area };
-      this.sections.set(shallowest.key, known);
+      known = { bw, d, h, tensionArea, bar, grossArea: grossProperties(outlineOf(this.beam, span)).area };
+      this.sections.set(key, known);
     }
     return known;
   }

@@ -43,6 +43,8 @@ export interface SteelAlong {
   placement(bars: BarsHere): Placement;
   /** Area of bars as far as they count, and their centroid from their face (mm). */
   centroid(bars: BarsHere): { readonly area: number; readonly fromFace: number };
+  /** Area of the bars of a face that are anchored fully at a place (mm2). */
+  anchored(face: Face, span: number, x: number): number;
   /** Null where there are no links. */
   linkZoneAt(span: number, x: number): LinkZone | null;
   linkDiameter(span: number): number;
@@ -129,6 +131,16 @@ export class SteelMap implements SteelAlong {
   /** The thickest links of a span: bars are set inside these. */
   linkDiameter(span: number): number {
     return Math.max(...this.steel.links[span]!.map((z) => barOf({ count: 1, size: z.size }, this.catalogue).diameter));
+  }
+
+  anchored(face: Face, span: number, x: number): number {
+    const isFull = (run: BarRun) => this.shareSteps(face, run, x, span) === SHARE_STEPS;
+    if (face === 'top') {
+      const runs = [span, span + 1].filter((j) => this.steel.support[j] && isFull(this.steel.support[j]));
+      return Math.max(this.topAreas[span]!, ...runs.map((j) => this.supportAreas[j]!));
+    }
+    const { main, extra } = this.steel.bottom[span]!;
+    return areaOf([main, ...(extra && isFull(extra) ? [extra.bars] : [])], this.catalogue);
   }
 
   places(): readonly number[] {

@@ -42,7 +42,7 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
     assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
     kind: 'force',
     compare: (c) => {
-      c.note('A strip without links; bars in tension run on beyond the section by their anchorage length and d.');
+      c.note('A strip without links. Of the bars in tension those count that run on beyond the section by d and their anchorage length.');
       return {
         demand: worst.force,
         demandIs: ['shear', 'from the analysis'],

@@ -53,6 +53,14 @@ export class StripMap implements SteelAlong {
     return 0;
   }
 
+  anchored(face: Face, span: number, x: number): number {
+    const area = (bars: SlabBars | null) => (bars ? layerOf(bars, this.strip.catalogue).area * this.width : 0);
+    const full = (run: SlabRun | null | undefined) => (run && this.steps(face, run, span, x) === SHARE_STEPS ? area(run.bars) : 0);
+    const { bottom, top, support } = this.steel;
+    if (face === 'top') return Math.max(area(top[span]!.main), full(support[span]), full(support[span + 1]));
+    return area(bottom[span]!.main) + full(bottom[span]!.extra);
+  }
+
   places(): readonly number[] {
     const { bottom, support } = this.steel;
     const end = this.starts.at(-1)!;
