@@ -28,20 +28,20 @@ export function shiftedMoments(
 }
 
 function shifted(stations: readonly Station[], moments: Float64Array, shiftAt: (i: number) => number): Float64Array {
-  const n = stations.length;
-  return moments.map((_, i) => {
-    const { x, span } = stations[i]!;
-    const isOwn = (j: number) => j >= 0 && j < n && stations[j]!.span === span;
+  const x = Float64Array.from(stations, (s) => s.x);
+  const span = Int32Array.from(stations, (s) => s.span);
+  return moments.map((own, i) => {
     const shift = shiftAt(i);
-    let most = 0;
-    for (const by of [-1, 1]) {
-      const end = x + by * shift;
-      let j = i;
-      for (; isOwn(j) && by * (stations[j]!.x - end) <= 0; j += by) most = Math.max(most, moments[j]!);
+    let most = Math.max(0, own);
+    for (let by = -1; by <= 1; by += 2) {
+      const end = x[i]! + by * shift;
+      let j = i + by;
+      for (; span[j] === span[i] && by * (x[j]! - end) <= 0; j += by) if (moments[j]! > most) most = moments[j]!;
       // The shift ends between stations, not at the last one within it: straight between them.
-      if (!isOwn(j) || j === i) continue;
-      const [from, to] = [stations[j - by]!.x, stations[j]!.x];
-      most = Math.max(most, moments[j - by]! + ((moments[j]! - moments[j - by]!) * (end - from)) / (to - from));
+      if (span[j] !== span[i]) continue;
+      const [from, to] = [x[j - by]!, x[j]!];
+      const there = moments[j - by]! + ((moments[j]! - moments[j - by]!) * (end - from)) / (to - from);
+      if (there > most) most = there;
     }
     return most;
   });

@@ -13,7 +13,7 @@ import { type PreparedBeam, outlineOf } from './prepared';
 /** Resistances of a beam, or of a strip of slab, as reinforced, worked out once for each different section. */
 export class ResistanceMap<S extends SteelAlong = SteelMap> {
   private readonly bending = new Map<number, BendingResistance | null>();
-  private readonly sections = new Map<string, ShearSection>();
+  private readonly sections = new Map<number, ShearSection[]>();
   private readonly shears = new Map<ShearSection, Map<LinkZone | null, ShearResistance>>();
 
   constructor(
@@ -59,13 +59,16 @@ export class ResistanceMap<S extends SteelAlong = SteelMap> {
     const { fromFace } = this.map.centroid(shallowest);
     const { b: bw, h } = outlineOf(this.beam, span);
     const d = h - fromFace;
-    const tensionArea = Math.min(...[-d, 0, d].map((by) => this.map.anchored(shallowest.face, span, x + by)));
-    const key = `${shallowest.key} ${tensionArea}`;
-    let known = this.sections.get(key);
+    const { map } = this;
+    const { face, key } = shallowest;
+    const tensionArea = Math.min(map.anchored(face, span, x - d), map.anchored(face, span, x), map.anchored(face, span, x + d));
+    let alike = this.sections.get(key);
+    if (!alike) this.sections.set(key, (alike = []));
+    let known = alike.find((section) => section.tensionArea === tensionArea);
     if (!known) {
-      const bar = Math.max(0, ...this.map.placement(shallowest).bars.map((b) => b.diameter));
+      const bar = Math.max(0, ...map.placement(shallowest).bars.map((b) => b.diameter));
       known = { bw, d, h, tensionArea, bar, grossArea: grossProperties(outlineOf(this.beam, span)).area };
-      this.sections.set(key, known);
+      alike.push(known);
     }
     return known;
   }

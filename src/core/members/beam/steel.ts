@@ -62,6 +62,9 @@ export class SteelMap implements SteelAlong {
   private readonly starts: readonly number[];
   private readonly topAreas: number[];
   private readonly supportAreas: number[];
+  private readonly bottomAreas: number[];
+  private readonly extraAreas: number[];
+  private found: readonly number[] | undefined;
   private readonly known = new Map<number, BarsHere>();
   private readonly placements = new Map<number, Placement>();
   private readonly centroids = new Map<number, { readonly area: number; readonly fromFace: number }>();
@@ -76,6 +79,8 @@ export class SteelMap implements SteelAlong {
     this.side = steel.side ?? null;
     this.starts = beam.starts;
     this.topAreas = steel.top.map((t) => areaOf([t.main], this.catalogue));
+    this.bottomAreas = steel.bottom.map((b) => areaOf([b.main], this.catalogue));
+    this.extraAreas = steel.bottom.map((b) => (b.extra ? areaOf([b.extra.bars], this.catalogue) : 0));
     this.supportAreas = steel.support.map((run) => (run ? areaOf([run.bars], this.catalogue) : 0));
   }
 
@@ -134,19 +139,37 @@ export class SteelMap implements SteelAlong {
   }
 
   anchored(face: Face, span: number, x: number): number {
-    const isFull = (run: BarRun) => this.shareSteps(face, run, x, span) === SHARE_STEPS;
-    if (face === 'top') {
-      const runs = [span, span + 1].filter((j) => this.steel.support[j] && isFull(this.steel.support[j]));
-      return Math.max(this.topAreas[span]!, ...runs.map((j) => this.supportAreas[j]!));
+    if (face === 'bottom') {
+      const { extra } = this.steel.bottom[span]!;
+      return this.bottomAreas[span]! + (extra && this.isFull('bottom', extra, x, span) ? this.extraAreas[span]! : 0);
     }
-    const { main, extra } = this.steel.bottom[span]!;
-    return areaOf([main, ...(extra && isFull(extra) ? [extra.bars] : [])], this.catalogue);
+    let most = this.topAreas[span]!;
+    for (let j = span; j <= span + 1; j += 1) {
+      const run = this.steel.support[j];
+      if (run && this.supportAreas[j]! > most && this.isFull('top', run, x, span)) most = this.supportAreas[j]!;
+    }
+    return most;
+  }
+
+  private isFull(face: Face, run: BarRun, x: number, span: number): boolean {
+    return this.shareSteps(face, run, x, span) === SHARE_STEPS;
   }
 
   places(): readonly number[] {
+    return (this.found ??= this.findPlaces());
+  }
+
+  private findPlaces(): number[] {
     const { bottom, support, links } = this.steel;
     const end = this.starts.at(-1)!;
-    const of = (face: Face, run: BarRun, span: number) => sharePlaces(run, this.anchorage(face, run.bars.size, span), end);
+    const of = (face: Face, run: BarRun, span: number) =>
+      sharePlaces(run, this.anchorage(face, run.bars.size, span), end).filter((x) => {
+        const [from, to] = [this.starts[span]!, this.starts[span + 1]!];
+        // What another run covers, or lies in another span, changes nothing here.
+        return (
+          x >= from - BESIDE && x <= to + BESIDE && this.barsAt(face, span, x - 2 * BESIDE) !== this.barsAt(face, span, x + 2 * BESIDE)
+        );
+      });
     return [
       ...bottom.flatMap(({ extra }, i) => (extra ? of('bottom', extra, i) : [])),
       ...support.flatMap((run, j) => (run ? [j - 1, j].filter((i) => i in links).flatMap((i) => of('top', run, i)) : [])),

@@ -33,6 +33,7 @@ export class StripMap implements SteelAlong {
   private readonly starts: number[];
   private readonly known = new Map<string, BarsHere>();
   private readonly placements = new Map<number, Placement>();
+  private found: readonly number[] | undefined;
 
   constructor(
     private readonly strip: StripInput,
@@ -62,6 +63,10 @@ export class StripMap implements SteelAlong {
   }
 
   places(): readonly number[] {
+    return (this.found ??= this.findPlaces());
+  }
+
+  private findPlaces(): number[] {
     const { bottom, support } = this.steel;
     const end = this.starts.at(-1)!;
     const of = (face: Face, run: SlabRun, span: number) => sharePlaces(run, this.anchorage(face, run.bars.size, span), end);
