@@ -13,6 +13,7 @@ import { codeVariants, isKnownVariant, makeCode } from '@/core/codes/registry';
 import { annexes, findAnnex, psiOf } from '@/core/codes/en1992/national';
 import { hasGoodBond } from '@/core/codes/en1992/detailing';
 import { getUnit } from '@/core/units/unit';
+import { runOn } from '@/core/codes/aci318/shear';
 
 const psi = getUnit('psi').factor;
 const inch = 25.4;
@@ -275,6 +276,19 @@ describe('shear, hand forms', () => {
     const ratio = us.shearResistance(silent, s, links, m(us, 28)).force / si.shearResistance(silent, s, links, m(si, 28)).force;
     expect(ratio).toBeGreaterThan(0.97);
     expect(ratio).toBeLessThan(1.03);
+  });
+});
+
+describe('how far bars run on, ACI 318-19 9.7.3.3 and 7.7.3.3', () => {
+  it('by hand: the effective depth, or twelve diameters where that is more', () => {
+    // A slab with d 120 and bars of 19: 12 x 19 = 228; a beam with d 450: 12 x 32 = 384 is less.
+    expect(runOn({ d: 120, bar: 19 })).toBe(228);
+    expect(runOn({ d: 450, bar: 32 })).toBe(450);
+    const section = { bw: 1000, d: 120, h: 150, tensionArea: 1000, grossArea: 150_000, bar: 19 };
+    const aci = code('aci318', 'SI');
+    expect(aci.slab.plainShear(silent, section, m(aci, 28)).shift).toBe(228);
+    const links = { diameter: 10, area: 157, legs: 2, spacing: 100 };
+    expect(aci.shearResistance(silent, section, links, m(aci, 28)).shift).toBe(228);
   });
 });
 

@@ -164,11 +164,11 @@ export class SteelMap implements SteelAlong {
     const end = this.starts.at(-1)!;
     const of = (face: Face, run: BarRun, span: number) =>
       sharePlaces(run, this.anchorage(face, run.bars.size, span), end).filter((x) => {
-        const [from, to] = [this.starts[span]!, this.starts[span + 1]!];
-        // What another run covers, or lies in another span, changes nothing here.
-        return (
-          x >= from - BESIDE && x <= to + BESIDE && this.barsAt(face, span, x - 2 * BESIDE) !== this.barsAt(face, span, x + 2 * BESIDE)
-        );
+        // What lies in another span, or another run covers, changes nothing here.
+        if (x < this.starts[span]! - BESIDE || x > this.starts[span + 1]! + BESIDE) return false;
+        const [before, beyond] = [x - 2 * BESIDE, x + 2 * BESIDE];
+        if (this.barsAt(face, span, before) !== this.barsAt(face, span, beyond)) return true;
+        return this.anchored(face, span, before) !== this.anchored(face, span, beyond);
       });
     return [
       ...bottom.flatMap(({ extra }, i) => (extra ? of('bottom', extra, i) : [])),
