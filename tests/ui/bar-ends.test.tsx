@@ -44,6 +44,8 @@ describe('ends of bars on the elevation', () => {
     const moved = produce(own, movedTo(end, 2010, own, 0).change);
     expect(moved.bars.links[0]!.zones!.map((z) => z.to)).toEqual([2000, 6000]);
     expect(moved.bars.links[1]).toBe(own.bars.links[1]);
+    // Opened again before the links are drawn anew, the end is where it was put.
+    expect(barEndAt({ of: 'linksEnd', span: 0, zone: 0 }, moved, steel)!.value).toBe(2000);
     expect(produce(own, (m) => end.set(m, null)).bars.links[0]!.zones).toBeNull();
     expect(barEndAt({ of: 'linksEnd', span: 0, zone: 1 }, own, steel)).toBeUndefined();
   });

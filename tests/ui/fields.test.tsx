@@ -97,6 +97,19 @@ describe('bars', () => {
     expect(produce(own, field.reset!).bars.support[1]!.bars).toBeNull();
     expect(at({ of: 'over', support: 1 }).hint).toBe('chosen automatically');
   });
+  test.each<[BeamHandle, string]>([
+    [{ of: 'bottom', span: 0 }, '5H25'],
+    [{ of: 'extra', span: 1 }, '3H12'],
+    [{ of: 'top', span: 1 }, '4H10'],
+    [{ of: 'over', support: 1 }, '9H20'],
+    [{ of: 'overEnd', support: 1, end: 'left' }, '1234'],
+    [{ of: 'overEnd', support: 1, end: 'right' }, '2345'],
+    [{ of: 'links', span: 0, zone: 0 }, 'H10 @ 125'],
+  ])('opened again at once, %o shows what was set, though the steel drawn is still the one before', (handle, text) => {
+    const field = beamField(handle, { ...place, member: typed(handle, text) })!;
+    expect(field.text).toBe(text);
+    expect(field.reset).toBeDefined();
+  });
   test('arrows add a bar, with Shift a size', () => {
     const field = at({ of: 'bottom', span: 0 });
     expect(field.step!('4H20', 1, 1)).toBe('5H20');

@@ -65,6 +65,12 @@ describe('a panel', () => {
     const draft = JSON.parse(JSON.stringify(member)) as never;
     parsed.apply(draft);
     expect(read(draft)).toEqual(value);
+    // Opened again at once, while the result is still that of before, it shows what was set.
+    const next = panelField(handle, project, draft, result(project))!;
+    const again = next.parse(next.text);
+    if (!again.ok) throw new Error(again.reason);
+    again.apply(draft);
+    expect(read(draft)).toEqual(value);
     expect(panelField({ of: 'corners' }, project, member, result(project))).toBeUndefined();
   });
 

@@ -103,6 +103,12 @@ describe('a strip', () => {
     if (typeof value === 'number') expect(got).toBeCloseTo(value, 9);
     else expect(got).toEqual(value);
     expect(stripField({ of: 'support', support: 0 }, { project, member, steel: null })).toBeUndefined();
+    // Opened again at once, while the steel drawn is still that of before, it shows what was set.
+    const next = stripField(handle, { project, member: draft, steel: result(project).steel })!;
+    const reread = next.parse(next.text);
+    if (!reread.ok) throw new Error(reread.reason);
+    reread.apply(draft);
+    if (value !== null) expect(read(draft)).toEqual(got);
   });
 
   test('arrows move the spacing by 25 mm', () => {

@@ -41,11 +41,14 @@ export function beamField(handle: BeamHandle, place: Place): Field<BeamMember> |
 
 const sideNames = { h: 'Overall depth h', b: 'Width b', flangeWidth: 'Flange width', flangeDepth: 'Flange depth' };
 
-function barField(place: Place, path: FieldOf<BeamMember, BarGroup>, label: string, shown: BarGroup | undefined): Field<BeamMember> {
+/** Bars set by hand are the member's own; the bars chosen are those drawn, which may still be of the input before. */
+function barField(place: Place, path: FieldOf<BeamMember, BarGroup>, label: string, chosen: BarGroup | undefined): Field<BeamMember> {
   const { member, project } = place;
+  const own = valueAt(member, path) as BarGroup | null;
+  const shown = own ?? chosen;
   return {
     label,
-    hint: valueAt(member, path) ? 'set by hand' : 'chosen automatically',
+    hint: own ? 'set by hand' : 'chosen automatically',
     unit: '',
     text: shown ? barLabel(shown, project) : '',
     parse: (text) => {
@@ -67,14 +70,14 @@ function barField(place: Place, path: FieldOf<BeamMember, BarGroup>, label: stri
 
 function linkField(place: Place, span: number, index: number): Field<BeamMember> | undefined {
   const { project, member, steel } = place;
-  const zones = steel?.links[span];
+  const own = member.bars.links[span]?.zones ?? null;
+  const zones = own ?? steel?.links[span];
   const zone = zones?.[index];
   if (!zones || !zone) return undefined;
-  const isOwn = member.bars.links[span]!.zones !== null;
   const step = project.display === 'US' ? 25.4 : 25;
   return {
     label: `Links, span ${span + 1}, zone ${index + 1} of ${zones.length}`,
-    hint: isOwn ? 'set by hand' : 'chosen automatically',
+    hint: own ? 'set by hand' : 'chosen automatically',
     unit: '',
     text: linkLabel(zone, project),
     parse: (text) => {
@@ -91,7 +94,7 @@ function linkField(place: Place, span: number, index: number): Field<BeamMember>
         : text;
     },
     stepHint: project.display === 'US' ? '1 in' : '25 mm',
-    ...choosable<BeamMember>(isOwn, (m) => void (m.bars.links[span]!.zones = null)),
+    ...choosable<BeamMember>(own !== null, (m) => void (m.bars.links[span]!.zones = null)),
   };
 }
 

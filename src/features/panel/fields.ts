@@ -20,7 +20,7 @@ export function panelField(
     case 'depth':
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'share': {
-      const shown = result.moments?.share ?? member.share ?? 0.5;
+      const shown = member.share ?? result.moments?.share ?? 0.5;
       return numberField(
         place,
         'share',

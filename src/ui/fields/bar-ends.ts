@@ -34,7 +34,8 @@ export interface BarEnd {
   readonly most: number;
 }
 
-/** The end that a handle of the drawing stands for; undefined for others and for runs that are not there. */
+/** The end that a handle of the drawing stands for; undefined for others and for runs that are not there. What is set by hand is
+ *  the member's own: the steel that is drawn may still be that of the input before. */
 export function barEndAt(handle: EndHandle | Handle, member: LineMember, steel: EndedSteel | null): BarEnd | undefined {
   const end = handle as EndHandle;
   if (!steel) return undefined;
@@ -48,7 +49,7 @@ function extraEnd(member: LineMember, steel: EndedSteel, i: number, key: 'from' 
   if (!run) return undefined;
   const start = supportPositions(member)[i]!;
   const own = member.bars.bottom[i]!.extra;
-  const [from, to] = [run.from - start, run.to - start];
+  const [from, to] = [own.from ?? run.from - start, own.to ?? run.to - start];
   return {
     label: `Extra bottom bars of span ${i + 1}, ${key === 'from' ? 'left' : 'right'} end`,
     hint: 'from the left end of the span',
@@ -66,11 +67,12 @@ function supportEnd(member: LineMember, steel: EndedSteel, j: number, key: 'left
   if (!run) return undefined;
   const starts = supportPositions(member);
   const centre = starts[j]!;
+  const own = member.bars.support[j]![key];
   return {
     label: `Bars over ${supportName(j)}, to the ${key}`,
     hint: 'from the centre of the support',
-    value: key === 'left' ? centre - run.from : run.to - centre,
-    isOwn: member.bars.support[j]![key] !== null,
+    value: own ?? (key === 'left' ? centre - run.from : run.to - centre),
+    isOwn: own !== null,
     set: (m, v) => void (m.bars.support[j]![key] = v),
     lengthAt: (x) => (key === 'left' ? centre - x : x - centre),
     least: 0,
@@ -79,15 +81,17 @@ function supportEnd(member: LineMember, steel: EndedSteel, j: number, key: 'left
 }
 
 function zoneEnd(member: LineMember, steel: EndedSteel, i: number, k: number): BarEnd | undefined {
-  const zones = steel.links?.[i];
+  if (!isBeam(member)) return undefined;
+  const own = member.bars.links[i]?.zones ?? null;
+  const zones = own ?? steel.links?.[i];
   const zone = zones?.[k];
-  if (!isBeam(member) || !zones || !zone || k >= zones.length - 1) return undefined;
+  if (!zones || !zone || k >= zones.length - 1) return undefined;
   const start = supportPositions(member)[i]!;
   return {
     label: `Links of span ${i + 1}, end of zone ${k + 1}`,
     hint: 'from the left end of the span',
     value: zone.to,
-    isOwn: member.bars.links[i]!.zones !== null,
+    isOwn: own !== null,
     set: (m, v) => {
       if ('links' in m.bars) m.bars.links[i]!.zones = v === null ? null : zones.map((z, n) => (n === k ? { ...z, to: v } : { ...z }));
     },

@@ -21,7 +21,8 @@ export function readSlabBars(text: string, member: { readonly catalogue: Catalog
   return { ok: true, bars: { size: bars[0]!.name, alternate: bars[1]?.name ?? null, spacing: spacing.value } };
 }
 
-/** The layer of bars at a path, by size and spacing; arrows change the spacing. `shown` is the layer there where it may be left to be chosen. */
+/** The layer of bars at a path, by size and spacing; arrows change the spacing. `shown` is the layer
+ *  chosen there, where it may be left to be chosen; a layer set by hand is the member's own, as what is shown may be of the input before. */
 export function layerField<M extends { readonly catalogue: CatalogueId }>(
   place: FieldPlace<M>,
   path: FieldOf<M, SlabBars>,
@@ -30,7 +31,7 @@ export function layerField<M extends { readonly catalogue: CatalogueId }>(
 ): Field<M> {
   const { project, member } = place;
   const own = valueAt(member, path) as SlabBars | null;
-  const layer = shown === undefined ? own : shown;
+  const layer = own ?? shown;
   const step = project.display === 'US' ? 25.4 : 25;
   return {
     label,
