@@ -74,5 +74,19 @@ function illegible() {
       }
     });
   }
+  // Titles of strips stand beside the figures of their axis.
+  for (const strip of document.querySelectorAll('[data-strip]')) {
+    const figures = [...strip.querySelectorAll('svg text')].filter((t) => t.textContent.trim() && isShown(t));
+    for (const title of strip.querySelectorAll('b, span')) {
+      range.selectNodeContents(title);
+      for (const line of range.getClientRects())
+        for (const figure of figures) {
+          const box = figure.getBoundingClientRect();
+          const across = Math.min(line.right, box.right) - Math.max(line.left, box.left);
+          const down = Math.min(line.bottom, box.bottom) - Math.max(line.top, box.top);
+          if (across > 1 && down > 0.35 * box.height) faults.push(`"${title.textContent}" lies on "${figure.textContent}"`);
+        }
+    }
+  }
   return [...new Set(faults)];
 }

@@ -154,7 +154,7 @@ export function LoadSetsPanel({ project, member, faults }: { project: Project; m
             rows={member.sets}
             columns={[
               of.text('Name', 'name', { width: '3.2rem' }),
-              of.text('Title', 'title', { width: '4rem' }),
+              of.text('Title', 'title', { width: '7rem' }),
               of.pick('Kind', kindNames, 'kind', { width: '5.4rem' }),
               ...shownColumns.map(([key, name, kind]) => of.quantity(name, kind, key, forceCell(key))),
               {

@@ -125,7 +125,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               </label>
               <Select<ReportDetail>
                 label={`Detail of ${m.mark}`}
-                className="field !w-[5.2rem]"
+                className="field !w-[6rem]"
                 value={m.report}
                 options={Object.entries(details) as [ReportDetail, string][]}
                 onPick={(v) =>

@@ -22,17 +22,21 @@ export function Select<T extends string>({
   className?: string;
   isDisabled?: boolean;
 }) {
-  const shown = entriesOf(options).find(([key]) => key === value)?.[1];
+  const entries = entriesOf(options);
+  const shown = entries.find(([key]) => key === value)?.[1];
+  // What the longest of the names takes in a table, up to what is usual there.
+  const longest = { '--longest': `${Math.max(0, ...entries.map(([, name]) => name?.length ?? 0))}ch` } as React.CSSProperties;
   return (
     <select
       className={className}
+      style={longest}
       aria-label={label}
       title={shown}
       value={value}
       disabled={isDisabled}
       onChange={(e) => onPick(e.target.value as T)}
     >
-      {entriesOf(options).map(([key, name]) => (
+      {entries.map(([key, name]) => (
         <option key={key} value={key}>
           {name}
         </option>

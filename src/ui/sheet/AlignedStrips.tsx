@@ -51,6 +51,8 @@ export interface StripsProps<H extends Handle> {
 
 const GUTTER = 100;
 const MARGIN = 34;
+/** Of the gutter, what the figures of an axis and the edge of the sheet take. */
+const FIGURES = 46;
 /** Half the width of the place that the station line bears. */
 const TAG = 48;
 /** In less than this at the usual size of text the values at the station line stand in for the figures of the axes. */
@@ -110,8 +112,10 @@ function serviceStanding(member: BeamInput, service: ServiceStrips, units: UnitS
       height: Math.round(room / pictures.length),
       tag: (x) => {
         const i = nearest(picture.x, x, (k) => picture.below.demand[k]!);
-        const side = picture.above.demand[i]! > picture.below.demand[i]! ? picture.above : picture.below;
-        const [value, limit] = [side.demand[i]!, side.resistance[i]!];
+        const { above, below } = picture;
+        const value = Math.max(above.demand[i]!, below.demand[i]!);
+        // The limit is one for both senses; where little is on a side it is not drawn there.
+        const limit = Math.max(above.resistance[i]!, below.resistance[i]!);
         const isLimited = !(kind === 'crack' && service.crackIsEstimate);
         return {
           text: `${formatValue(value, kind, units)}${isLimited && limit > 0 ? ` of ${formatQuantity(limit, kind, units)}` : ` ${unitLabel(kind, units)}`}`,
@@ -152,7 +156,7 @@ export function AlignedStrips<H extends Handle>(props: StripsProps<H>) {
         </StripBox>
       ))}
       {strips.map(({ picture, unit, height, drawing }) => (
-        <StripBox key={picture.title} title={picture.title} unit={unit} height={height}>
+        <StripBox key={picture.title} title={picture.title} unit={unit} height={height} room={frame.left - FIGURES * scale}>
           <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onMove && onDrag} />
         </StripBox>
       ))}
@@ -161,16 +165,25 @@ export function AlignedStrips<H extends Handle>(props: StripsProps<H>) {
   );
 }
 
-function StripBox({ title, unit, height, children }: { title: string; unit: string; height: number; children: React.ReactNode }) {
+/** A drawing or a strip with its title; the title of a strip has the room beside the figures of its axis. */
+function StripBox({ title, unit, height, room, children }: StripBoxProps) {
   return (
     <div className="relative border-b border-line" style={{ height }} data-strip={title}>
-      <div className="pointer-events-none absolute left-3.5 top-1.5 z-[1]">
+      <div className="pointer-events-none absolute left-3.5 top-1.5 z-[1]" style={{ maxWidth: room }}>
         <b className="block font-semibold">{title}</b>
         <span className="small block whitespace-pre-line">{unit}</span>
       </div>
       {children}
     </div>
   );
+}
+
+interface StripBoxProps {
+  readonly title: string;
+  readonly unit: string;
+  readonly height: number;
+  readonly room?: number;
+  readonly children: React.ReactNode;
 }
 
 /** The one line through all strips, moved by mouse or keys, with the values where it stands. */

@@ -124,6 +124,6 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
         (i, v) => set(i, { [keyIn(member.loads[i]!)!]: v }),
       );
     }),
-    of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, { width: '8rem' }),
+    of.text('Note', { get: (l) => l.note, set: (i, v) => set(i, { note: v }) }, { width: '6rem' }),
   ];
 }

@@ -131,7 +131,7 @@ function acrossSets(strip: StripInput, steel: StripSteel): DraftSet[] {
     const inset = strip.cover[face] + (strip.outer === 'along' ? thickestAlong(strip, steel, face) : 0);
     return layerSets(
       {
-        zone: `across, ${face}`,
+        zone: `across at the ${face}`,
         face,
         layer: strip.outer === 'across' ? 1 : 2,
         source: { of: 'across', face },

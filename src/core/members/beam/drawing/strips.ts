@@ -146,7 +146,9 @@ function supportPeak(s: BeamStrips, hogging: Float64Array, x: number): StripPict
   const NEAR = 600; // mm on either side of the support
   let best = -1;
   for (let i = 0; i < s.x.length; i += 1) if (Math.abs(s.x[i]! - x) < NEAR && (best < 0 || hogging[i]! > hogging[best]!)) best = i;
-  if (best < 0 || hogging[best]! < WORTH_A_FIGURE * Math.max(...hogging)) return [];
+  // Beside the sagging moment too, for the least hogging one prints as nothing.
+  const worth = Math.max(WORTH_A_FIGURE * Math.max(...hogging), 0.005 * Math.max(...s.maxM));
+  if (best < 0 || hogging[best]! <= worth) return [];
   return [{ x: s.x[best]!, side: 'above', value: hogging[best]!, style: 'demand' }];
 }
 

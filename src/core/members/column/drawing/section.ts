@@ -31,7 +31,10 @@ export interface ColumnSectionPicture {
 export function columnSectionDrawing(p: ColumnSectionPicture, width: number, height: number): Drawing<ColumnHandle> {
   const outline = outlineOfShape(p.shape);
   const { left, right, bottom, top } = boundsOf(outline.outer);
-  const [padLeft, padRight, padTop, padBottom] = [36, 108, 18, 40];
+  const { bars, ties, tiesNearEnds, cover } = p.labels;
+  // About the room that the longest label takes beside the section.
+  const longest = Math.max(...[bars, ties, tiesNearEnds, cover].map((label) => label.length));
+  const [padLeft, padRight, padTop, padBottom] = [36, Math.max(108, 34 + 5.8 * longest), 18, 40];
   const scale = Math.min((width - padLeft - padRight) / (right - left), (height - padTop - padBottom) / (top - bottom));
   const x0 = padLeft + (width - padLeft - padRight - (right - left) * scale) / 2;
   const y0 = padTop + (height - padTop - padBottom + (top - bottom) * scale) / 2;
@@ -117,7 +120,7 @@ function axes(p: ColumnSectionPicture, at: (p: Point) => Point, scale: number, {
   return [
     line(at([left - 4 / scale, cy]), at([right + beyond, cy]), 'grid'),
     line(at([cx, bottom - 4 / scale]), at([cx, top + beyond * 0.7]), 'grid'),
-    textAt([at([right, cy])[0] + 17, at([right, cy])[1] + 4], 'x', 'symbol', { anchor: 'start' }),
+    textAt([at([right, cy])[0] + 6, at([right, cy])[1] - 4], 'x', 'symbol', { anchor: 'start' }),
     textAt([at([cx, top])[0] + 4, at([cx, top])[1] - 6], 'y', 'symbol', { anchor: 'start' }),
   ];
 }
