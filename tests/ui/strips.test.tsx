@@ -13,7 +13,7 @@ const member = firstMember(project);
 const result = designNow(project, member);
 const model = modelOf(project, member, result);
 
-function show(station = 3000) {
+function show(station = 3000, shows: 'strength' | 'service' = 'strength') {
   const onStation = jest.fn();
   const onEdit = jest.fn();
   const view = render(
@@ -29,7 +29,7 @@ function show(station = 3000) {
       onEdit={onEdit}
       editing={null}
       room={400}
-      shows="strength"
+      shows={shows}
     />,
   );
   return { ...view, onStation, onEdit, slider: screen.getByRole('slider', { name: 'Station along the beam' }) };
@@ -73,6 +73,12 @@ describe('the strips', () => {
     const { container } = show(3000);
     expect(container.textContent).toMatch(/\d+ against \d+/);
     expect(container.textContent).toMatch(/needs [\d\u202f]+, has [\d\u202f]+/);
+  });
+  // Span over 250 of spans of 6 m, wherever the line stands and however little is drawn on that side.
+  test.each([100, 3000, 5950, 6050, 11_900])('in service it says a deflection of its limit, at %d mm', (station) => {
+    const { container } = show(station, 'service');
+    expect(container.textContent).toMatch(/\d of 24\.0 mm/);
+    expect(container.textContent).toMatch(/\d of 0\.300 mm/);
   });
   test('a value of the elevation opens its editor', () => {
     const { onEdit } = show();
