@@ -220,10 +220,10 @@ describe('the report on the screen', () => {
 });
 
 describe('find or do', () => {
-  const open = () => {
+  const open = (memberId: string | null = 'a') => {
     const a = projectOf();
     openWithResults({ ...a, members: [firstMember(a), { ...firstMember(a), id: 'b', mark: 'C7', title: 'Corridor beam' }] });
-    render(<FindOrDo memberId="a" />);
+    render(<FindOrDo {...(memberId ? { memberId } : {})} />);
     act(() => void fireEvent.keyDown(window, { key: 'k', ctrlKey: true }));
     return (text: string) => act(() => void fireEvent.change(screen.getByRole('combobox'), { target: { value: text } }));
   };
@@ -253,6 +253,17 @@ describe('find or do', () => {
     expect(options()[0]).toBe('ExplainBending, span 1');
     enter();
     expect(useProject.getState().openChecks).toContain('bending-span-1');
+  });
+  test('away from a sheet it explains the checks of every member, and says where fields are found', () => {
+    const type = open(null);
+    type('c7 bending, span');
+    expect(options()).toEqual(['ExplainC7: Bending, span 1', 'ExplainC7: Bending, span 2']);
+    enter();
+    expect(useProject.getState().openChecks).toContain('bending-span-1');
+    expect(push).toHaveBeenCalledWith('/beam?p=p&m=b');
+    act(() => void fireEvent.keyDown(window, { key: 'k', ctrlKey: true }));
+    type('cover');
+    expect(screen.getByText(/Fields are found on a member’s sheet/)).toBeTruthy();
   });
   test('the field keeps the keyboard and names the proposal that Enter takes', () => {
     open()('');

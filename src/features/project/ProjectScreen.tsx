@@ -98,7 +98,7 @@ function Overview({ project }: { project: Project }) {
         </div>
         <div className="ml-auto flex items-center gap-6">
           <Progress project={project} rows={sorted} />
-          <div className="grid grid-cols-3 gap-x-4 gap-y-0.5 border-l border-line pl-6">
+          <div className="grid grid-cols-[repeat(3,max-content)] gap-x-4 gap-y-0.5 border-l border-line pl-6">
             {(['over', 'near', 'within', 'accepted', 'open'] as const).map((s) => (
               <button
                 key={s}
@@ -113,7 +113,7 @@ function Overview({ project }: { project: Project }) {
             ))}
           </div>
           <input
-            className="field !w-40"
+            className="field !w-40 shrink-0"
             type="search"
             aria-label="Show members with"
             placeholder="Show members with"

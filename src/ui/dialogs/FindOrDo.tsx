@@ -110,7 +110,11 @@ export function FindOrDo({ memberId }: { memberId?: string }) {
             ))}
           </div>
           <p role="status" className={proposals.length === 0 ? 'px-2 py-2 text-walnut' : 'sr-only'}>
-            {proposals.length === 0 ? 'Nothing of that name. Try a member’s mark, or “h 600”.' : `${proposals.length} proposals`}
+            {proposals.length > 0
+              ? `${proposals.length} proposals`
+              : memberId
+                ? 'Nothing of that name. Try a member’s mark, or “h 600”.'
+                : 'Nothing of that name here. Fields are found on a member’s sheet: go to it by its mark first.'}
           </p>
         </Dialog.Content>
       </Dialog.Portal>
@@ -134,10 +138,7 @@ function propose(ground: Ground, text: string, sheet: ReturnType<typeof useFinde
   const members = project.members
     .filter((m) => matches(`${m.mark} ${m.title} ${m.place} ${kindOf(m).word}`))
     .map((m): Proposal => ({ verb: 'Go to', text: `${m.mark} ${m.title}`, run: () => go(sheetPath(project, m)) }));
-  const { results, setOpenChecks, openChecks } = useProject.getState();
-  const checks = ((memberId && results[memberId]?.result.checks) || [])
-    .filter((c) => words.length > 0 && matches(`explain ${c.title} ${c.clause}`))
-    .map((c): Proposal => ({ verb: 'Explain', text: c.title, run: () => setOpenChecks([...openChecks, c.id]) }));
+  const checks = words.length > 0 ? checksOn(ground, matches) : [];
   const views = (sheet?.views ?? [])
     .filter(([, title]) => words.length > 0 && matches(`view ${title}`))
     .map(([id, title]): Proposal => ({ verb: 'Go to', text: `view ${title}`, run: () => sheet!.show(id) }));
@@ -150,6 +151,29 @@ function propose(ground: Ground, text: string, sheet: ReturnType<typeof useFinde
     .map(([name, run]): Proposal => ({ verb: 'Do', text: name, run }));
   const sorts = [members, checks, views, fields, actions];
   return [...setProposals(project, words, memberId), ...sorts.flatMap((list) => list.slice(0, MOST_OF_SORT))];
+}
+
+/** The checks of the member at hand; away from a sheet those of all members, each on its own. */
+function checksOn({ project, memberId, go }: Ground, matches: (text: string) => boolean): Proposal[] {
+  const { results, setOpenChecks, openChecks } = useProject.getState();
+  const explain = ({ id }: { readonly id: string }) => setOpenChecks([...openChecks, id]);
+  const checksOf = (id: string) => results[id]?.result.checks ?? [];
+  if (memberId)
+    return checksOf(memberId)
+      .filter((c) => matches(`explain ${c.title} ${c.clause}`))
+      .map((c) => ({ verb: 'Explain', text: c.title, run: () => explain(c) }));
+  return project.members.flatMap((m) =>
+    checksOf(m.id)
+      .filter((c) => matches(`explain ${m.mark} ${c.title} ${c.clause}`))
+      .map((c): Proposal => ({
+        verb: 'Explain',
+        text: `${m.mark}: ${c.title}`,
+        run: () => {
+          explain(c);
+          go(sheetPath(project, m));
+        },
+      })),
+  );
 }
 
 /** What can be done from anywhere: undoing, leaving, adding a member of every kind, and what concerns the member at hand. */
