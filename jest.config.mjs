@@ -7,7 +7,7 @@ const swc = [
 ];
 const common = {
   transform: { '^.+\\.[cm]?[jt]sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(jsep|comlink|yup|recharts|d3-[a-z]+|internmap|es-toolkit)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(jsep|comlink|yup|delaunator|robust-predicates|recharts|d3-[a-z]+|internmap|es-toolkit)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 const config = {

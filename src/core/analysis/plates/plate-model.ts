@@ -1,0 +1,132 @@
+import { CalcError } from '../../calc/calc';
+import { factorise, PER_NODE, type Factor, type Stiffness } from './multifrontal';
+import { Heads } from './stiff-heads';
+import type { PlateSupports } from './supports';
+import { triangleForces, triangleStiffness, type Corners, type Rigidity } from './triangle';
+
+/** A plate cut into triangles: x and y of each node (mm), and three nodes of each triangle, counterclockwise. */
+export interface PlateMesh {
+  readonly at: Float64Array;
+  readonly triangles: Int32Array;
+}
+
+/** What a plate answers to a load: deflections (mm, down) and rotations of its nodes, and what holds it (N, N mm, on the plate, up and against the rotations). */
+export interface PlateState {
+  /** w, bx, by of each node of the mesh, then of each column's middle. */
+  readonly moved: Float64Array;
+  /** Reactions by unknown; nothing where it is free. A column's are those of its middle, moments of its springs among them. */
+  readonly held: Float64Array;
+}
+
+/** Moments per length (N mm/mm) of the nodes, means over the triangles around each by their angles there: mx, my, mxy node by node. */
+export type NodeMoments = Float64Array;
+
+/** An elastic plate with its factored stiffness: loads are answered one after another without factoring again. */
+export interface PlateModel {
+  readonly mesh: PlateMesh;
+  readonly rigidity: (triangle: number) => Rigidity;
+  /** Loads of a pressure (N/mm2, down) on triangles, as a vector of unknowns (N). */
+  readonly pressure: (on: (triangle: number) => number) => Float64Array;
+  /** Answers loads; `given` moves held unknowns (settlement). */
+  readonly solve: (loads: Float64Array, given?: Float64Array) => PlateState;
+  readonly moments: (state: PlateState) => NodeMoments;
+  /** Shear forces per length (N/mm) of each triangle: vx, vy. */
+  readonly shears: (state: PlateState) => Float64Array;
+  readonly factor: Factor;
+}
+
+/** Assembles and factors a plate on its supports. Throws CalcError where it can move without resistance. */
+export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigidity, supports: PlateSupports): PlateModel {
+  const count = mesh.triangles.length / 3;
+  const corners = Array.from({ length: count }, (_, e) => cornersOf(mesh, e));
+  const plate = corners.map((at, e) => triangleStiffness(mesh.triangles.subarray(3 * e, 3 * e + 3), at, rigidity(e)));
+  const heads = new Heads(mesh, supports);
+  const all = [...[...plate, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  const factor = factorise(heads.at, all, heads.isHeld);
+  if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
+  const forcesOf = (state: PlateState, e: number) => triangleForces(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved));
+  return {
+    mesh,
+    rigidity,
+    factor,
+    pressure: (on) => {
+      const loads = new Float64Array(heads.isHeld.length);
+      for (let e = 0; e < count; e += 1) {
+        const share = (on(e) * areaOf(corners[e]!)) / 3;
+        for (let k = 0; k < 3; k += 1) loads[PER_NODE * mesh.triangles[3 * e + k]!]! += share;
+      }
+      return loads;
+    },
+    solve: (given, movement) => {
+      const loads = heads.gathered(given);
+      const settled = movement && Float64Array.from(heads.isHeld, (held, i) => (held ? movement[i]! : 0));
+      const moved = factor.solve(settled ? minus(loads, resisting(all, settled)) : loads);
+      settled?.forEach((v, i) => heads.isHeld[i] && (moved[i] = v));
+      const forces = resisting(all, moved);
+      const springs = resisting(heads.springs, moved);
+      const held = forces.map((force, i) => (heads.isHeld[i] ? loads[i]! - force : -springs[i]!));
+      heads.spread(moved);
+      return { moved, held };
+    },
+    moments: (state) => nodeMoments(mesh, corners, (e) => forcesOf(state, e).moments),
+    shears: (state) => {
+      const all = new Float64Array(2 * count);
+      for (let e = 0; e < count; e += 1) all.set(forcesOf(state, e).shears, 2 * e);
+      return all;
+    },
+  };
+}
+
+const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
+  const [a, b, c] = [2 * triangles[3 * e]!, 2 * triangles[3 * e + 1]!, 2 * triangles[3 * e + 2]!];
+  return [at[a]!, at[a + 1]!, at[b]!, at[b + 1]!, at[c]!, at[c + 1]!];
+};
+
+/** Area of a triangle (mm2). */
+const areaOf = ([x1, y1, x2, y2, x3, y3]: Corners) => ((x2 - x1) * (y3 - y1) - (x3 - x1) * (y2 - y1)) / 2;
+
+function movedOf({ triangles }: PlateMesh, e: number, moved: Float64Array): Float64Array {
+  const nine = new Float64Array(9);
+  for (let k = 0; k < 3; k += 1) {
+    const node = triangles[3 * e + k]!;
+    for (let d = 0; d < PER_NODE; d += 1) nine[PER_NODE * k + d] = moved[PER_NODE * node + d]!;
+  }
+  return nine;
+}
+
+const minus = (a: Float64Array, b: Float64Array) => a.map((v, i) => v - b[i]!);
+
+/** The forces with which all parts resist displacements. */
+function resisting(elements: readonly Stiffness[], moved: Float64Array): Float64Array {
+  const forces = new Float64Array(moved.length);
+  for (const { nodes, matrix } of elements) {
+    const n = PER_NODE * nodes.length;
+    for (let a = 0; a < n; a += 1) {
+      const row = PER_NODE * nodes[(a / PER_NODE) | 0]! + (a % PER_NODE);
+      for (let b = 0; b < n; b += 1) forces[row]! += matrix[a * n + b]! * moved[PER_NODE * nodes[(b / PER_NODE) | 0]! + (b % PER_NODE)]!;
+    }
+  }
+  return forces;
+}
+
+function nodeMoments(mesh: PlateMesh, corners: readonly Corners[], momentsOf: (e: number) => Float64Array): NodeMoments {
+  const sums = new Float64Array((3 * mesh.at.length) / 2);
+  const weights = new Float64Array(mesh.at.length / 2);
+  corners.forEach((at, e) => {
+    const moments = momentsOf(e);
+    for (let k = 0; k < 3; k += 1) {
+      const node = mesh.triangles[3 * e + k]!;
+      const angle = angleAt(at, k);
+      weights[node]! += angle;
+      for (let m = 0; m < 3; m += 1) sums[3 * node + m]! += angle * moments[3 * k + m]!;
+    }
+  });
+  return sums.map((sum, i) => sum / weights[(i / 3) | 0]!);
+}
+
+function angleAt(at: Corners, k: number): number {
+  const [next, last] = [(k + 1) % 3, (k + 2) % 3];
+  const [ax, ay] = [at[2 * next]! - at[2 * k]!, at[2 * next + 1]! - at[2 * k + 1]!];
+  const [bx, by] = [at[2 * last]! - at[2 * k]!, at[2 * last + 1]! - at[2 * k + 1]!];
+  return Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
+}

@@ -1,0 +1,92 @@
+import { distanceToSegment, isInsideLoop, type Loop, type Point } from '../../geometry/polygon';
+import { ONE_POINT, type Piece } from './mesh-lines';
+import { PER_NODE, type Stiffness } from './multifrontal';
+import type { PlateMesh } from './plate-model';
+
+/** A line along which the plate is held: simply (it may turn over it) or clamped. */
+export interface LineSupport {
+  readonly piece: Piece;
+  readonly how: 'simple' | 'clamped';
+}
+
+/** A column under, over or through the plate: what lies within its outline moves as a stiff whole about its middle. */
+export interface ColumnHead {
+  readonly outline: Loop;
+  readonly at: Point;
+  /** Resistance to turning along x and along y (N mm/rad). */
+  readonly turning: readonly [x: number, y: number];
+}
+
+/** Nodes of the mesh that move as one, about a node of their own. */
+export interface StiffHead {
+  readonly nodes: Int32Array;
+  readonly at: Point;
+  readonly turning: readonly [x: number, y: number];
+}
+
+/** What holds a plate: unknowns that do not move, springs, and stiff heads, whose middles do not sink. */
+export interface PlateSupports {
+  readonly isHeld: Uint8Array;
+  readonly springs: readonly Stiffness[];
+  readonly heads: readonly StiffHead[];
+}
+
+/** Lines that turn less than this at a node (rad) run on through it, as the pieces of an arc do. */
+const RUNS_ON = Math.PI / 6;
+/** A rotation that is held along an inclined line is held by a spring this many times as stiff as the plate. */
+const STIFF = 1e5;
+
+/**
+ * The nodes that lie on lines and under columns, held. Along a simple line the plate neither sinks nor turns along the line (a hard support: a straight line
+ * that does not sink cannot turn along itself). `bending` is the largest bending stiffness of the plate (N mm), as the measure of stiff springs.
+ */
+export function supportsOf(mesh: PlateMesh, lines: readonly LineSupport[], columns: readonly ColumnHead[], bending: number): PlateSupports {
+  const count = mesh.at.length / 2;
+  const isHeld = new Uint8Array(PER_NODE * count);
+  const springs: Stiffness[] = [];
+  for (let node = 0; node < count; node += 1) {
+    const at: Point = [mesh.at[2 * node]!, mesh.at[2 * node + 1]!];
+    const here = lines.filter(({ piece: [a, b] }) => distanceToSegment(at, a, b) < ONE_POINT);
+    if (here.length === 0) continue;
+    isHeld[PER_NODE * node] = 1;
+    if (here.some((l) => l.how === 'clamped')) isHeld.fill(1, PER_NODE * node, PER_NODE * node + PER_NODE);
+    else for (const along of tangentsOf(here.map((l) => l.piece))) springs.push(turningSpring(node, along, STIFF * bending));
+  }
+  const heads = columns.map((column) => ({ nodes: nodesWithin(mesh, column.outline), at: column.at, turning: column.turning }));
+  return { isHeld, springs, heads: heads.filter((head) => head.nodes.length > 0) };
+}
+
+/** Directions of lines that meet at a node; those that run on into each other count as one, in between. */
+function tangentsOf(pieces: readonly Piece[]): Point[] {
+  const found: Point[] = [];
+  for (const [a, b] of pieces) {
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    const [c, s] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+    const k = found.findIndex(([fc, fs]) => Math.abs(fc * s - fs * c) < Math.sin(RUNS_ON));
+    if (k < 0) found.push([c, s]);
+    else {
+      const [fc, fs] = found[k]!;
+      const sign = fc * c + fs * s < 0 ? -1 : 1;
+      const sum = Math.hypot(fc + sign * c, fs + sign * s);
+      found[k] = [(fc + sign * c) / sum, (fs + sign * s) / sum];
+    }
+  }
+  return found;
+}
+
+function turningSpring(node: number, [c, s]: Point, stiffness: number): Stiffness {
+  const matrix = new Float64Array(PER_NODE * PER_NODE);
+  matrix.set([c * c * stiffness, c * s * stiffness], PER_NODE + 1);
+  matrix.set([c * s * stiffness, s * s * stiffness], 2 * PER_NODE + 1);
+  return { nodes: Int32Array.of(node), matrix };
+}
+
+/** Nodes within a loop or on its edges. */
+function nodesWithin(mesh: PlateMesh, loop: Loop): Int32Array {
+  const found: number[] = [];
+  for (let node = 0; node < mesh.at.length / 2; node += 1) {
+    const at: Point = [mesh.at[2 * node]!, mesh.at[2 * node + 1]!];
+    if (isInsideLoop(at, loop) || loop.some((a, i) => distanceToSegment(at, a, loop[(i + 1) % loop.length]!) < ONE_POINT)) found.push(node);
+  }
+  return Int32Array.from(found);
+}

@@ -1,0 +1,175 @@
+import type { Stiffness } from './multifrontal';
+
+/**
+ * Stiffness of a plate at a place. `bending` ties moments per length (N mm/mm) to curvatures (1/mm): [xx, yy, twist, xy, x-twist, y-twist] of the
+ * symmetric matrix that turns (kx, ky, 2 kxy) into (mx, my, mxy). `shear` ties shear forces per length (N/mm) to shear strains: [xx, yy].
+ */
+export interface Rigidity {
+  readonly bending: readonly [number, number, number, number, number, number];
+  readonly shear: readonly [number, number];
+}
+
+/** Rigidity of a slab of one material: E and G = E / (2 (1 + nu)) in MPa, depth in mm; shear area 5/6 of the depth. */
+export function evenRigidity(modulus: number, poisson: number, depth: number): Rigidity {
+  const d = (modulus * depth ** 3) / (12 * (1 - poisson ** 2));
+  const s = ((5 / 6) * modulus * depth) / (2 * (1 + poisson));
+  return { bending: [d, d, (d * (1 - poisson)) / 2, poisson * d, 0, 0], shear: [s, s] };
+}
+
+/** Corners of a triangle, counterclockwise (mm): x1, y1, x2, y2, x3, y3. */
+export type Corners = readonly [number, number, number, number, number, number];
+
+/** Unknowns of a triangle: deflection and rotations (bx, by) of each corner, with bx = -dw/dx where the plate is thin. */
+const UNKNOWNS = 9;
+
+/** Moments per length (sagging positive, mxy as -D (1 - nu) w,xy) at the corners, and shear forces, the same all over the triangle. */
+export interface TriangleForces {
+  /** mx, my, mxy of each corner (N mm/mm). */
+  readonly moments: Float64Array;
+  /** vx, vy (N/mm): what the moments' change along x and y amounts to. */
+  readonly shears: readonly [number, number];
+}
+
+/** One side of a triangle: from corner to corner, its direction, and how much the bubble of rotation along it answers its ends. */
+interface Side {
+  readonly from: number;
+  readonly to: number;
+  readonly c: number;
+  readonly s: number;
+  /** The bubble's amount by the nine unknowns. */
+  readonly bubble: Float64Array;
+  /** Shear strain along the side over the bubble's amount. */
+  readonly shear: number;
+}
+
+interface Shape {
+  readonly area: number;
+  /** Slopes of the corners' area coordinates along x and y. */
+  readonly gx: readonly [number, number, number];
+  readonly gy: readonly [number, number, number];
+  readonly sides: readonly [Side, Side, Side];
+}
+
+/**
+ * A triangle of the discrete Kirchhoff-Mindlin kind (DKMT): rotations are linear with a bubble along each side, whose amount follows from the beam that the
+ * side is (its shear force is the change of its moment). It is exact for constant curvature, does not lock when thin, and shears when thick.
+ */
+function shapeOf(at: Corners, { bending, shear }: Rigidity): Shape {
+  const [x1, y1, x2, y2, x3, y3] = at;
+  const double = (x2 - x1) * (y3 - y1) - (x3 - x1) * (y2 - y1);
+  const gx = [(y2 - y3) / double, (y3 - y1) / double, (y1 - y2) / double] as const;
+  const gy = [(x3 - x2) / double, (x1 - x3) / double, (x2 - x1) / double] as const;
+  const side = (from: number, to: number): Side => {
+    const [dx, dy] = [at[2 * to]! - at[2 * from]!, at[2 * to + 1]! - at[2 * from + 1]!];
+    const length = Math.hypot(dx, dy);
+    const [c, s] = [dx / length, dy / length];
+    const along = stiffnessAlong(bending, c, s);
+    const phi = (12 * along) / ((shear[0] * c * c + shear[1] * s * s) * length ** 2);
+    const bubble = new Float64Array(UNKNOWNS);
+    const share = -1.5 / (1 + phi);
+    bubble[3 * from] = -share / length;
+    bubble[3 * to] = share / length;
+    for (const end of [from, to]) {
+      bubble[3 * end + 1] = (share * c) / 2;
+      bubble[3 * end + 2] = (share * s) / 2;
+    }
+    return { from, to, c, s, bubble, shear: (-2 / 3) * phi };
+  };
+  return { area: double / 2, gx, gy, sides: [side(0, 1), side(1, 2), side(2, 0)] };
+}
+
+/** Bending stiffness along a direction: the moment along it by a curvature along it alone. */
+function stiffnessAlong([xx, yy, tt, xy, xt, yt]: Rigidity['bending'], c: number, s: number): number {
+  const [a, b, t] = [c * c, s * s, 2 * c * s];
+  return xx * a * a + yy * b * b + tt * t * t + 2 * (xy * a * b + xt * a * t + yt * b * t);
+}
+
+/** Curvatures (kx, ky, 2 kxy) by the unknowns at a place given by its area coordinates: three rows of nine. */
+function curvatures({ gx, gy, sides }: Shape, at: readonly [number, number, number]): Float64Array {
+  const rows = new Float64Array(3 * UNKNOWNS);
+  for (let i = 0; i < 3; i += 1) {
+    rows[3 * i + 1] = gx[i]!;
+    rows[UNKNOWNS + 3 * i + 2] = gy[i]!;
+    rows[2 * UNKNOWNS + 3 * i + 1] = gy[i]!;
+    rows[2 * UNKNOWNS + 3 * i + 2] = gx[i]!;
+  }
+  for (const { from, to, c, s, bubble } of sides) {
+    const px = 4 * (at[from]! * gx[to]! + at[to]! * gx[from]!);
+    const py = 4 * (at[from]! * gy[to]! + at[to]! * gy[from]!);
+    for (let k = 0; k < UNKNOWNS; k += 1) {
+      rows[k]! += px * c * bubble[k]!;
+      rows[UNKNOWNS + k]! += py * s * bubble[k]!;
+      rows[2 * UNKNOWNS + k]! += (py * c + px * s) * bubble[k]!;
+    }
+  }
+  return rows;
+}
+
+/** Shear strains (gx, gy) by the unknowns at a place: at each corner those that give the strains along both of its sides, between them linear. */
+function shearStrains({ sides }: Shape, at: readonly [number, number, number]): Float64Array {
+  const rows = new Float64Array(2 * UNKNOWNS);
+  for (let corner = 0; corner < 3; corner += 1) {
+    const [p, q] = [sides[corner]!, sides[(corner + 2) % 3]!];
+    const turn = p.c * q.s - p.s * q.c;
+    for (let k = 0; k < UNKNOWNS; k += 1) {
+      const [gp, gq] = [p.shear * p.bubble[k]!, q.shear * q.bubble[k]!];
+      rows[k]! += (at[corner]! * (gp * q.s - gq * p.s)) / turn;
+      rows[UNKNOWNS + k]! += (at[corner]! * (gq * p.c - gp * q.c)) / turn;
+    }
+  }
+  return rows;
+}
+
+/** Places and shares of an integration that is exact for squares: the middles of the sides. */
+const MIDDLES = [
+  [0.5, 0.5, 0],
+  [0, 0.5, 0.5],
+  [0.5, 0, 0.5],
+] as const;
+
+const CORNERS = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+] as const;
+const CENTRE = [1 / 3, 1 / 3, 1 / 3] as const;
+
+/** Stiffness of a triangle between its nodes (N, mm, rad). */
+export function triangleStiffness(nodes: Int32Array, at: Corners, rigidity: Rigidity): Stiffness {
+  const shape = shapeOf(at, rigidity);
+  const matrix = new Float64Array(UNKNOWNS * UNKNOWNS);
+  const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
+  const weight = shape.area / 3;
+  for (const place of MIDDLES) {
+    const k = curvatures(shape, place);
+    const g = shearStrains(shape, place);
+    for (let j = 0; j < UNKNOWNS; j += 1) {
+      const [kx, ky, kt] = [k[j]!, k[UNKNOWNS + j]!, k[2 * UNKNOWNS + j]!];
+      const [mx, my, mt] = [xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt];
+      const [vx, vy] = [rigidity.shear[0] * g[j]!, rigidity.shear[1] * g[UNKNOWNS + j]!];
+      for (let i = 0; i < UNKNOWNS; i += 1)
+        matrix[i * UNKNOWNS + j]! +=
+          weight * (k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy);
+    }
+  }
+  return { nodes, matrix };
+}
+
+/** Moments and shears of a triangle from the nine displacements of its corners (mm, rad). */
+export function triangleForces(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): TriangleForces {
+  const shape = shapeOf(at, rigidity);
+  const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
+  const times = (rows: Float64Array, r: number) => {
+    let sum = 0;
+    for (let k = 0; k < UNKNOWNS; k += 1) sum += rows[r * UNKNOWNS + k]! * moved[k]!;
+    return sum;
+  };
+  const moments = new Float64Array(9);
+  CORNERS.forEach((place, corner) => {
+    const rows = curvatures(shape, place);
+    const [kx, ky, kt] = [times(rows, 0), times(rows, 1), times(rows, 2)];
+    moments.set([xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt], 3 * corner);
+  });
+  const g = shearStrains(shape, CENTRE);
+  return { moments, shears: [rigidity.shear[0] * times(g, 0), rigidity.shear[1] * times(g, 1)] };
+}
