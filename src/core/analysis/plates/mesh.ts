@@ -2,7 +2,12 @@ import Delaunator from 'delaunator';
 import { CalcError } from '../../calc/calc';
 import { boundsOf, isInside, type Outline, type Point } from '../../geometry/polygon';
 import { cutAtCrossings, ONE_POINT, spaced, type Piece, type SizeAt } from './mesh-lines';
-import type { PlateMesh } from './plate-model';
+
+/** A plate cut into triangles: x and y of each node (mm), and three nodes of each triangle, counterclockwise. */
+export interface PlateMesh {
+  readonly at: Float64Array;
+  readonly triangles: Int32Array;
+}
 
 /** What a mesh is made of. */
 export interface MeshSource {

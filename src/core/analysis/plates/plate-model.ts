@@ -1,14 +1,9 @@
 import { CalcError } from '../../calc/calc';
+import type { PlateMesh } from './mesh';
 import { factorise, PER_NODE, type Factor, type Stiffness } from './multifrontal';
 import { Heads } from './stiff-heads';
 import type { PlateSupports } from './supports';
 import { triangleForces, triangleStiffness, type Corners, type Rigidity } from './triangle';
-
-/** A plate cut into triangles: x and y of each node (mm), and three nodes of each triangle, counterclockwise. */
-export interface PlateMesh {
-  readonly at: Float64Array;
-  readonly triangles: Int32Array;
-}
 
 /** What a plate answers to a load: deflections (mm, down) and rotations of its nodes, and what holds it (N, N mm, on the plate, up and against the rotations). */
 export interface PlateState {

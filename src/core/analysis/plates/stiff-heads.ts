@@ -1,5 +1,5 @@
 import { PER_NODE, type Stiffness } from './multifrontal';
-import type { PlateMesh } from './plate-model';
+import type { PlateMesh } from './mesh';
 import type { PlateSupports } from './supports';
 
 /**

@@ -1,7 +1,7 @@
 import { distanceToSegment, isInsideLoop, type Loop, type Point } from '../../geometry/polygon';
 import { ONE_POINT, type Piece } from './mesh-lines';
 import { PER_NODE, type Stiffness } from './multifrontal';
-import type { PlateMesh } from './plate-model';
+import type { PlateMesh } from './mesh';
 
 /** A line along which the plate is held: simply (it may turn over it) or clamped. */
 export interface LineSupport {
