@@ -11,7 +11,8 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { besideCalculation } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
-import { panelTask, reinforced, resistanceOf, WIDTH, type PreparedPanel } from './sections';
+import { metreTask, reinforced, resistanceOf, WIDTH } from '../parts/slab-metre';
+import type { PreparedPanel } from './sections';
 
 export interface PanelBasis {
   readonly panel: PreparedPanel;
@@ -49,7 +50,7 @@ export function panelBending(basis: PanelBasis): DerivableCheck[] {
           const state = code.bendingResistance(c, section, panel.materials);
           if (c.recording) {
             c.note('Steel needed for this moment on a metre:');
-            code.bendingSteel(c, panelTask(panel, s.moment, s.d));
+            code.bendingSteel(c, metreTask(panel, s.moment, s.d));
           }
           return {
             demand: s.moment,

@@ -9,7 +9,7 @@ import { checkInWords, guarded, type DerivableCheck } from '../../checks/check';
 import { layerOf } from '../../reinforcement/slab-bars';
 import type { PanelBasis } from './checks';
 import type { PanelPlace } from './input';
-import { reinforced, WIDTH } from './sections';
+import { reinforced, WIDTH } from '../parts/slab-metre';
 
 /** Days after which partitions are there, where a panel does not say it. */
 const PARTITION_AGE = 60;
