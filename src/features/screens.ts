@@ -14,5 +14,6 @@ export const screens: Readonly<Record<Member['type'], Screen>> = {
   wall: column,
   strip: dynamic(() => import('./strip/screen').then((m) => m.StripScreen)),
   panel: dynamic(() => import('./panel/screen').then((m) => m.PanelScreen)),
+  plate: dynamic(() => import('./plate/screen').then((m) => m.PlateScreen)),
   punching: dynamic(() => import('./punching/screen').then((m) => m.PunchingScreen)),
 };

@@ -369,7 +369,7 @@ describe('plates against independent values', () => {
     const model = plate({
       outline: ring,
       rigidity: thin(rigidity),
-      size: r / 15,
+      size: how === 'simple' ? r / 15 : r / 24,
       lines: around(ring).map((piece) => ({ piece, how })),
       points: [
         [0, 0],

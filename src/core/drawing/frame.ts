@@ -1,4 +1,4 @@
-import type { Drawing, Shape } from './shapes';
+import type { Drawing, Point, Shape } from './shapes';
 
 /** Where things stand on an elevation, shared with the strips below it. */
 export interface Frame {
@@ -26,7 +26,9 @@ export function beside(title: string, drawings: readonly Drawing[], width?: numb
     const from = x;
     x += d.width;
     return d.shapes.map((s): Shape => {
-      if (s.kind === 'path') return { ...s, points: s.points.map(([a, b]) => [a + from, b] as const) };
+      const along = ([a, b]: Point): Point => [a + from, b];
+      if (s.kind === 'path')
+        return { ...s, points: s.points.map(along), ...(s.more ? { more: s.more.map((piece) => piece.map(along)) } : {}) };
       return { ...s, at: [s.at[0] + from, s.at[1]] };
     });
   });

@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/polygon';
+import type { BandFill } from './bands';
 
 /**
  * Drawings as data: flat lists of shapes in sheet units (1/96 in), y down. The screen and the PDF render the same lists; a style is a
@@ -42,7 +43,8 @@ export type FillStyle =
   | 'excessHatch'
   | 'permanentWash'
   | 'surface'
-  | 'ebony';
+  | 'ebony'
+  | BandFill;
 
 export type TextStyle = 'plain' | 'small' | 'strong' | 'demand' | 'resistance' | 'over' | 'symbol';
 
@@ -63,6 +65,8 @@ export type Shape<H = Handle> =
   | {
       readonly kind: 'path';
       readonly points: readonly Point[];
+      /** Further pieces drawn as one with the first. */
+      readonly more?: readonly (readonly Point[])[];
       readonly closed?: boolean;
       readonly line?: LineStyle;
       readonly fill?: FillStyle;

@@ -2,6 +2,7 @@ import { beamKind } from './beam/kind';
 import { columnKind } from './column/kind';
 import type { Kind, MemberIn, ResultIn } from './kind';
 import { panelKind } from './panel/kind';
+import { plateKind } from './plate/kind';
 import { punchingKind } from './punching/kind';
 import { stripKind } from './strip/kind';
 import { wallKind } from './wall/kind';
@@ -13,6 +14,7 @@ const list = {
   wall: wallKind, // a column by its section, with meshes
   strip: stripKind, // slabs that span one way
   panel: panelKind, // slabs on four edges
+  plate: plateKind, // slabs of any outline, as elastic plates
   punching: punchingKind, // slabs and footings at columns
 };
 

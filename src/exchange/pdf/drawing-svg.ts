@@ -1,5 +1,6 @@
 import { apart } from '@/core/drawing/apart';
-import type { Drawing, FillStyle, LineStyle, Shape, TextStyle } from '@/core/drawing/shapes';
+import { bandInks } from '@/core/drawing/bands';
+import type { Drawing, FillStyle, LineStyle, Point, Shape, TextStyle } from '@/core/drawing/shapes';
 
 const strokes: Record<LineStyle, readonly [color: string, width: number, dash?: string]> = {
   cut: ['#231E19', 1.5],
@@ -39,6 +40,7 @@ const fills: Record<FillStyle, string> = {
   permanentWash: '#EBCFBB',
   surface: '#FFFFFF',
   ebony: '#231E19',
+  ...bandInks,
 };
 const texts: Record<TextStyle, readonly [color: string, size: number]> = {
   plain: ['#231E19', 11],
@@ -70,6 +72,8 @@ function shapeSvg(shape: Shape, font: string): string {
   const [stroke, width, dash] = shape.line ? strokes[shape.line] : ['none', 0];
   const look = `fill="${fills[shape.fill ?? 'none']}" stroke="${stroke}" stroke-width="${width}"${dash ? ` stroke-dasharray="${dash}"` : ''}`;
   if (shape.kind === 'circle') return `<circle cx="${n(shape.at[0])}" cy="${n(shape.at[1])}" r="${n(shape.r)}" ${look}/>`;
-  const d = shape.points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${n(x)} ${n(y)}`).join(' ') + (shape.closed ? ' Z' : '');
+  const one = (points: readonly Point[]) =>
+    points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${n(x)} ${n(y)}`).join(' ') + (shape.closed ? ' Z' : '');
+  const d = [shape.points, ...(shape.more ?? [])].map(one).join(' ');
   return `<path d="${d}" ${look}/>`;
 }

@@ -78,7 +78,7 @@ type WithEdit = Pick<DrawingViewProps<Handle>, 'onEdit' | 'editing' | 'onDrag'>;
 
 /** A line with a handle is also hit beside it; keys reach its value by the name that is drawn with it. */
 function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithEdit) {
-  const d = pathOf(shape.points, shape.closed);
+  const d = [shape.points, ...(shape.more ?? [])].map((points) => pathOf(points, shape.closed)).join('');
   const { edit } = shape;
   return (
     <>

@@ -1,3 +1,4 @@
+import { bandInks } from '@/core/drawing/bands';
 import type { FillStyle, LineStyle, TextStyle } from '@/core/drawing/shapes';
 
 /** How the styles of core drawings look on the screen. */
@@ -40,6 +41,7 @@ export const fills: Record<FillStyle, string> = {
   permanentWash: '#EBCFBB',
   surface: '#F8F4E9',
   ebony: '#231E19',
+  ...bandInks,
 };
 
 export const texts: Record<TextStyle, { color: string; size: string }> = {

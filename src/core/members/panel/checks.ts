@@ -1,4 +1,3 @@
-import { largestOf } from '../../checks/largest';
 import { ductilityRule } from '../beam/ductility-rule';
 import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
@@ -11,6 +10,7 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { besideCalculation } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
+import { slabSteelChecks } from '../parts/slab-steel-checks';
 import { metreTask, reinforced, resistanceOf, WIDTH } from '../parts/slab-metre';
 import type { PreparedPanel } from './sections';
 
@@ -78,45 +78,13 @@ function methodNote({ method, share, isHeldDown }: PanelInput): string {
   return `The moment of strips both ways ${how}${safe}, on a metre.`;
 }
 
-/** Minimum reinforcement and largest spacing: the worst place of each. */
-export function panelSteel({ panel, code, sections }: PanelBasis): DerivableCheck[] {
-  if (sections.length === 0) return [];
-  const least = sections.map((s) => ({ s, need: code.slab.leastSteel(silent, panel.plain, s.d, panel.materials) / WIDTH }));
-  const thin = largestOf(least, (l) => l.need / l.s.provided)!;
-  const most = code.slab.spacing(panel.h, 'peak');
-  const wide = largestOf(sections, (s) => s.bars.spacing)!;
-  return [
-    compareCheck({
-      id: 'minimum-steel',
-      family: 'detailing',
-      title: 'Minimum reinforcement',
-      clause: code.slab.clauses.least,
-      place: here(placeTitle(thin.s.place)),
-      kind: 'areaPerWidth',
-      compare: (c) => ({
-        demand: code.slab.leastSteel(c, panel.plain, thin.s.d, panel.materials) / WIDTH,
-        demandIs: ['minimum steel per length of slab', 'that of the metre over its width'],
-        capacity: thin.s.provided,
-        capacityIs: ['steel per length of slab', 'of the layer there, as typed or chosen'],
-      }),
-      fails: (least, has) => `Bars ${placeTitle(thin.s.place)}: at least ${least}, has ${has}.`,
-    }),
-    compareCheck({
-      id: 'most-spacing',
-      family: 'detailing',
-      title: 'Largest spacing of bars',
-      clause: most.clause,
-      place: here(placeTitle(wide.place)),
-      kind: 'length',
-      compare: (c) => ({
-        demand: wide.bars.spacing,
-        demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
-        capacity: code.slab.spacing(panel.h, 'peak', c).value,
-      }),
-      fails: (has, allowed) => `Bars ${placeTitle(wide.place)} stand ${has} apart, at most ${allowed}.`,
-    }),
-  ];
-}
+/** Minimum reinforcement and largest spacing. */
+export const panelSteel = ({ panel, code, sections }: PanelBasis): DerivableCheck[] =>
+  slabSteelChecks(
+    panel,
+    code,
+    sections.map((s) => ({ ...s, title: placeTitle(s.place) })),
+  );
 
 /** Shear without links where it is largest: at d from the face of each edge. */
 export function panelShear(basis: PanelBasis): DerivableCheck[] {

@@ -1,0 +1,45 @@
+import { drawn, expect, rung, test } from './helpers';
+
+test('a slab from nothing as a plate: an edge is clamped, an opening typed, a mesh set, a map chosen, the report printed', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start with a slab as a plate' }).click();
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  await expect(drawn(page, 'edge.2')).toHaveText('simple');
+  await drawn(page, 'edge.2').click();
+  await expect(drawn(page, 'edge.2')).toHaveText('clamped');
+  await page.getByLabel('What the plan shows').selectOption('topY');
+  await expect(page.getByRole('group', { name: 'Plan, steel above along y' })).toBeVisible();
+  // Outline: an opening below the corners, after an empty line.
+  await page.getByRole('radio', { name: 'Outline' }).click();
+  const corners = page.getByRole('textbox', { name: 'Corners of the outline' });
+  await corners.fill('0 0\n6000 0\n6000 5000\n0 5000\n\n2000 1500\n3200 1500\n3200 2500\n2000 2500');
+  await corners.press('Tab');
+  await page.getByRole('radio', { name: 'Plan' }).click();
+  await drawn(page, 'bars.bottom.x').click();
+  const bars = page.getByRole('textbox', { name: 'Bars bottom, along x' });
+  await bars.fill('H10 @ 300');
+  await bars.press('Enter');
+  await expect(drawn(page, 'bars.bottom.x')).toHaveText('bottom x: H10 @ 300');
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  await page.getByRole('radio', { name: 'By hand' }).click();
+  await expect(page.getByRole('table').first()).toContainText('agrees');
+  await page.getByRole('button', { name: 'Report' }).click();
+  await expect(page.getByRole('article')).toContainText('Poisson');
+  await expect(page.getByRole('article')).toContainText('Openings');
+});
+
+test('an outline that crosses itself is told, and the last good plan stays', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start with a slab as a plate' }).click();
+  await expect(rung(page, 'shear')).toBeVisible();
+  await page.getByRole('radio', { name: 'Outline' }).click();
+  const x = page.getByRole('textbox', { name: 'x of corner 2' });
+  await x.fill('-3000');
+  await x.press('Enter');
+  await expect(page.getByText(/cross each other/).first()).toBeVisible();
+  await expect(rung(page, 'shear')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/cross each other/)).toHaveCount(0);
+});

@@ -1,0 +1,157 @@
+import { silent } from '../../calc/calc';
+import { compareCheck } from '../../checks/compare';
+import type { DerivableCheck } from '../../checks/check';
+import type { DesignCode, ShearSection } from '../../codes/design-code';
+import { distanceToSegment, type Point } from '../../geometry/polygon';
+import { layerOf } from '../../reinforcement/slab-bars';
+import { formatValue } from '../../units/format';
+import type { UnitSystem } from '../../units/quantity';
+import { metreTask, reinforced, WIDTH } from '../parts/slab-metre';
+import { slabSteelChecks } from '../parts/slab-steel-checks';
+import type { PlateAnswer } from './analysis';
+import { layerTitle } from './input';
+import type { PreparedPlate } from './layers';
+import type { PlateSection } from './result';
+
+export interface PlateBasis {
+  readonly plate: PreparedPlate;
+  readonly code: DesignCode;
+  readonly units: UnitSystem;
+  readonly answer: PlateAnswer;
+  /** Ultimate loads (N/mm2) that are looked at: the largest, and the one that lifts most where one does. */
+  readonly loads: readonly number[];
+  readonly combination: string;
+  readonly sections: readonly PlateSection[];
+}
+
+/** "x 2.50, y 3.00 m" */
+export const placeWords = ([x, y]: Point, units: UnitSystem): string =>
+  `x ${formatValue(x, 'station', units)}, y ${formatValue(y, 'station', units)}`;
+
+/** Bending of every layer, where most is asked of it. */
+export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
+  basis.sections.filter((s) => s.moment > 0).map((s) => bendingOf(basis, s));
+
+function bendingOf({ plate, code, units, answer, loads, combination }: PlateBasis, s: PlateSection): DerivableCheck {
+  const { diameter } = layerOf(s.bars, plate.catalogue);
+  const { section } = reinforced(plate, s.bars, plate.h - s.d - diameter / 2);
+  const title = layerTitle(s);
+  const node = nodeAt(answer, s.at);
+  const [mx, my, mxy] = [0, 1, 2].map((k) => loads[0]! * answer.moments[3 * node + k]!) as [number, number, number];
+  return compareCheck({
+    id: `bending-${s.face}-${s.along}`,
+    family: 'bending',
+    title: `Bending, ${title}`,
+    clause: code.steelClauses.bending,
+    place: { x: null, label: placeWords(s.at, units) },
+    combination,
+    assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
+    kind: 'lineTorque',
+    compare: (c) => {
+      c.note(
+        'The elastic plate, at a node of the mesh, without spreading peaks; twisting is carried by the bars of both directions (Wood and Armer): each takes its moment and the size of the twisting moment, and less where the other is not asked for.',
+      );
+      for (const [name, value] of [
+        ['mx', mx],
+        ['my', my],
+        ['mxy', mxy],
+      ] as const)
+        c.state(name, value, 'lineTorque', 'plate analysis, sagging positive');
+      const state = code.bendingResistance(c, section, plate.materials);
+      if (c.recording) {
+        c.note('Steel needed for this moment on a metre:');
+        code.bendingSteel(c, metreTask(plate, s.moment, s.d));
+      }
+      return {
+        demand: s.moment,
+        demandIs: ['moment for the bars, per length of slab', 'of the moments above'],
+        capacity: (state?.moment ?? 0) / WIDTH,
+        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+      };
+    },
+    fails: (_needed, _there, show) =>
+      Number.isFinite(s.required)
+        ? `Bars ${title}: needs ${show(s.required, 'areaPerWidth')}, has ${show(s.provided, 'areaPerWidth')}.`
+        : `Bars ${title}: the slab itself is too thin for this moment.`,
+  });
+}
+
+function nodeAt({ model }: PlateAnswer, [x, y]: Point): number {
+  const { at } = model.mesh;
+  for (let n = 0; n < at.length / 2; n += 1) if (at[2 * n] === x && at[2 * n + 1] === y) return n;
+  return 0;
+}
+
+export const plateSteel = ({ plate, code, sections }: PlateBasis): DerivableCheck[] =>
+  slabSteelChecks(
+    plate,
+    code,
+    sections.map((s) => ({ ...s, title: layerTitle(s) })),
+  );
+
+interface ShearPlace {
+  readonly at: Point;
+  readonly force: number;
+  readonly section: ShearSection;
+  readonly capacity: number;
+}
+
+/** Shear without links: the largest resultant at a distance from the supports, against the bars that it bends. */
+export function plateShear(basis: PlateBasis): DerivableCheck[] {
+  const { plate, code, units, combination } = basis;
+  const worst = shearPlaces(basis).reduce<ShearPlace | null>((a, b) => (!a || b.force / b.capacity > a.force / a.capacity ? b : a), null);
+  if (!worst) return [];
+  return [
+    compareCheck({
+      id: 'shear',
+      family: 'shear',
+      title: `Shear without ${code.linkWord}`,
+      clause: code.slab.clauses.shear,
+      place: { x: null, label: placeWords(worst.at, units) },
+      combination,
+      assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
+      kind: 'lineLoad',
+      compare: (c) => ({
+        demand: worst.force,
+        demandIs: [
+          'shear per length of slab',
+          'the resultant of vx and vy of a triangle of the mesh, at d or more from supports where the code allows it',
+        ],
+        capacity: code.slab.plainShear(c, worst.section, plate.materials).force / WIDTH,
+        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+      }),
+      fails: (force, capacity) => `Shear at ${placeWords(worst.at, units)}: ${force} against ${capacity}: a deeper slab.`,
+    }),
+  ];
+}
+
+/** The shear of each triangle that counts, with what resists it: the bars along the shear, at the face that its moment pulls. */
+function shearPlaces({ plate, code, answer, loads, sections }: PlateBasis): ShearPlace[] {
+  const { at, triangles } = answer.model.mesh;
+  const depth = sections.length > 0 ? Math.min(...sections.map((s) => s.d)) : plate.h - plate.cover.bottom - 20;
+  const away = code.shearDistance(depth);
+  return Array.from({ length: triangles.length / 3 }, (_, e) => e).flatMap((e) => {
+    const nodes = [0, 1, 2].map((k) => triangles[3 * e + k]!);
+    const mean = (values: ArrayLike<number>, step: number, k: number) => nodes.reduce((sum, n) => sum + values[step * n + k]! / 3, 0);
+    const centre: Point = [mean(at, 2, 0), mean(at, 2, 1)];
+    if (answer.supports.some(({ piece: [a, b] }) => distanceToSegment(centre, a, b) < away)) return [];
+    const [vx, vy] = [answer.shears[2 * e]!, answer.shears[2 * e + 1]!];
+    const size = Math.hypot(vx, vy);
+    if (!(size > 0)) return [];
+    const [c, s] = [vx / size, vy / size];
+    const along = mean(answer.moments, 3, 0) * c * c + mean(answer.moments, 3, 1) * s * s + 2 * mean(answer.moments, 3, 2) * c * s;
+    return loads.map((w): ShearPlace => {
+      const face = w * along >= 0 ? 'bottom' : 'top';
+      const of = (direction: 'x' | 'y') => sections.find((k) => k.face === face && k.along === direction);
+      const area = (of('x')?.provided ?? 0) * c * c + (of('y')?.provided ?? 0) * s * s;
+      const d = Math.min(...(['x', 'y'] as const).map((k) => of(k)?.d ?? depth));
+      const section = { bw: WIDTH, d, h: plate.h, tensionArea: area * WIDTH, grossArea: WIDTH * plate.h };
+      return {
+        at: centre,
+        force: Math.abs(w) * size,
+        section,
+        capacity: code.slab.plainShear(silent, section, plate.materials).force / WIDTH,
+      };
+    });
+  });
+}

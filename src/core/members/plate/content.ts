@@ -1,0 +1,89 @@
+import { PAPER_FRAME as FRAME } from '../../drawing/frame';
+import { amount, type Block, type Fact } from '../../document/blocks';
+import { formatQuantity } from '../../units/format';
+import type { Figure } from '../kind';
+import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
+import { layerLabel } from '../parts/bar-labels';
+import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightFact } from '../parts/facts';
+import { platePlan } from './drawing';
+import { barsAt, layerTitle, type PlateMember } from './input';
+import { plateLabels, plateSize } from './labels';
+import type { PlateMap, PlateResult } from './result';
+
+/** What a report says of a slab worked out as a plate. */
+export function plateFacts(member: PlateMember, result: PlateResult, project: ProjectBasis): Fact[] {
+  const units = project.display;
+  const code = codeOf(project, member);
+  const cover = (v: number) => formatQuantity(v, 'smallLength', units);
+  return [
+    ['Slab', plateSize(member, units)],
+    ...materialFacts(member.materials, code, code.linkTitles.beam),
+    ['Openings', String(member.openings.length)],
+    ['Walls below, inside', String(member.walls.length)],
+    [
+      'Cover to the outer bars',
+      `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars along ${member.outer}`,
+    ],
+    [
+      'Analysis',
+      `elastic plate that shears, Poisson’s ratio ${member.poisson}, ${result.mesh ? `${result.mesh.triangles.length / 3} triangles` : 'not worked out'}`,
+    ],
+    ['Load cases', caseFacts(member, code)],
+    weightFact(member),
+    ['Ultimate load', amount(result.load, 'areaLoad')],
+    ['Combinations', combinationFacts(result)],
+    ...result.sections.map((s): Fact => [`Bars, ${layerTitle(s)}`, `${layerLabel(s.bars, project)}${barsAt(member, s) ? ' (set)' : ''}`]),
+    ...byHand(result, units),
+  ];
+}
+
+/** The outline and the loads as they were typed. */
+export const plateInputs = (member: PlateMember, _result: PlateResult, _project: ProjectBasis, level: ReportDetail): Block[] => [
+  ...inputTable(
+    'Outline',
+    [{ title: 'Corner' }, { title: 'x', kind: 'span' }, { title: 'y', kind: 'span' }, { title: 'Edge to the next' }],
+    member.outline.map((c, i) => ({ ...c, i })),
+    ({ i, x, y, edge }) => [String(i + 1), amount(x, 'span'), amount(y, 'span'), edge],
+    level,
+  ),
+  ...inputTable(
+    'Openings',
+    [{ title: 'Opening' }, { title: 'x', kind: 'span' }, { title: 'y', kind: 'span' }],
+    member.openings.flatMap((o, i) => o.corners.map((at) => ({ i, at }))),
+    ({ i, at: [x, y] }) => [String(i + 1), amount(x, 'span'), amount(y, 'span')],
+    level,
+  ),
+  ...inputTable(
+    'Walls below, inside',
+    [
+      { title: 'x', kind: 'span' },
+      { title: 'y', kind: 'span' },
+      { title: 'to x', kind: 'span' },
+      { title: 'to y', kind: 'span' },
+    ],
+    member.walls,
+    (w) => [amount(w.x1, 'span'), amount(w.y1, 'span'), amount(w.x2, 'span'), amount(w.y2, 'span')],
+    level,
+  ),
+  ...inputTable(
+    'Loads',
+    [{ title: 'Case' }, { title: 'Load', kind: 'areaLoad' }, { title: 'Note' }],
+    member.loads,
+    (l) => [l.case, amount(l.value, 'areaLoad'), l.note],
+    level,
+  ),
+];
+
+const printed: readonly PlateMap[] = ['mx', 'my', 'bottomX', 'bottomY', 'topX', 'topY'];
+
+/** The plan with each map of moments and steel. */
+export function plateFigures(plate: PlateMember, result: PlateResult, project: ProjectBasis): Figure[] {
+  if (!result.maps) return [];
+  return printed.map((map) => {
+    const labels = plateLabels(project, plate, map);
+    return {
+      caption: `Plan to scale: ${labels.title}, ${labels.unit}`,
+      drawing: platePlan({ plate, result, map, labels }, FRAME.width, 400),
+    };
+  });
+}

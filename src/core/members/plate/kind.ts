@@ -1,0 +1,72 @@
+import { emptyModel } from '../../model/member-model';
+import type { Kind } from '../kind';
+import { memberSchema } from '../member';
+import { layerLabel } from '../parts/bar-labels';
+import { codeChoices } from '../parts/choices';
+import { withConcrete, withSlabSizes } from '../parts/settings';
+import { usualCases } from '../parts/usual-cases';
+import { proposePlate } from './changes';
+import { plateFacts, plateFigures, plateInputs } from './content';
+import { designPlate } from './design-plate';
+import { plateFaults } from './faults';
+import type { PlateMember } from './input';
+import { plateSize } from './labels';
+import { plateModelOf } from './model';
+import { emptyPlateResult, type PlateResult } from './result';
+import { plateFields } from './schema';
+import { plateToJson } from './to-json';
+
+/** Slabs of any outline on edges and walls, worked out as elastic plates. */
+export const plateKind: Kind<PlateMember, PlateResult> = {
+  type: 'plate',
+  word: 'plate',
+  starts: [
+    {
+      id: 'plate',
+      title: 'slab as a plate',
+      mark: 'PL',
+      fields: ({ display, code }) => {
+        const isUS = display === 'US';
+        const { cases, dead, live } = usualCases({ code });
+        const [a, b] = isUS ? ['20 ft', '16 ft'] : [6000, 5000];
+        return {
+          title: 'Floor slab',
+          outline: [
+            { x: 0, y: 0 },
+            { x: a, y: 0 },
+            { x: a, y: b },
+            { x: 0, y: b },
+          ],
+          h: isUS ? '8 in' : 200,
+          cover: isUS ? { top: '0.75 in', bottom: '0.75 in' } : {},
+          cases,
+          loads: [
+            { case: dead, value: isUS ? '25 psf' : 1.5 },
+            { case: live, value: isUS ? '60 psf' : 3 },
+          ],
+        };
+      },
+    },
+  ],
+  schema: (d) => memberSchema('plate', plateFields, d),
+  faults: plateFaults,
+  empty: emptyPlateResult,
+  design: designPlate,
+  choices: codeChoices('columns'),
+  withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
+  withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
+  searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
+  propose: (plate, _search, { code, rates }) => proposePlate(plate, code, rates),
+  sizeLabel: plateSize,
+  steelLabel: (_plate, result, project) =>
+    (result?.sections ?? [])
+      .filter((s) => s.face === 'bottom')
+      .map((s) => `${s.along} ${layerLabel(s.bars, project)}`)
+      .join(', '),
+  silhouette: () => 'M1 2h14v7h-4v4H1z',
+  facts: plateFacts,
+  inputTables: plateInputs,
+  figures: plateFigures,
+  model: (plate, _code, { sections }) => (sections.length > 0 ? plateModelOf(plate, sections) : emptyModel),
+  toJson: plateToJson,
+};

@@ -1,0 +1,61 @@
+import { boundsOf } from '../../geometry/polygon';
+import { formatQuantity, formatValue, unitLabel } from '../../units/format';
+import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/quantity';
+import type { ProjectBasis } from '../member';
+import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
+import type { PlatePicture } from './drawing';
+import { outlineOf, type PlateInput } from './input';
+import type { PlateMap } from './result';
+
+const kindOfMap: Record<PlateMap, QuantityKind> = {
+  mx: 'lineTorque',
+  my: 'lineTorque',
+  mxy: 'lineTorque',
+  bottomX: 'areaPerWidth',
+  bottomY: 'areaPerWidth',
+  topX: 'areaPerWidth',
+  topY: 'areaPerWidth',
+  deflection: 'smallLength',
+};
+
+/** What each map shows, in words. */
+export const mapTitles: Record<PlateMap, string> = {
+  mx: 'moment mx, sagging +',
+  my: 'moment my, sagging +',
+  mxy: 'twisting moment mxy',
+  bottomX: 'steel below along x',
+  bottomY: 'steel below along y',
+  topX: 'steel above along x',
+  topY: 'steel above along y',
+  deflection: 'elastic deflection',
+};
+
+/** How a slab is labelled on its plan. */
+export function plateLabels(project: ProjectBasis, member: PlateInput, map: PlateMap): PlatePicture['labels'] {
+  const units = project.display;
+  const kind = kindOfMap[map];
+  const isSteel = kind === 'areaPerWidth';
+  const ofWhat =
+    map === 'deflection' ? 'characteristic loads, uncracked' : isSteel ? 'for the moments, minimum aside' : 'largest ultimate load';
+  return {
+    depth: `slab ${drawnLength(member.h, units)} deep`,
+    span: (v) => formatValue(v, 'span', units),
+    bars: (bars) => layerLabel(bars, project),
+    value: (v) => formatValue(v, kind, units),
+    unit: `${unitLabel(kind, units)}, ${ofWhat}`,
+    factor: displayUnit(kind, units).unit.factor,
+    title: mapTitles[map],
+  };
+}
+
+/** "6.0 × 5.0 m, 200 deep", by the box around the outline. */
+export function plateSize(plate: PlateInput, system: UnitSystem): string {
+  if (plate.outline.length === 0) return '';
+  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
+  const side = (v: number) => formatValue(v, 'station', system, 1);
+  return `${side(right - left)} × ${side(top - bottom)} ${unitLabel('station', system)}, ${sizeNumber(plate.h, system)}${sizeUnit(system)} deep`;
+}
+
+/** A place as a report writes it. */
+export const placeLabel = ({ x, y }: { readonly x: number; readonly y: number }, system: UnitSystem): string =>
+  `(${formatQuantity(x, 'station', system)}, ${formatQuantity(y, 'station', system)})`;

@@ -1,0 +1,98 @@
+'use client';
+import { castDraft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
+import type { PlateEdge, PlateMember } from '@/core/members/plate/input';
+import type { Project } from '@/core/project/project';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { OutlineEditor } from '@/ui/fields/OutlineEditor';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid } from '@/ui/tables/Grid';
+import { heldAsBefore } from './fields';
+
+type Corner = PlateMember['outline'][number];
+type Wall = PlateMember['walls'][number];
+
+const edges: Readonly<Record<PlateEdge, string>> = { simple: 'simple', clamped: 'clamped', free: 'free' };
+
+/** Corners of the slab with the edges between them, openings, and walls below it: drawn, typed or pasted. */
+export function OutlinePanel({ project, member, faults }: { project: Project; member: PlateMember; faults: readonly Fault[] }) {
+  const edit = useProject((s) => s.edit);
+  const change = (label: string, recipe: Parameters<typeof onMember<PlateMember>>[1]) =>
+    edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const corner = columnsFor<Corner>(
+    project.display,
+    (_, i) => `corner ${i + 1}`,
+    (i, patch) => change(`corner ${i + 1}`, (m) => void Object.assign(m.outline[i]!, patch)),
+  );
+  const wall = columnsFor<Wall>(
+    project.display,
+    (_, i) => `wall ${i + 1}`,
+    (i, patch) => change(`wall ${i + 1}`, (m) => void Object.assign(m.walls[i]!, patch)),
+  );
+  const faultsOf = (list: string) => (i: number) => faults.filter((f) => f.path.startsWith(`${list}[${i}]`));
+  return (
+    <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] gap-x-6 overflow-auto px-3.5 py-2">
+      <section>
+        <h2>Corners, and the edge from each to the next</h2>
+        <Grid
+          label="Corners"
+          rows={member.outline}
+          columns={[corner.quantity('x', 'span', 'x'), corner.quantity('y', 'span', 'y'), corner.pick('Edge', edges, 'edge')]}
+          faultsOf={faultsOf('outline')}
+          remove={{ title: 'Delete', run: (i) => change(`corner ${i + 1} taken out`, (m) => void m.outline.splice(i, 1)) }}
+          add={{ title: 'Add a corner', run: () => change('add a corner', (m) => void m.outline.push(between(member.outline))) }}
+        />
+        <h2 className="mt-3">Walls below, inside</h2>
+        <Grid
+          label="Walls"
+          rows={member.walls}
+          columns={[
+            wall.quantity('x', 'span', 'x1'),
+            wall.quantity('y', 'span', 'y1'),
+            wall.quantity('to x', 'span', 'x2'),
+            wall.quantity('to y', 'span', 'y2'),
+          ]}
+          faultsOf={faultsOf('walls')}
+          remove={{ title: 'Delete', run: (i) => change(`wall ${i + 1} taken out`, (m) => void m.walls.splice(i, 1)) }}
+          add={{ title: 'Add a wall', run: () => change('add a wall', (m) => void m.walls.push(across(member.outline))) }}
+        />
+      </section>
+      <section>
+        <h2>Outline and openings</h2>
+        <OutlineEditor
+          outer={member.outline.map(({ x, y }) => [x, y] as const)}
+          holes={member.openings.map((o) => o.corners)}
+          mayHaveHoles
+          units={project.display}
+          onKeep={(outer, holes) =>
+            change('outline', (m) => {
+              m.outline = heldAsBefore(m.outline, outer);
+              m.openings = castDraft(holes.map((corners) => ({ corners: corners.map(([x, y]): [number, number] => [x, y]) })));
+            })
+          }
+        />
+        {faults
+          .filter((f) => f.path === 'outline' || f.path.startsWith('openings'))
+          .map((f) => (
+            <p key={`${f.path} ${f.reason}`} className="text-madder-text">
+              {f.reason}
+            </p>
+          ))}
+      </section>
+    </div>
+  );
+}
+
+/** A new corner: midway along the edge from the last one to the first. */
+function between(outline: readonly Corner[]): Corner {
+  const [a, b] = [outline.at(-1), outline[0]];
+  return { x: ((a?.x ?? 0) + (b?.x ?? 0)) / 2, y: ((a?.y ?? 0) + (b?.y ?? 0)) / 2, edge: a?.edge ?? 'simple' };
+}
+
+/** A new wall: upright through the middle of the slab. */
+function across(outline: readonly Corner[]): Wall {
+  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
+  const x = (Math.min(...xs) + Math.max(...xs)) / 2;
+  return { x1: x, y1: Math.min(...ys), x2: x, y2: Math.max(...ys) };
+}
