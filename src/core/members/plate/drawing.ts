@@ -128,7 +128,7 @@ function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Sh
           return line([x, y], [x + 8 * out[0] + 4 * out[1], y + 8 * out[1] - 4 * out[0]], 'dim');
         })
       : [];
-  const at: Point = [(a[0] + b[0]) / 2 + 20 * out[0], (a[1] + b[1]) / 2 + 14 * out[1] + 4];
+  const at: Point = [(a[0] + b[0]) / 2 + 20 * out[0], (a[1] + b[1]) / 2 + 22 * out[1] + 4];
   const anchor = out[0] > 0.5 ? 'start' : out[0] < -0.5 ? 'end' : 'middle';
   return [
     ...hatch,

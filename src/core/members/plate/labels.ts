@@ -35,8 +35,7 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
   const units = project.display;
   const kind = kindOfMap[map];
   const isSteel = kind === 'areaPerWidth';
-  const ofWhat =
-    map === 'deflection' ? 'characteristic loads, uncracked' : isSteel ? 'for the moments, minimum aside' : 'largest ultimate load';
+  const ofWhat = map === 'deflection' ? 'characteristic loads, uncracked' : isSteel ? 'without the minimum' : 'largest ultimate load';
   return {
     depth: `slab ${drawnLength(member.h, units)} deep`,
     span: (v) => formatValue(v, 'span', units),
