@@ -3,7 +3,7 @@ import type { PlateMesh } from './mesh';
 import { factorise, PER_NODE, type Factor, type Stiffness } from './multifrontal';
 import { Heads } from './stiff-heads';
 import type { PlateSupports } from './supports';
-import { triangleForces, triangleStiffness, type Corners, type Rigidity } from './triangle';
+import { triangleMoments, triangleShears, triangleStiffness, type Corners, type Rigidity } from './triangle';
 
 /** What a plate answers to a load: deflections (mm, down) and rotations of its nodes, and what holds it (N, N mm, on the plate, up and against the rotations). */
 export interface PlateState {
@@ -39,7 +39,6 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
   const all = [...[...plate, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
   const factor = factorise(heads.at, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
-  const forcesOf = (state: PlateState, e: number) => triangleForces(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved));
   return {
     mesh,
     rigidity,
@@ -63,10 +62,10 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
       heads.spread(moved);
       return { moved, held };
     },
-    moments: (state) => nodeMoments(mesh, corners, (e) => forcesOf(state, e).moments),
+    moments: (state) => nodeMoments(mesh, corners, (e) => triangleMoments(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved))),
     shears: (state) => {
       const all = new Float64Array(2 * count);
-      for (let e = 0; e < count; e += 1) all.set(forcesOf(state, e).shears, 2 * e);
+      for (let e = 0; e < count; e += 1) all.set(triangleShears(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved)), 2 * e);
       return all;
     },
   };

@@ -22,14 +22,6 @@ export type Corners = readonly [number, number, number, number, number, number];
 /** Unknowns of a triangle: deflection and rotations (bx, by) of each corner, with bx = -dw/dx where the plate is thin. */
 const UNKNOWNS = 9;
 
-/** Moments per length (sagging positive, mxy as -D (1 - nu) w,xy) at the corners, and shear forces, the same all over the triangle. */
-export interface TriangleForces {
-  /** mx, my, mxy of each corner (N mm/mm). */
-  readonly moments: Float64Array;
-  /** vx, vy (N/mm): what the moments' change along x and y amounts to. */
-  readonly shears: readonly [number, number];
-}
-
 /** One side of a triangle: from corner to corner, its direction, and how much the bubble of rotation along it answers its ends. */
 interface Side {
   readonly from: number;
@@ -96,10 +88,12 @@ function curvatures({ gx, gy, sides }: Shape, at: readonly [number, number, numb
   for (const { from, to, c, s, bubble } of sides) {
     const px = 4 * (at[from]! * gx[to]! + at[to]! * gx[from]!);
     const py = 4 * (at[from]! * gy[to]! + at[to]! * gy[from]!);
+    const [x, y, twist] = [px * c, py * s, py * c + px * s];
     for (let k = 0; k < UNKNOWNS; k += 1) {
-      rows[k]! += px * c * bubble[k]!;
-      rows[UNKNOWNS + k]! += py * s * bubble[k]!;
-      rows[2 * UNKNOWNS + k]! += (py * c + px * s) * bubble[k]!;
+      const b = bubble[k]!;
+      rows[k]! += x * b;
+      rows[UNKNOWNS + k]! += y * b;
+      rows[2 * UNKNOWNS + k]! += twist * b;
     }
   }
   return rows;
@@ -110,11 +104,13 @@ function shearStrains({ sides }: Shape, at: readonly [number, number, number]): 
   const rows = new Float64Array(2 * UNKNOWNS);
   for (let corner = 0; corner < 3; corner += 1) {
     const [p, q] = [sides[corner]!, sides[(corner + 2) % 3]!];
-    const turn = p.c * q.s - p.s * q.c;
+    const share = at[corner]! / (p.c * q.s - p.s * q.c);
+    const [ofP, ofQ] = [share * p.shear, share * q.shear];
     for (let k = 0; k < UNKNOWNS; k += 1) {
-      const [gp, gq] = [p.shear * p.bubble[k]!, q.shear * q.bubble[k]!];
-      rows[k]! += (at[corner]! * (gp * q.s - gq * p.s)) / turn;
-      rows[UNKNOWNS + k]! += (at[corner]! * (gq * p.c - gp * q.c)) / turn;
+      const gp = ofP * p.bubble[k]!;
+      const gq = ofQ * q.bubble[k]!;
+      rows[k]! += gp * q.s - gq * p.s;
+      rows[UNKNOWNS + k]! += gq * p.c - gp * q.c;
     }
   }
   return rows;
@@ -144,32 +140,42 @@ export function triangleStiffness(nodes: Int32Array, at: Corners, rigidity: Rigi
     const k = curvatures(shape, place);
     const g = shearStrains(shape, place);
     for (let j = 0; j < UNKNOWNS; j += 1) {
-      const [kx, ky, kt] = [k[j]!, k[UNKNOWNS + j]!, k[2 * UNKNOWNS + j]!];
-      const [mx, my, mt] = [xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt];
-      const [vx, vy] = [rigidity.shear[0] * g[j]!, rigidity.shear[1] * g[UNKNOWNS + j]!];
+      const kx = weight * k[j]!;
+      const ky = weight * k[UNKNOWNS + j]!;
+      const kt = weight * k[2 * UNKNOWNS + j]!;
+      const mx = xx * kx + xy * ky + xt * kt;
+      const my = xy * kx + yy * ky + yt * kt;
+      const mt = xt * kx + yt * ky + tt * kt;
+      const vx = weight * rigidity.shear[0] * g[j]!;
+      const vy = weight * rigidity.shear[1] * g[UNKNOWNS + j]!;
       for (let i = 0; i < UNKNOWNS; i += 1)
-        matrix[i * UNKNOWNS + j]! +=
-          weight * (k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy);
+        matrix[i * UNKNOWNS + j]! += k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy;
     }
   }
   return { nodes, matrix };
 }
 
-/** Moments and shears of a triangle from the nine displacements of its corners (mm, rad). */
-export function triangleForces(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): TriangleForces {
+const times = (rows: Float64Array, r: number, moved: ArrayLike<number>): number => {
+  let sum = 0;
+  for (let k = 0; k < UNKNOWNS; k += 1) sum += rows[r * UNKNOWNS + k]! * moved[k]!;
+  return sum;
+};
+
+/** mx, my, mxy at each corner (N mm/mm, sagging positive, mxy as -D (1 - nu) w,xy) from the nine displacements of the corners (mm, rad). */
+export function triangleMoments(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): Float64Array {
   const shape = shapeOf(at, rigidity);
   const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
-  const times = (rows: Float64Array, r: number) => {
-    let sum = 0;
-    for (let k = 0; k < UNKNOWNS; k += 1) sum += rows[r * UNKNOWNS + k]! * moved[k]!;
-    return sum;
-  };
   const moments = new Float64Array(9);
   CORNERS.forEach((place, corner) => {
     const rows = curvatures(shape, place);
-    const [kx, ky, kt] = [times(rows, 0), times(rows, 1), times(rows, 2)];
+    const [kx, ky, kt] = [times(rows, 0, moved), times(rows, 1, moved), times(rows, 2, moved)];
     moments.set([xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt], 3 * corner);
   });
-  const g = shearStrains(shape, CENTRE);
-  return { moments, shears: [rigidity.shear[0] * times(g, 0), rigidity.shear[1] * times(g, 1)] };
+  return moments;
+}
+
+/** vx, vy in the middle of a triangle (N/mm): what the change of the moments along x and y amounts to. */
+export function triangleShears(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): readonly [number, number] {
+  const g = shearStrains(shapeOf(at, rigidity), CENTRE);
+  return [rigidity.shear[0] * times(g, 0, moved), rigidity.shear[1] * times(g, 1, moved)];
 }
