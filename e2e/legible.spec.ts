@@ -85,7 +85,7 @@ for (const member of shown)
   });
 
 /** Ways to begin that the demo has no member of. */
-for (const name of ['beam with known forces along it', 'check a section under N, Mx and My'])
+for (const name of ['beam with known forces along it', 'check a section under N, Mx and My', 'Start with a plate'])
   test(`nothing is cut and nothing lies on another: ${name}, in every view`, async ({ page }) => {
     test.setTimeout(240_000);
     await page.goto('/');

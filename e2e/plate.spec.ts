@@ -4,7 +4,7 @@ test('a slab from nothing as a plate: an edge is clamped, an opening typed, a me
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Start with a slab as a plate' }).click();
+  await page.getByRole('button', { name: 'Start with a plate' }).click();
   await expect(rung(page, 'bending-bottom-x')).toBeVisible();
   await expect(drawn(page, 'edge.2')).toHaveText('simple');
   await drawn(page, 'edge.2').click();
@@ -32,7 +32,7 @@ test('a slab from nothing as a plate: an edge is clamped, an opening typed, a me
 
 test('an outline that crosses itself is told, and the last good plan stays', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Start with a slab as a plate' }).click();
+  await page.getByRole('button', { name: 'Start with a plate' }).click();
   await expect(rung(page, 'shear')).toBeVisible();
   await page.getByRole('radio', { name: 'Outline' }).click();
   const x = page.getByRole('textbox', { name: 'x of corner 2' });

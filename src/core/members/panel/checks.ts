@@ -1,4 +1,3 @@
-import { ductilityRule } from '../beam/ductility-rule';
 import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
 import { panelEdges, type PanelMoments } from '../../analysis/panel';
@@ -10,7 +9,7 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { besideCalculation } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
-import { slabSteelChecks } from '../parts/slab-steel-checks';
+import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
 import { metreTask, reinforced, resistanceOf, WIDTH } from '../parts/slab-metre';
 import type { PreparedPanel } from './sections';
 
@@ -211,28 +210,11 @@ export function panelDuctility(basis: PanelBasis): DerivableCheck[] {
       }),
     ];
   }
-  const judged = states.flatMap(({ s, r, section }) => {
-    const k = code.ductility(silent, r, panel.materials, 1);
-    return k ? [{ s, section, k }] : [];
-  });
-  if (judged.length === 0) return [];
-  const w = judged.reduce((a, b) => (b.k.utilisation > a.k.utilisation ? b : a));
-  return [
-    ductilityRule(
-      {
-        id: 'ductility',
-        title: w.k.title,
-        clause: w.k.clause,
-        place: here(placeTitle(w.s.place)),
-        fails: () => `${placeTitle(w.s.place)}: less steel in tension, or a deeper slab.`,
-      },
-      (c) => {
-        const state = code.bendingResistance(c, w.section, panel.materials);
-        return state && code.ductility(c, state, panel.materials, 1);
-      },
-      w.k,
-    ),
-  ];
+  return slabDuctility(
+    panel,
+    code,
+    states.map(({ s, section }) => ({ title: placeTitle(s.place), section })),
+  );
 }
 
 /** Corners between edges that are free to turn: kept from lifting they need bars, not kept they lift. */

@@ -2,9 +2,10 @@ import { silent } from '../../calc/calc';
 import { compareCheck } from '../../checks/compare';
 import type { DerivableCheck } from '../../checks/check';
 import { largestOf } from '../../checks/largest';
-import type { DesignCode } from '../../codes/design-code';
+import type { BendingSection, DesignCode } from '../../codes/design-code';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { WIDTH, type SlabMetre } from './slab-metre';
+import { ductilityRule } from '../beam/ductility-rule';
+import { resistanceOf, WIDTH, type SlabMetre } from './slab-metre';
 
 /** Bars of a slab at a place: its name in words, depth (mm) and area (mm2/mm). */
 export interface LaidBars {
@@ -51,5 +52,36 @@ export function slabSteelChecks(slab: SlabMetre, code: DesignCode, laid: readonl
       }),
       fails: (has, allowed) => `Bars ${wide.title} stand ${has} apart, at most ${allowed}.`,
     }),
+  ];
+}
+
+/** The depth of the neutral axis of reinforced metres under a moment, by the rule of the code for members: the worst of them. */
+export function slabDuctility(
+  slab: SlabMetre,
+  code: DesignCode,
+  metres: readonly { readonly title: string; readonly section: BendingSection }[],
+): DerivableCheck[] {
+  const judged = metres.flatMap(({ title, section }) => {
+    const state = resistanceOf(slab, code, section);
+    const rule = state && code.ductility(silent, state, slab.materials, 1);
+    return rule ? [{ title, section, rule }] : [];
+  });
+  const worst = largestOf(judged, (j) => j.rule.utilisation);
+  if (!worst) return [];
+  return [
+    ductilityRule(
+      {
+        id: 'ductility',
+        title: worst.rule.title,
+        clause: worst.rule.clause,
+        place: { x: null, label: worst.title },
+        fails: () => `${worst.title}: less steel in tension, or a deeper slab.`,
+      },
+      (c) => {
+        const state = code.bendingResistance(c, worst.section, slab.materials);
+        return state && code.ductility(c, state, slab.materials, 1);
+      },
+      worst.rule,
+    ),
   ];
 }

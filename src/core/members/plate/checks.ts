@@ -7,7 +7,7 @@ import { layerOf } from '../../reinforcement/slab-bars';
 import { formatValue } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { metreTask, reinforced, WIDTH } from '../parts/slab-metre';
-import { slabSteelChecks } from '../parts/slab-steel-checks';
+import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
 import type { PlateAnswer } from './analysis';
 import { layerTitle } from './input';
 import type { PreparedPlate } from './layers';
@@ -32,9 +32,9 @@ export const placeWords = ([x, y]: Point, units: UnitSystem): string =>
 export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
   basis.sections.filter((s) => s.moment > 0).map((s) => bendingOf(basis, s));
 
-function bendingOf({ plate, code, units, answer, loads, combination }: PlateBasis, s: PlateSection): DerivableCheck {
-  const { diameter } = layerOf(s.bars, plate.catalogue);
-  const { section } = reinforced(plate, s.bars, plate.h - s.d - diameter / 2);
+function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
+  const { plate, code, units, answer, loads, combination } = basis;
+  const section = metreOf(basis, s);
   const title = layerTitle(s);
   const node = nodeAt(answer, s.at);
   const [mx, my, mxy] = [0, 1, 2].map((k) => loads[0]! * answer.moments[3 * node + k]!) as [number, number, number];
@@ -81,6 +81,19 @@ function nodeAt({ model }: PlateAnswer, [x, y]: Point): number {
   for (let n = 0; n < at.length / 2; n += 1) if (at[2 * n] === x && at[2 * n + 1] === y) return n;
   return 0;
 }
+
+/** The reinforced metre of a layer. */
+function metreOf({ plate }: Pick<PlateBasis, 'plate'>, s: PlateSection) {
+  const { diameter } = layerOf(s.bars, plate.catalogue);
+  return reinforced(plate, s.bars, plate.h - s.d - diameter / 2).section;
+}
+
+export const plateDuctility = (basis: PlateBasis): DerivableCheck[] =>
+  slabDuctility(
+    basis.plate,
+    basis.code,
+    basis.sections.filter((s) => s.moment > 0).map((s) => ({ title: layerTitle(s), section: metreOf(basis, s) })),
+  );
 
 export const plateSteel = ({ plate, code, sections }: PlateBasis): DerivableCheck[] =>
   slabSteelChecks(
@@ -134,7 +147,11 @@ function shearPlaces({ plate, code, answer, loads, sections }: PlateBasis): Shea
     const nodes = [0, 1, 2].map((k) => triangles[3 * e + k]!);
     const mean = (values: ArrayLike<number>, step: number, k: number) => nodes.reduce((sum, n) => sum + values[step * n + k]! / 3, 0);
     const centre: Point = [mean(at, 2, 0), mean(at, 2, 1)];
-    if (answer.supports.some(({ piece: [a, b] }) => distanceToSegment(centre, a, b) < away)) return [];
+    // A triangle that reaches beyond the distance counts whole: its own shear is then that at the distance, or nearer to the support.
+    const isNear = answer.supports.some(({ piece: [a, b] }) =>
+      nodes.every((n) => distanceToSegment([at[2 * n]!, at[2 * n + 1]!], a, b) < away),
+    );
+    if (isNear) return [];
     const [vx, vy] = [answer.shears[2 * e]!, answer.shears[2 * e + 1]!];
     const size = Math.hypot(vx, vy);
     if (!(size > 0)) return [];

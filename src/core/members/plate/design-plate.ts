@@ -10,9 +10,9 @@ import { quantitiesOf } from '../../model/member-model';
 import { SELF_WEIGHT } from '../beam/input';
 import { nothingCheck } from '../beam/nothing-check';
 import { answerOf, type PlateAnswer } from './analysis';
-import { plateBending, plateShear, plateSteel, type PlateBasis } from './checks';
+import { plateBending, plateDuctility, plateShear, plateSteel, type PlateBasis } from './checks';
 import { plateFaults } from './faults';
-import { layers, outlineOf, plainRectangle, type PlateInput } from './input';
+import { hasPeaks, layers, outlineOf, plainRectangle, type PlateInput } from './input';
 import { demandsOf, plateSections, preparePlate, requiredOver, type LayerDemand, type PreparedPlate } from './layers';
 import { plateModelOf } from './model';
 import { emptyPlateResult, type PlateMap, type PlateResult, type PlateSection } from './result';
@@ -37,7 +37,10 @@ export function designPlate(given: PlateInput, code: DesignCode, options: Design
   const demands = demandsOf(answer, loads);
   const sections = plateSections(plate, code, answer, demands);
   const basis: PlateBasis = { plate, code, units: options.units, answer, loads, combination: worst.c.id, sections };
-  const checks = finishChecks([...plateBending(basis), ...plateShear(basis), ...plateSteel(basis), ...notCovered(plate, code)], options);
+  const checks = finishChecks(
+    [...plateBending(basis), ...plateDuctility(basis), ...plateShear(basis), ...plateSteel(basis), ...notCovered(plate, code)],
+    options,
+  );
   return {
     type: 'plate',
     faults: [],
@@ -60,6 +63,7 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
     ...(plate.outline.some((c) => c.edge === 'simple')
       ? [{ title: 'Top bars along simple edges for unintended fixity', clause: 'plate analysis' }]
       : []),
+    ...(hasPeaks(plate) ? [{ title: 'Spreading of peaks at inner corners, openings and ends of walls', clause: 'plate analysis' }] : []),
     { title: 'Deflection of the cracked slab', clause: 'plate analysis' },
     { title: 'Crack width', clause: 'plate analysis' },
     { title: 'Columns below the slab, and loads on parts of it', clause: 'plate analysis' },

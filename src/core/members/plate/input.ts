@@ -46,3 +46,14 @@ export function plainRectangle(plate: PlateInput): { readonly lx: number; readon
   const fits = box(a.x, a.y, c.x, c.y).every(([x, y], i) => Math.hypot(outline[i]!.x - x, outline[i]!.y - y) < 1);
   return fits && c.x > a.x && c.y > a.y ? { lx: c.x - a.x, ly: c.y - a.y } : undefined;
 }
+
+/** Whether elastic moments have no limit somewhere: at corners that point inwards, at openings, at ends of walls. */
+export function hasPeaks(plate: PlateInput): boolean {
+  const turns = plate.outline.map((_, i) => {
+    const [[ax, ay], [bx, by]] = edgeAt(plate, i);
+    const [, [cx, cy]] = edgeAt(plate, (i + 1) % plate.outline.length);
+    return (bx - ax) * (cy - by) - (by - ay) * (cx - bx);
+  });
+  const [left, right] = [turns.some((t) => t > 0), turns.some((t) => t < 0)];
+  return plate.walls.length > 0 || plate.openings.length > 0 || (left && right);
+}

@@ -23,7 +23,7 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   starts: [
     {
       id: 'plate',
-      title: 'slab as a plate',
+      title: 'plate',
       mark: 'PL',
       fields: ({ display, code }) => {
         const isUS = display === 'US';
