@@ -4,7 +4,7 @@ import type { DerivableCheck } from '../../checks/check';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
 import { distanceToSegment, type Point } from '../../geometry/polygon';
 import { layerOf } from '../../reinforcement/slab-bars';
-import { formatValue } from '../../units/format';
+import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { metreTask, reinforced, WIDTH } from '../parts/slab-metre';
 import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
@@ -26,7 +26,7 @@ export interface PlateBasis {
 
 /** "x 2.50, y 3.00 m" */
 export const placeWords = ([x, y]: Point, units: UnitSystem): string =>
-  `x ${formatValue(x, 'station', units)}, y ${formatValue(y, 'station', units)}`;
+  `x ${formatValue(x, 'station', units)}, y ${formatValue(y, 'station', units)} ${unitLabel('station', units)}`;
 
 /** Bending of every layer, where most is asked of it. */
 export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
@@ -126,10 +126,7 @@ export function plateShear(basis: PlateBasis): DerivableCheck[] {
       kind: 'lineLoad',
       compare: (c) => ({
         demand: worst.force,
-        demandIs: [
-          'shear per length of slab',
-          'the resultant of vx and vy of a triangle of the mesh, at d or more from supports where the code allows it',
-        ],
+        demandIs: ['shear per length of slab', 'vx and vy of a triangle, at d or beyond'],
         capacity: code.slab.plainShear(c, worst.section, plate.materials).force / WIDTH,
         capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
       }),

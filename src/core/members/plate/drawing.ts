@@ -40,14 +40,16 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
   const scale = Math.min((width - SIDE - 2 * MARGIN) / (right - left || 1), (height - 2 * MARGIN - 26) / (top - bottom || 1));
   const middle: Point = [MARGIN + (width - SIDE - 2 * MARGIN) / 2, MARGIN + (height - 2 * MARGIN - 26) / 2];
   const on: OnSheet = ([x, y]) => [middle[0] + (x - (left + right) / 2) * scale, middle[1] - (y - (bottom + top) / 2) * scale];
+  const map = mapShapes(p, on);
   const shapes: Shape<PlateHandle>[] = [
     areaOf({ fill: 'surface', line: 'outline' }, ...outline.outer.map(on)),
-    ...mapShapes(p, on),
+    ...map.filter((s) => s.kind !== 'text'),
     ...outline.holes.flatMap((hole): Shape<PlateHandle>[] => {
       const loop = hole.map(on);
       return [areaOf({ fill: 'surface', line: 'outline' }, ...loop), line(loop[0]!, loop[Math.floor(loop.length / 2)]!, 'dim')];
     }),
     ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
+    ...map.filter((s) => s.kind === 'text'),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
     ...words(p, width - SIDE + 6, MARGIN + 6),
   ];
@@ -59,7 +61,7 @@ function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   const { mesh, maps } = p.result;
   if (!mesh || !maps) return [];
   const map = { at: mesh.at, triangles: mesh.triangles, values: maps[p.map] };
-  const levels = worthDrawing(roundLevels(map.values, 7, p.labels.factor), map.values);
+  const levels = worthDrawing(roundLevels(withoutPeaks(map.values), 7, p.labels.factor), map.values);
   if (levels.length === 0) return [];
   const bounds = [-Infinity, ...levels, Infinity];
   const most = Math.max(...levels.map(Math.abs));
@@ -82,6 +84,13 @@ function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
     ];
   });
   return [...bands, ...lines, ...largest(p, map.values, on)];
+}
+
+/** The values between which all but a hundredth at each end lie: peaks at corners would leave no lines elsewhere. */
+function withoutPeaks(values: Float64Array): [number, number] {
+  const sorted = Float64Array.from(values).sort();
+  const cut = Math.floor(sorted.length / 100);
+  return [sorted[cut]!, sorted[sorted.length - 1 - cut]!];
 }
 
 /** Levels without the line of nothing, where values of one sign only touch it. */
