@@ -35,7 +35,7 @@ export const stripLoads: LoadTable<StripLoad> = {
   liesOnAll: ({ type }) => type === 'uniform',
   values: {
     Value: { value: 'areaLoad', force: 'lineLoad', load: 'force' },
-    'Shared by a width': { width: 'length' },
+    Width: { width: 'length' },
     'From or at': { from: 'span', at: 'span' },
     To: { to: 'span' },
   },
