@@ -1,5 +1,5 @@
 import { barMoments } from '../../analysis/plates/design-moments';
-import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
+import { meshOf } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
 import { supportsOf, type LineSupport } from '../../analysis/plates/supports';
@@ -18,7 +18,12 @@ export interface PlateAnswer {
   /** vx, vy triangle by triangle (mm). */
   readonly shears: Float64Array;
   readonly supports: readonly LineSupport[];
-  readonly size: number;
+}
+
+/** A load all over (N/mm2) and the combination that brings it. */
+export interface PlateLoad {
+  readonly w: number;
+  readonly combination: string;
 }
 
 /** About so many triangles lie along the side of a square of the slab's area. */
@@ -48,19 +53,16 @@ export function answerOf(plate: PlateInput, code: DesignCode): PlateAnswer {
   const rigidity = evenRigidity(code.elasticModulus(silent, plate.materials), plate.poisson, plate.h);
   const model = plateModel(mesh, () => rigidity, supportsOf(mesh, supports, [], rigidity.bending[0]));
   const unit = model.solve(model.pressure(() => 1));
-  return { model, unit, moments: model.moments(unit), shears: model.shears(unit), supports, size };
+  return { model, unit, moments: model.moments(unit), shears: model.shears(unit), supports };
 }
 
-export const nodesOf = (mesh: PlateMesh): number => mesh.at.length / 2;
-
-/** Moments that the bars of a layer are to carry, node by node (N mm/mm): the largest of all loads (N/mm2). */
-export function layerDemand({ moments }: Pick<PlateAnswer, 'moments'>, { face, along }: Layer, loads: readonly number[]): Float64Array {
-  return Float64Array.from({ length: moments.length / 3 }, (_, n) => {
-    const asked = loads.map((w) => {
-      const sign = face === 'bottom' ? w : -w;
-      const { x, other } = barMoments(sign * moments[3 * n]!, sign * moments[3 * n + 1]!, sign * moments[3 * n + 2]!);
-      return along === 'x' ? x : other;
-    });
-    return Math.max(0, ...asked);
-  });
+/** The moment that the bars of a layer are to carry at a node under a load (N mm/mm). */
+export function askedAt({ moments }: Pick<PlateAnswer, 'moments'>, { face, along }: Layer, node: number, w: number): number {
+  const sign = face === 'bottom' ? w : -w;
+  const { x, other } = barMoments(sign * moments[3 * node]!, sign * moments[3 * node + 1]!, sign * moments[3 * node + 2]!);
+  return along === 'x' ? x : other;
 }
+
+/** Moments that the bars of a layer are to carry, node by node (N mm/mm): the largest of all loads. */
+export const layerDemand = (answer: Pick<PlateAnswer, 'moments'>, layer: Layer, loads: readonly PlateLoad[]): Float64Array =>
+  Float64Array.from({ length: answer.moments.length / 3 }, (_, n) => Math.max(0, ...loads.map(({ w }) => askedAt(answer, layer, n, w))));

@@ -1,6 +1,7 @@
 import { silent } from '../../calc/calc';
 import { compareCheck } from '../../checks/compare';
 import type { DerivableCheck } from '../../checks/check';
+import { largestOf } from '../../checks/largest';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
 import { distanceToSegment, type Point } from '../../geometry/polygon';
 import { layerOf } from '../../reinforcement/slab-bars';
@@ -8,7 +9,7 @@ import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { metreTask, reinforced, WIDTH } from '../parts/slab-metre';
 import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
-import type { PlateAnswer } from './analysis';
+import { askedAt, type PlateAnswer, type PlateLoad } from './analysis';
 import { layerTitle } from './input';
 import type { PreparedPlate } from './layers';
 import type { PlateSection } from './result';
@@ -18,9 +19,8 @@ export interface PlateBasis {
   readonly code: DesignCode;
   readonly units: UnitSystem;
   readonly answer: PlateAnswer;
-  /** Ultimate loads (N/mm2) that are looked at: the largest, and the one that lifts most where one does. */
-  readonly loads: readonly number[];
-  readonly combination: string;
+  /** Ultimate loads that are looked at: the largest, and the one that lifts most where one does. */
+  readonly loads: readonly PlateLoad[];
   readonly sections: readonly PlateSection[];
 }
 
@@ -33,11 +33,12 @@ export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
   basis.sections.filter((s) => s.moment > 0).map((s) => bendingOf(basis, s));
 
 function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
-  const { plate, code, units, answer, loads, combination } = basis;
+  const { plate, code, units, answer, loads } = basis;
   const section = metreOf(basis, s);
   const title = layerTitle(s);
-  const node = nodeAt(answer, s.at);
-  const [mx, my, mxy] = [0, 1, 2].map((k) => loads[0]! * answer.moments[3 * node + k]!) as [number, number, number];
+  // The moments are those of the load that asks most of this layer there.
+  const { w, combination } = largestOf(loads, (l) => askedAt(answer, s, s.node, l.w))!;
+  const [mx, my, mxy] = [0, 1, 2].map((k) => w * answer.moments[3 * s.node + k]!) as [number, number, number];
   return compareCheck({
     id: `bending-${s.face}-${s.along}`,
     family: 'bending',
@@ -76,12 +77,6 @@ function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
   });
 }
 
-function nodeAt({ model }: PlateAnswer, [x, y]: Point): number {
-  const { at } = model.mesh;
-  for (let n = 0; n < at.length / 2; n += 1) if (at[2 * n] === x && at[2 * n + 1] === y) return n;
-  return 0;
-}
-
 /** The reinforced metre of a layer. */
 function metreOf({ plate }: Pick<PlateBasis, 'plate'>, s: PlateSection) {
   const { diameter } = layerOf(s.bars, plate.catalogue);
@@ -103,6 +98,7 @@ export const plateSteel = ({ plate, code, sections }: PlateBasis): DerivableChec
   );
 
 interface ShearPlace {
+  readonly combination: string;
   readonly at: Point;
   readonly force: number;
   readonly section: ShearSection;
@@ -111,7 +107,7 @@ interface ShearPlace {
 
 /** Shear without links: the largest resultant at a distance from the supports, against the bars that it bends. */
 export function plateShear(basis: PlateBasis): DerivableCheck[] {
-  const { plate, code, units, combination } = basis;
+  const { plate, code, units } = basis;
   const worst = shearPlaces(basis).reduce<ShearPlace | null>((a, b) => (!a || b.force / b.capacity > a.force / a.capacity ? b : a), null);
   if (!worst) return [];
   return [
@@ -121,7 +117,7 @@ export function plateShear(basis: PlateBasis): DerivableCheck[] {
       title: `Shear without ${code.linkWord}`,
       clause: code.slab.clauses.shear,
       place: { x: null, label: placeWords(worst.at, units) },
-      combination,
+      combination: worst.combination,
       assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
       kind: 'lineLoad',
       compare: (c) => ({
@@ -154,13 +150,14 @@ function shearPlaces({ plate, code, answer, loads, sections }: PlateBasis): Shea
     if (!(size > 0)) return [];
     const [c, s] = [vx / size, vy / size];
     const along = mean(answer.moments, 3, 0) * c * c + mean(answer.moments, 3, 1) * s * s + 2 * mean(answer.moments, 3, 2) * c * s;
-    return loads.map((w): ShearPlace => {
+    return loads.map(({ w, combination }): ShearPlace => {
       const face = w * along >= 0 ? 'bottom' : 'top';
       const of = (direction: 'x' | 'y') => sections.find((k) => k.face === face && k.along === direction);
       const area = (of('x')?.provided ?? 0) * c * c + (of('y')?.provided ?? 0) * s * s;
       const d = Math.min(...(['x', 'y'] as const).map((k) => of(k)?.d ?? depth));
       const section = { bw: WIDTH, d, h: plate.h, tensionArea: area * WIDTH, grossArea: WIDTH * plate.h };
       return {
+        combination,
         at: centre,
         force: Math.abs(w) * size,
         section,

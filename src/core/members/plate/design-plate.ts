@@ -31,12 +31,12 @@ export function designPlate(given: PlateInput, code: DesignCode, options: Design
     const check = nothingCheck({ combinations }, 'slab');
     return { ...emptyPlateResult([]), combinations, checks: [check], governing: check };
   }
-  const loads = lift.w < 0 ? [worst.w, lift.w] : [worst.w];
+  const loads = (lift.w < 0 ? [worst, lift] : [worst]).map(({ c, w }) => ({ w, combination: c.id }));
   const answer = answered(plate, code);
   if (typeof answer === 'string') return { ...emptyPlateResult([]), combinations, ...unsupported(answer) };
   const demands = demandsOf(answer, loads);
   const sections = plateSections(plate, code, answer, demands);
-  const basis: PlateBasis = { plate, code, units: options.units, answer, loads, combination: worst.c.id, sections };
+  const basis: PlateBasis = { plate, code, units: options.units, answer, loads, sections };
   const checks = finishChecks(
     [...plateBending(basis), ...plateDuctility(basis), ...plateShear(basis), ...plateSteel(basis), ...notCovered(plate, code)],
     options,

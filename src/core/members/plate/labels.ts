@@ -1,5 +1,5 @@
 import { boundsOf } from '../../geometry/polygon';
-import { formatQuantity, formatValue, unitLabel } from '../../units/format';
+import { formatValue, unitLabel } from '../../units/format';
 import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/quantity';
 import type { ProjectBasis } from '../member';
 import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
@@ -54,7 +54,3 @@ export function plateSize(plate: PlateInput, system: UnitSystem): string {
   const side = (v: number) => formatValue(v, 'station', system, 1);
   return `${side(right - left)} × ${side(top - bottom)} ${unitLabel('station', system)}, ${sizeNumber(plate.h, system)}${sizeUnit(system)} deep`;
 }
-
-/** A place as a report writes it. */
-export const placeLabel = ({ x, y }: { readonly x: number; readonly y: number }, system: UnitSystem): string =>
-  `(${formatQuantity(x, 'station', system)}, ${formatQuantity(y, 'station', system)})`;

@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { chooseMesh, metreTask, needAt, plainMetre, reinforced, resistanceOf, WIDTH, type SlabMetre } from '../parts/slab-metre';
-import { layerDemand, type PlateAnswer } from './analysis';
+import { layerDemand, type PlateAnswer, type PlateLoad } from './analysis';
 import { barsAt, layers, type Layer, type PlateInput } from './input';
 import type { PlateSection } from './result';
 
@@ -27,7 +27,7 @@ export interface LayerDemand {
   readonly demand: Float64Array;
 }
 
-export const demandsOf = (answer: PlateAnswer, loads: readonly number[]): LayerDemand[] =>
+export const demandsOf = (answer: PlateAnswer, loads: readonly PlateLoad[]): LayerDemand[] =>
   layers.map((layer) => ({ layer, demand: layerDemand(answer, layer, loads) }));
 
 /** Less than this share of the largest moment of the slab asks for no mesh above: the mesh of triangles is no better than that at free edges. */
@@ -60,6 +60,7 @@ export function plateSections(
       bars,
       d,
       moment,
+      node,
       at: [model.mesh.at[2 * node]!, model.mesh.at[2 * node + 1]!],
       resistance: (resistanceOf(plate, code, section)?.moment ?? 0) / WIDTH,
       required: needAt(plate, code, moment, d) / WIDTH,

@@ -9,6 +9,7 @@ export interface PlateSection extends Layer {
   readonly bars: SlabBars;
   readonly d: number;
   readonly moment: number;
+  readonly node: number;
   readonly at: readonly [x: number, y: number];
   readonly resistance: number;
   readonly required: number;
