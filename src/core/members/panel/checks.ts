@@ -9,8 +9,8 @@ import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { besideCalculation } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
-import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
-import { metreTask, reinforced, resistanceOf, WIDTH } from '../parts/slab-metre';
+import { slabBending, slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
+import { reinforced, resistanceOf, WIDTH } from '../parts/slab-metre';
 import type { PreparedPanel } from './sections';
 
 export interface PanelBasis {
@@ -28,43 +28,23 @@ const here = (label: string) => ({ x: null, label });
 const insetFrom = ({ panel }: PanelBasis, s: PanelSection) => panel.h - s.d - layerOf(s.bars, panel.catalogue).diameter / 2;
 
 /** Bending at every place that has bars. */
-export function panelBending(basis: PanelBasis): DerivableCheck[] {
-  const { panel, code, combination } = basis;
-  return basis.sections
+export const panelBending = (basis: PanelBasis): DerivableCheck[] =>
+  basis.sections
     .filter((s) => s.moment > 0)
     .map((s) => {
-      const title = placeTitle(s.place);
-      const { section } = reinforced(panel, s.bars, insetFrom(basis, s));
-      return compareCheck({
+      const name = placeTitle(s.place);
+      return slabBending(basis.panel, basis.code, {
+        ...s,
         id: `bending-${s.place}`,
-        family: 'bending',
-        title: `Bending, ${title}`,
-        clause: code.steelClauses.bending,
-        place: here(title),
-        combination,
-        assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
-        kind: 'lineTorque',
-        compare: (c) => {
-          c.note(methodNote(panel));
-          const state = code.bendingResistance(c, section, panel.materials);
-          if (c.recording) {
-            c.note('Steel needed for this moment on a metre:');
-            code.bendingSteel(c, metreTask(panel, s.moment, s.d));
-          }
-          return {
-            demand: s.moment,
-            demandIs: ['moment per length of slab', 'by the method above'],
-            capacity: (state?.moment ?? 0) / WIDTH,
-            capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
-          };
-        },
-        fails: (_needed, _there, show) =>
-          Number.isFinite(s.required)
-            ? `${title}: needs ${show(s.required, 'areaPerWidth')}, has ${show(s.provided, 'areaPerWidth')}.`
-            : `${title}: the slab itself is too thin for this moment.`,
+        title: `Bending, ${name}`,
+        name,
+        place: here(name),
+        combination: basis.combination,
+        section: reinforced(basis.panel, s.bars, insetFrom(basis, s)).section,
+        momentIs: ['moment per length of slab', 'by the method above'],
+        tell: (c) => c.note(methodNote(basis.panel)),
       });
     });
-}
 
 function methodNote({ method, share, isHeldDown }: PanelInput): string {
   if (method === 'coefficients')

@@ -1,11 +1,11 @@
-import { silent } from '../../calc/calc';
-import { compareCheck } from '../../checks/compare';
-import type { DerivableCheck } from '../../checks/check';
+import { silent, type Calc } from '../../calc/calc';
+import { compareCheck, type Origin } from '../../checks/compare';
+import type { CheckDraft, DerivableCheck } from '../../checks/check';
 import { largestOf } from '../../checks/largest';
 import type { BendingSection, DesignCode } from '../../codes/design-code';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import { ductilityRule } from '../beam/ductility-rule';
-import { resistanceOf, WIDTH, type SlabMetre } from './slab-metre';
+import { metreTask, resistanceOf, WIDTH, type SlabMetre } from './slab-metre';
 
 /** Bars of a slab at a place: its name in words, depth (mm) and area (mm2/mm). */
 export interface LaidBars {
@@ -85,3 +85,48 @@ export function slabDuctility(
     ),
   ];
 }
+
+/** A layer that is bent: the check's own words, the reinforced metre, and the moment per length (N mm/mm) with where it came from. */
+export interface BentLayer extends Pick<CheckDraft, 'id' | 'title' | 'place' | 'combination'> {
+  readonly section: BendingSection;
+  readonly d: number;
+  readonly moment: number;
+  readonly momentIs: Origin;
+  readonly required: number;
+  readonly provided: number;
+  /** What the layer is called where it fails. */
+  readonly name: string;
+  /** Says how the moment was found. */
+  readonly tell: (c: Calc) => void;
+}
+
+/** Bending of a layer on a metre of slab. */
+export const slabBending = (slab: SlabMetre, code: DesignCode, layer: BentLayer): DerivableCheck =>
+  compareCheck({
+    id: layer.id,
+    family: 'bending',
+    title: layer.title,
+    clause: code.steelClauses.bending,
+    place: layer.place,
+    combination: layer.combination,
+    assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
+    kind: 'lineTorque',
+    compare: (c) => {
+      layer.tell(c);
+      const state = code.bendingResistance(c, layer.section, slab.materials);
+      if (c.recording) {
+        c.note('Steel needed for this moment on a metre:');
+        code.bendingSteel(c, metreTask(slab, layer.moment, layer.d));
+      }
+      return {
+        demand: layer.moment,
+        demandIs: layer.momentIs,
+        capacity: (state?.moment ?? 0) / WIDTH,
+        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+      };
+    },
+    fails: (_needed, _there, show) =>
+      Number.isFinite(layer.required)
+        ? `${layer.name}: needs ${show(layer.required, 'areaPerWidth')}, has ${show(layer.provided, 'areaPerWidth')}.`
+        : `${layer.name}: the slab itself is too thin for this moment.`,
+  });

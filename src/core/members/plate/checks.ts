@@ -7,8 +7,8 @@ import { distanceToSegment, type Point } from '../../geometry/polygon';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import { metreTask, reinforced, WIDTH } from '../parts/slab-metre';
-import { slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
+import { reinforced, WIDTH } from '../parts/slab-metre';
+import { slabBending, slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
 import { askedAt, type PlateAnswer, type PlateLoad } from './analysis';
 import { layerTitle } from './input';
 import type { PreparedPlate } from './layers';
@@ -34,21 +34,20 @@ export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
 
 function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
   const { plate, code, units, answer, loads } = basis;
-  const section = metreOf(basis, s);
   const title = layerTitle(s);
   // The moments are those of the load that asks most of this layer there.
   const { w, combination } = largestOf(loads, (l) => askedAt(answer, s, s.node, l.w))!;
   const [mx, my, mxy] = [0, 1, 2].map((k) => w * answer.moments[3 * s.node + k]!) as [number, number, number];
-  return compareCheck({
+  return slabBending(plate, code, {
+    ...s,
     id: `bending-${s.face}-${s.along}`,
-    family: 'bending',
     title: `Bending, ${title}`,
-    clause: code.steelClauses.bending,
+    name: `Bars ${title}`,
     place: { x: null, label: placeWords(s.at, units) },
     combination,
-    assumptions: code.choices.filter((c) => c.topic === 'bending' && c.only !== 'columns').map((c) => c.key),
-    kind: 'lineTorque',
-    compare: (c) => {
+    section: metreOf(basis, s),
+    momentIs: ['moment for the bars, per length of slab', 'of the moments above'],
+    tell: (c) => {
       c.note(
         'The elastic plate, at a node of the mesh, without spreading peaks; twisting is carried by the bars of both directions (Wood and Armer): each takes its moment and the size of the twisting moment, and less where the other is not asked for.',
       );
@@ -58,22 +57,7 @@ function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
         ['mxy', mxy],
       ] as const)
         c.state(name, value, 'lineTorque', 'plate analysis, sagging positive');
-      const state = code.bendingResistance(c, section, plate.materials);
-      if (c.recording) {
-        c.note('Steel needed for this moment on a metre:');
-        code.bendingSteel(c, metreTask(plate, s.moment, s.d));
-      }
-      return {
-        demand: s.moment,
-        demandIs: ['moment for the bars, per length of slab', 'of the moments above'],
-        capacity: (state?.moment ?? 0) / WIDTH,
-        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
-      };
     },
-    fails: (_needed, _there, show) =>
-      Number.isFinite(s.required)
-        ? `Bars ${title}: needs ${show(s.required, 'areaPerWidth')}, has ${show(s.provided, 'areaPerWidth')}.`
-        : `Bars ${title}: the slab itself is too thin for this moment.`,
   });
 }
 
