@@ -1,3 +1,4 @@
+import { addPressure, noLoads } from '../src/core/analysis/plates/plate-loads';
 import { meshOf } from '../src/core/analysis/plates/mesh';
 import { plateModel } from '../src/core/analysis/plates/plate-model';
 import { supportsOf } from '../src/core/analysis/plates/supports';
@@ -22,7 +23,8 @@ export function plateRows(median: (run: () => void, least: number, mostMs: numbe
     const supports = supportsOf(mesh, lines, [], rigidity.bending[0]);
     const make = () => plateModel(mesh, () => rigidity, supports);
     const model = make();
-    const loads = model.pressure(() => 0.01);
+    const loads = noLoads(model.unknowns);
+    addPressure(loads, model.mesh, () => 0.01);
     const work = `plate of ${unknowns.toLocaleString('en')} unknowns`;
     return [
       [`${work}, meshed`, '–', ms(median(() => meshOf({ outline, lines: [], points: [], sizeAt: () => size }), 3, 800))],

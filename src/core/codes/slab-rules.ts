@@ -10,6 +10,8 @@ export type SlabPlace = 'peak' | 'elsewhere';
 export interface SlabRules {
   /** Strength of a strip without links; `limit` is what its struts carry at the face of a support. */
   plainShear(c: Calc, s: ShearSection, m: Materials): ShearResistance;
+  /** Whether shear of a slab on columns is judged place by place, or over the width of its bays as that of a wide beam. */
+  readonly shearOver: 'place' | 'bay';
   /** Minimum reinforcement of a face in tension along the span. */
   leastSteel(c: Calc, s: BendingSection, d: number, m: Materials): number;
   /** Largest spacing of the bars along the span, and of those across. */

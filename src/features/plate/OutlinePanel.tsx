@@ -67,7 +67,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           units={project.display}
           onKeep={(outer, holes) =>
             change('outline', (m) => {
-              m.outline = heldAsBefore(m.outline, outer);
+              m.outline = castDraft(heldAsBefore(m.outline, outer));
               m.openings = castDraft(holes.map((corners) => ({ corners: corners.map(([x, y]): [number, number] => [x, y]) })));
             })
           }
@@ -87,7 +87,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
 /** A new corner: midway along the edge from the last one to the first. */
 function between(outline: readonly Corner[]): Corner {
   const [a, b] = [outline.at(-1), outline[0]];
-  return { x: ((a?.x ?? 0) + (b?.x ?? 0)) / 2, y: ((a?.y ?? 0) + (b?.y ?? 0)) / 2, edge: a?.edge ?? 'simple' };
+  return { x: ((a?.x ?? 0) + (b?.x ?? 0)) / 2, y: ((a?.y ?? 0) + (b?.y ?? 0)) / 2, edge: a?.edge ?? 'simple', rise: 0 };
 }
 
 /** A new wall: upright through the middle of the slab. */

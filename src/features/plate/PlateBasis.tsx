@@ -11,7 +11,7 @@ import type { LoadTable } from '@/ui/tables/LoadsTable';
 export const plateLoads: LoadTable<PlateMember['loads'][number]> = {
   title: 'Loads over the whole slab',
   values: { Value: { value: 'areaLoad' } },
-  fresh: (id) => ({ case: id, value: 2e-3, note: '' }),
+  fresh: (id) => ({ type: 'uniform', case: id, value: 2e-3, note: '' }),
   foot: 'Loads on parts of the slab, lines and points are not covered yet, and variable loads lie everywhere at once.',
 };
 

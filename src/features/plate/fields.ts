@@ -1,6 +1,7 @@
 import type { PlateHandle } from '@/core/members/plate/drawing';
 import { layerTitle, type PlateEdge, type PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
+import { meshIn } from '@/core/members/plate/zones';
 import type { Project } from '@/core/project/project';
 import { layerField } from '@/ui/fields/slab-bars-field';
 import { numberField, type Field } from '@/ui/fields/value-field';
@@ -17,7 +18,7 @@ export function plateField(
     case 'depth':
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'bars': {
-      const shown = result.sections.find((s) => s.face === handle.face && s.along === handle.along)?.bars ?? null;
+      const shown = meshIn(result.steel, handle);
       return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, shown);
     }
     case 'edge':
@@ -42,8 +43,8 @@ export function turned(
 export const heldAsBefore = (
   before: PlateMember['outline'],
   outer: readonly (readonly [number, number])[],
-): { x: number; y: number; edge: PlateEdge }[] =>
+): PlateMember['outline'][number][] =>
   outer.map(([x, y], i) => {
     const same = before.find((c) => Math.hypot(c.x - x, c.y - y) < 1) ?? (before.length === outer.length ? before[i] : undefined);
-    return { x, y, edge: same?.edge ?? 'simple' };
+    return { x, y, edge: same?.edge ?? 'simple', rise: same?.rise ?? 0 };
   });

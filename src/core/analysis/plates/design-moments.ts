@@ -21,3 +21,24 @@ export function barMoments(mx: number, my: number, mxy: number, angle = Math.PI 
   if (my < 0) return { x: Math.max(0, across + twist ** 2 / -my), other: 0 };
   return { x: Math.max(0, x), other: Math.max(0, other) };
 }
+
+/** A sum of the moments of a plate: so much of each. */
+export interface MomentTerm {
+  readonly mx: number;
+  readonly my: number;
+  readonly mxy: number;
+}
+
+/**
+ * Moments that bars along x, or those along y, are to carry at the lower face of a plate, as two sums of which the larger counts, nothing where both are
+ * negative: mx + |mxy| and my + |mxy|, never less than {@link barMoments}. With both no direction is asked for more than it has:
+ * mx* cos2 t + my* sin2 t - n M n = |mxy| (1 -+ 2 sin t cos t) >= 0 for every t. As sums they can be added load by load, and their largest value over all
+ * arrangements of loads is found without trying them. mx and my sagging positive; for the upper face take the smaller sum with the other sign.
+ */
+export const barTerms = (along: 'x' | 'y'): readonly [MomentTerm, MomentTerm] => {
+  const own = along === 'x' ? { mx: 1, my: 0 } : { mx: 0, my: 1 };
+  return [
+    { ...own, mxy: 1 },
+    { ...own, mxy: -1 },
+  ];
+};

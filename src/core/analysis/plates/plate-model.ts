@@ -3,7 +3,7 @@ import type { PlateMesh } from './mesh';
 import { factorise, PER_NODE, type Factor, type Stiffness } from './multifrontal';
 import { Heads } from './stiff-heads';
 import type { PlateSupports } from './supports';
-import { triangleMoments, triangleShears, triangleStiffness, type Corners, type Rigidity } from './triangle';
+import { rowTimes, triangleMoments, triangleStiffness, type Corners, type Rigidity } from './triangle';
 
 /** What a plate answers to a load: deflections (mm, down) and rotations of its nodes, and what holds it (N, N mm, on the plate, up and against the rotations). */
 export interface PlateState {
@@ -13,20 +13,20 @@ export interface PlateState {
   readonly held: Float64Array;
 }
 
-/** Moments per length (N mm/mm) of the nodes, means over the triangles around each by their angles there: mx, my, mxy node by node. */
+/** Moments per length (N mm/mm) of the nodes, means over the triangles that bend around each by their angles there: mx, my, mxy node by node. */
 export type NodeMoments = Float64Array;
 
 /** An elastic plate with its factored stiffness: loads are answered one after another without factoring again. */
 export interface PlateModel {
   readonly mesh: PlateMesh;
   readonly rigidity: (triangle: number) => Rigidity;
-  /** Loads of a pressure (N/mm2, down) on triangles, as a vector of unknowns (N). */
-  readonly pressure: (on: (triangle: number) => number) => Float64Array;
+  /** How many unknowns there are, those of columns' middles last. */
+  readonly unknowns: number;
+  /** Whether a triangle bends: those within a stiff head do not. */
+  readonly bends: (triangle: number) => boolean;
   /** Answers loads; `given` moves held unknowns (settlement). */
   readonly solve: (loads: Float64Array, given?: Float64Array) => PlateState;
   readonly moments: (state: PlateState) => NodeMoments;
-  /** Shear forces per length (N/mm) of each triangle: vx, vy. */
-  readonly shears: (state: PlateState) => Float64Array;
   readonly factor: Factor;
 }
 
@@ -36,21 +36,19 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
   const corners = Array.from({ length: count }, (_, e) => cornersOf(mesh, e));
   const plate = corners.map((at, e) => triangleStiffness(mesh.triangles.subarray(3 * e, 3 * e + 3), at, rigidity(e)));
   const heads = new Heads(mesh, supports);
+  const isBending = Uint8Array.from(plate, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1));
   const all = [...[...plate, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  // Worked out once, when first asked for: every load is then a product.
+  let known: readonly Float64Array[] | undefined;
+  const responses = () => (known ??= corners.map((at, e) => triangleMoments(at, rigidity(e))));
   const factor = factorise(heads.at, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
   return {
     mesh,
     rigidity,
     factor,
-    pressure: (on) => {
-      const loads = new Float64Array(heads.isHeld.length);
-      for (let e = 0; e < count; e += 1) {
-        const share = (on(e) * areaOf(corners[e]!)) / 3;
-        for (let k = 0; k < 3; k += 1) loads[PER_NODE * mesh.triangles[3 * e + k]!]! += share;
-      }
-      return loads;
-    },
+    unknowns: heads.isHeld.length,
+    bends: (e) => isBending[e] === 1,
     solve: (given, movement) => {
       const loads = heads.gathered(given);
       const settled = movement && Float64Array.from(heads.isHeld, (held, i) => (held ? movement[i]! : 0));
@@ -62,12 +60,11 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
       heads.spread(moved);
       return { moved, held };
     },
-    moments: (state) => nodeMoments(mesh, corners, (e) => triangleMoments(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved))),
-    shears: (state) => {
-      const all = new Float64Array(2 * count);
-      for (let e = 0; e < count; e += 1) all.set(triangleShears(corners[e]!, rigidity(e), movedOf(mesh, e, state.moved)), 2 * e);
-      return all;
-    },
+    moments: (state) =>
+      nodeMoments(mesh, corners, isBending, (e) => {
+        const moved = movedOf(mesh, e, state.moved);
+        return new Float64Array(9).map((_, row) => rowTimes(responses()[e]!, row, moved));
+      }),
   };
 }
 
@@ -75,9 +72,6 @@ const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
   const [a, b, c] = [2 * triangles[3 * e]!, 2 * triangles[3 * e + 1]!, 2 * triangles[3 * e + 2]!];
   return [at[a]!, at[a + 1]!, at[b]!, at[b + 1]!, at[c]!, at[c + 1]!];
 };
-
-/** Area of a triangle (mm2). */
-const areaOf = ([x1, y1, x2, y2, x3, y3]: Corners) => ((x2 - x1) * (y3 - y1) - (x3 - x1) * (y2 - y1)) / 2;
 
 function movedOf({ triangles }: PlateMesh, e: number, moved: Float64Array): Float64Array {
   const nine = new Float64Array(9);
@@ -103,10 +97,16 @@ function resisting(elements: readonly Stiffness[], moved: Float64Array): Float64
   return forces;
 }
 
-function nodeMoments(mesh: PlateMesh, corners: readonly Corners[], momentsOf: (e: number) => Float64Array): NodeMoments {
+function nodeMoments(
+  mesh: PlateMesh,
+  corners: readonly Corners[],
+  isBending: Uint8Array,
+  momentsOf: (e: number) => Float64Array,
+): NodeMoments {
   const sums = new Float64Array((3 * mesh.at.length) / 2);
   const weights = new Float64Array(mesh.at.length / 2);
   corners.forEach((at, e) => {
+    if (!isBending[e]) return;
     const moments = momentsOf(e);
     for (let k = 0; k < 3; k += 1) {
       const node = mesh.triangles[3 * e + k]!;
@@ -115,7 +115,31 @@ function nodeMoments(mesh: PlateMesh, corners: readonly Corners[], momentsOf: (e
       for (let m = 0; m < 3; m += 1) sums[3 * node + m]! += angle * moments[3 * k + m]!;
     }
   });
-  return sums.map((sum, i) => sum / weights[(i / 3) | 0]!);
+  return sums.map((sum, i) => (sum === 0 ? 0 : sum / weights[(i / 3) | 0]!));
+}
+
+/**
+ * Shear forces per length (N/mm) of each triangle, vx and vy: the slope of its moments, vx = mx,x + mxy,y and vy = my,y + mxy,x, which is their equilibrium.
+ * The shear strains of the triangles themselves are less exact by some per cent.
+ */
+export function shearsOf({ mesh }: Pick<PlateModel, 'mesh'>, moments: NodeMoments): Float64Array {
+  const count = mesh.triangles.length / 3;
+  const shears = new Float64Array(2 * count);
+  for (let e = 0; e < count; e += 1) {
+    const [x1, y1, x2, y2, x3, y3] = cornersOf(mesh, e);
+    const double = (x2 - x1) * (y3 - y1) - (x3 - x1) * (y2 - y1);
+    const [gx, gy] = [
+      [y2 - y3, y3 - y1, y1 - y2],
+      [x3 - x2, x1 - x3, x2 - x1],
+    ] as const;
+    for (let k = 0; k < 3; k += 1) {
+      const n = 3 * mesh.triangles[3 * e + k]!;
+      const [mx, my, mxy] = [moments[n]!, moments[n + 1]!, moments[n + 2]!];
+      shears[2 * e]! += (gx[k]! * mx + gy[k]! * mxy) / double;
+      shears[2 * e + 1]! += (gy[k]! * my + gx[k]! * mxy) / double;
+    }
+  }
+  return shears;
 }
 
 function angleAt(at: Corners, k: number): number {

@@ -35,6 +35,12 @@ export class Heads {
     });
   }
 
+  /** Whether these nodes lie within one head, where nothing bends. */
+  isStiff(nodes: ArrayLike<number>): boolean {
+    const head = this.headOf[nodes[0]!]!;
+    return head >= 0 && Array.from(nodes).every((node) => this.headOf[node] === head);
+  }
+
   /** A part with the nodes of heads taken to their middles; nothing where it lies within one head, which does not bend. */
   tied(part: Stiffness): Stiffness[] {
     const masters = Int32Array.from(part.nodes, (node) => (this.headOf[node]! < 0 ? node : this.headOf[node]!));

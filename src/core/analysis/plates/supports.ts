@@ -3,10 +3,10 @@ import { ONE_POINT, type Piece } from './mesh-lines';
 import { PER_NODE, type Stiffness } from './multifrontal';
 import type { PlateMesh } from './mesh';
 
-/** A line along which the plate is held: simply (it may turn over it) or clamped. */
+/** A line along which the plate is held: simply (it may turn over it, not along it), softly (only from sinking), or clamped. */
 export interface LineSupport {
   readonly piece: Piece;
-  readonly how: 'simple' | 'clamped';
+  readonly how: 'simple' | 'soft' | 'clamped';
 }
 
 /** A column under, over or through the plate: what lies within its outline moves as a stiff whole about its middle. */
@@ -29,6 +29,8 @@ export interface PlateSupports {
   readonly isHeld: Uint8Array;
   readonly springs: readonly Stiffness[];
   readonly heads: readonly StiffHead[];
+  /** The head that each column became; -1 where no node lies under it. */
+  readonly headOfColumn: readonly number[];
 }
 
 /** Lines that turn less than this at a node (rad) run on through it, as the pieces of an arc do. */
@@ -50,10 +52,13 @@ export function supportsOf(mesh: PlateMesh, lines: readonly LineSupport[], colum
     if (here.length === 0) continue;
     isHeld[PER_NODE * node] = 1;
     if (here.some((l) => l.how === 'clamped')) isHeld.fill(1, PER_NODE * node, PER_NODE * node + PER_NODE);
-    else for (const along of tangentsOf(here.map((l) => l.piece))) springs.push(turningSpring(node, along, STIFF * bending));
+    else
+      for (const along of tangentsOf(here.filter((l) => l.how === 'simple').map((l) => l.piece)))
+        springs.push(turningSpring(node, along, STIFF * bending));
   }
-  const heads = columns.map((column) => ({ nodes: nodesWithin(mesh, column.outline), at: column.at, turning: column.turning }));
-  return { isHeld, springs, heads: heads.filter((head) => head.nodes.length > 0) };
+  const all = columns.map((column) => ({ nodes: nodesWithin(mesh, column.outline), at: column.at, turning: column.turning }));
+  const heads = all.filter((head) => head.nodes.length > 0);
+  return { isHeld, springs, heads, headOfColumn: all.map((head) => heads.indexOf(head)) };
 }
 
 /** Directions of lines that meet at a node; those that run on into each other count as one, in between. */

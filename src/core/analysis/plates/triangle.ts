@@ -155,27 +155,44 @@ export function triangleStiffness(nodes: Int32Array, at: Corners, rigidity: Rigi
   return { nodes, matrix };
 }
 
-const times = (rows: Float64Array, r: number, moved: ArrayLike<number>): number => {
-  let sum = 0;
-  for (let k = 0; k < UNKNOWNS; k += 1) sum += rows[r * UNKNOWNS + k]! * moved[k]!;
-  return sum;
-};
-
-/** mx, my, mxy at each corner (N mm/mm, sagging positive, mxy as -D (1 - nu) w,xy) from the nine displacements of the corners (mm, rad). */
-export function triangleMoments(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): Float64Array {
+/** Moments of a triangle by the displacements of its corners (mm, rad), row by row: mx, my, mxy at each corner (N mm/mm, sagging positive, mxy as -D (1 - nu) w,xy). */
+export function triangleMoments(at: Corners, rigidity: Rigidity): Float64Array {
   const shape = shapeOf(at, rigidity);
   const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
-  const moments = new Float64Array(9);
+  const rows = new Float64Array(9 * UNKNOWNS);
   CORNERS.forEach((place, corner) => {
-    const rows = curvatures(shape, place);
-    const [kx, ky, kt] = [times(rows, 0, moved), times(rows, 1, moved), times(rows, 2, moved)];
-    moments.set([xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt], 3 * corner);
+    const curved = curvatures(shape, place);
+    for (let k = 0; k < UNKNOWNS; k += 1) {
+      const [kx, ky, kt] = [curved[k]!, curved[UNKNOWNS + k]!, curved[2 * UNKNOWNS + k]!];
+      const row = 3 * corner * UNKNOWNS + k;
+      rows[row] = xx * kx + xy * ky + xt * kt;
+      rows[row + UNKNOWNS] = xy * kx + yy * ky + yt * kt;
+      rows[row + 2 * UNKNOWNS] = xt * kx + yt * ky + tt * kt;
+    }
   });
-  return moments;
+  return rows;
 }
 
-/** vx, vy in the middle of a triangle (N/mm): what the change of the moments along x and y amounts to. */
-export function triangleShears(at: Corners, rigidity: Rigidity, moved: ArrayLike<number>): readonly [number, number] {
-  const g = shearStrains(shapeOf(at, rigidity), CENTRE);
-  return [rigidity.shear[0] * times(g, 0, moved), rigidity.shear[1] * times(g, 1, moved)];
+/** Curvatures in the middle of a triangle by its nine unknowns: kx, ky, 2 kxy (1/mm), row by row. */
+export const triangleCurvature = (at: Corners, rigidity: Rigidity): Float64Array => curvatures(shapeOf(at, rigidity), CENTRE);
+
+/** One row of an answer: its sum over the nine unknowns. */
+export function rowTimes(rows: Float64Array, row: number, moved: ArrayLike<number>): number {
+  let sum = 0;
+  for (let k = 0; k < UNKNOWNS; k += 1) sum += rows[row * UNKNOWNS + k]! * moved[k]!;
+  return sum;
+}
+
+/** Loads on the nine unknowns that bend a free triangle to given curvatures (kx, ky, 2 kxy), as shrinkage would. */
+export function curvatureLoads(at: Corners, rigidity: Rigidity, [kx, ky, kt]: readonly [number, number, number]): Float64Array {
+  const shape = shapeOf(at, rigidity);
+  const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
+  const [mx, my, mt] = [xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt];
+  const loads = new Float64Array(UNKNOWNS);
+  for (const place of MIDDLES) {
+    const rows = curvatures(shape, place);
+    for (let k = 0; k < UNKNOWNS; k += 1)
+      loads[k]! += (shape.area / 3) * (rows[k]! * mx + rows[UNKNOWNS + k]! * my + rows[2 * UNKNOWNS + k]! * mt);
+  }
+  return loads;
 }

@@ -34,6 +34,7 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
       const force = c.let(shear.phiVn, { phi_v, V_c, V_s: 0, V_s_max: 0 });
       return { force, limit: Infinity, shift: runOn(s) };
     },
+    shearOver: 'bay',
     leastSteel: (c, s) => c.let(F.least, { A_g: s.grossArea }),
     spacing: (h, _place, c = silent) => ({ value: c.let(F.spacing[form], { h }), clause: '7.7.2.3' }),
     acrossSpacing: (h, _place, c = silent) => ({ value: c.let(F.spacingAcross[form], { h }), clause: '24.4.3.3' }),

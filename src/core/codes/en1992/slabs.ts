@@ -42,6 +42,7 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
       // 6.2.2(5), 9.2.1.3(2): without links the moment line is moved by d.
       shift: s.d,
     }),
+    shearOver: 'place',
     leastSteel: (c, s, d, m) => minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
     spacing: spacingBy(F.alongPeak, F.along),
     acrossSpacing: spacingBy(F.along, F.acrossFar),

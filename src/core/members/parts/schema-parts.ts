@@ -115,10 +115,17 @@ type OneOf<Tag extends string, K extends Record<string, Fields>> = {
   [N in keyof K & string]: Record<Tag, N> & { [F in keyof K[N]]: InferType<K[N][F]> };
 }[keyof K & string];
 
-/** Objects that differ by their type or kind, each with its own fields; a missing one is the fallback, where there is one. */
-function byTag<Tag extends string, K extends Record<string, Fields>>(tag: Tag, kinds: K, fallback?: OneOf<Tag, K>): Lazy<OneOf<Tag, K>> {
+/** Objects that differ by their type or kind, each with its own fields; a missing one is the fallback, one that does not say its type is `untagged`, where there are such. */
+function byTag<Tag extends string, K extends Record<string, Fields>>(
+  tag: Tag,
+  kinds: K,
+  fallback?: OneOf<Tag, K>,
+  untagged?: keyof K & string,
+): Lazy<OneOf<Tag, K>> {
   const names = Object.keys(kinds);
-  const schemas = Object.fromEntries(names.map((name) => [name, object({ [tag]: string(), ...kinds[name] } as Record<string, Schema>)]));
+  const schemas = Object.fromEntries(
+    names.map((name) => [name, object({ [tag]: string().default(name), ...kinds[name] } as Record<string, Schema>)]),
+  );
   const unknown = object({
     [tag]: string()
       .required('is missing')
@@ -127,11 +134,12 @@ function byTag<Tag extends string, K extends Record<string, Fields>>(tag: Tag, k
   // The name tells the fields apart at run time; the type says the same of the value.
   return lazy((value: Record<string, string> | undefined): Schema => {
     if (value === undefined && fallback) return object().default(() => fallback) as unknown as Schema;
-    return schemas[value?.[tag] ?? ''] ?? unknown;
+    return schemas[value?.[tag] ?? untagged ?? ''] ?? unknown;
   }) as unknown as Lazy<OneOf<Tag, K>>;
 }
 
-export const byType = <K extends Record<string, Fields>>(kinds: K) => byTag('type', kinds);
+export const byType = <K extends Record<string, Fields>>(kinds: K, untagged?: keyof K & string) =>
+  byTag('type', kinds, undefined, untagged);
 export const byKind = <K extends Record<string, Fields>>(kinds: K, fallback: OneOf<'kind', K>) => byTag('kind', kinds, fallback);
 
 /** A deflection as a part of the span; null is the usual one of the code. */

@@ -1,36 +1,64 @@
-import { barMoments } from '../../analysis/plates/design-moments';
-import { meshOf } from '../../analysis/plates/mesh';
+import { barTerms, type MomentTerm } from '../../analysis/plates/design-moments';
+import { locatorOf, type Locate } from '../../analysis/plates/locate';
+import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
-import { plateModel, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
-import { supportsOf, type LineSupport } from '../../analysis/plates/supports';
+import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
+import { meanAcross, placesAcross } from '../../analysis/plates/spread';
+import { supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { outlineProperties } from '../../geometry/polygon';
-import { edgeAt, outlineOf, type Layer, type PlateInput } from './input';
+import { distanceToEdges, outlineProperties, type Point } from '../../geometry/polygon';
+import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
+import type { Along, PlateInput } from './input';
+import { loadParts, type LoadPart } from './loading';
 
-/** A slab as an elastic plate under a load of one (N/mm2) all over: everything else is in proportion. */
-export interface PlateAnswer {
-  readonly model: PlateModel;
-  readonly unit: PlateState;
-  /** mx, my, mxy node by node (mm2: N mm/mm over N/mm2). */
+/** What the elastic slab answers to a part of its loads. */
+export interface PartAnswer extends LoadPart {
+  readonly state: PlateState;
+  /** mx, my, mxy node by node (N mm/mm). */
   readonly moments: Float64Array;
-  /** vx, vy triangle by triangle (mm). */
+  /** Moments that bars along x and y would carry below, spread: for each direction two terms of which the larger counts (N mm/mm). */
+  readonly terms: Readonly<Record<Along, readonly [Float64Array, Float64Array]>>;
+  /** vx, vy triangle by triangle (N/mm). */
   readonly shears: Float64Array;
-  readonly supports: readonly LineSupport[];
 }
 
-/** A load all over (N/mm2) and the combination that brings it. */
-export interface PlateLoad {
-  readonly w: number;
-  readonly combination: string;
+/** A slab as an elastic plate under each part of its loads. */
+export interface PlateAnswer {
+  readonly model: PlateModel;
+  readonly locate: Locate;
+  readonly parts: readonly PartAnswer[];
+  readonly supports: readonly LineSupport[];
+  /** Index of the node, after those of the mesh, at the middle of each column; -1 where no node of the mesh lies under it. */
+  readonly heads: Int32Array;
+  /** The width over which moments are means (mm). */
+  readonly spread: number;
+  /** The least depth that meets at each node (mm). */
+  readonly depths: Float64Array;
 }
 
 /** About so many triangles lie along the side of a square of the slab's area. */
-const ALONG = 26;
+const ALONG = 30;
+/** Sides of triangles grow by this much with the distance from a column or a sharp corner. */
+const GROWTH = 0.35;
 
-/** The length of sides that is chosen: a part of the slab, not much less than its depth. */
-const usualSize = (plate: PlateInput, area: number): number => plate.meshSize ?? Math.max(Math.sqrt(area) / ALONG, plate.h / 2);
+/** The length of sides that is chosen: a part of the slab or of its bays, not much less than its depth; finer at columns. */
+function sizesOf(plate: PlateInput, coarser: number): (at: Point) => number {
+  const outline = outlineOf(plate);
+  const { area } = outlineProperties(outline);
+  const size = coarser * (plate.meshSize ?? Math.max(Math.sqrt(area) / ALONG, plate.h / 2));
+  const heads = plate.columns.map((column) => {
+    const sides = columnSides(column);
+    return { loop: { outer: columnAt(column), holes: [] }, at: [column.x, column.y] as Point, size: Math.max(sides.x, sides.y) };
+  });
+  return (p) =>
+    heads.reduce((least, { loop, at, size: side }) => {
+      if (Math.hypot(p[0] - at[0], p[1] - at[1]) > side + (2 * size) / GROWTH) return least;
+      const fine = Math.min(size, Math.max(side / 2, size / 4));
+      return Math.min(least, fine + GROWTH * distanceToEdges(p, loop));
+    }, size);
+}
 
 const wallLines = ({ walls }: PlateInput) =>
   walls.map(({ x1, y1, x2, y2 }): Piece => [
@@ -38,31 +66,85 @@ const wallLines = ({ walls }: PlateInput) =>
     [x2, y2],
   ]);
 
+const piecesOf = (path: readonly Point[]): Piece[] => path.slice(1).map((b, k): Piece => [path[k]!, b]);
+const around = (loop: readonly Point[]): Piece[] => piecesOf([...loop, loop[0]!]);
+
 /** Lines that hold a slab: its edges that are not free, and the walls below it. */
-export const lineSupports = (plate: PlateInput): LineSupport[] => [
-  ...plate.outline.flatMap(({ edge }, i) => (edge === 'free' ? [] : [{ piece: edgeAt(plate, i), how: edge }])),
-  ...wallLines(plate).map((piece): LineSupport => ({ piece, how: 'simple' })),
-];
+export function lineSupports(plate: PlateInput): LineSupport[] {
+  const simple = plate.simpleEdges === 'soft' ? ('soft' as const) : ('simple' as const);
+  return [
+    ...plate.outline.flatMap(({ edge }, i) =>
+      edge === 'free' ? [] : piecesOf(edgePath(plate, i)).map((piece): LineSupport => ({ piece, how: edge === 'simple' ? simple : edge })),
+    ),
+    ...wallLines(plate).map((piece): LineSupport => ({ piece, how: simple })),
+  ];
+}
+
+/** The columns of a slab, with what they resist of turning. */
+export const columnHeads = (plate: PlateInput, code: DesignCode): ColumnHead[] =>
+  plate.columns.map((column) => ({
+    outline: columnAt(column),
+    at: [column.x, column.y],
+    turning: columnTurning(column, code.elasticModulus(silent, plate.materials)),
+  }));
+
+/** The mesh of a slab; `coarser` is how many times as long as usual the sides of its triangles are. */
+export function meshOfPlate(plate: PlateInput, coarser = 1): PlateMesh {
+  const lines = [
+    ...wallLines(plate),
+    ...plate.columns.flatMap((c) => around(columnAt(c))),
+    ...plate.regions.flatMap((r) => around(rectangleOf(r))),
+  ];
+  return meshOf({
+    outline: outlineOf(plate),
+    lines,
+    points: plate.columns.map(({ x, y }): Point => [x, y]),
+    sizeAt: sizesOf(plate, coarser),
+  });
+}
+
+/** The depth of a slab at the middle of each triangle (mm). */
+export function depthsOn(plate: PlateInput, { at, triangles }: PlateMesh): Float64Array {
+  return Float64Array.from({ length: triangles.length / 3 }, (_, e) => {
+    const mean = (k: number) => [0, 1, 2].reduce((sum, c) => sum + at[2 * triangles[3 * e + c]! + k]! / 3, 0);
+    return depthAt(plate, [mean(0), mean(1)]);
+  });
+}
+
+function leastAtNodes({ at, triangles }: PlateMesh, depths: Float64Array): Float64Array {
+  const least = new Float64Array(at.length / 2).fill(Infinity);
+  triangles.forEach((node, i) => (least[node] = Math.min(least[node]!, depths[Math.floor(i / 3)]!)));
+  return least;
+}
+
+/** The width over which moments and shears are means (mm). */
+export const spreadOf = (plate: PlateInput): number => plate.spread ?? 3 * plate.h;
 
 /** Works a slab out as a plate. Throws CalcError where it can move without resistance. */
-export function answerOf(plate: PlateInput, code: DesignCode): PlateAnswer {
-  const outline = outlineOf(plate);
-  const size = usualSize(plate, outlineProperties(outline).area);
+export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
+  const mesh = meshOfPlate(plate, coarser);
+  const modulus = code.elasticModulus(silent, plate.materials);
+  const depths = depthsOn(plate, mesh);
+  const rigidities = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h)]));
   const supports = lineSupports(plate);
-  const mesh = meshOf({ outline, lines: wallLines(plate), points: [], sizeAt: () => size });
-  const rigidity = evenRigidity(code.elasticModulus(silent, plate.materials), plate.poisson, plate.h);
-  const model = plateModel(mesh, () => rigidity, supportsOf(mesh, supports, [], rigidity.bending[0]));
-  const unit = model.solve(model.pressure(() => 1));
-  return { model, unit, moments: model.moments(unit), shears: model.shears(unit), supports };
+  const held = supportsOf(mesh, supports, columnHeads(plate, code), rigidities.get(Math.max(...depths))!.bending[0]);
+  const model = plateModel(mesh, (e) => rigidities.get(depths[e]!)!, held);
+  const locate = locatorOf(mesh);
+  const spread = spreadOf(plate);
+  const across = { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) };
+  const parts = loadParts(plate, mesh, model.unknowns, locate).map((part): PartAnswer => {
+    const state = model.solve(part.loads);
+    const moments = model.moments(state);
+    const term = (along: Along, { mx, my, mxy }: MomentTerm) => {
+      const own = Float64Array.from(
+        { length: moments.length / 3 },
+        (_, n) => mx * moments[3 * n]! + my * moments[3 * n + 1]! + mxy * moments[3 * n + 2]!,
+      );
+      return spread > 0 ? meanAcross(mesh, across[along], own, 1, 0) : own;
+    };
+    const terms = (along: Along) => barTerms(along).map((t) => term(along, t)) as [Float64Array, Float64Array];
+    return { ...part, state, moments, terms: { x: terms('x'), y: terms('y') }, shears: shearsOf(model, moments) };
+  });
+  const heads = Int32Array.from(held.headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k));
+  return { model, locate, parts, supports, heads, spread, depths: leastAtNodes(mesh, depths) };
 }
-
-/** The moment that the bars of a layer are to carry at a node under a load (N mm/mm). */
-export function askedAt({ moments }: Pick<PlateAnswer, 'moments'>, { face, along }: Layer, node: number, w: number): number {
-  const sign = face === 'bottom' ? w : -w;
-  const { x, other } = barMoments(sign * moments[3 * node]!, sign * moments[3 * node + 1]!, sign * moments[3 * node + 2]!);
-  return along === 'x' ? x : other;
-}
-
-/** Moments that the bars of a layer are to carry, node by node (N mm/mm): the largest of all loads. */
-export const layerDemand = (answer: Pick<PlateAnswer, 'moments'>, layer: Layer, loads: readonly PlateLoad[]): Float64Array =>
-  Float64Array.from({ length: answer.moments.length / 3 }, (_, n) => Math.max(0, ...loads.map(({ w }) => askedAt(answer, layer, n, w))));

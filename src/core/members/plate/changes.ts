@@ -9,11 +9,12 @@ import {
   type Change,
 } from '../../advice/single-changes';
 import type { DesignCode } from '../../codes/design-code';
+import { atOnce } from '../../job';
 import { designPlate } from './design-plate';
 import type { PlateInput } from './input';
 import type { PlateResult } from './result';
 
-const chosen: PlateInput['bars'] = { bottom: { x: null, y: null }, top: { x: null, y: null } };
+const chosen: PlateInput['bars'] = { bottom: { x: null, y: null }, top: { x: null, y: null }, extra: null };
 
 /** Other depths and concretes; bars set by hand stay, or are let go of apart. */
 function candidates(plate: PlateInput, code: DesignCode): Candidate<Partial<PlateInput>>[] {
@@ -29,20 +30,21 @@ function candidates(plate: PlateInput, code: DesignCode): Candidate<Partial<Plat
       change: { materials: { ...materials, concreteStrength } },
     })),
   ];
-  return keepingOrAnew(list, { ...bars.bottom, topX: bars.top.x, topY: bars.top.y }, { bars: chosen });
+  return keepingOrAnew(list, { ...bars.bottom, topX: bars.top.x, topY: bars.top.y, extra: bars.extra }, { bars: chosen });
 }
 
 /** How easily the bars are laid: by how few kinds there are, and the closest spacing. */
-function buildability({ sections }: PlateResult): number {
-  const kinds = new Set(sections.map((s) => `${s.bars.size} ${s.bars.spacing}`)).size;
+function buildability({ steel }: PlateResult): number {
+  const all = [...steel.meshes.flatMap((m) => m.bars ?? []), ...steel.extra.map((e) => e.bars)];
+  const kinds = new Set(all.map((b) => `${b.size} ${b.spacing}`)).size;
   const within = (v: number) => Math.max(0, Math.min(1, v));
-  return 0.5 * within((5 - kinds) / 4) + 0.5 * within((Math.min(...sections.map((s) => s.bars.spacing)) - 75) / 125);
+  return 0.5 * within((5 - kinds) / 4) + 0.5 * within((Math.min(...all.map((b) => b.spacing)) - 75) / 125);
 }
 
 /** Single changes of a slab, each designed in full, those that hold first. Empty with faults. */
 export function proposePlate(plate: PlateInput, code: DesignCode, rates: ProjectRates): Change<Partial<PlateInput>>[] {
   return singleChanges(
-    trialOf(plate, rates, (p: PlateInput) => designPlate(p, code, { derive: [], units: 'SI' }), buildability),
+    trialOf(plate, rates, (p: PlateInput) => atOnce(designPlate(p, code, { derive: [], units: 'SI' })), buildability),
     (p) => candidates(p, code),
   );
 }

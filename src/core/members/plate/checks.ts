@@ -1,26 +1,26 @@
-import { silent } from '../../calc/calc';
-import { compareCheck } from '../../checks/compare';
 import type { DerivableCheck } from '../../checks/check';
-import { largestOf } from '../../checks/largest';
-import type { DesignCode, ShearSection } from '../../codes/design-code';
-import { distanceToSegment, type Point } from '../../geometry/polygon';
-import { layerOf } from '../../reinforcement/slab-bars';
+import type { Combination } from '../../analysis/combination';
+import type { DesignCode } from '../../codes/design-code';
+import type { Point } from '../../geometry/polygon';
 import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
-import { reinforced, WIDTH } from '../parts/slab-metre';
 import { slabBending, slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
-import { askedAt, type PlateAnswer, type PlateLoad } from './analysis';
-import { layerTitle } from './input';
-import type { PreparedPlate } from './layers';
-import type { PlateSection } from './result';
+import type { PlateAnswer } from './analysis';
+import { arrangementFor, demandOn, senseOf, summed, type LayerDemand } from './envelope';
+import type { PlateInput } from './input';
+import { metreWith, type MetreOf } from './layers';
+import type { LaidSteel, PlateSection } from './result';
 
 export interface PlateBasis {
-  readonly plate: PreparedPlate;
+  readonly plate: PlateInput;
   readonly code: DesignCode;
   readonly units: UnitSystem;
+  readonly metre: MetreOf;
   readonly answer: PlateAnswer;
-  /** Ultimate loads that are looked at: the largest, and the one that lifts most where one does. */
-  readonly loads: readonly PlateLoad[];
+  /** Ultimate combinations. */
+  readonly ultimate: readonly Combination[];
+  readonly demands: readonly LayerDemand[];
+  readonly steel: LaidSteel;
   readonly sections: readonly PlateSection[];
 }
 
@@ -28,125 +28,78 @@ export interface PlateBasis {
 export const placeWords = ([x, y]: Point, units: UnitSystem): string =>
   `x ${formatValue(x, 'station', units)}, y ${formatValue(y, 'station', units)} ${unitLabel('station', units)}`;
 
-/** Bending of every layer, where most is asked of it. */
+/** Bending of every layer, each part with bars of its own where most is asked of it. */
 export const plateBending = (basis: PlateBasis): DerivableCheck[] =>
   basis.sections.filter((s) => s.moment > 0).map((s) => bendingOf(basis, s));
 
 function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
-  const { plate, code, units, answer, loads } = basis;
-  const title = layerTitle(s);
-  // The moments are those of the load that asks most of this layer there.
-  const { w, combination } = largestOf(loads, (l) => askedAt(answer, s, s.node, l.w))!;
-  const [mx, my, mxy] = [0, 1, 2].map((k) => w * answer.moments[3 * s.node + k]!) as [number, number, number];
-  return slabBending(plate, code, {
+  const { code, units, answer, ultimate, demands, metre } = basis;
+  const { by, term } = demandOn(demands, s);
+  const combination = ultimate[by[s.node]!]!;
+  const spreadTerm = (part: PlateAnswer['parts'][number]) => part.terms[s.along][term[s.node]!]![s.node]!;
+  const arrangement = arrangementFor(answer.parts, combination, senseOf(s), spreadTerm);
+  return slabBending(metre(s.h), code, {
     ...s,
-    id: `bending-${s.face}-${s.along}`,
-    title: `Bending, ${title}`,
-    name: `Bars ${title}`,
+    id: `bending-${s.id}`,
+    title: `Bending, ${s.title}`,
+    name: `Bars ${s.title}`,
     place: { x: null, label: placeWords(s.at, units) },
-    combination,
-    section: metreOf(basis, s),
-    momentIs: ['moment for the bars, per length of slab', 'of the moments above'],
+    combination: combination.id,
+    section: metreWith(metre(s.h), s.bars, s.inset).section,
+    momentIs: [
+      'moment for the bars, per length of slab',
+      answer.spread > 0 ? 'own and twisting moment, the mean over the width across the bars' : 'own and twisting moment',
+    ],
     tell: (c) => {
       c.note(
-        'The elastic plate, at a node of the mesh, without spreading peaks; twisting is carried by the bars of both directions (Wood and Armer): each takes its moment and the size of the twisting moment, and less where the other is not asked for.',
+        `The elastic plate under ${combination.id}, variable loads where they add to this moment. Twisting is carried by the bars of both directions: each takes its own moment and the size of the twisting moment (Wood).`,
       );
-      for (const [name, value] of [
-        ['mx', mx],
-        ['my', my],
-        ['mxy', mxy],
+      for (const [name, k] of [
+        ['mx', 0],
+        ['my', 1],
+        ['mxy', 2],
       ] as const)
-        c.state(name, value, 'lineTorque', 'plate analysis, sagging positive');
+        c.state(
+          `${name} at the place itself`,
+          summed(arrangement, (part) => part.moments[3 * s.node + k]!),
+          'lineTorque',
+          'sagging positive',
+        );
+      if (answer.spread > 0)
+        c.state(
+          'width over which it is the mean',
+          answer.spread,
+          'length',
+          basis.plate.spread === null ? 'three times the depth' : 'as set',
+        );
     },
   });
 }
 
-/** The reinforced metre of a layer. */
-function metreOf({ plate }: Pick<PlateBasis, 'plate'>, s: PlateSection) {
-  const { diameter } = layerOf(s.bars, plate.catalogue);
-  return reinforced(plate, s.bars, plate.h - s.d - diameter / 2).section;
-}
+/** The parts in which bars lie: what is not there has no depth of compression and no spacing. */
+const laid = ({ sections }: PlateBasis): readonly PlateSection[] => sections.filter((s) => s.bars.length > 0);
 
 export const plateDuctility = (basis: PlateBasis): DerivableCheck[] =>
   slabDuctility(
-    basis.plate,
+    basis.metre(basis.plate.h),
     basis.code,
-    basis.sections.filter((s) => s.moment > 0).map((s) => ({ title: layerTitle(s), section: metreOf(basis, s) })),
+    laid(basis)
+      .filter((s) => s.moment > 0)
+      .map((s) => ({ title: s.title, section: metreWith(basis.metre(s.h), s.bars, s.inset).section })),
   );
 
-export const plateSteel = ({ plate, code, sections }: PlateBasis): DerivableCheck[] =>
-  slabSteelChecks(
-    plate,
-    code,
-    sections.map((s) => ({ ...s, title: layerTitle(s) })),
+/** Minimum steel and spacing, for each depth of the slab the worst place. */
+export const plateSteel = (basis: PlateBasis): DerivableCheck[] =>
+  [...new Set(laid(basis).map((s) => s.h))].flatMap((h) =>
+    slabSteelChecks(
+      basis.metre(h),
+      basis.code,
+      laid(basis)
+        .filter((s) => s.h === h)
+        .map((s) => ({ ...s, bars: s.bars.reduce((a, b) => (b.spacing < a.spacing ? b : a)) })),
+    ).map((made) =>
+      h === basis.plate.h
+        ? made
+        : { ...made, check: { ...made.check, id: `${made.check.id}-${Math.round(h)}`, title: `${made.check.title}, other depth` } },
+    ),
   );
-
-interface ShearPlace {
-  readonly combination: string;
-  readonly at: Point;
-  readonly force: number;
-  readonly section: ShearSection;
-  readonly capacity: number;
-}
-
-/** Shear without links: the largest resultant at a distance from the supports, against the bars that it bends. */
-export function plateShear(basis: PlateBasis): DerivableCheck[] {
-  const { plate, code, units } = basis;
-  const worst = shearPlaces(basis).reduce<ShearPlace | null>((a, b) => (!a || b.force / b.capacity > a.force / a.capacity ? b : a), null);
-  if (!worst) return [];
-  return [
-    compareCheck({
-      id: 'shear',
-      family: 'shear',
-      title: `Shear without ${code.linkWord}`,
-      clause: code.slab.clauses.shear,
-      place: { x: null, label: placeWords(worst.at, units) },
-      combination: worst.combination,
-      assumptions: code.choices.filter((c) => c.key === 'shearPlace').map((c) => c.key),
-      kind: 'lineLoad',
-      compare: (c) => ({
-        demand: worst.force,
-        demandIs: ['shear per length of slab', 'vx and vy of a triangle, at d or beyond'],
-        capacity: code.slab.plainShear(c, worst.section, plate.materials).force / WIDTH,
-        capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
-      }),
-      fails: (force, capacity) => `Shear at ${placeWords(worst.at, units)}: ${force} against ${capacity}: a deeper slab.`,
-    }),
-  ];
-}
-
-/** The shear of each triangle that counts, with what resists it: the bars along the shear, at the face that its moment pulls. */
-function shearPlaces({ plate, code, answer, loads, sections }: PlateBasis): ShearPlace[] {
-  const { at, triangles } = answer.model.mesh;
-  const depth = sections.length > 0 ? Math.min(...sections.map((s) => s.d)) : plate.h - plate.cover.bottom - 20;
-  const away = code.shearDistance(depth);
-  return Array.from({ length: triangles.length / 3 }, (_, e) => e).flatMap((e) => {
-    const nodes = [0, 1, 2].map((k) => triangles[3 * e + k]!);
-    const mean = (values: ArrayLike<number>, step: number, k: number) => nodes.reduce((sum, n) => sum + values[step * n + k]! / 3, 0);
-    const centre: Point = [mean(at, 2, 0), mean(at, 2, 1)];
-    // A triangle that reaches beyond the distance counts whole: its own shear is then that at the distance, or nearer to the support.
-    const isNear = answer.supports.some(({ piece: [a, b] }) =>
-      nodes.every((n) => distanceToSegment([at[2 * n]!, at[2 * n + 1]!], a, b) < away),
-    );
-    if (isNear) return [];
-    const [vx, vy] = [answer.shears[2 * e]!, answer.shears[2 * e + 1]!];
-    const size = Math.hypot(vx, vy);
-    if (!(size > 0)) return [];
-    const [c, s] = [vx / size, vy / size];
-    const along = mean(answer.moments, 3, 0) * c * c + mean(answer.moments, 3, 1) * s * s + 2 * mean(answer.moments, 3, 2) * c * s;
-    return loads.map(({ w, combination }): ShearPlace => {
-      const face = w * along >= 0 ? 'bottom' : 'top';
-      const of = (direction: 'x' | 'y') => sections.find((k) => k.face === face && k.along === direction);
-      const area = (of('x')?.provided ?? 0) * c * c + (of('y')?.provided ?? 0) * s * s;
-      const d = Math.min(...(['x', 'y'] as const).map((k) => of(k)?.d ?? depth));
-      const section = { bw: WIDTH, d, h: plate.h, tensionArea: area * WIDTH, grossArea: WIDTH * plate.h };
-      return {
-        combination,
-        at: centre,
-        force: Math.abs(w) * size,
-        section,
-        capacity: code.slab.plainShear(silent, section, plate.materials).force / WIDTH,
-      };
-    });
-  });
-}

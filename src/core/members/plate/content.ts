@@ -1,12 +1,13 @@
 import { PAPER_FRAME as FRAME } from '../../drawing/frame';
 import { amount, type Block, type Fact } from '../../document/blocks';
-import { formatQuantity } from '../../units/format';
+import { formatQuantity, formatValue, unitLabel } from '../../units/format';
+import type { UnitSystem } from '../../units/quantity';
 import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import { layerLabel } from '../parts/bar-labels';
 import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightFact } from '../parts/facts';
 import { platePlan } from './drawing';
-import { barsAt, layerTitle, type PlateMember } from './input';
+import { barsAt, layerTitle, type PlateLoad, type PlateMember } from './input';
 import { plateLabels, plateSize } from './labels';
 import type { PlateMap, PlateResult } from './result';
 
@@ -32,13 +33,27 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
     weightFact(member),
     ['Ultimate load', amount(result.load, 'areaLoad')],
     ['Combinations', combinationFacts(result)],
-    ...result.sections.map((s): Fact => [`Bars, ${layerTitle(s)}`, `${layerLabel(s.bars, project)}${barsAt(member, s) ? ' (set)' : ''}`]),
+    ...result.steel.meshes.flatMap((m): Fact[] =>
+      m.bars ? [[`Bars, ${layerTitle(m)}`, `${layerLabel(m.bars, project)}${barsAt(member, m) ? ' (set)' : ''}`]] : [],
+    ),
     ...byHand(result, units),
   ];
 }
 
+const loadAmount = (l: PlateLoad) =>
+  l.type === 'point' ? amount(l.force, 'force') : l.type === 'line' ? amount(l.perLength, 'lineLoad') : amount(l.value, 'areaLoad');
+
+/** "everywhere", "x 1.00 to 3.00, y 2.00 to 2.50 m" */
+function loadPlace(l: PlateLoad, units: UnitSystem): string {
+  const at = (v: number) => formatValue(v, 'station', units);
+  const unit = unitLabel('station', units);
+  if (l.type === 'uniform') return 'everywhere';
+  if (l.type === 'point') return `x ${at(l.x1)}, y ${at(l.y1)} ${unit}`;
+  return `x ${at(l.x1)} to ${at(l.x2)}, y ${at(l.y1)} to ${at(l.y2)} ${unit}`;
+}
+
 /** The outline and the loads as they were typed. */
-export const plateInputs = (member: PlateMember, _result: PlateResult, _project: ProjectBasis, level: ReportDetail): Block[] => [
+export const plateInputs = (member: PlateMember, _result: PlateResult, project: ProjectBasis, level: ReportDetail): Block[] => [
   ...inputTable(
     'Outline',
     [{ title: 'Corner' }, { title: 'x', kind: 'span' }, { title: 'y', kind: 'span' }, { title: 'Edge to the next' }],
@@ -67,9 +82,9 @@ export const plateInputs = (member: PlateMember, _result: PlateResult, _project:
   ),
   ...inputTable(
     'Loads',
-    [{ title: 'Case' }, { title: 'Load', kind: 'areaLoad' }, { title: 'Note' }],
+    [{ title: 'Case' }, { title: 'Load' }, { title: 'Where' }, { title: 'Note' }],
     member.loads,
-    (l) => [l.case, amount(l.value, 'areaLoad'), l.note],
+    (l) => [l.case, loadAmount(l), loadPlace(l, project.display), l.note],
     level,
   ),
 ];

@@ -1,59 +1,72 @@
-import type { Combination, LoadCase } from '../../analysis/combination';
-import { handCheck, type HandCheck } from '../../analysis/hand-check';
-import { plateOnEdges } from '../../analysis/plate';
+import type { Combination } from '../../analysis/combination';
 import { CalcError } from '../../calc/calc';
-import { checkInWords, finishChecks, governing, topicsNotCovered } from '../../checks/check';
+import { checkInWords, finishChecks, governing, topicsNotCovered, worstFirst } from '../../checks/check';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { outlineProperties } from '../../geometry/polygon';
-import type { DesignOptions } from '../../job';
+import type { DesignOptions, Steps } from '../../job';
 import { quantitiesOf } from '../../model/member-model';
-import { SELF_WEIGHT } from '../beam/input';
 import { nothingCheck } from '../beam/nothing-check';
 import { answerOf, type PlateAnswer } from './analysis';
-import { plateBending, plateDuctility, plateShear, plateSteel, type PlateBasis } from './checks';
+import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
+import { laidSteel } from './choose-bars';
+import { demandsOf } from './envelope';
 import { plateFaults } from './faults';
-import { hasPeaks, layers, outlineOf, plainRectangle, type PlateInput } from './input';
-import { demandsOf, plateSections, preparePlate, requiredOver, type LayerDemand, type PreparedPlate } from './layers';
+import { outlineOf } from './geometry';
+import { plateHandChecks } from './hand-checks';
+import type { PlateInput } from './input';
+import { metresOf } from './layers';
+import { plateCombinations } from './loading';
+import { mapsOf } from './maps';
 import { plateModelOf } from './model';
-import { emptyPlateResult, type PlateMap, type PlateResult, type PlateSection } from './result';
+import { punchingChecks } from './punching-places';
+import { columnForces } from './reactions';
+import { emptyPlateResult, type PlateResult } from './result';
+import { plateShear, sharpSupports } from './shear';
+import { sectionsOf } from './zones';
 
 /** Designs a slab of any outline as an elastic plate. Never throws on bad input; the result then lists its faults. */
-export function designPlate(given: PlateInput, code: DesignCode, options: DesignOptions): PlateResult {
-  const faults = plateFaults(given, code);
+export function* designPlate(plate: PlateInput, code: DesignCode, options: DesignOptions): Steps<PlateResult> {
+  const faults = plateFaults(plate, code);
   if (faults.length > 0) return emptyPlateResult(faults);
-  const plate = preparePlate(given);
   const combinations = plateCombinations(plate, code);
-  const ultimate = combinations.filter((c) => c.kind === 'ultimate').flatMap((c) => loadsOf(plate, c).map((w) => ({ c, w })));
-  const [worst, lift] = [1, -1].map((sign) =>
-    ultimate.reduce<(typeof ultimate)[number] | null>((a, b) => (!a || sign * b.w > sign * a.w ? b : a), null),
-  );
-  if (!worst || !lift || (worst.w <= 0 && lift.w >= 0)) {
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
+  yield { share: 0.05, words: 'plate' };
+  const answer = answered(plate, code);
+  if (typeof answer === 'string') return { ...emptyPlateResult([]), combinations, ...unsupported(answer) };
+  const load = heaviest(answer, ultimate);
+  if (!load) {
     const check = nothingCheck({ combinations }, 'slab');
     return { ...emptyPlateResult([]), combinations, checks: [check], governing: check };
   }
-  const loads = (lift.w < 0 ? [worst, lift] : [worst]).map(({ c, w }) => ({ w, combination: c.id }));
-  const answer = answered(plate, code);
-  if (typeof answer === 'string') return { ...emptyPlateResult([]), combinations, ...unsupported(answer) };
-  const demands = demandsOf(answer, loads);
-  const sections = plateSections(plate, code, answer, demands);
-  const basis: PlateBasis = { plate, code, units: options.units, answer, loads, sections };
-  const checks = finishChecks(
+  yield { share: 0.5, words: 'bars' };
+  const { area } = outlineProperties(outlineOf(plate));
+  const metre = metresOf(plate);
+  const demands = demandsOf(answer.parts, ultimate);
+  const on = { mesh: answer.model.mesh, depths: answer.depths };
+  const steel = laidSteel(plate, code, on, demands, metre, area);
+  const sections = sectionsOf(plate, code, on, steel, demands, metre);
+  const basis: PlateBasis = { plate, code, units: options.units, metre, answer, ultimate, demands, steel, sections };
+  yield { share: 0.7, words: 'checks' };
+  const own = finishChecks(
     [...plateBending(basis), ...plateDuctility(basis), ...plateShear(basis), ...plateSteel(basis), ...notCovered(plate, code)],
     options,
   );
+  const checks = [...punchingChecks(plate, code, steel, answer, ultimate, options), ...own].sort(worstFirst);
   return {
     type: 'plate',
     faults: [],
-    load: worst.w,
-    combination: worst.c.id,
+    load: load.total / area,
+    combination: load.combination.id,
     mesh: answer.model.mesh,
-    maps: mapsOf(plate, code, answer, { demands, sections, load: worst.w, service: serviceLoad(plate, combinations) }),
+    maps: mapsOf(basis, combinations, load.combination),
     sections,
+    steel,
+    columns: plate.columns.map(({ name }, i) => ({ name, forces: columnForces(answer, i, ultimate) })),
     combinations,
-    handChecks: handChecks(plate, answer, worst.w),
+    handChecks: plateHandChecks(plate, answer, load.combination),
     checks,
     governing: governing(checks) ?? null,
-    quantities: quantitiesOf(plateModelOf(plate, sections), outlineProperties(outlineOf(plate)).area),
+    quantities: quantitiesOf(plateModelOf(plate, steel), area),
   };
 }
 
@@ -63,10 +76,11 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
     ...(plate.outline.some((c) => c.edge === 'simple')
       ? [{ title: 'Top bars along simple edges for unintended fixity', clause: 'plate analysis' }]
       : []),
-    ...(hasPeaks(plate) ? [{ title: 'Spreading of peaks at inner corners, openings and ends of walls', clause: 'plate analysis' }] : []),
+    ...(sharpSupports(plate).length > 0
+      ? [{ title: 'Punching at inner corners and ends of supports', clause: code.punching.clauses.perimeter }]
+      : []),
     { title: 'Deflection of the cracked slab', clause: 'plate analysis' },
     { title: 'Crack width', clause: 'plate analysis' },
-    { title: 'Columns below the slab, and loads on parts of it', clause: 'plate analysis' },
   ]);
 
 /** The answer, or in words why there is none. */
@@ -97,94 +111,15 @@ function unsupported(reason: string) {
   return { checks: [check!], governing: check! };
 }
 
-/** All cases of a slab, its own weight among them when it is on. */
-export function plateCases({ selfWeight, cases }: PlateInput): LoadCase[] {
-  const own: LoadCase = { id: SELF_WEIGHT, title: 'Self-weight', nature: 'permanent', category: '', pattern: false };
-  return [...(selfWeight ? [own] : []), ...cases];
-}
-
-function plateCombinations(plate: PlateInput, code: DesignCode): Combination[] {
-  const used = plateCases(plate).filter((c) => c.nature === 'permanent' || plate.loads.some((l) => l.case === c.id));
-  const own = new Set(plate.ownCombinations.map((c) => c.id));
-  return [...code.combinations(used).filter((c) => !plate.combinationsOff.includes(c.id) && !own.has(c.id)), ...plate.ownCombinations];
-}
-
-const caseLoad = (plate: PlateInput, id: string): number =>
-  (id === SELF_WEIGHT ? plate.h * plate.unitWeight : 0) + plate.loads.reduce((sum, l) => sum + (l.case === id ? l.value : 0), 0);
-
-/** The largest and the least load of a combination (N/mm2): variable cases count where they add to it. */
-function loadsOf(plate: PlateInput, { factors }: Combination): [number, number] {
-  const sum = (keep: (value: number) => boolean) =>
-    factors.reduce((total, { caseId, factor }) => {
-      const value = factor * caseLoad(plate, caseId);
-      const isVariable = plate.cases.some((c) => c.id === caseId && c.nature !== 'permanent');
-      return total + (!isVariable || keep(value) ? value : 0);
-    }, 0);
-  return [sum((v) => v > 0), sum((v) => v < 0)];
-}
-
-/** The largest characteristic load; nothing where no such combination is on. */
-const serviceLoad = (plate: PlateInput, combinations: readonly Combination[]): number =>
-  Math.max(0, ...combinations.filter((c) => c.kind === 'characteristic' || c.kind === 'service').map((c) => loadsOf(plate, c)[0]));
-
-interface Mapped {
-  readonly demands: readonly LayerDemand[];
-  readonly sections: readonly PlateSection[];
-  readonly load: number;
-  readonly service: number;
-}
-
-function mapsOf(
-  plate: PreparedPlate,
-  code: DesignCode,
-  answer: PlateAnswer,
-  { demands, sections, load, service }: Mapped,
-): Record<PlateMap, Float64Array> {
-  const count = answer.model.mesh.at.length / 2;
-  const nodes = Float64Array.from({ length: count }, (_, n) => n);
-  const steel = (i: number) => {
-    const { face, along } = layers[i]!;
-    const section = sections.find((s) => s.face === face && s.along === along);
-    return section ? requiredOver(plate, code, demands[i]!.demand, section.d) : new Float64Array(count);
-  };
-  return {
-    mx: nodes.map((n) => load * answer.moments[3 * n]!),
-    my: nodes.map((n) => load * answer.moments[3 * n + 1]!),
-    mxy: nodes.map((n) => load * answer.moments[3 * n + 2]!),
-    bottomX: steel(0),
-    bottomY: steel(1),
-    topX: steel(2),
-    topY: steel(3),
-    deflection: nodes.map((n) => service * answer.unit.moved[3 * n]!),
-  };
-}
-
-/** Reactions against loads, and for a rectangle on four edges the sum of polynomials of least energy beside the elements. */
-function handChecks(plate: PlateInput, { model, unit }: PlateAnswer, w: number): HandCheck[] {
-  const held = unit.held.reduce((sum, v, i) => (i % 3 === 0 ? sum + v : sum), 0);
-  const checks = [
-    handCheck(
-      'Sum of loads and of reactions, largest ultimate load',
-      'force',
-      w * outlineProperties(outlineOf(plate)).area,
-      w * held,
-      1e-6,
+/** The ultimate combination whose loads are largest in all (N), all of them on; undefined where nothing is loaded. */
+function heaviest({ parts }: PlateAnswer, ultimate: readonly Combination[]) {
+  const totals = ultimate.map((combination) => ({
+    combination,
+    total: parts.reduce(
+      (sum, part) => sum + combination.factors.reduce((f, k) => f + (k.caseId === part.caseId ? k.factor : 0), 0) * part.total,
+      0,
     ),
-  ];
-  const sides = plainRectangle(plate);
-  if (!sides) return checks;
-  const [bottom, right, top, left] = plate.outline.map((c) => (c.edge === 'clamped' ? ('continuous' as const) : ('simple' as const)));
-  const d = model.rigidity(0).bending[0];
-  const byHand = plateOnEdges({ ...sides, edges: { left: left!, right: right!, bottom: bottom!, top: top! } }, { x: d, y: d, twist: d });
-  const most = unit.moved.reduce((best, v, i) => (i % 3 === 0 ? Math.max(best, v) : best), 0);
-  return [
-    ...checks,
-    handCheck(
-      'Largest elastic deflection at that load: thin plate, by a sum of polynomials',
-      'smallLength',
-      w * byHand.deflection,
-      w * most,
-      0.03,
-    ),
-  ];
+  }));
+  if (parts.length === 0 || totals.length === 0) return undefined;
+  return totals.reduce((a, b) => (Math.abs(b.total) > Math.abs(a.total) ? b : a));
 }

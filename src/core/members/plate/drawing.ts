@@ -3,12 +3,14 @@ import { bandBetween, lineAt, roundLevels } from '../../drawing/contours';
 import { areaOf, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { edgeAt, layerTitle, outlineOf, type Along, type Face, type Layer, type PlateInput } from './input';
+import { columnAt, edgePath, outlineOf, rectangleOf } from './geometry';
+import { layerTitle, type Along, type Face, type PlateInput } from './input';
 import type { PlateMap, PlateResult } from './result';
+import { meshIn } from './zones';
 
 export interface PlatePicture {
   readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'sections'>;
+  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel'>;
   readonly map: PlateMap;
   readonly labels: {
     readonly depth: string;
@@ -48,7 +50,9 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
       const loop = hole.map(on);
       return [areaOf({ fill: 'surface', line: 'outline' }, ...loop), line(loop[0]!, loop[Math.floor(loop.length / 2)]!, 'dim')];
     }),
+    ...p.plate.regions.map((r) => areaOf({ line: 'tentative' }, ...rectangleOf(r).map(on))),
     ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
+    ...p.plate.columns.map((c) => areaOf({ fill: 'ebony' }, ...columnAt(c).map(on))),
     ...map.filter((s) => s.kind === 'text'),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
     ...words(p, width - SIDE + 6, MARGIN + 6),
@@ -123,9 +127,13 @@ function largest(p: PlatePicture, values: ArrayLike<number>, on: OnSheet): Shape
 
 /** An edge by how it is held, its word, which changes it, and its length. */
 function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Shape<PlateHandle>[] {
-  const ends = edgeAt(plate, i);
+  const given = edgePath(plate, i);
   const { edge } = plate.outline[i]!;
-  const [a, b] = ends.map(on) as [Point, Point];
+  const path = given.map(on);
+  const half = Math.floor((path.length - 1) / 2);
+  // Words stand beside the middle of the edge, along the piece of an arc that is there.
+  const [a, b] = path.length > 2 ? [path[half]!, path[half + 1]!] : [path[0]!, path[1]!];
+  const run = given.slice(1).reduce((sum, [x, y], k) => sum + Math.hypot(x - given[k]![0], y - given[k]![1]), 0);
   const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
   const turn = areaSense(plate);
   const out: Point = [(turn * (a[1] - b[1])) / length, (turn * (b[0] - a[0])) / length];
@@ -141,19 +149,14 @@ function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Sh
   const anchor = out[0] > 0.5 ? 'start' : out[0] < -0.5 ? 'end' : 'middle';
   return [
     ...hatch,
-    pathThrough({ line: edge === 'free' ? 'tentative' : edge === 'clamped' ? 'cut' : 'outline' }, a, b),
+    pathThrough({ line: edge === 'free' ? 'tentative' : edge === 'clamped' ? 'cut' : 'outline' }, ...path),
     textAt(at, edge, 'plain', {
       anchor,
       edit: { of: 'edge', edge: i },
-      label: `Edge ${i + 1}, ${labels.span(Math.hypot(ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]))} long, is ${edge}`,
+      label: `Edge ${i + 1}, ${labels.span(run)} long, is ${edge}`,
       halo: true,
     }),
-    textAt(
-      [at[0], at[1] + 14 * (out[1] < -0.5 ? -1 : 1)],
-      labels.span(Math.hypot(ends[1][0] - ends[0][0], ends[1][1] - ends[0][1])),
-      'small',
-      { anchor, halo: true },
-    ),
+    textAt([at[0], at[1] + 14 * (out[1] < -0.5 ? -1 : 1)], labels.span(run), 'small', { anchor, halo: true }),
   ];
 }
 
@@ -168,16 +171,15 @@ function areaSense({ outline }: PlateInput): 1 | -1 {
 
 /** What is said beside the plan and can be changed there: depth and meshes. */
 function words({ plate, result, labels }: PlatePicture, x: number, y: number): Shape<PlateHandle>[] {
-  const shown = (layer: Layer) => result.sections.find((s) => s.face === layer.face && s.along === layer.along);
   const rows: Shape<PlateHandle>[] = [
     textAt([x, y], labels.depth, 'plain', { edit: { of: 'depth' }, label: 'Depth of the slab', halo: true }),
   ];
   for (const face of ['bottom', 'top'] as const)
     for (const along of ['x', 'y'] as const) {
-      const section = shown({ face, along });
+      const bars = meshIn(result.steel, { face, along });
       const isSet = plate.bars[face][along] !== null;
       rows.push(
-        textAt([x, y + 22 * rows.length], `${face} ${along}: ${section ? labels.bars(section.bars) : 'none'}`, 'strong', {
+        textAt([x, y + 22 * rows.length], `${face} ${along}: ${bars ? labels.bars(bars) : 'none'}`, 'strong', {
           edit: { of: 'bars', face, along },
           label: `Bars ${layerTitle({ face, along })}`,
           isSet,

@@ -1,10 +1,11 @@
 import type { DesignCode } from '../../codes/design-code';
 import type { Fault } from '../../checks/fault';
-import { crossingEdges, isInside, isInsideLoop, loopsMeet, signedArea, type Loop } from '../../geometry/polygon';
+import { crossingEdges, isInside, isInsideLoop, loopsMeet, signedArea, type Loop, type Outline } from '../../geometry/polygon';
 import { slabBarFaults } from '../../reinforcement/slab-bars';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
-import { barsAt, edgeAt, layers, outlineOf, type PlateInput } from './input';
+import { columnAt, columnSides, edgePath, outlineOf, rectangleOf } from './geometry';
+import { barsAt, layers, type PlateInput, type PlateLoad } from './input';
 
 type Add = (path: string, reason: string) => void;
 
@@ -15,15 +16,21 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   depthFaults(plate, add);
   outlineFaults(plate, add);
   if (faults.length === 0) insideFaults(plate, add);
-  if (!plate.outline.some((c) => c.edge !== 'free') && plate.walls.length === 0)
-    add('outline[0].edge', 'Nothing holds the slab: hold an edge.');
+  if (!plate.outline.some((c) => c.edge !== 'free') && plate.walls.length + plate.columns.length === 0)
+    add('outline[0].edge', 'Nothing holds the slab: hold an edge, or put a wall or columns below it.');
   if (!(plate.poisson >= 0 && plate.poisson <= 0.3)) add('poisson', "Poisson's ratio of a slab lies between 0 and 0.3.");
   if (plate.meshSize !== null && !(plate.meshSize >= 20 && plate.meshSize <= 5000))
     add('meshSize', 'Sides of triangles are 20 mm to 5 m long.');
+  if (plate.spread !== null && !(plate.spread >= 0 && plate.spread <= 10_000)) add('spread', 'Peaks are spread over 0 to 10 m.');
   faults.push(...caseFaults(plate.cases, code));
   const ids = new Set(plate.cases.map((c) => c.id));
   plate.loads.forEach((l, i) => {
     if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
+  });
+  plate.bars.extra?.forEach((e, i) => {
+    faults.push(...slabBarFaults(`bars.extra[${i}].bars`, e.bars, plate.catalogue));
+    if (!(Math.abs(e.x2 - e.x1) >= 100 && Math.abs(e.y2 - e.y1) >= 100))
+      add(`bars.extra[${i}].x1`, 'These bars cover nothing: their rectangle is less than 100 mm wide or long.');
   });
   for (const layer of layers) faults.push(...slabBarFaults(`bars.${layer.face}.${layer.along}`, barsAt(plate, layer), plate.catalogue));
   return faults;
@@ -43,15 +50,24 @@ const LARGEST = 200_000;
 
 function outlineFaults(plate: PlateInput, add: Add): void {
   const { outer } = outlineOf(plate);
-  if (outer.length < 3) return add('outline', 'An outline has at least three corners.');
-  outer.forEach(([x, y], i) => {
+  if (outer.length < 3) return add('outline', 'An outline has at least three corners, or two with arcs between them.');
+  plate.outline.forEach(({ x, y, rise }, i) => {
     if (!(Math.abs(x) <= LARGEST && Math.abs(y) <= LARGEST)) add(`outline[${i}].x`, 'A corner lies within 200 m of the origin.');
-    const [a, b] = edgeAt(plate, i);
-    if (!(Math.hypot(b[0] - a[0], b[1] - a[1]) >= SHORTEST_EDGE)) add(`outline[${i}].x`, 'This corner lies on the next one.');
+    const next = plate.outline[(i + 1) % plate.outline.length]!;
+    const chord = Math.hypot(next.x - x, next.y - y);
+    if (!(chord >= SHORTEST_EDGE)) add(`outline[${i}].x`, 'This corner lies on the next one.');
+    if (!(Math.abs(rise) <= 2 * chord)) add(`outline[${i}].rise`, 'An arc rises at most twice its chord: give it a corner between.');
   });
   const crossing = crossingEdges(outer);
-  if (crossing) add(`outline[${crossing[0]}].x`, `The edges from corners ${crossing[0] + 1} and ${crossing[1] + 1} cross each other.`);
+  const [a, b] = crossing?.map((k) => cornerBefore(plate, k)) ?? [];
+  if (a !== undefined && b !== undefined) add(`outline[${a}].x`, `The edges from corners ${a + 1} and ${b + 1} cross each other.`);
   else if (!(Math.abs(signedArea(outer)) >= 0.25e6)) add('outline', 'The slab has less than a quarter of a square metre.');
+}
+
+/** The corner from which the edge goes that has a piece of the outline. */
+function cornerBefore({ outline }: PlateInput, piece: number): number {
+  let first = 0;
+  return outline.findIndex((_, i) => (first += edgePath({ outline }, i).length - 1) > piece);
 }
 
 function insideFaults(plate: PlateInput, add: Add): void {
@@ -59,6 +75,12 @@ function insideFaults(plate: PlateInput, add: Add): void {
   holes.forEach((hole, i) => {
     const reason = openingFault(hole, i, outer, holes);
     if (reason) add(`openings[${i}].corners`, reason);
+  });
+  regionFaults(plate, add);
+  columnFaults(plate, { outer, holes }, add);
+  plate.loads.forEach((load, i) => {
+    const fault = loadFault(load, { outer, holes });
+    if (fault) add(`loads[${i}].${fault[0]}`, fault[1]);
   });
   plate.walls.forEach((w, i) => {
     const middle = [(w.x1 + w.x2) / 2, (w.y1 + w.y2) / 2] as const;
@@ -75,4 +97,50 @@ function openingFault(hole: Loop, i: number, outer: Loop, holes: readonly Loop[]
     (o, k) => k < i && o.length > 2 && (loopsMeet(o, hole) || isInsideLoop(hole[0]!, o) || isInsideLoop(o[0]!, hole)),
   );
   return other >= 0 ? `This opening overlaps opening ${other + 1}.` : undefined;
+}
+
+function regionFaults({ regions, cover }: PlateInput, add: Add): void {
+  regions.forEach(({ x1, y1, x2, y2, h }, i) => {
+    if (!(Math.abs(x2 - x1) >= 100 && Math.abs(y2 - y1) >= 100))
+      add(`regions[${i}].x1`, 'This part of another depth is less than 100 mm wide or long.');
+    if (!(h >= 60 && h <= 3000)) add(`regions[${i}].h`, 'The depth must lie between 60 mm and 3 m.');
+    else if (cover.top + cover.bottom + 40 > h) add(`regions[${i}].h`, `The covers leave no room in a depth of ${Math.round(h)} mm.`);
+  });
+}
+
+function columnFaults({ columns }: PlateInput, outline: Outline, add: Add): void {
+  columns.forEach((column, i) => {
+    const name = column.name || String(i + 1);
+    const { x, y } = columnSides(column);
+    if (!(Math.min(x, y) >= 50 && Math.max(x, y) <= 10_000)) add(`columns[${i}].x`, `Sides of column ${name} lie between 50 mm and 10 m.`);
+    else if (!isInside([column.x, column.y], outline)) add(`columns[${i}].x`, `The middle of column ${name} does not lie under the slab.`);
+    if (![column.below, column.above].every((height) => height >= 0 && height <= 50_000))
+      add(`columns[${i}].below`, 'A storey is at most 50 m high; 0 is none.');
+    const own = columnAt(column);
+    const other = columns.findIndex((o, k) => k < i && (loopsMeet(columnAt(o), own) || isInsideLoop([o.x, o.y], own)));
+    if (other >= 0) add(`columns[${i}].x`, `Column ${name} stands on column ${columns[other]!.name || other + 1}.`);
+  });
+}
+
+/** The field and the reason where a load does not lie on the slab. */
+function loadFault(load: PlateLoad, outline: Outline): readonly [string, string] | undefined {
+  switch (load.type) {
+    case 'uniform':
+      return undefined;
+    case 'area': {
+      if (!(Math.abs(load.x2 - load.x1) >= 1 && Math.abs(load.y2 - load.y1) >= 1)) return ['x1', 'The area of this load is nothing.'];
+      const area = rectangleOf(load);
+      const meets = loopsMeet(area, outline.outer) || isInsideLoop(area[0]!, outline.outer) || isInsideLoop(outline.outer[0]!, area);
+      return meets ? undefined : ['x1', 'This load does not lie on the slab.'];
+    }
+    case 'line': {
+      if (!(Math.hypot(load.x2 - load.x1, load.y2 - load.y1) >= SHORTEST_EDGE)) return ['x1', 'This line has no length.'];
+      const onSlab = Array.from({ length: 41 }, (_, k) => (k + 0.5) / 41).some((t) =>
+        isInside([load.x1 + t * (load.x2 - load.x1), load.y1 + t * (load.y2 - load.y1)], outline),
+      );
+      return onSlab ? undefined : ['x1', 'This load does not lie on the slab.'];
+    }
+    case 'point':
+      return isInside([load.x1, load.y1], outline) ? undefined : ['x1', 'This load does not lie on the slab.'];
+  }
 }

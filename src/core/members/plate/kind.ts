@@ -41,8 +41,8 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
           cover: isUS ? { top: '0.75 in', bottom: '0.75 in' } : {},
           cases,
           loads: [
-            { case: dead, value: isUS ? '25 psf' : 1.5 },
-            { case: live, value: isUS ? '60 psf' : 3 },
+            { type: 'uniform', case: dead, value: isUS ? '25 psf' : 1.5 },
+            { type: 'uniform', case: live, value: isUS ? '60 psf' : 3 },
           ],
         };
       },
@@ -59,14 +59,13 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   propose: (plate, _search, { code, rates }) => proposePlate(plate, code, rates),
   sizeLabel: plateSize,
   steelLabel: (_plate, result, project) =>
-    (result?.sections ?? [])
-      .filter((s) => s.face === 'bottom')
-      .map((s) => `${s.along} ${layerLabel(s.bars, project)}`)
+    (result?.steel.meshes ?? [])
+      .flatMap((m) => (m.face === 'bottom' && m.bars ? [`${m.along} ${layerLabel(m.bars, project)}`] : []))
       .join(', '),
   silhouette: () => 'M1 2h14v7h-4v4H1z',
   facts: plateFacts,
   inputTables: plateInputs,
   figures: plateFigures,
-  model: (plate, _code, { sections }) => (sections.length > 0 ? plateModelOf(plate, sections) : emptyModel),
+  model: (plate, _code, { sections, steel }) => (sections.length > 0 ? plateModelOf(plate, steel) : emptyModel),
   toJson: plateToJson,
 };

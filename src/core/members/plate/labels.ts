@@ -4,7 +4,8 @@ import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/qua
 import type { ProjectBasis } from '../member';
 import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
 import type { PlatePicture } from './drawing';
-import { outlineOf, type PlateInput } from './input';
+import { outlineOf } from './geometry';
+import type { PlateInput } from './input';
 import type { PlateMap } from './result';
 
 const kindOfMap: Record<PlateMap, QuantityKind> = {

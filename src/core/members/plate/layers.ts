@@ -1,91 +1,91 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
+import { distanceToEdges, isInside, type Point } from '../../geometry/polygon';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
-import { chooseMesh, metreTask, needAt, plainMetre, reinforced, resistanceOf, WIDTH, type SlabMetre } from '../parts/slab-metre';
-import { layerDemand, type PlateAnswer, type PlateLoad } from './analysis';
-import { barsAt, layers, type Layer, type PlateInput } from './input';
-import type { PlateSection } from './result';
+import { metreTask, needAt, plainMetre, resistanceOf, WIDTH, type SlabMetre } from '../parts/slab-metre';
+import { outlineOf, spanOf, type Span } from './geometry';
+import type { ExtraBars, Layer, PlateInput } from './input';
 
-/** A slab with a metre of it without bars, worked out once. */
-export type PreparedPlate = PlateInput & SlabMetre;
+/** The covers, materials and bars of a slab, of which metres of any depth are made. */
+export type MetreOf = (h: number) => SlabMetre;
 
-export const preparePlate = (plate: PlateInput): PreparedPlate => ({ ...plate, plain: plainMetre(plate.h) });
+export function metresOf(plate: PlateInput): MetreOf {
+  const known = new Map<number, SlabMetre>();
+  return (h) => {
+    let metre = known.get(h);
+    if (!metre) known.set(h, (metre = { ...plate, h, plain: plainMetre(h) }));
+    return metre;
+  };
+}
 
 /** What is taken for bars of the outer layer that are not known (mm). */
 const USUAL_BAR = 12;
 
-/** From the face of the slab to the bars of a layer (mm): those of the other direction may lie outside. */
-function insetOf(plate: PreparedPlate, { face, along }: Layer, outside: SlabBars | undefined): number {
+/** From the face of the slab to the bars of a layer (mm): those of the other direction may lie outside, as thick as the thickest of them. */
+export function insetOf(plate: PlateInput, { face, along }: Layer, outside: readonly SlabBars[]): number {
   const cover = plate.cover[face];
   if (along === plate.outer) return cover;
-  return cover + (outside ? layerOf(outside, plate.catalogue).diameter : USUAL_BAR);
+  return cover + (outside.length > 0 ? Math.max(...outside.map((b) => layerOf(b, plate.catalogue).diameter)) : USUAL_BAR);
 }
 
-/** A layer as far as it is asked for: the moments that it is to carry, node by node. */
-export interface LayerDemand {
-  readonly layer: Layer;
-  readonly demand: Float64Array;
+/** A metre of slab with all bars that lie in it in one layer: those of a mesh and those beside them. */
+export function metreWith(metre: SlabMetre, bars: readonly SlabBars[], inset: number) {
+  const laid = bars.map((b) => layerOf(b, metre.catalogue));
+  const rows = laid.map(({ area, diameter }) => ({ depth: metre.h - inset - diameter / 2, area: area * WIDTH }));
+  const d = rows.length > 0 ? Math.min(...rows.map((r) => r.depth)) : metre.h - inset - USUAL_BAR / 2;
+  return { d, provided: laid.reduce((sum, b) => sum + b.area, 0), section: { ...metre.plain, layers: rows } };
 }
 
-export const demandsOf = (answer: PlateAnswer, loads: readonly PlateLoad[]): LayerDemand[] =>
-  layers.map((layer) => ({ layer, demand: layerDemand(answer, layer, loads) }));
-
-/** Less than this share of the largest moment of the slab asks for no mesh above: the mesh of triangles is no better than that at free edges. */
-const NOTHING = 0.02;
-
-/**
- * Meshes below in both directions, and above where there is a moment or one was set, with what they carry where most is asked: the outer layer of a
- * face first, for the inner one lies on it.
- */
-export function plateSections(
-  plate: PreparedPlate,
-  code: DesignCode,
-  { model }: PlateAnswer,
-  demands: readonly LayerDemand[],
-): PlateSection[] {
-  const made = new Map<Layer, PlateSection>();
-  const largest = Math.max(...demands.map(({ demand }) => Math.max(...demand)));
-  const inOrder = [...demands].sort((a, b) => Number(a.layer.along !== plate.outer) - Number(b.layer.along !== plate.outer));
-  for (const { layer, demand } of inOrder) {
-    const node = demand.reduce((best, v, i) => (v > demand[best]! ? i : best), 0);
-    const moment = demand[node]!;
-    const own = barsAt(plate, layer);
-    if (layer.face === 'top' && moment <= NOTHING * largest && !own) continue;
-    const outside = [...made.values()].find((s) => s.face === layer.face)?.bars;
-    const inset = insetOf(plate, layer, outside);
-    const bars = own ?? chooseMesh(plate, code, moment, inset);
-    const { d, area, section } = reinforced(plate, bars, inset);
-    made.set(layer, {
-      ...layer,
-      bars,
-      d,
-      moment,
-      node,
-      at: [model.mesh.at[2 * node]!, model.mesh.at[2 * node + 1]!],
-      resistance: (resistanceOf(plate, code, section)?.moment ?? 0) / WIDTH,
-      required: needAt(plate, code, moment, d) / WIDTH,
-      provided: area / WIDTH,
-    });
-  }
-  return layers.flatMap((l) => made.get(l) ?? []);
+/** What bars of a layer carry per length (N mm/mm); nothing without bars. */
+export function resistanceWith(metre: SlabMetre, code: DesignCode, bars: readonly SlabBars[], inset: number): number {
+  if (bars.length === 0) return 0;
+  return (resistanceOf(metre, code, metreWith(metre, bars, inset).section)?.moment ?? 0) / WIDTH;
 }
+
+/** Nearer than this (mm) to an edge bars are anchored by a bend at it. */
+const AT_EDGE = 300;
+
+/** Where bars of a rectangle count in full: behind their anchorage from both ends, all the way where an end lies at an edge of the slab and is bent there. */
+export function countsIn(plate: PlateInput, code: DesignCode, extra: ExtraBars): Span {
+  const span = spanOf(extra);
+  const { x, y } = span;
+  const middle: Point = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
+  const ends = span[extra.along];
+  const length = anchorageOf(plate, code, extra.face, extra.bars);
+  const outline = outlineOf(plate);
+  const anchored = (v: number, inwards: 1 | -1) => {
+    const end: Point = extra.along === 'x' ? [v, middle[1]] : [middle[0], v];
+    return !isInside(end, outline) || distanceToEdges(end, outline) < AT_EDGE ? v - inwards * AT_EDGE : v + inwards * length;
+  };
+  return { ...span, [extra.along]: [anchored(ends[0], 1), anchored(ends[1], -1)] };
+}
+
+export const anchorageOf = (plate: PlateInput, code: DesignCode, face: Layer['face'], bars: SlabBars): number =>
+  code.anchorageLength(
+    silent,
+    { diameter: layerOf(bars, plate.catalogue).diameter },
+    { isTop: face === 'top', h: plate.h, cover: plate.cover[face] },
+    plate.materials,
+  );
 
 /** Places at which the steel that a moment needs is worked out; between them it is taken as straight. */
 const LOOKS = 40;
 
-/** Steel that the moments of a layer need node by node (mm2/mm), minimum steel aside; Infinity, where no steel would do, is drawn as the most there is. */
-export function requiredOver(plate: PreparedPlate, code: DesignCode, demand: Float64Array, d: number): Float64Array {
-  const most = Math.max(...demand);
-  if (!(most > 0)) return new Float64Array(demand.length);
+/** A way to the steel that a moment needs at a depth (mm2/mm), minimum steel aside; Infinity where no steel would do. */
+export function steelFor(metre: SlabMetre, code: DesignCode, most: number, d: number): (moment: number) => number {
+  if (!(most > 0)) return () => 0;
   const known = Array.from({ length: LOOKS + 1 }, (_, i) => {
-    const { tension, refusal } = code.bendingSteel(silent, metreTask(plate, (i / LOOKS) * most, d));
+    const { tension, refusal } = code.bendingSteel(silent, metreTask(metre, (i / LOOKS) * most, d));
     return refusal ? Infinity : tension / WIDTH;
   });
-  const last = Math.max(0, ...known.filter(Number.isFinite));
-  return demand.map((m) => {
-    const at = (m / most) * LOOKS;
+  return (moment) => {
+    const at = (Math.max(0, moment) / most) * LOOKS;
     const i = Math.min(LOOKS - 1, Math.floor(at));
     const value = known[i]! + (at - i) * (known[i + 1]! - known[i]!);
-    return Number.isFinite(value) ? value : last;
-  });
+    return Number.isNaN(value) ? Infinity : value;
+  };
 }
+
+/** Steel that a moment needs, least steel included (mm2/mm). */
+export const neededSteel = (metre: SlabMetre, code: DesignCode, moment: number, d: number): number =>
+  needAt(metre, code, moment, d) / WIDTH;

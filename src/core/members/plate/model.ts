@@ -2,20 +2,30 @@ import { boundsOf, isInside, type Outline, type Point } from '../../geometry/pol
 import { bentThrough, withMarks, type DraftSet } from '../../model/bar-set';
 import type { Place } from '../../model/centre-line';
 import type { MemberModel } from '../../model/member-model';
+import { layerOf } from '../../reinforcement/slab-bars';
 import { layerSets } from '../../model/slab-layer';
-import { edgeAt, layerTitle, outlineOf, type PlateInput } from './input';
-import type { PlateSection } from './result';
+import { edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
+import { isLayer, layers, layerTitle, type Along, type ExtraBars, type Layer, type PlateInput } from './input';
+import { insetOf } from './layers';
+import type { LaidSteel } from './result';
+import { barsOutside, meshIn } from './zones';
 
 /** The slab as it is to be built; z is 0 at its upper face. Bars run from edge to edge less their covers, and end at openings. */
-export function plateModelOf(plate: PlateInput, sections: readonly PlateSection[]): MemberModel {
+export function plateModelOf(plate: PlateInput, steel: LaidSteel): MemberModel {
   return {
-    concrete: [{ along: 'z', from: -plate.h, to: 0, outline: outlineOf(plate) }],
+    concrete: [
+      { along: 'z', from: -plate.h, to: 0, outline: outlineOf(plate) },
+      ...plate.regions
+        .filter((r) => r.h > plate.h)
+        .map((r) => ({ along: 'z' as const, from: -r.h, to: -plate.h, outline: { outer: rectangleOf(r), holes: [] } })),
+    ],
     supports: plate.outline.flatMap(({ edge }, i) => {
       if (edge === 'free') return [];
-      const [a, b] = edgeAt(plate, i);
+      const path = edgePath(plate, i);
+      const [a, b] = [path[0]!, path.at(-1)!];
       return [{ name: `edge ${i + 1}`, type: edge, at: Math.min(a[0], b[0]), width: Math.hypot(b[0] - a[0], b[1] - a[1]) }];
     }),
-    bars: withMarks(sections.flatMap((s) => setsOf(plate, s))),
+    bars: withMarks(layers.flatMap((layer) => setsOf(plate, steel, layer))),
   };
 }
 
@@ -38,35 +48,52 @@ export function chords({ outer, holes }: Outline, along: 'x' | 'y', across: numb
   });
 }
 
-/** The bars of a layer, those of one length that stand side by side together. */
-function setsOf(plate: PlateInput, section: PlateSection): DraftSet[] {
-  const { face, along, d, bars } = section;
+/** The bars of a layer: those of its mesh from edge to edge, those beside over their rectangles; those of one length that stand side by side together. */
+function setsOf(plate: PlateInput, steel: LaidSteel, layer: Layer): DraftSet[] {
+  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
+  const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+  const mesh = meshIn(steel, layer);
+  const all = { x: [left, right], y: [bottom, top] } as const;
+  const { face, along } = layer;
+  return [
+    ...(mesh ? rowsOf(plate, layer, mesh, inset, all, { of: 'bars', face, along }) : []),
+    ...steel.extra.flatMap((e, i) => (isLayer(e, layer) ? rowsOf(plate, layer, e.bars, inset, spanOf(e), { of: 'extra', index: i }) : [])),
+  ];
+}
+
+type Rectangle = ReturnType<typeof spanOf>;
+
+function rowsOf(plate: PlateInput, layer: Layer, bars: ExtraBars['bars'], inset: number, over: Rectangle, source: object): DraftSet[] {
+  const { face, along } = layer;
   const outline = outlineOf(plate);
   const cover = plate.cover[face];
-  const { left, right, bottom, top } = boundsOf(outline.outer);
-  const [low, high] = along === 'x' ? [bottom, top] : [left, right];
-  const z = face === 'bottom' ? -d : d - plate.h;
+  const bounds = boundsOf(outline.outer);
+  const [low, high] = along === 'x' ? [bounds.bottom, bounds.top] : [bounds.left, bounds.right];
+  const across = along === 'x' ? over.y : over.x;
+  const deep = inset + layerOf(bars, plate.catalogue).diameter / 2;
+  const z = face === 'bottom' ? deep - plate.h : -deep;
   const at = (a: number, c: number): Place => (along === 'x' ? [a, c, z] : [c, a, z]);
   return layerSets(
     {
-      zone: layerTitle(section),
+      zone: layerTitle(layer),
       face,
       layer: along === plate.outer ? 1 : 2,
-      source: { of: 'bars', face, along },
+      source,
       bars,
-      over: [low + cover, high - cover],
+      over: [Math.max(low + cover, across[0]), Math.min(high - cover, across[1])],
       row: along === 'x' ? 'y' : 'x',
-      shape: (_, across) => ({ bend: 'straight', corners: bentThrough([at(0, across), at(1, across)], 0) }),
+      shape: (_, place) => ({ bend: 'straight', corners: bentThrough([at(0, place), at(1, place)], 0) }),
     },
     plate.catalogue,
-  ).flatMap((set) => cutToLength(set, outline, along, cover, at));
+  ).flatMap((set) => cutToLength(set, outline, along, cover, over[along], at));
 }
 
 function cutToLength(
   set: DraftSet,
   outline: Outline,
-  along: 'x' | 'y',
+  along: Along,
   cover: number,
+  [least, most]: readonly [number, number],
   at: (along: number, across: number) => Place,
 ): DraftSet[] {
   const k = along === 'x' ? 1 : 0;
@@ -74,7 +101,9 @@ function cutToLength(
   const found = new Map<string, { from: number; to: number; places: number[] }>();
   for (const shift of set.shifts) {
     const across = first + shift[k]!;
-    for (const [from, to] of chords(outline, along, across, cover)) {
+    for (const [start, end] of chords(outline, along, across, cover)) {
+      const [from, to] = [Math.max(start, least), Math.min(end, most)];
+      if (to - from < 1) continue;
       const key = `${Math.round(from)} ${Math.round(to)}`;
       const there = found.get(key);
       if (there) there.places.push(across);

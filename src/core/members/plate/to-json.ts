@@ -8,6 +8,7 @@ export const plateToJson = ({ load, mesh, maps, sections }: PlateResult, system:
   nodes: mesh ? mesh.at.length / 2 : 0,
   elasticDeflection: maps ? measured({ value: Math.max(...maps.deflection), kind: 'smallLength' }, system) : null,
   sections: sections.map((s) => ({
+    id: s.id,
     face: s.face,
     along: s.along,
     bars: s.bars,

@@ -12,11 +12,9 @@ const openings = {
   circle: { x: field.length(0), y: field.length(0), diameter: field.length(150) },
 };
 
-/** What a slab at a column asks for. Lengths mm, forces N, moments N mm; the column's centre is the origin, x to the right and y up on the plan. */
-export function punchingFields(d: MaterialDefaults) {
-  const layer = object({ size: size(d, '16', '#5', 'No.16'), alternate: string().nullable().default(null), spacing: field.length(150) });
-  /** Legs in the slab: links on perimeters, each with so many legs, or rails of studs. */
-  const leg = object({
+/** Legs in the slab: links on perimeters, each with so many legs, or rails of studs. */
+export const punchingLegs = (d: MaterialDefaults) =>
+  object({
     kind: field.oneOf(['links', 'studs'], 'links'),
     /**
      * Links on perimeters (round: at one distance from the column all round; rectangular: with square corners) or in lines: radial ones away from the
@@ -31,6 +29,10 @@ export function punchingFields(d: MaterialDefaults) {
     first: field.length(80),
     spacing: field.length(120),
   });
+
+/** What a slab at a column asks for. Lengths mm, forces N, moments N mm; the column's centre is the origin, x to the right and y up on the plan. */
+export function punchingFields(d: MaterialDefaults) {
+  const layer = object({ size: size(d, '16', '#5', 'No.16'), alternate: string().nullable().default(null), spacing: field.length(150) });
   return {
     materials: field.materials(d),
     catalogue: field.catalogue(d),
@@ -70,6 +72,6 @@ export function punchingFields(d: MaterialDefaults) {
     beta: number().default(1.15),
     /** Mean compression in the slab (MPa). */
     inPlane: field.quantity('stress').default(0),
-    legs: leg.nullable().default(null),
+    legs: punchingLegs(d).nullable().default(null),
   };
 }

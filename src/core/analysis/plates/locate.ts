@@ -1,0 +1,71 @@
+import { boundsOf, type Point } from '../../geometry/polygon';
+import type { PlateMesh } from './mesh';
+
+/** Where a point lies in a mesh: the triangle, and the share of each of its nodes there. */
+export interface Located {
+  readonly triangle: number;
+  readonly shares: readonly [number, number, number];
+}
+
+/** Finds a triangle at a point, of those that count where that is said; undefined where there is none. Along a side either triangle may be found. */
+export type Locate = (p: Point, counts?: (triangle: number) => boolean) => Located | undefined;
+
+/** Shares below nothing by this little still count as within a triangle. */
+const SLACK = 1e-9;
+
+/** The three corners of a triangle. */
+export const cornersAt = ({ at, triangles }: PlateMesh, e: number): [Point, Point, Point] => {
+  const corner = (k: number): Point => [at[2 * triangles[3 * e + k]!]!, at[2 * triangles[3 * e + k]! + 1]!];
+  return [corner(0), corner(1), corner(2)];
+};
+
+/** A way to find triangles, by cells about as large as they are. */
+export function locatorOf(mesh: PlateMesh): Locate {
+  const count = mesh.triangles.length / 3;
+  const all = Array.from({ length: mesh.at.length / 2 }, (_, n): Point => [mesh.at[2 * n]!, mesh.at[2 * n + 1]!]);
+  const { left, right, bottom, top } = spanOf(all);
+  const cell = Math.max(1, Math.sqrt(((right - left) * (top - bottom)) / count));
+  const across = Math.floor((right - left) / cell) + 1;
+  const cells = new Map<number, number[]>();
+  for (let e = 0; e < count; e += 1) {
+    const b = boundsOf(cornersAt(mesh, e));
+    for (let j = Math.floor((b.bottom - bottom) / cell); j <= Math.floor((b.top - bottom) / cell); j += 1)
+      for (let i = Math.floor((b.left - left) / cell); i <= Math.floor((b.right - left) / cell); i += 1) {
+        const there = cells.get(j * across + i);
+        if (there) there.push(e);
+        else cells.set(j * across + i, [e]);
+      }
+  }
+  return ([x, y], counts) => {
+    const [i, j] = [Math.floor((x - left) / cell), Math.floor((y - bottom) / cell)];
+    if (i < 0 || i >= across) return undefined;
+    for (const triangle of cells.get(j * across + i) ?? []) {
+      if (counts && !counts(triangle)) continue;
+      const shares = sharesIn(cornersAt(mesh, triangle), [x, y]);
+      if (shares.every((s) => s >= -SLACK)) return { triangle, shares };
+    }
+    return undefined;
+  };
+}
+
+function spanOf(points: readonly Point[]) {
+  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const [x, y] of points) {
+    [left, right] = [Math.min(left, x), Math.max(right, x)];
+    [bottom, top] = [Math.min(bottom, y), Math.max(top, y)];
+  }
+  return { left, right, bottom, top };
+}
+
+/** Area coordinates of a point in a triangle. */
+export function sharesIn([[x1, y1], [x2, y2], [x3, y3]]: readonly [Point, Point, Point], [x, y]: Point): [number, number, number] {
+  const double = (x2 - x1) * (y3 - y1) - (x3 - x1) * (y2 - y1);
+  const second = ((x - x1) * (y3 - y1) - (x3 - x1) * (y - y1)) / double;
+  const third = ((x2 - x1) * (y - y1) - (x - x1) * (y2 - y1)) / double;
+  return [1 - second - third, second, third];
+}
+
+/** The value of a field, given node by node, at a place in a mesh; fields with several values a node by their step and which of them. */
+export function valueAt({ triangles }: PlateMesh, { triangle, shares }: Located, values: ArrayLike<number>, step = 1, which = 0): number {
+  return shares.reduce((sum, share, k) => sum + share * values[step * triangles[3 * triangle + k]! + which]!, 0);
+}

@@ -1,0 +1,173 @@
+import { silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
+import { WIDTH } from '../parts/slab-metre';
+import type { LayerDemand } from './envelope';
+import { barsAt, isLayer, layers, type ExtraBars, type Layer, type PlateInput } from './input';
+import { anchorageOf, insetOf, metreWith, resistanceWith, type MetreOf } from './layers';
+import type { LaidSteel } from './result';
+import { barsOutside, NOTHING, sectionsOf, type OnPlate } from './zones';
+import { regionsAbove, type Box } from './needy-regions';
+
+/** Rectangles of bars are rounded outwards to this (mm). */
+const ROUND = 50;
+/** More rectangles than this in a layer are no plan that anybody builds: the mesh carries it all. */
+const MOST = 48;
+/** What one more rectangle costs, as bars of so much area over the slab (mm2/mm over mm2, as a share of the least mesh over all). */
+const TROUBLE = 0.03;
+
+interface Choice {
+  readonly mesh: SlabBars | null;
+  readonly extra: readonly ExtraBars[];
+}
+
+/**
+ * The bars of a slab: those that were set, and for the rest a mesh for each layer with more bars over the parts that ask for more, or bars over parts
+ * alone above, whichever takes least steel. Outer layers first, for the inner ones lie on them.
+ */
+export function laidSteel(
+  plate: PlateInput,
+  code: DesignCode,
+  on: OnPlate,
+  demands: readonly LayerDemand[],
+  metre: MetreOf,
+  area: number,
+): LaidSteel {
+  const given = plate.bars.extra;
+  const largest = Math.max(...demands.map(({ demand }) => demand.reduce((a, b) => Math.max(a, b), 0)));
+  const inOrder = [...layers].sort((a, b) => Number(a.along !== plate.outer) - Number(b.along !== plate.outer));
+  return inOrder.reduce<LaidSteel>(
+    (steel, layer) => {
+      const { demand } = demands.find((d) => isLayer(d.layer, layer))!;
+      const asked = demand.map((m) => (m > NOTHING * largest ? m : 0));
+      const task = { plate, code, on, layer, asked, metre, area, inset: insetOf(plate, layer, barsOutside(plate, steel, layer)) };
+      const own = given?.filter((e) => isLayer(e, layer));
+      const set = barsAt(plate, layer);
+      const { mesh, extra } = set && own ? { mesh: set, extra: own } : own ? meshBeside(task, steel, own, demands) : chosen(task, set);
+      return { meshes: [...steel.meshes, { ...layer, bars: mesh }], extra: [...steel.extra, ...extra] };
+    },
+    { meshes: [], extra: [] },
+  );
+}
+
+interface Task {
+  readonly plate: PlateInput;
+  readonly code: DesignCode;
+  readonly on: OnPlate;
+  readonly layer: Layer;
+  /** What the layer is to carry node by node (N mm/mm). */
+  readonly asked: Float64Array;
+  readonly metre: MetreOf;
+  /** Of the slab (mm2). */
+  readonly area: number;
+  readonly inset: number;
+}
+
+const areaOf = (plate: PlateInput, bars: SlabBars): number => layerOf(bars, plate.catalogue).area;
+const worth = (plate: PlateInput, bars: SlabBars): number => layingScore(areaOf(plate, bars), bars.spacing);
+
+/** Layers that may be chosen for a depth: those that stand neither too far apart nor too close, the lightest first. */
+function optionsFor({ plate, code }: Task, h: number): SlabBars[] {
+  const most = code.slab.spacing(h, 'peak').value;
+  const fits = slabOptions(plate).filter((o) => {
+    const { diameter } = layerOf(o, plate.catalogue);
+    return o.spacing <= most + 1e-6 && o.spacing - diameter >= code.clearSpacing(diameter, plate.materials.aggregateSize).value;
+  });
+  return (fits.length > 0 ? fits : slabOptions(plate)).sort((a, b) => worth(plate, a) - worth(plate, b));
+}
+
+/** The lightest layer that carries a moment with what is there; the heaviest where none does. */
+function lightestFor(task: Task, h: number, moment: number, there: readonly SlabBars[], least = 0): SlabBars {
+  const options = optionsFor(task, h);
+  const fits = options.find(
+    (o) => areaOf(task.plate, o) >= least && resistanceWith(task.metre(h), task.code, [...there, o], task.inset) >= moment * (1 - 1e-9),
+  );
+  return fits ?? options.reduce((a, b) => (areaOf(task.plate, b) > areaOf(task.plate, a) ? b : a));
+}
+
+/** The mesh beside rectangles of bars that were set: enough everywhere. */
+function meshBeside(task: Task, steel: LaidSteel, own: readonly ExtraBars[], demands: readonly LayerDemand[]): Choice {
+  const { plate, code, on, layer, metre, asked } = task;
+  if (layer.face === 'top' && asked.every((m) => m === 0)) return { mesh: null, extra: own };
+  const only = demands.map((d) => (isLayer(d.layer, layer) ? { ...d, demand: asked } : { ...d, demand: new Float64Array(asked.length) }));
+  const isEnough = (bars: SlabBars) =>
+    sectionsOf(plate, code, on, { meshes: [...steel.meshes, { ...layer, bars }], extra: [...steel.extra, ...own] }, only, metre)
+      .filter((s) => isLayer(s, layer))
+      .every((s) => s.resistance >= s.moment * (1 - 1e-9) && s.provided >= leastAt(task, s.h, bars));
+  const options = optionsFor(task, plate.h);
+  return { mesh: options.find(isEnough) ?? options.at(-1)!, extra: own };
+}
+
+/** Least steel of a face at a depth (mm2/mm). */
+function leastAt({ code, metre, inset }: Task, h: number, bars: SlabBars): number {
+  const own = metre(h);
+  const { d } = metreWith(own, [bars], inset);
+  return code.slab.leastSteel(silent, own.plain, d, own.materials) / WIDTH;
+}
+
+/** Mesh and rectangles that together take least steel; the mesh as it was set, where it was. */
+function chosen(task: Task, set: SlabBars | null): Choice {
+  if (set) return { mesh: set, extra: extrasBeside(task, set) ?? [] };
+  const { plate, asked, layer } = task;
+  const isNothing = asked.every((m) => m === 0);
+  if (isNothing && layer.face === 'top') return { mesh: null, extra: [] };
+  const sorted = Float64Array.from(asked).sort();
+  const shares = [1, 0.97, 0.92, 0.85, 0.75, 0.6, 0.4];
+  const meshes = new Map<string, SlabBars>();
+  for (const share of shares) {
+    const moment = sorted[Math.max(0, Math.ceil(share * sorted.length) - 1)]!;
+    const h = plate.h;
+    const bars = lightestFor(task, h, moment, [], leastAt(task, h, optionsFor(task, h)[0]!));
+    meshes.set(`${bars.size} ${bars.spacing}`, bars);
+  }
+  const tried: (SlabBars | null)[] = [...meshes.values(), ...(layer.face === 'top' ? [null] : [])];
+  const choices = tried.flatMap((mesh): Choice[] => {
+    const extra = extrasBeside(task, mesh);
+    return extra ? [{ mesh, extra }] : [];
+  });
+  const best = choices.reduce<Choice | null>((a, b) => (!a || costOf(task, b) < costOf(task, a) ? b : a), null);
+  return best ?? { mesh: lightestFor(task, plate.h, sorted.at(-1)!, []), extra: [] };
+}
+
+function costOf({ plate, area }: Task, { mesh, extra }: Choice): number {
+  const ofMesh = mesh ? worth(plate, mesh) * area : 0;
+  const ofExtra = extra.reduce((sum, e) => sum + worth(plate, e.bars) * Math.abs((e.x2 - e.x1) * (e.y2 - e.y1)), 0);
+  return ofMesh + ofExtra + extra.length * TROUBLE * 0.0013 * plate.h * area;
+}
+
+/** Bars over the parts that ask for more than a mesh carries; undefined where these parts are too many. */
+function extrasBeside(task: Task, mesh: SlabBars | null): ExtraBars[] | undefined {
+  const { plate, code, on, layer, asked, metre, inset } = task;
+  const there = mesh ? [mesh] : [];
+  const carried = new Map([...new Set(on.depths)].map((h) => [h, resistanceWith(metre(h), code, there, inset)]));
+  const first = mesh ?? optionsFor(task, plate.h)[0]!;
+  const least = new Map([...carried.keys()].map((h) => [h, leastAt(task, h, first)]));
+  const isBare = (n: number) => mesh !== null && areaOf(plate, mesh) < least.get(on.depths[n]!)! * (1 - 1e-9);
+  const boxes = regionsAbove(on, (n) => isBare(n) || (asked[n]! > 0 && asked[n]! > carried.get(on.depths[n]!)! * (1 + 1e-9)));
+  if (boxes.length > MOST) return undefined;
+  return boxes.map((box) => {
+    const h = box.nodes.reduce((least, n) => Math.min(least, on.depths[n]!), Infinity);
+    const moment = box.nodes.reduce((most, n) => Math.max(most, asked[n]!), 0);
+    const bars = lightestFor(
+      task,
+      h,
+      moment,
+      there,
+      Math.max(...box.nodes.map((n) => least.get(on.depths[n]!)!)) - (mesh ? areaOf(plate, mesh) : 0),
+    );
+    return { ...layer, ...withAnchorage(box, layer, anchorageOf(plate, code, layer.face, bars), bars.spacing), bars };
+  });
+}
+
+const outwards = (from: number, to: number): [number, number] => [Math.floor(from / ROUND) * ROUND, Math.ceil(to / ROUND) * ROUND];
+
+/** The rectangle of bars that count over a box: longer by their anchorage at both ends, and at least two spacings wide. */
+function withAnchorage({ x, y }: Box, { along }: Layer, anchorage: number, spacing: number) {
+  const lengthen = ([from, to]: readonly [number, number]) => outwards(from - anchorage, to + anchorage);
+  const widen = ([from, to]: readonly [number, number]) => {
+    const more = Math.max(0, 2 * spacing - (to - from)) / 2;
+    return outwards(from - more, to + more);
+  };
+  const [xs, ys] = along === 'x' ? [lengthen(x), widen(y)] : [widen(x), lengthen(y)];
+  return { x1: xs[0], y1: ys[0], x2: xs[1], y2: ys[1] };
+}

@@ -1,0 +1,92 @@
+import type { PlateMesh } from '../../analysis/plates/mesh';
+import type { DesignCode } from '../../codes/design-code';
+import type { Point } from '../../geometry/polygon';
+import type { SlabBars } from '../../reinforcement/slab-bars';
+import type { LayerDemand } from './envelope';
+import { isLayer, layers, layerTitle, type ExtraBars, type Layer, type PlateInput } from './input';
+import { isWithin } from './geometry';
+import { countsIn, insetOf, metreWith, neededSteel, resistanceWith, type MetreOf } from './layers';
+import type { LaidSteel, PlateSection } from './result';
+
+export const meshIn = ({ meshes }: LaidSteel, layer: Layer): SlabBars | null => meshes.find((m) => isLayer(m, layer))?.bars ?? null;
+export const extrasIn = ({ extra }: LaidSteel, layer: Layer): ExtraBars[] => extra.filter((e) => isLayer(e, layer));
+
+/** All bars of the outer layer of a face, where a layer is the inner one; of which the thickest decides how deep the inner ones lie. */
+export function barsOutside(plate: PlateInput, steel: LaidSteel, { face }: Layer): SlabBars[] {
+  const outer: Layer = { face, along: plate.outer };
+  const mesh = meshIn(steel, outer);
+  return [...(mesh ? [mesh] : []), ...extrasIn(steel, outer).map((e) => e.bars)];
+}
+
+/** Less than this share of the largest moment of the slab asks for no bars: triangles are no better than that at free edges. */
+export const NOTHING = 0.02;
+
+/** The nodes of a slab, each with the least depth that meets there (mm). */
+export interface OnPlate {
+  readonly mesh: PlateMesh;
+  readonly depths: Float64Array;
+}
+
+interface Zone {
+  readonly extras: readonly ExtraBars[];
+  readonly h: number;
+  readonly nodes: number[];
+}
+
+/** The parts of a slab in which a layer has the same bars and the same depth. */
+function zonesOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layer: Layer, { mesh: { at }, depths }: OnPlate): Zone[] {
+  const extras = extrasIn(steel, layer).map((extra) => ({ extra, counts: countsIn(plate, code, extra) }));
+  const zones = new Map<string, Zone>();
+  for (let n = 0; n < at.length / 2; n += 1) {
+    const p: Point = [at[2 * n]!, at[2 * n + 1]!];
+    const h = depths[n]!;
+    const over = extras.filter(({ counts }) => isWithin(p, counts));
+    const key = `${h} ${over.map(({ extra }) => steel.extra.indexOf(extra)).join(' ')}`;
+    const zone = zones.get(key);
+    if (zone) zone.nodes.push(n);
+    else zones.set(key, { extras: over.map(({ extra }) => extra), h, nodes: [n] });
+  }
+  return [...zones.values()];
+}
+
+/** What a plan of bars is asked to do: sections of every layer where each part is asked most of what it has. */
+export function sectionsOf(
+  plate: PlateInput,
+  code: DesignCode,
+  on: OnPlate,
+  steel: LaidSteel,
+  demands: readonly LayerDemand[],
+  metre: MetreOf,
+): PlateSection[] {
+  const largest = Math.max(...demands.map(({ demand }) => demand.reduce((a, b) => Math.max(a, b), 0)));
+  return layers.flatMap((layer) => {
+    const { demand } = demands.find((d) => isLayer(d.layer, layer))!;
+    const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+    const own = meshIn(steel, layer);
+    return zonesOf(plate, code, steel, layer, on).flatMap((zone): PlateSection[] => {
+      const node = zone.nodes.reduce((best, n) => (demand[n]! > demand[best]! ? n : best), zone.nodes[0]!);
+      const moment = demand[node]!;
+      const bars = [...(own ? [own] : []), ...zone.extras.map((e) => e.bars)];
+      if (bars.length === 0 && moment <= NOTHING * largest) return [];
+      const { d, provided } = metreWith(metre(zone.h), bars, inset);
+      const number = zone.extras.map((e) => extrasIn(steel, layer).indexOf(e) + 1).join(' and ');
+      return [
+        {
+          ...layer,
+          id: `${layer.face}-${layer.along}${number && `-${number.replaceAll(' and ', '-')}`}${zone.h === plate.h ? '' : `-${Math.round(zone.h)}`}`,
+          title: `${layerTitle(layer)}${number && `, with bars ${number}`}${zone.h === plate.h ? '' : ', other depth'}`,
+          bars,
+          h: zone.h,
+          d,
+          inset,
+          moment,
+          node,
+          at: [on.mesh.at[2 * node]!, on.mesh.at[2 * node + 1]!],
+          resistance: resistanceWith(metre(zone.h), code, bars, inset),
+          required: neededSteel(metre(zone.h), code, moment, d),
+          provided,
+        },
+      ];
+    });
+  });
+}
