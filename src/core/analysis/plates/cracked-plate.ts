@@ -147,6 +147,9 @@ export function atCurvature(
     stiffness: stiffnessIn(s, zeta),
     free: isSagging ? freeIn(s, zeta) : -freeIn(s, zeta),
   });
+  // Between what both senses curve without moment there is none.
+  const atRest = zetaAt(0);
+  if (!isSagging && wanted < freeIn(s, atRest)) return { ...signed(atRest), free: curvature };
   const begins = s.crackingMoment - twist;
   if (largest <= s.crackingMoment && begins > 0) {
     if (wanted <= curved(begins, 0)) return signed(0);
