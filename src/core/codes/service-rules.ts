@@ -43,8 +43,15 @@ export interface StiffnessQuestion {
   readonly perimeter: number;
   readonly inertia: number;
   readonly toTensionFace: number;
-  readonly age: DeflectionStage['age'];
+  readonly age: DeflectionStage['age'] | AgedConcrete;
   readonly partitionAge: number;
+}
+
+/** Concrete at an age: its creep coefficient for the loads that it carries, its shrinkage, and whether they act for long or again and again. */
+export interface AgedConcrete {
+  readonly creep: number;
+  readonly shrinkage: number;
+  readonly isLasting: boolean;
 }
 
 export interface CrackQuestion {
@@ -168,6 +175,13 @@ export interface ServiceRules {
   readonly stages: readonly DeflectionStage[];
   sums(c: Calc, q: LongTerm): readonly DeflectionSum[];
   stiffness(c: Calc, q: StiffnessQuestion): SectionStiffness;
+  /** Creep coefficient of a load from the day it came to another, and shrinkage until then (days, Infinity: for good); undefined where a code has factors instead. */
+  aged?(
+    m: Materials,
+    size: { readonly area: number; readonly perimeter: number },
+    loaded: number,
+    at: number,
+  ): Pick<AgedConcrete, 'creep' | 'shrinkage'>;
   /** Mean curvature (1/mm) under a moment, when `largest` has acted: as in {@link meanCurvature}, written down. */
   curvature(c: Calc, s: SectionStiffness, moment: number, largest: number): number;
   /** How deflection is judged: by calculation, by span over depth, or by both. */

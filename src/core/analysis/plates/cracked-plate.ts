@@ -1,10 +1,10 @@
 import { crackedPart, type SectionStiffness } from '../../section/mean-curvature';
-import { cornersAt } from './locate';
 import type { PlateMesh } from './mesh';
+import { Mixing } from './mixing';
 import { PER_NODE } from './multifrontal';
-import { plateModel, type PlateState } from './plate-model';
+import { modelWith, plateStructure, type PlateState } from './plate-model';
 import type { PlateSupports } from './supports';
-import { curvatureLoads, rowTimes, triangleCurvature, type Corners, type Rigidity } from './triangle';
+import { curvatureLoads, rowTimes, type Rigidity, type StrainedTriangle } from './triangle';
 
 /** A width of slab along one direction, bent either way. N mm, 1/mm, all per length of slab (stiffnesses N mm2/mm). */
 export interface BentWidth {
@@ -29,6 +29,8 @@ export interface CrackedTask {
   readonly twist: TwistCounts;
   readonly loads: Float64Array;
   readonly memory: CrackMemory;
+  /** A state of the same mesh from which the rounds begin: one with nearly the same loads is nearer than the uncracked slab. */
+  readonly from?: Pick<CrackedState, 'cracked'>;
 }
 
 export interface CrackedState {
@@ -48,8 +50,16 @@ export interface CrackedState {
 
 export const noMemory = ({ triangles }: PlateMesh): CrackMemory => new Float64Array((SENSES * triangles.length) / 3);
 
+/** A change of the deflection that is none, and a mean change of the shares of the cracked state that is none. */
 const SETTLED = 1e-3;
+const SETTLED_SHARES = 1e-3;
+/** Before this round guesses are too far off to be mixed. */
+const MIXED_FROM = 4;
 const ROUNDS = 40;
+/** From this round on the next guess lies halfway: what still swings then comes to rest. */
+const HALFWAY = 20;
+/** Curvatures less than this part of the one that cracks are next to none. */
+const NEAR_REST = 0.02;
 
 /**
  * A plate whose directions x and y have each the mean curvature of their cracked sections, with what shrinks. In every round the stiffnesses are found from
@@ -59,28 +69,35 @@ const ROUNDS = 40;
 export function* crackedPlate(task: CrackedTask): Generator<number, CrackedState, void> {
   const { mesh } = task;
   const count = mesh.triangles.length / 3;
-  const corners = Array.from({ length: count }, (_, e) => cornersAt(mesh, e).flat() as unknown as Corners);
   const now = Array.from({ length: count }, (_, e): TriangleNow => ({
-    x: { zeta: 0, stiffness: task.width(e, 'x').sagging.uncracked, free: task.width(e, 'x').sagging.shrinkageUncracked },
-    y: { zeta: 0, stiffness: task.width(e, 'y').sagging.uncracked, free: task.width(e, 'y').sagging.shrinkageUncracked },
+    x: firstOf(task, e, 'x'),
+    y: firstOf(task, e, 'y'),
     moments: [0, 0, 0],
   }));
+  // Triangles are prepared uncracked: as they crack their shear stiffness goes down with that of bending.
+  const structure = plateStructure(mesh, (e) => uncrackedRigidity(task, e), task.supports);
+  const mixing = new Mixing();
   let before: Float64Array | undefined;
   let change = Infinity;
   for (let round = 1; ; round += 1) {
-    const rigidity = (e: number) => rigidityOf(now[e]!, task.poisson, task.shear(e));
-    const model = plateModel(mesh, rigidity, task.supports);
+    const given = sharesOf(now);
+    const rigidities = now.map((t, e) => rigidityOf(t, task, e));
+    const model = modelWith(structure, (e) => rigidities[e]!);
     const loads = Float64Array.from(task.loads);
     now.forEach((t, e) => {
       if (!model.bends(e) || (t.x.free === 0 && t.y.free === 0)) return;
-      const own = curvatureLoads(corners[e]!, rigidity(e), [t.x.free, t.y.free, 0]);
+      const own = curvatureLoads(structure.triangles[e]!, rigidities[e]!, [t.x.free, t.y.free, 0]);
       own.forEach((v, k) => (loads[PER_NODE * mesh.triangles[3 * e + Math.floor(k / PER_NODE)]! + (k % PER_NODE)]! += v));
     });
     const state = model.solve(loads);
-    for (let e = 0; e < count; e += 1) now[e] = model.bends(e) ? bentAnew(task, e, now[e]!, corners[e]!, rigidity(e), state) : now[e]!;
+    for (let e = 0; e < count; e += 1)
+      now[e] = model.bends(e) ? bentAnew(task, e, now[e]!, structure.triangles[e]!, rigidities[e]!, state) : now[e]!;
     change = before ? changeOf(before, state.moved) : Infinity;
     before = state.moved;
-    if (change < SETTLED || round === ROUNDS) return told(task, now, state, { rounds: round, change, isSettled: change < SETTLED });
+    const answer = sharesOf(now);
+    const isSettled = change < SETTLED && meanGap(given, answer) < SETTLED_SHARES;
+    if (isSettled || round === ROUNDS) return told(task, now, state, { rounds: round, change, isSettled });
+    goOn(task, nextGuess(mixing, round, given, answer), now);
     yield round;
   }
 }
@@ -90,6 +107,9 @@ interface DirectionNow {
   readonly stiffness: number;
   /** Curvature without moment (1/mm). */
   readonly free: number;
+  readonly isSagging: boolean;
+  /** Between what both senses curve without moment, where there is none. */
+  readonly isAtRest?: boolean;
 }
 
 interface TriangleNow {
@@ -98,28 +118,52 @@ interface TriangleNow {
   readonly moments: readonly [number, number, number];
 }
 
-function rigidityOf({ x, y }: TriangleNow, nu: number, shear: readonly [number, number]): Rigidity {
+function firstOf(task: CrackedTask, e: number, along: 'x' | 'y'): DirectionNow {
+  const s = task.width(e, along).sagging;
+  const zeta = task.from?.cracked[along][e] ?? 0;
+  // Which way it was bent is not known yet, so what it curves without moment is that of the uncracked slab.
+  return { zeta, stiffness: stiffnessIn(s, zeta), free: s.shrinkageUncracked, isSagging: true };
+}
+
+function uncrackedRigidity(task: CrackedTask, e: number): Rigidity {
+  const of = (along: 'x' | 'y') => ({ zeta: 0, stiffness: task.width(e, along).sagging.uncracked, free: 0, isSagging: true });
+  return rigidityOf({ x: of('x'), y: of('y') }, task, e);
+}
+
+function rigidityOf({ x, y }: Pick<TriangleNow, 'x' | 'y'>, { poisson: nu, shear, width }: CrackedTask, e: number): Rigidity {
   const both = Math.sqrt(x.stiffness * y.stiffness);
   const plane = 1 - nu * nu;
-  return { bending: [x.stiffness / plane, y.stiffness / plane, both / (2 * (1 + nu)), (nu * both) / plane, 0, 0], shear };
+  const left = [x.stiffness / width(e, 'x').sagging.uncracked, y.stiffness / width(e, 'y').sagging.uncracked] as const;
+  return {
+    bending: [x.stiffness / plane, y.stiffness / plane, both / (2 * (1 + nu)), (nu * both) / plane, 0, 0],
+    shear: [shear(e)[0] * left[0], shear(e)[1] * left[1]],
+  };
 }
 
 /** The stiffnesses of a triangle that fit its curvatures. */
-function bentAnew(task: CrackedTask, e: number, now: TriangleNow, corners: Corners, rigidity: Rigidity, state: PlateState): TriangleNow {
+function bentAnew(
+  task: CrackedTask,
+  e: number,
+  now: TriangleNow,
+  triangle: StrainedTriangle,
+  rigidity: Rigidity,
+  state: PlateState,
+): TriangleNow {
   const moved = new Float64Array(9);
   for (let k = 0; k < 9; k += 1)
     moved[k] = state.moved[PER_NODE * task.mesh.triangles[3 * e + Math.floor(k / PER_NODE)]! + (k % PER_NODE)]!;
-  const rows = triangleCurvature(corners, rigidity);
+  const rows = triangle.middle;
   const [kx, ky, kt] = [rowTimes(rows, 0, moved) - now.x.free, rowTimes(rows, 1, moved) - now.y.free, rowTimes(rows, 2, moved)];
   const [xx, yy, tt, xy] = rigidity.bending;
   const [mx, my, mxy] = [xx * kx + xy * ky, xy * kx + yy * ky, tt * kt];
-  const twist = task.twist === 'bars' ? Math.abs(mxy) : 0;
+  // The mean of this round and the last: what cracks by twisting twists less, and would swing.
+  const twist = task.twist === 'bars' ? (Math.abs(mxy) + Math.abs(now.moments[2])) / 2 : 0;
   // What a direction would curve by its own moment alone, with what it curves without any.
   const own = (d: DirectionNow, m: number) => m / d.stiffness + d.free;
   const memory = (k: number) => task.memory[SENSES * e + k]!;
   return {
-    x: atCurvature(task.width(e, 'x'), own(now.x, mx), twist, [memory(0), memory(1)]),
-    y: atCurvature(task.width(e, 'y'), own(now.y, my), twist, [memory(2), memory(3)]),
+    x: atCurvature(task.width(e, 'x'), own(now.x, mx), twist, [memory(0), memory(1)], now.x.isSagging),
+    y: atCurvature(task.width(e, 'y'), own(now.y, my), twist, [memory(2), memory(3)], now.y.isSagging),
     moments: [mx, my, mxy],
   };
 }
@@ -133,23 +177,22 @@ export function atCurvature(
   curvature: number,
   twist: number,
   [sagged, hogged]: readonly [number, number],
+  wasSagging?: boolean,
 ): DirectionNow {
   // Without moment the width has the free curvature of its state; what is beyond that decides the sense.
   const rest = freeIn(sagging, crackedPart(sagging, Math.max(twist, sagged)));
-  const isSagging = curvature >= rest;
+  // Near to none it keeps the sense that it had: to and fro there would never settle.
+  const isNearRest = Math.abs(curvature - rest) < (NEAR_REST * sagging.crackingMoment) / sagging.uncracked;
+  const isSagging = isNearRest && wasSagging !== undefined ? wasSagging : curvature >= rest;
   const s = isSagging ? sagging : hogging;
   const largest = isSagging ? sagged : hogged;
   const wanted = isSagging ? curvature : -curvature;
   const zetaAt = (m: number) => crackedPart(s, Math.max(m + twist, largest));
   const curved = (m: number, zeta: number) => m / stiffnessIn(s, zeta) + freeIn(s, zeta);
-  const signed = (zeta: number): DirectionNow => ({
-    zeta,
-    stiffness: stiffnessIn(s, zeta),
-    free: isSagging ? freeIn(s, zeta) : -freeIn(s, zeta),
-  });
+  const signed = (zeta: number) => directionAt({ sagging, hogging }, isSagging, zeta);
   // Between what both senses curve without moment there is none.
   const atRest = zetaAt(0);
-  if (!isSagging && wanted < freeIn(s, atRest)) return { ...signed(atRest), free: curvature };
+  if (!isSagging && wanted < freeIn(s, atRest)) return { ...signed(atRest), free: curvature, isAtRest: true };
   const begins = s.crackingMoment - twist;
   if (largest <= s.crackingMoment && begins > 0) {
     if (wanted <= curved(begins, 0)) return signed(0);
@@ -164,6 +207,34 @@ export function atCurvature(
     else high = middle;
   }
   return signed(zetaAt((low + high) / 2));
+}
+
+/** A width bent in a sense with a share of the cracked state. */
+function directionAt({ sagging, hogging }: BentWidth, isSagging: boolean, zeta: number): DirectionNow {
+  const s = isSagging ? sagging : hogging;
+  return { zeta, stiffness: stiffnessIn(s, zeta), free: isSagging ? freeIn(s, zeta) : -freeIn(s, zeta), isSagging };
+}
+
+/** The shares of the cracked state of all triangles, x and y in turn. */
+const sharesOf = (now: readonly TriangleNow[]): Float64Array => Float64Array.from(now.flatMap((t) => [t.x.zeta, t.y.zeta]));
+
+function meanGap(a: Float64Array, b: Float64Array): number {
+  return a.reduce((sum, v, i) => sum + Math.abs(v - b[i]!), 0) / a.length;
+}
+
+/** The shares to go on with: at first what came of the last ones, then mixed with those before, and at last halfway. */
+function nextGuess(mixing: Mixing, round: number, given: Float64Array, answer: Float64Array): Float64Array {
+  if (round < MIXED_FROM) return answer;
+  return round < HALFWAY ? mixing.next(given, answer) : answer.map((v, i) => (v + given[i]!) / 2);
+}
+
+/** Gives every triangle the shares that are guessed. */
+function goOn(task: CrackedTask, next: Float64Array, now: TriangleNow[]): void {
+  const moved = (d: DirectionNow, e: number, along: 'x' | 'y', zeta: number): DirectionNow => {
+    const at = directionAt(task.width(e, along), d.isSagging, zeta);
+    return d.isAtRest ? { ...at, free: d.free, isAtRest: true } : at;
+  };
+  now.forEach((t, e) => (now[e] = { ...t, x: moved(t.x, e, 'x', next[2 * e]!), y: moved(t.y, e, 'y', next[2 * e + 1]!) }));
 }
 
 /** The share of the cracked state at which one moment has the curvature that is wanted: curvature is straight over the share. */

@@ -27,20 +27,35 @@ export interface Factor {
 /** Of a diagonal this much is lost to rounding alone: what is left of it is nothing. */
 const NOTHING = 1e-11;
 
-/**
- * Factors L D Lt of the stiffness of elements, front by front along a nested dissection (multifrontal). `isHeld` marks unknowns that do not move.
- * Undefined where the structure, or a part of it, can move without resistance.
- */
-export function factorise(at: Float64Array, elements: readonly Stiffness[], isHeld: Uint8Array): Factor | undefined {
+/** The order in which unknowns are eliminated, and the elements that come in with each step: the same for all stiffnesses of the same parts. */
+export interface EliminationPlan {
+  readonly count: number;
+  readonly steps: readonly EliminationStep[];
+  readonly startingAt: readonly (readonly number[])[];
+}
+
+/** A nested dissection of nodes at places (x, y) that parts tie together. */
+export function planOf(at: Float64Array, parts: readonly Pick<Stiffness, 'nodes'>[]): EliminationPlan {
   const count = at.length / 2;
   const steps = dissect(
     neighboursOf(
       count,
-      elements.map((e) => e.nodes),
+      parts.map((e) => e.nodes),
     ),
     at,
   );
-  const startingAt = elementsByStep(count, steps, elements);
+  return { count, steps, startingAt: elementsByStep(count, steps, parts) };
+}
+
+/**
+ * Factors L D Lt of the stiffness of elements, front by front along a nested dissection (multifrontal). `isHeld` marks unknowns that do not move.
+ * Undefined where the structure, or a part of it, can move without resistance.
+ */
+export function factorise(
+  { count, steps, startingAt }: EliminationPlan,
+  elements: readonly Stiffness[],
+  isHeld: Uint8Array,
+): Factor | undefined {
   const place = new Int32Array(PER_NODE * count).fill(-1);
   const fronts: Front[] = [];
   const passed: (Passed | undefined)[] = [];
@@ -77,7 +92,7 @@ function concat(a: Int32Array, b: Int32Array): Int32Array {
 }
 
 /** The elements by the step in which the first of their nodes is eliminated. */
-function elementsByStep(count: number, steps: readonly EliminationStep[], elements: readonly Stiffness[]): number[][] {
+function elementsByStep(count: number, steps: readonly EliminationStep[], elements: readonly Pick<Stiffness, 'nodes'>[]): number[][] {
   const stepOf = new Int32Array(count);
   steps.forEach(({ own }, t) => own.forEach((node) => (stepOf[node] = t)));
   const lists: number[][] = steps.map(() => []);

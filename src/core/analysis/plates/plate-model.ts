@@ -1,9 +1,17 @@
 import { CalcError } from '../../calc/calc';
 import type { PlateMesh } from './mesh';
-import { factorise, PER_NODE, type Factor, type Stiffness } from './multifrontal';
+import { factorise, PER_NODE, planOf, type EliminationPlan, type Factor, type Stiffness } from './multifrontal';
 import { Heads } from './stiff-heads';
 import type { PlateSupports } from './supports';
-import { rowTimes, triangleMoments, triangleStiffness, type Corners, type Rigidity } from './triangle';
+import {
+  rowTimes,
+  strainedTriangle,
+  triangleMoments,
+  triangleStiffness,
+  type Corners,
+  type Rigidity,
+  type StrainedTriangle,
+} from './triangle';
 
 /** What a plate answers to a load: deflections (mm, down) and rotations of its nodes, and what holds it (N, N mm, on the plate, up and against the rotations). */
 export interface PlateState {
@@ -30,18 +38,49 @@ export interface PlateModel {
   readonly factor: Factor;
 }
 
+/** A plate on its supports as far as it is the same for all stiffnesses. */
+export interface PlateStructure {
+  readonly mesh: PlateMesh;
+  readonly heads: Heads;
+  readonly springs: readonly Stiffness[];
+  readonly triangles: readonly StrainedTriangle[];
+  readonly isBending: Uint8Array;
+  readonly plan: EliminationPlan;
+}
+
+const nodesOf = ({ triangles }: PlateMesh, e: number) => triangles.subarray(3 * e, 3 * e + 3);
+
+/** Prepares a plate; how much its triangles shear beside bending is that of the rigidity given here. */
+export function plateStructure(mesh: PlateMesh, rigidity: (triangle: number) => Rigidity, supports: PlateSupports): PlateStructure {
+  const count = mesh.triangles.length / 3;
+  const heads = new Heads(mesh, supports);
+  const nothing = new Float64Array((3 * PER_NODE) ** 2);
+  const plain = Array.from({ length: count }, (_, e) => ({ nodes: nodesOf(mesh, e), matrix: nothing }));
+  const all = [...[...plain, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  return {
+    mesh,
+    heads,
+    springs: supports.springs,
+    triangles: plain.map((_, e) => strainedTriangle(cornersOf(mesh, e), rigidity(e))),
+    isBending: Uint8Array.from(plain, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1)),
+    plan: planOf(heads.at, all),
+  };
+}
+
 /** Assembles and factors a plate on its supports. Throws CalcError where it can move without resistance. */
 export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigidity, supports: PlateSupports): PlateModel {
-  const count = mesh.triangles.length / 3;
-  const corners = Array.from({ length: count }, (_, e) => cornersOf(mesh, e));
-  const plate = corners.map((at, e) => triangleStiffness(mesh.triangles.subarray(3 * e, 3 * e + 3), at, rigidity(e)));
-  const heads = new Heads(mesh, supports);
-  const isBending = Uint8Array.from(plate, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1));
-  const all = [...[...plate, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  return modelWith(plateStructure(mesh, rigidity, supports), rigidity);
+}
+
+/** A prepared plate with stiffnesses of its own. Throws CalcError where it can move without resistance. */
+export function modelWith(structure: PlateStructure, rigidity: (triangle: number) => Rigidity): PlateModel {
+  const { mesh, heads, springs, triangles, isBending, plan } = structure;
+  const plate = triangles.map((triangle, e) => triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e)));
   // Worked out once, when first asked for: every load is then a product.
   let known: readonly Float64Array[] | undefined;
-  const responses = () => (known ??= corners.map((at, e) => triangleMoments(at, rigidity(e))));
-  const factor = factorise(heads.at, all, heads.isHeld);
+  const responses = () => (known ??= triangles.map((triangle, e) => triangleMoments(triangle, rigidity(e))));
+  const all = [...[...plate, ...springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  const factor = factorise(plan, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
   return {
     mesh,
@@ -61,7 +100,7 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
       return { moved, held };
     },
     moments: (state) =>
-      nodeMoments(mesh, corners, isBending, (e) => {
+      nodeMoments(mesh, isBending, (e) => {
         const moved = movedOf(mesh, e, state.moved);
         return new Float64Array(9).map((_, row) => rowTimes(responses()[e]!, row, moved));
       }),
@@ -97,16 +136,12 @@ function resisting(elements: readonly Stiffness[], moved: Float64Array): Float64
   return forces;
 }
 
-function nodeMoments(
-  mesh: PlateMesh,
-  corners: readonly Corners[],
-  isBending: Uint8Array,
-  momentsOf: (e: number) => Float64Array,
-): NodeMoments {
+function nodeMoments(mesh: PlateMesh, isBending: Uint8Array, momentsOf: (e: number) => Float64Array): NodeMoments {
   const sums = new Float64Array((3 * mesh.at.length) / 2);
   const weights = new Float64Array(mesh.at.length / 2);
-  corners.forEach((at, e) => {
-    if (!isBending[e]) return;
+  isBending.forEach((bends, e) => {
+    if (!bends) return;
+    const at = cornersOf(mesh, e);
     const moments = momentsOf(e);
     for (let k = 0; k < 3; k += 1) {
       const node = mesh.triangles[3 * e + k]!;

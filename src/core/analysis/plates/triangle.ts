@@ -130,15 +130,37 @@ const CORNERS = [
 ] as const;
 const CENTRE = [1 / 3, 1 / 3, 1 / 3] as const;
 
-/** Stiffness of a triangle between its nodes (N, mm, rad). */
-export function triangleStiffness(nodes: Int32Array, at: Corners, rigidity: Rigidity): Stiffness {
+/**
+ * A triangle with what it strains by its nine unknowns, worked out once: curvatures and shear strains at the middles of its sides (three rows of nine and two
+ * for each), curvatures at its corners and in its middle. How much it shears is that of the rigidity it is made with.
+ */
+export interface StrainedTriangle {
+  readonly area: number;
+  readonly bent: readonly Float64Array[];
+  readonly sheared: readonly Float64Array[];
+  readonly corners: readonly Float64Array[];
+  readonly middle: Float64Array;
+}
+
+export function strainedTriangle(at: Corners, rigidity: Rigidity): StrainedTriangle {
   const shape = shapeOf(at, rigidity);
+  return {
+    area: shape.area,
+    bent: MIDDLES.map((place) => curvatures(shape, place)),
+    sheared: MIDDLES.map((place) => shearStrains(shape, place)),
+    corners: CORNERS.map((place) => curvatures(shape, place)),
+    middle: curvatures(shape, CENTRE),
+  };
+}
+
+/** Stiffness of a triangle between its nodes (N, mm, rad). */
+export function triangleStiffness(nodes: Int32Array, triangle: StrainedTriangle, rigidity: Rigidity): Stiffness {
   const matrix = new Float64Array(UNKNOWNS * UNKNOWNS);
   const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
-  const weight = shape.area / 3;
-  for (const place of MIDDLES) {
-    const k = curvatures(shape, place);
-    const g = shearStrains(shape, place);
+  const weight = triangle.area / 3;
+  for (let place = 0; place < 3; place += 1) {
+    const k = triangle.bent[place]!;
+    const g = triangle.sheared[place]!;
     for (let j = 0; j < UNKNOWNS; j += 1) {
       const kx = weight * k[j]!;
       const ky = weight * k[UNKNOWNS + j]!;
@@ -156,12 +178,9 @@ export function triangleStiffness(nodes: Int32Array, at: Corners, rigidity: Rigi
 }
 
 /** Moments of a triangle by the displacements of its corners (mm, rad), row by row: mx, my, mxy at each corner (N mm/mm, sagging positive, mxy as -D (1 - nu) w,xy). */
-export function triangleMoments(at: Corners, rigidity: Rigidity): Float64Array {
-  const shape = shapeOf(at, rigidity);
-  const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
+export function triangleMoments({ corners }: StrainedTriangle, { bending: [xx, yy, tt, xy, xt, yt] }: Rigidity): Float64Array {
   const rows = new Float64Array(9 * UNKNOWNS);
-  CORNERS.forEach((place, corner) => {
-    const curved = curvatures(shape, place);
+  corners.forEach((curved, corner) => {
     for (let k = 0; k < UNKNOWNS; k += 1) {
       const [kx, ky, kt] = [curved[k]!, curved[UNKNOWNS + k]!, curved[2 * UNKNOWNS + k]!];
       const row = 3 * corner * UNKNOWNS + k;
@@ -173,9 +192,6 @@ export function triangleMoments(at: Corners, rigidity: Rigidity): Float64Array {
   return rows;
 }
 
-/** Curvatures in the middle of a triangle by its nine unknowns: kx, ky, 2 kxy (1/mm), row by row. */
-export const triangleCurvature = (at: Corners, rigidity: Rigidity): Float64Array => curvatures(shapeOf(at, rigidity), CENTRE);
-
 /** One row of an answer: its sum over the nine unknowns. */
 export function rowTimes(rows: Float64Array, row: number, moved: ArrayLike<number>): number {
   let sum = 0;
@@ -184,15 +200,15 @@ export function rowTimes(rows: Float64Array, row: number, moved: ArrayLike<numbe
 }
 
 /** Loads on the nine unknowns that bend a free triangle to given curvatures (kx, ky, 2 kxy), as shrinkage would. */
-export function curvatureLoads(at: Corners, rigidity: Rigidity, [kx, ky, kt]: readonly [number, number, number]): Float64Array {
-  const shape = shapeOf(at, rigidity);
-  const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
+export function curvatureLoads(
+  { area, bent }: StrainedTriangle,
+  { bending: [xx, yy, tt, xy, xt, yt] }: Rigidity,
+  [kx, ky, kt]: readonly [number, number, number],
+): Float64Array {
   const [mx, my, mt] = [xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt];
   const loads = new Float64Array(UNKNOWNS);
-  for (const place of MIDDLES) {
-    const rows = curvatures(shape, place);
+  for (const rows of bent)
     for (let k = 0; k < UNKNOWNS; k += 1)
-      loads[k]! += (shape.area / 3) * (rows[k]! * mx + rows[UNKNOWNS + k]! * my + rows[2 * UNKNOWNS + k]! * mt);
-  }
+      loads[k]! += (area / 3) * (rows[k]! * mx + rows[UNKNOWNS + k]! * my + rows[2 * UNKNOWNS + k]! * mt);
   return loads;
 }

@@ -1,4 +1,4 @@
-import { remember, type Calc } from '../../calc/calc';
+import { remember, silent, type Calc } from '../../calc/calc';
 import { cracked, uncracked } from '../../section/elastic-section';
 import type { SectionStiffness } from '../../section/mean-curvature';
 import type { Choice, Materials } from '../design-code';
@@ -108,20 +108,21 @@ const sums: readonly DeflectionSum[] = [
   },
 ];
 
-interface AgedConcrete {
+interface CreepAndShrinkage {
   readonly creep: number;
   readonly epsilon_cs: number;
 }
 
-const knownAged = new WeakMap<Materials, Map<string, AgedConcrete>>();
+const knownAged = new WeakMap<Materials, Map<string, CreepAndShrinkage>>();
 
 /** Creep coefficient and shrinkage strain at an age; the same for every section of one outline, so worked out once for it. */
-function agedConcrete(c: Calc, { materials, area, perimeter, age, partitionAge }: StiffnessQuestion): AgedConcrete {
+function agedConcrete(c: Calc, { materials, area, perimeter, age, partitionAge }: StiffnessQuestion): CreepAndShrinkage {
+  if (typeof age === 'object') return { creep: age.creep, epsilon_cs: age.shrinkage };
   if (age === 'immediate') return { creep: 0, epsilon_cs: 0 };
   const days = age === 'end' ? Infinity : partitionAge;
   const make = () => ({ creep: creepAt(c, materials, area, perimeter, days), epsilon_cs: shrinkage(c, materials, area, perimeter, days) });
   if (c.recording) return make();
-  const known = remember(knownAged, materials, c, () => new Map<string, AgedConcrete>());
+  const known = remember(knownAged, materials, c, () => new Map<string, CreepAndShrinkage>());
   const key = `${area} ${perimeter} ${days}`;
   const before = known.get(key);
   if (before) return before;
@@ -137,7 +138,7 @@ function agedConcrete(c: Calc, { materials, area, perimeter, age, partitionAge }
 export function stiffness(c: Calc, q: StiffnessQuestion): SectionStiffness {
   const { materials: m, section } = q;
   const E_cm = secantModulus(c, m.concreteStrength);
-  const isImmediate = q.age === 'immediate';
+  const isImmediate = typeof q.age === 'object' ? !q.age.isLasting : q.age === 'immediate';
   const { creep, epsilon_cs } = agedConcrete(c, q);
   const phi_t = c.given(symbols.phi_t, creep, 'annex B');
   const E_c_eff = c.let(F.effective, { E_cm, phi_t });
@@ -220,6 +221,10 @@ export function serviceRules(choose: (key: string) => string): ServiceRules {
     // Where nothing can be damaged, what comes after partitions needs no limit.
     sums: (_c, q) => (q.hasPartitions ? sums : sums.filter((s) => s.id !== 'after')),
     stiffness,
+    aged: (m, { area, perimeter }, loaded, at) => ({
+      creep: creepAt(silent, { ...m, timeDependent: { ...m.timeDependent, loadingAge: loaded } }, area, perimeter, at),
+      shrinkage: shrinkage(silent, m, area, perimeter, at),
+    }),
     curvature,
     cantileverSpan: Number(choose('cantileverSpan')),
     deflectionBy: choose('deflectionBy') as ServiceRules['deflectionBy'],

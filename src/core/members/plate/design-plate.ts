@@ -9,6 +9,8 @@ import { nothingCheck } from '../beam/nothing-check';
 import { answerOf, type PlateAnswer } from './analysis';
 import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
 import { laidSteel } from './choose-bars';
+import { plateDeflections } from './deflection';
+import { deflectionChecks, judgedLines } from './deflection-checks';
 import { demandsOf } from './envelope';
 import { plateFaults } from './faults';
 import { outlineOf } from './geometry';
@@ -46,9 +48,18 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
   const steel = laidSteel(plate, code, on, demands, metre, area);
   const sections = sectionsOf(plate, code, on, steel, demands, metre);
   const basis: PlateBasis = { plate, code, units: options.units, metre, answer, ultimate, demands, steel, sections };
-  yield { share: 0.7, words: 'checks' };
+  const deflections = yield* plateDeflections({ ...basis, combinations, area });
+  const lines = judgedLines(plate, answer, deflections);
+  yield { share: 0.95, words: 'checks' };
   const own = finishChecks(
-    [...plateBending(basis), ...plateDuctility(basis), ...plateShear(basis), ...plateSteel(basis), ...notCovered(plate, code)],
+    [
+      ...plateBending(basis),
+      ...plateDuctility(basis),
+      ...plateShear(basis),
+      ...plateSteel(basis),
+      ...deflectionChecks(plate, code, options.units, deflections, lines),
+      ...notCovered(plate, code),
+    ],
     options,
   );
   const checks = [...punchingChecks(plate, code, steel, answer, ultimate, options), ...own].sort(worstFirst);
@@ -58,7 +69,9 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
     load: load.total / area,
     combination: load.combination.id,
     mesh: answer.model.mesh,
-    maps: mapsOf(basis, combinations, load.combination),
+    maps: mapsOf(basis, deflections, load.combination),
+    lines,
+    history: deflections.history,
     sections,
     steel,
     columns: plate.columns.map(({ name }, i) => ({ name, forces: columnForces(answer, i, ultimate) })),
@@ -79,7 +92,6 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
     ...(sharpSupports(plate).length > 0
       ? [{ title: 'Punching at inner corners and ends of supports', clause: code.punching.clauses.perimeter }]
       : []),
-    { title: 'Deflection of the cracked slab', clause: 'plate analysis' },
     { title: 'Crack width', clause: 'plate analysis' },
   ]);
 

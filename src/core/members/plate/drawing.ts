@@ -63,8 +63,9 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
 /** Bands and lines of the map, with a key; bands pale from nothing, deeper with size. */
 function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   const { mesh, maps } = p.result;
-  if (!mesh || !maps) return [];
-  const map = { at: mesh.at, triangles: mesh.triangles, values: maps[p.map] };
+  const shown = maps?.[p.map];
+  if (!mesh || !shown) return [];
+  const map = { at: mesh.at, triangles: mesh.triangles, values: shown };
   const levels = worthDrawing(roundLevels(withoutPeaks(map.values), 7, p.labels.factor), map.values);
   if (levels.length === 0) return [];
   const bounds = [-Infinity, ...levels, Infinity];

@@ -17,6 +17,11 @@ const kindOfMap: Record<PlateMap, QuantityKind> = {
   topX: 'areaPerWidth',
   topY: 'areaPerWidth',
   deflection: 'smallLength',
+  after: 'smallLength',
+  crackedX: 'ratio',
+  crackedY: 'ratio',
+  remainingX: 'ratio',
+  remainingY: 'ratio',
 };
 
 /** What each map shows, in words. */
@@ -28,7 +33,12 @@ export const mapTitles: Record<PlateMap, string> = {
   bottomY: 'steel below along y',
   topX: 'steel above along x',
   topY: 'steel above along y',
-  deflection: 'elastic deflection',
+  deflection: 'deflection in all',
+  after: 'deflection after partitions',
+  crackedX: 'share cracked along x',
+  crackedY: 'share cracked along y',
+  remainingX: 'stiffness left along x',
+  remainingY: 'stiffness left along y',
 };
 
 /** How a slab is labelled on its plan. */
@@ -36,13 +46,13 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
   const units = project.display;
   const kind = kindOfMap[map];
   const isSteel = kind === 'areaPerWidth';
-  const ofWhat = map === 'deflection' ? 'characteristic loads, uncracked' : isSteel ? 'without the minimum' : 'largest ultimate load';
+  const ofWhat = isSteel ? 'without the minimum' : kind === 'lineTorque' ? 'largest ultimate load' : 'cracked, in the long term';
   return {
     depth: `slab ${drawnLength(member.h, units)} deep`,
     span: (v) => formatValue(v, 'span', units),
     bars: (bars) => layerLabel(bars, project),
     value: (v) => formatValue(v, kind, units),
-    unit: `${unitLabel(kind, units)}, ${ofWhat}`,
+    unit: [unitLabel(kind, units), ofWhat].filter(Boolean).join(', '),
     factor: displayUnit(kind, units).unit.factor,
     title: mapTitles[map],
   };

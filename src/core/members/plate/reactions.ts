@@ -2,14 +2,7 @@ import type { Combination } from '../../analysis/combination';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
 import type { PartAnswer, PlateAnswer } from './analysis';
 import { arrangementFor, summed, wholeOf } from './envelope';
-
-/** What the slab brings to a column: shear (N), and moments that move it up the plan (Mx) and to the right (My), N mm. */
-export interface ColumnForces {
-  readonly name: string;
-  readonly V: number;
-  readonly Mx: number;
-  readonly My: number;
-}
+import type { ColumnForces } from './result';
 
 type Component = 'V' | 'Mx' | 'My';
 const place: Readonly<Record<Component, number>> = { V: 0, My: 1, Mx: 2 };

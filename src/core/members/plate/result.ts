@@ -1,9 +1,10 @@
 import type { PlateMesh } from '../../analysis/plates/mesh';
 import type { Fault } from '../../checks/fault';
 import { nothingDesigned, type ResultBase } from '../../checks/result';
+import type { DeflectionSum } from '../../codes/service-rules';
+import type { Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { ExtraBars, Layer } from './input';
-import type { ColumnForces } from './reactions';
 
 /**
  * A layer in a part of the slab where it has the same bars and depth, with what it carries where most is asked of it: moments N mm/mm, areas mm2/mm,
@@ -26,6 +27,41 @@ export interface PlateSection extends Layer {
   readonly provided: number;
 }
 
+/** A line along which deflection is judged, as by a straightedge laid on the slab. */
+export interface Straightedge {
+  readonly name: string;
+  readonly ends: readonly [Point, Point];
+}
+
+/** What a straightedge shows: the largest gap below it between the two places that it lies on, or the drop of an end that nothing holds, over twice its length. */
+export interface Gap {
+  readonly deflection: number;
+  readonly length: number;
+  /** Where, from the beginning of the line (mm). */
+  readonly at: number;
+}
+
+/** A straightedge with what it shows of each deflection that is limited (mm). */
+export interface JudgedLine extends Straightedge {
+  readonly gaps: readonly (Gap & { readonly id: DeflectionSum['id']; readonly limit: number })[];
+}
+
+/** The slab at a time of its history: the largest deflection then, under the load that is on (N/mm2, over the area). */
+export interface HistoryPoint {
+  readonly title: string;
+  readonly days: number;
+  readonly load: number;
+  readonly deflection: number;
+}
+
+/** What the slab brings to a column: shear (N), and moments that move it up the plan (Mx) and to the right (My), N mm. */
+export interface ColumnForces {
+  readonly name: string;
+  readonly V: number;
+  readonly Mx: number;
+  readonly My: number;
+}
+
 /** Bars that are laid in a slab: a mesh for each layer, none where it has none, and bars over rectangles beside. */
 export interface LaidSteel {
   readonly meshes: readonly (Layer & { readonly bars: SlabBars | null })[];
@@ -33,7 +69,21 @@ export interface LaidSteel {
 }
 
 /** What the plan can show over the slab: a value for each node of the mesh. */
-export const plateMaps = ['mx', 'my', 'mxy', 'bottomX', 'bottomY', 'topX', 'topY', 'deflection'] as const;
+export const plateMaps = [
+  'mx',
+  'my',
+  'mxy',
+  'bottomX',
+  'bottomY',
+  'topX',
+  'topY',
+  'deflection',
+  'after',
+  'crackedX',
+  'crackedY',
+  'remainingX',
+  'remainingY',
+] as const;
 export type PlateMap = (typeof plateMaps)[number];
 
 /** Everything that the design of a slab as a plate gives. */
@@ -43,8 +93,14 @@ export interface PlateResult extends ResultBase {
   readonly load: number;
   readonly combination: string;
   readonly mesh: PlateMesh | null;
-  /** Moments (N mm/mm), steel required (mm2/mm), elastic deflection under characteristic loads (mm), node by node. */
-  readonly maps: Readonly<Record<PlateMap, Float64Array>> | null;
+  /**
+   * Moments (N mm/mm), steel required (mm2/mm), deflection in all and after partitions (mm), share of the cracked state and remaining stiffness at the end,
+   * node by node; those that could not be worked out are left out.
+   */
+  readonly maps: Readonly<Partial<Record<PlateMap, Float64Array>>> | null;
+  /** Straightedges with what they show. */
+  readonly lines: readonly JudgedLine[];
+  readonly history: readonly HistoryPoint[];
   readonly sections: readonly PlateSection[];
   /** All bars, those that were set and those that were chosen. */
   readonly steel: LaidSteel;
@@ -60,6 +116,8 @@ export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
     combination: '',
     mesh: null,
     maps: null,
+    lines: [],
+    history: [],
     sections: [],
     steel: { meshes: [], extra: [] },
     columns: [],

@@ -93,6 +93,9 @@ export const plateFields = (d: MaterialDefaults) => ({
   /** History of loads; null is that of the code. */
   stages: field.list(stage, 12).nullable().default(null),
   /** Lines along which deflection is judged; null are proposed. */
-  straightedges: field.list(object({ name: field.text(20), ...line }), 60).nullable().default(null),
+  straightedges: field
+    .list(object({ name: field.text(20), ...line }), 60)
+    .nullable()
+    .default(null),
   ...field.ownCombinations,
 });

@@ -3,10 +3,31 @@ import type { UnitSystem } from '../../units/quantity';
 import type { PlateResult } from './result';
 
 /** What only a slab worked out as a plate has: its ultimate load, the size of its mesh, and each layer with its bars and moment. */
-export const plateToJson = ({ load, mesh, maps, sections }: PlateResult, system: UnitSystem) => ({
+export const plateToJson = ({ load, mesh, maps, sections, lines, columns }: PlateResult, system: UnitSystem) => ({
   load: measured({ value: load, kind: 'areaLoad' }, system),
   nodes: mesh ? mesh.at.length / 2 : 0,
-  elasticDeflection: maps ? measured({ value: Math.max(...maps.deflection), kind: 'smallLength' }, system) : null,
+  deflection: maps?.deflection
+    ? measured({ value: maps.deflection.reduce((a, b) => Math.max(a, b), 0), kind: 'smallLength' }, system)
+    : null,
+  straightedges: lines.map((l) => ({
+    name: l.name,
+    ends: l.ends.map((p) => p.map((v) => measured({ value: v, kind: 'station' }, system))),
+    gaps: l.gaps.map((g) => ({
+      id: g.id,
+      deflection: measured({ value: g.deflection, kind: 'smallLength' }, system),
+      length: measured({ value: g.length, kind: 'length' }, system),
+      limit: measured({ value: g.limit, kind: 'smallLength' }, system),
+    })),
+  })),
+  columns: columns.map((c) => ({
+    name: c.name,
+    forces: c.forces.map((f) => ({
+      name: f.name,
+      V: measured({ value: f.V, kind: 'force' }, system),
+      Mx: measured({ value: f.Mx, kind: 'moment' }, system),
+      My: measured({ value: f.My, kind: 'moment' }, system),
+    })),
+  })),
   sections: sections.map((s) => ({
     id: s.id,
     face: s.face,

@@ -1,6 +1,6 @@
 import { silent } from '../../../calc/calc';
 import type { BendingSection, DesignCode } from '../../../codes/design-code';
-import type { StiffnessQuestion } from '../../../codes/service-rules';
+import type { DeflectionStage, StiffnessQuestion } from '../../../codes/service-rules';
 import { grossProperties } from '../../../geometry/beam-outline';
 import type { SectionStiffness } from '../../../section/mean-curvature';
 import { sectionWith } from '../section-at';
@@ -12,13 +12,13 @@ import { dryingOf, type PreparedBeam, outlineOf } from '../prepared';
 /** Stiffness of a beam's sections in service, worked out once for each different section, sense and age. */
 export class StiffnessMap {
   private readonly sections = new Map<number, BendingSection>();
-  private readonly known: Record<StiffnessQuestion['age'], Map<number, SectionStiffness>> = {
+  private readonly known: Record<DeflectionStage['age'], Map<number, SectionStiffness>> = {
     immediate: new Map(),
     partitions: new Map(),
     end: new Map(),
   };
   /** The same for each step, so that nothing is looked up twice. */
-  private readonly bySteps: Record<StiffnessQuestion['age'], Record<Sense, SectionStiffness[]>> = {
+  private readonly bySteps: Record<DeflectionStage['age'], Record<Sense, SectionStiffness[]>> = {
     immediate: { sagging: [], hogging: [] },
     partitions: { sagging: [], hogging: [] },
     end: { sagging: [], hogging: [] },
@@ -54,7 +54,7 @@ export class StiffnessMap {
     return section;
   }
 
-  question(span: number, x: number, sense: Sense, age: StiffnessQuestion['age']): StiffnessQuestion {
+  question(span: number, x: number, sense: Sense, age: DeflectionStage['age']): StiffnessQuestion {
     const outline = outlineOf(this.beam, span);
     const { area, centroid, inertia } = grossProperties(outline);
     return {
@@ -70,12 +70,12 @@ export class StiffnessMap {
   }
 
   /** In the middle of a step. */
-  at(step: number, sense: Sense, age: StiffnessQuestion['age']): SectionStiffness {
+  at(step: number, sense: Sense, age: DeflectionStage['age']): SectionStiffness {
     const list = this.bySteps[age][sense];
     return (list[step] ??= this.find(step, sense, age));
   }
 
-  private find(step: number, sense: Sense, age: StiffnessQuestion['age']): SectionStiffness {
+  private find(step: number, sense: Sense, age: DeflectionStage['age']): SectionStiffness {
     const key = this.steps[step]! + (sense === 'hogging' ? 1 : 0);
     let made = this.known[age].get(key);
     if (!made) {

@@ -1,0 +1,165 @@
+import type { Combination } from '../../analysis/combination';
+import { crackedPlate, noMemory, type BentWidth, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
+import { cornersAt } from '../../analysis/plates/locate';
+import { PER_NODE } from '../../analysis/plates/multifrontal';
+import { supportsOf } from '../../analysis/plates/supports';
+import { evenRigidity } from '../../analysis/plates/triangle';
+import { silent } from '../../calc/calc';
+import type { DesignCode } from '../../codes/design-code';
+import type { AgedConcrete, DeflectionStage } from '../../codes/service-rules';
+import type { Point } from '../../geometry/polygon';
+import type { Steps } from '../../job';
+import { layerOf } from '../../reinforcement/slab-bars';
+import { WIDTH } from '../parts/slab-metre';
+import { columnHeads, depthsOn, lineSupports, type PlateAnswer } from './analysis';
+import { isWithin } from './geometry';
+import type { Along, Face, PlateInput } from './input';
+import { countsIn, insetOf, type MetreOf } from './layers';
+import type { LaidSteel } from './result';
+import { barsOutside, extrasIn, meshIn } from './zones';
+
+/** What a cracked slab is made of. */
+export interface CrackedBasis {
+  readonly plate: PlateInput;
+  readonly code: DesignCode;
+  readonly metre: MetreOf;
+  readonly answer: PlateAnswer;
+  readonly steel: LaidSteel;
+}
+
+export type Age = DeflectionStage['age'] | AgedConcrete;
+
+/** A width of slab at each triangle and along each direction, by its bars at both faces; those that are alike are one. */
+export function widthsAt(basis: CrackedBasis, age: Age): (triangle: number, along: Along) => BentWidth {
+  const { plate, answer } = basis;
+  const { mesh } = answer.model;
+  const depths = depthsOn(plate, mesh);
+  const layersAt = { x: barsAtPlaces(basis, 'x'), y: barsAtPlaces(basis, 'y') };
+  const known = new Map<string, BentWidth>();
+  const all = (['x', 'y'] as const).map((along) =>
+    Array.from({ length: mesh.triangles.length / 3 }, (_, e): BentWidth => {
+      const [a, b, c] = cornersAt(mesh, e);
+      const at: Point = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
+      const bars = layersAt[along](at);
+      const key = `${along} ${depths[e]} ${bars.map(({ face, area, inset }) => `${face} ${area} ${inset}`).join(' ')}`;
+      let width = known.get(key);
+      if (!width) known.set(key, (width = widthOf(basis, depths[e]!, bars, age)));
+      return width;
+    }),
+  ) as [BentWidth[], BentWidth[]];
+  return (e, along) => all[along === 'x' ? 0 : 1][e]!;
+}
+
+interface BarRow {
+  readonly face: Face;
+  /** mm2/mm, and from the face to the bars' centres (mm). */
+  readonly area: number;
+  readonly inset: number;
+}
+
+/** The rows of bars along a direction at a place. */
+function barsAtPlaces({ plate, code, steel }: CrackedBasis, along: Along): (at: Point) => BarRow[] {
+  const faces = (['bottom', 'top'] as const).map((face) => {
+    const layer = { face, along };
+    const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+    const row = (bars: Parameters<typeof layerOf>[0]): BarRow => {
+      const { area, diameter } = layerOf(bars, plate.catalogue);
+      return { face, area, inset: inset + diameter / 2 };
+    };
+    const mesh = meshIn(steel, layer);
+    return {
+      everywhere: mesh ? [row(mesh)] : [],
+      extras: extrasIn(steel, layer).map((extra) => ({ row: row(extra.bars), counts: countsIn(plate, code, extra) })),
+    };
+  });
+  return (at) => faces.flatMap((f) => [...f.everywhere, ...f.extras.filter((e) => isWithin(at, e.counts)).map((e) => e.row)]);
+}
+
+/** A width of slab bent either way: the stiffness of a metre by the code, over its width. */
+function widthOf({ plate, code, metre }: CrackedBasis, h: number, bars: readonly BarRow[], age: Age): BentWidth {
+  const sense = (pulled: Face) => {
+    const layers = bars.map(({ face, area, inset }) => ({ depth: face === pulled ? h - inset : inset, area: area * WIDTH }));
+    const s = code.service.stiffness(silent, {
+      section: { ...metre(h).plain, layers },
+      materials: plate.materials,
+      area: WIDTH * h,
+      perimeter: 2 * WIDTH,
+      inertia: (WIDTH * h ** 3) / 12,
+      toTensionFace: h / 2,
+      age,
+      partitionAge: plate.service.partitionAge,
+    });
+    return {
+      ...s,
+      crackingMoment: (plate.service.tension * s.crackingMoment) / WIDTH,
+      uncracked: s.uncracked / WIDTH,
+      cracked: s.cracked / WIDTH,
+    };
+  };
+  return { sagging: sense('bottom'), hogging: sense('top') };
+}
+
+/** Loads of a combination with all of its cases on (N, by unknown), and their sum (N). */
+export function loadsUnder(
+  { parts, model }: PlateAnswer,
+  factors: Combination['factors'],
+): { readonly loads: Float64Array; readonly total: number } {
+  const loads = new Float64Array(model.unknowns);
+  let total = 0;
+  for (const part of parts) {
+    const factor = factors.reduce((sum, f) => (f.caseId === part.caseId ? sum + f.factor : sum), 0);
+    if (factor === 0) continue;
+    part.loads.forEach((v, i) => (loads[i]! += factor * v));
+    total += factor * part.total;
+  }
+  return { loads, total };
+}
+
+/** What is worked out at one age under one load. */
+export interface CrackedQuestion {
+  readonly loads: Float64Array;
+  readonly age: Age;
+  readonly memory?: CrackMemory;
+  readonly from?: CrackedState;
+}
+
+/** The cracked slab at an age under loads. Columns give way by creep as the slab does. */
+export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: CrackedQuestion): Steps<CrackedState> {
+  const { plate, code, answer } = basis;
+  const { mesh, rigidity } = answer.model;
+  const width = widthsAt(basis, age);
+  const modulus = code.elasticModulus(silent, plate.materials);
+  const depths = depthsOn(plate, mesh);
+  const plain = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h).shear]));
+  const softer = softening(basis, width);
+  const heads = columnHeads(plate, code).map((head) => ({
+    ...head,
+    turning: [head.turning[0] * softer, head.turning[1] * softer] as const,
+  }));
+  const rounds = crackedPlate({
+    mesh,
+    supports: supportsOf(mesh, lineSupports(plate), heads, rigidity(0).bending[0]),
+    poisson: plate.poisson,
+    shear: (e) => plain.get(depths[e]!)!,
+    width,
+    twist: plate.service.twist,
+    loads,
+    memory: memory ?? noMemory(mesh),
+    ...(from ? { from } : {}),
+  });
+  for (;;) {
+    const step = rounds.next();
+    if (step.done) return step.value;
+    yield { share: step.value / 12, words: `round ${step.value}` };
+  }
+}
+
+/** Stiffness of the uncracked slab at an age over that of its plain concrete at once: what creep leaves, of slab and columns alike. */
+function softening({ plate, code }: CrackedBasis, width: (e: number, along: Along) => BentWidth): number {
+  const plain = (code.elasticModulus(silent, plate.materials) * plate.h ** 3) / 12;
+  return Math.min(1, width(0, 'x').sagging.uncracked / plain);
+}
+
+/** Deflection of the nodes of the mesh (mm). */
+export const deflectionOf = (basis: CrackedBasis, { state }: CrackedState): Float64Array =>
+  Float64Array.from({ length: basis.answer.model.mesh.at.length / 2 }, (_, n) => state.moved[PER_NODE * n]!);
