@@ -38,7 +38,12 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
         <Grid
           label="Corners"
           rows={member.outline}
-          columns={[corner.quantity('x', 'span', 'x'), corner.quantity('y', 'span', 'y'), corner.pick('Edge', edges, 'edge')]}
+          columns={[
+            corner.quantity('x', 'span', 'x'),
+            corner.quantity('y', 'span', 'y'),
+            corner.pick('Edge', edges, 'edge'),
+            corner.quantity('Arc rises', 'span', 'rise'),
+          ]}
           faultsOf={faultsOf('outline')}
           remove={{ title: 'Delete', run: (i) => change(`corner ${i + 1} taken out`, (m) => void m.outline.splice(i, 1)) }}
           add={{ title: 'Add a corner', run: () => change('add a corner', (m) => void m.outline.push(between(member.outline))) }}

@@ -1,18 +1,38 @@
 'use client';
 import { codeOf } from '@/core/members/member';
-import type { PlateMember } from '@/core/members/plate/input';
+import type { PlateLoad, PlateMember } from '@/core/members/plate/input';
 import { formatQuantity } from '@/core/units/format';
 import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
 import type { BasisProps } from '@/ui/sheet/panels';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 
-/** The loads over a slab as a table. */
-export const plateLoads: LoadTable<PlateMember['loads'][number]> = {
-  title: 'Loads over the whole slab',
-  values: { Value: { value: 'areaLoad' } },
+/** A load of another type at about the same place. */
+function retyped(load: PlateLoad, type: PlateLoad['type']): PlateLoad {
+  const base = { case: load.case, note: load.note };
+  const at = 'x1' in load ? { x1: load.x1, y1: load.y1 } : { x1: 0, y1: 0 };
+  const to = 'x2' in load ? { x2: load.x2, y2: load.y2 } : { x2: at.x1 + 1000, y2: at.y1 + 1000 };
+  const value = 'value' in load ? load.value : 2e-3;
+  if (type === 'uniform') return { ...base, type, value };
+  if (type === 'area') return { ...base, type, value, ...at, ...to };
+  if (type === 'line') return { ...base, type, perLength: 5, ...at, ...to };
+  return { ...base, type, force: 10_000, ...at };
+}
+
+/** The loads of a slab as a table. */
+export const plateLoads: LoadTable<PlateLoad> = {
+  title: 'Loads',
+  types: { uniform: 'everywhere', area: 'over a part', line: 'along a line', point: 'at a point' },
+  retyped,
+  values: {
+    Value: { value: 'areaLoad', perLength: 'lineLoad', force: 'force' },
+    x: { x1: 'span' },
+    y: { y1: 'span' },
+    'to x': { x2: 'span' },
+    'to y': { y2: 'span' },
+  },
   fresh: (id) => ({ type: 'uniform', case: id, value: 2e-3, note: '' }),
-  foot: 'Loads on parts of the slab, lines and points are not covered yet, and variable loads lie everywhere at once.',
+  foot: 'A part is a rectangle. A variable case with patterns may be absent from any bay between the lines of columns and walls.',
 };
 
 const outers = { x: 'bars along x', y: 'bars along y' };
@@ -21,7 +41,7 @@ const outers = { x: 'bars along x', y: 'bars along y' };
 export function PlateBasis({ project, member, result, faults }: BasisProps<PlateMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
-  const { quantity, pick } = rows;
+  const { quantity, pick, box } = rows;
   return (
     <BasisColumns project={project} member={member}>
       <section>
@@ -30,10 +50,24 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
         <h2 className="mt-3">Analysis</h2>
         {quantity('Poisson’s ratio', 'ratio', 'poisson')}
         {quantity('Sides of triangles', 'length', 'meshSize', { empty: 'by the size of the slab' })}
+        {pick('Simple edges', 'simpleEdges', { hard: 'do not turn along themselves', soft: 'are held from sinking alone' })}
+        {quantity('Moments are means over', 'length', 'spread', { empty: 'three times the depth' })}
+        <h2 className="mt-3">In service</h2>
+        {quantity('Share of tensile strength', 'ratio', 'service.tension', { range: [0, 2] })}
+        {pick('Cracks by', 'service.twist', { bars: 'own and twisting moment', own: 'own moment alone' })}
+        {quantity('Partitions after, days', 'number', 'service.partitionAge')}
+        {box('Partitions or finishes that can be damaged', 'service.hasPartitions', 'partitions')}
+        {quantity('Length over, in all', 'number', 'service.limits.total', { empty: 'as usual', range: [50, 5000] })}
+        {quantity('Length over, after', 'number', 'service.limits.after', {
+          name: 'Length over, after partitions',
+          empty: 'as usual',
+          range: [50, 5000],
+        })}
+        {quantity('No more than', 'smallLength', 'service.most', { empty: 'no such limit', range: [0.01, 1e4] })}
         <p className="small">
           Self-weight {formatQuantity(member.h * member.unitWeight, 'areaLoad', project.display)}
-          {result.mesh && ` · ${result.mesh.triangles.length / 3} triangles, ${result.mesh.at.length / 2} nodes`}. The elastic plate shears;
-          a simple edge does not turn along itself.
+          {result.mesh && ` · ${result.mesh.triangles.length / 3} triangles, ${result.mesh.at.length / 2} nodes`}. The plate bends and
+          shears.
         </p>
       </section>
       <section>

@@ -1,9 +1,13 @@
+import { castDraft } from 'immer';
 import type { PlateHandle } from '@/core/members/plate/drawing';
 import { layerTitle, type PlateEdge, type PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
 import { meshIn } from '@/core/members/plate/zones';
+import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
-import { layerField } from '@/ui/fields/slab-bars-field';
+import { formatForEditing, unitLabel } from '@/core/units/format';
+import { parseQuantity } from '@/core/units/parse';
+import { layerField, readSlabBars } from '@/ui/fields/slab-bars-field';
 import { numberField, type Field } from '@/ui/fields/value-field';
 
 /** The field of a value on the plan; undefined for what a click changes at once. */
@@ -17,13 +21,60 @@ export function plateField(
   switch (handle.of) {
     case 'depth':
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
-    case 'bars': {
-      const shown = meshIn(result.steel, handle);
-      return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, shown);
-    }
+    case 'bars':
+      return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, meshIn(result.steel, handle));
+    case 'column':
+      return columnField(handle.column, project, member);
+    case 'extra':
+      return extraField(handle.index, project, member, result);
     case 'edge':
       return undefined;
   }
+}
+
+/** Where the middle of a column stands: "x, y". */
+function columnField(i: number, { display }: Project, member: PlateMember): Field<PlateMember> | undefined {
+  const column = member.columns[i];
+  if (!column) return undefined;
+  const parts = (text: string) => text.split(/[;,]\s+|[;]|\s+/).filter(Boolean);
+  return {
+    label: `Column ${column.name || i + 1}: x, y`,
+    hint: 'its middle on the plan',
+    unit: unitLabel('span', display),
+    text: `${formatForEditing(column.x, 'span', display)}, ${formatForEditing(column.y, 'span', display)}`,
+    parse: (text) => {
+      const [x, y, more] = parts(text).map((v) => parseQuantity(v, 'span', display));
+      if (!x || !y || more) return { ok: false, reason: 'Type two numbers: x and y.' };
+      if (!x.ok) return x;
+      if (!y.ok) return y;
+      return { ok: true, apply: (m) => void Object.assign(m.columns[i]!, { x: x.value, y: y.value }) };
+    },
+  };
+}
+
+/** Bars over a part of the slab. Those that were chosen are all set as they are when one of them is changed. */
+function extraField(i: number, project: Project, member: PlateMember, result: PlateResult): Field<PlateMember> | undefined {
+  const all = member.bars.extra ?? result.steel.extra;
+  const extra = all[i];
+  if (!extra) return undefined;
+  return {
+    label: `Bars ${layerTitle(extra)}, ${i + 1}`,
+    hint: member.bars.extra ? 'set by hand' : 'chosen automatically: changing them sets all bars over parts',
+    unit: '',
+    text: layerLabel(extra.bars, project),
+    parse: (text) => {
+      const read = readSlabBars(text, member, project.display);
+      if (!read.ok) return read;
+      return {
+        ok: true,
+        apply: (m) => {
+          m.bars.extra ??= castDraft([...all]);
+          m.bars.extra[i]!.bars = read.bars;
+        },
+      };
+    },
+    ...(member.bars.extra ? { reset: (m) => void (m.bars.extra = null) } : { isChosen: true }),
+  };
 }
 
 const next: Readonly<Record<PlateEdge, PlateEdge>> = { simple: 'clamped', clamped: 'free', free: 'simple' };

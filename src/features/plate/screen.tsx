@@ -4,39 +4,42 @@ import type { PlateHandle } from '@/core/members/plate/drawing';
 import type { PlateMember } from '@/core/members/plate/input';
 import { plateSize } from '@/core/members/plate/labels';
 import { formatQuantity } from '@/core/units/format';
-import { onMember } from '@/store/commands';
-import { useProject } from '@/store/project-store';
 import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { basisPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
-import { ScheduleTable } from '@/ui/tables/ScheduleTable';
+import { BarsPanel } from './BarsPanel';
+import { ColumnsPanel } from './ColumnsPanel';
+import { DeflectionPanel } from './DeflectionPanel';
 import { plateField, turned } from './fields';
 import { OutlinePanel } from './OutlinePanel';
 import { PlateBasis, plateLoads } from './PlateBasis';
 import { PlatePlan } from './PlatePlan';
+import { SupportsPanel } from './SupportsPanel';
+import { usePlateChange } from './use-plate-change';
 
-/** Opens a value of the plan, or turns an edge to the next way of holding it. */
-type OnEdit = (handle: PlateHandle, target: Element) => void;
+interface PlanEditing {
+  /** Opens a value of the plan, or turns an edge to the next way of holding it. */
+  readonly onEdit: (handle: PlateHandle, target: Element) => void;
+  readonly onMove: (column: number, x: number, y: number) => void;
+}
 
-function usePlanEditing({ drawn, keptMember }: Sheet<PlateMember, PlateHandle>): OnEdit {
-  const edit = useProject((s) => s.edit);
-  return (handle, target) => {
-    const turn = turned(handle, keptMember);
-    if (!turn) return drawn.open(handle, target);
-    edit(
-      `${turn.label} of ${keptMember.mark}`,
-      onMember(keptMember, (m) => void (m.outline[turn.at]!.edge = turn.edge)),
-    );
+function usePlanEditing({ drawn, keptMember }: Sheet<PlateMember, PlateHandle>): PlanEditing {
+  const change = usePlateChange(keptMember);
+  return {
+    onEdit: (handle, target) => {
+      const turn = turned(handle, keptMember);
+      if (!turn) return drawn.open(handle, target);
+      change(turn.label, (m) => void (m.outline[turn.at]!.edge = turn.edge));
+    },
+    onMove: (i, x, y) => change(`column ${keptMember.columns[i]!.name || i + 1} moved`, (m) => void Object.assign(m.columns[i]!, { x, y })),
   };
 }
 
-const panels: readonly PanelPart<PlateMember, OnEdit, PlateHandle>[] = [
+const panels: readonly PanelPart<PlateMember, PlanEditing, PlateHandle>[] = [
   {
     id: 'plan',
     title: 'Plan',
-    show: ({ project, member, result, isStale, editing }, onEdit) => (
-      <PlatePlan {...{ project, member, result, isStale, editing, onEdit }} />
-    ),
+    show: ({ project, member, result, isStale, editing }, own) => <PlatePlan {...{ project, member, result, isStale, editing, ...own }} />,
   },
   {
     id: 'outline',
@@ -44,15 +47,30 @@ const panels: readonly PanelPart<PlateMember, OnEdit, PlateHandle>[] = [
     isForm: true,
     show: ({ kept, member, faults }) => <OutlinePanel project={kept} member={member} faults={faults} />,
   },
+  {
+    id: 'supports',
+    title: 'Supports',
+    isForm: true,
+    show: ({ kept, member, faults }) => <SupportsPanel project={kept} member={member} faults={faults} />,
+  },
   loadsPanel(plateLoads),
   {
     id: 'bars',
-    title: 'Schedule',
-    show: ({ kept, keptMember, result }) => (
-      <div className="overflow-auto px-3.5">
-        <ScheduleTable project={kept} member={keptMember} result={result} />
-      </div>
+    title: 'Bars',
+    show: ({ kept, keptMember, result, faults }) => <BarsPanel project={kept} member={keptMember} result={result} faults={faults} />,
+  },
+  {
+    id: 'deflection',
+    title: 'Deflection',
+    show: ({ kept, keptMember, result, isStale }) => (
+      <DeflectionPanel project={kept} member={keptMember} result={result} isStale={isStale} />
     ),
+  },
+  {
+    id: 'columns',
+    title: 'Columns',
+    isHidden: (member) => member.columns.length === 0,
+    show: ({ kept, keptMember, result, isStale }) => <ColumnsPanel project={kept} member={keptMember} result={result} isStale={isStale} />,
   },
   basisPanel(PlateBasis),
   {
@@ -68,13 +86,13 @@ const panels: readonly PanelPart<PlateMember, OnEdit, PlateHandle>[] = [
 ];
 
 /** The screen of a slab that is worked out as a plate. */
-export const PlateScreen = memberScreen<PlateMember, OnEdit, PlateHandle>({
+export const PlateScreen = memberScreen<PlateMember, PlanEditing, PlateHandle>({
   panels,
   useOwn: usePlanEditing,
   subtitle: ({ project, kept, member, result }) => [
     codeOf(project, member).concreteLabel(member.materials.concreteStrength),
     plateSize(member, kept.display),
-    result.load > 0 ? `ultimate load ${formatQuantity(result.load, 'areaLoad', kept.display)}` : '',
+    result.load > 0 ? `ultimate load in the mean ${formatQuantity(result.load, 'areaLoad', kept.display)}` : '',
   ],
   asideLabel: 'Checks',
   field: (handle, { kept, keptMember, result }) => plateField(handle, kept, keptMember, result),

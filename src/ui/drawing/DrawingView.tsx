@@ -11,8 +11,8 @@ interface DrawingViewProps<H extends Handle> {
   readonly onEdit?: (handle: H, target: Element) => void;
   /** The key of the value whose editor is open. */
   readonly editing?: string | null;
-  /** A handle is moved to a place along the sheet, is let go there, or goes back. */
-  readonly onDrag?: (handle: H, x: number, phase: DragPhase) => void;
+  /** A handle is moved to a place on the sheet, is let go there, or goes back. */
+  readonly onDrag?: (handle: H, x: number, phase: DragPhase, y: number) => void;
   readonly children?: React.ReactNode;
 }
 
@@ -136,31 +136,32 @@ const MOVED = 3;
 
 /** What makes a handle follow the pointer; let go where it was pressed, it opens its value. */
 function useHandle(edit: Handle | undefined, onEdit: WithEdit['onEdit'], onDrag: WithEdit['onDrag']) {
-  const press = useRef({ from: null as number | null, isMoved: false });
+  const press = useRef({ from: null as readonly [number, number] | null, isMoved: false });
   if (!edit || !onEdit || !onDrag) return {};
-  const place = (e: React.PointerEvent<SVGElement>) => {
+  const tell = (e: React.PointerEvent<SVGElement>, phase: DragPhase) => {
     const svg = e.currentTarget.ownerSVGElement!;
     const box = svg.getBoundingClientRect();
-    return ((e.clientX - box.left) / (box.width || 1)) * (svg.viewBox?.baseVal.width ?? box.width);
+    const { width, height } = svg.viewBox?.baseVal ?? box;
+    onDrag(edit, ((e.clientX - box.left) / (box.width || 1)) * width, phase, ((e.clientY - box.top) / (box.height || 1)) * height);
   };
   return {
     onPointerDown: (e: React.PointerEvent<SVGElement>) => {
       e.currentTarget.setPointerCapture?.(e.pointerId);
-      press.current = { from: e.clientX, isMoved: false };
+      press.current = { from: [e.clientX, e.clientY], isMoved: false };
     },
     onPointerMove: (e: React.PointerEvent<SVGElement>) => {
       const { from, isMoved } = press.current;
-      if (from === null || (!isMoved && Math.abs(e.clientX - from) < MOVED)) return;
+      if (from === null || (!isMoved && Math.hypot(e.clientX - from[0], e.clientY - from[1]) < MOVED)) return;
       press.current.isMoved = true;
-      onDrag(edit, place(e), 'move');
+      tell(e, 'move');
     },
     onPointerUp: (e: React.PointerEvent<SVGElement>) => {
-      if (press.current.from !== null && press.current.isMoved) onDrag(edit, place(e), 'end');
+      if (press.current.from !== null && press.current.isMoved) tell(e, 'end');
       press.current.from = null;
     },
     onPointerCancel: (e: React.PointerEvent<SVGElement>) => {
       press.current.from = null;
-      onDrag(edit, place(e), 'leave');
+      tell(e, 'leave');
     },
     onClick: (e: React.MouseEvent<SVGElement>) => {
       if (!press.current.isMoved) onEdit(edit, e.currentTarget);

@@ -25,6 +25,7 @@ export interface LoadTable<L extends AnyLoad> {
   readonly types?: Options<NonNullable<L['type']>>;
   /** A load of another type at the same place. */
   readonly retyped?: (load: L, type: NonNullable<L['type']>, length: number) => L;
+  /** Whether a load lies on all spans; left out where there are no spans. */
   readonly liesOnAll?: (load: L) => boolean;
   /** Columns of values: the first of the keys that a load has is shown, in its kind. */
   readonly values: Readonly<Record<string, Readonly<Record<string, QuantityKind | ((load: L) => QuantityKind)>>>>;
@@ -103,12 +104,16 @@ function columnsOf<M extends CasedMember, L extends AnyLoad>(
     ...(table.types
       ? [
           of.pick<NonNullable<L['type']>>('Type', table.types, { get: (l) => l.type!, set: retype }, { width: '6.5rem' }),
-          of.pick(
-            'Span',
-            (l) => (table.liesOnAll!(l) ? [['all', 'all'], ...spans] : spans),
-            { get: (l) => String(l.span), set: (i, v) => set(i, { span: v === 'all' ? 'all' : Number(v) }) },
-            { width: '4rem' },
-          ),
+          ...(table.liesOnAll
+            ? [
+                of.pick(
+                  'Span',
+                  (l) => (table.liesOnAll!(l) ? [['all', 'all'], ...spans] : spans),
+                  { get: (l) => String(l.span), set: (i, v) => set(i, { span: v === 'all' ? 'all' : Number(v) }) },
+                  { width: '4rem' },
+                ),
+              ]
+            : []),
         ]
       : []),
     ...Object.entries(table.values).map(([title, kinds]) => {

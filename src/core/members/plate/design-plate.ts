@@ -20,7 +20,7 @@ import { metresOf } from './layers';
 import { plateCombinations } from './loading';
 import { mapsOf } from './maps';
 import { plateModelOf } from './model';
-import { punchingChecks } from './punching-places';
+import { punchingAt, punchingChecks } from './punching-places';
 import { columnForces } from './reactions';
 import { emptyPlateResult, type PlateResult } from './result';
 import { plateShear, sharpSupports } from './shear';
@@ -62,7 +62,12 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
     ],
     options,
   );
-  const checks = [...punchingChecks(plate, code, steel, answer, ultimate, options), ...own].sort(worstFirst);
+  const columns = plate.columns.map(({ name }, i) => ({
+    name: name || String(i + 1),
+    forces: columnForces(answer, i, ultimate),
+    place: answer.heads[i]! < 0 ? null : punchingAt(plate, code, steel, answer, i, ultimate),
+  }));
+  const checks = [...punchingChecks(code, columns, options), ...own].sort(worstFirst);
   return {
     type: 'plate',
     faults: [],
@@ -74,7 +79,7 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
     history: deflections.history,
     sections,
     steel,
-    columns: plate.columns.map(({ name }, i) => ({ name, forces: columnForces(answer, i, ultimate) })),
+    columns,
     combinations,
     handChecks: plateHandChecks(plate, answer, load.combination),
     checks,

@@ -1,16 +1,15 @@
-import { bandFills } from '../../drawing/bands';
-import { bandBetween, lineAt, roundLevels } from '../../drawing/contours';
-import { areaOf, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
+import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { columnAt, edgePath, outlineOf, rectangleOf } from './geometry';
-import { layerTitle, type Along, type Face, type PlateInput } from './input';
-import type { PlateMap, PlateResult } from './result';
+import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
+import { isLayer, layerTitle, type Along, type Face, type Layer, type PlateInput } from './input';
+import { legendShapes, mapShapes } from './map-drawing';
+import type { JudgedLine, PlateMap, PlateResult } from './result';
 import { meshIn } from './zones';
 
 export interface PlatePicture {
   readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel'>;
+  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines'>;
   readonly map: PlateMap;
   readonly labels: {
     readonly depth: string;
@@ -28,20 +27,36 @@ export interface PlatePicture {
 export type PlateHandle =
   | { readonly of: 'edge'; readonly edge: number }
   | { readonly of: 'depth' }
+  | { readonly of: 'column'; readonly column: number }
+  | { readonly of: 'extra'; readonly index: number }
   | { readonly of: 'bars'; readonly face: Face; readonly along: Along };
 
 /** Room beside the slab for what is said of it (px). */
-const [SIDE, MARGIN] = [190, 46];
+const [SIDE, MARGIN] = [196, 46];
 
 type OnSheet = (p: Point) => Point;
 
-/** The slab from above to scale: a map of what is asked, edges with how they are held, sides, depth and meshes. */
-export function platePlan(p: PlatePicture, width: number, height: number): Drawing<PlateHandle> {
-  const outline = outlineOf(p.plate);
-  const { left, right, bottom, top } = boundsOf(outline.outer);
+/** Where places of the slab (mm) lie on a sheet of a size, and back. */
+export function planScale(
+  plate: PlateInput,
+  width: number,
+  height: number,
+): { readonly on: OnSheet; readonly off: OnSheet; readonly scale: number } {
+  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
   const scale = Math.min((width - SIDE - 2 * MARGIN) / (right - left || 1), (height - 2 * MARGIN - 26) / (top - bottom || 1));
   const middle: Point = [MARGIN + (width - SIDE - 2 * MARGIN) / 2, MARGIN + (height - 2 * MARGIN - 26) / 2];
-  const on: OnSheet = ([x, y]) => [middle[0] + (x - (left + right) / 2) * scale, middle[1] - (y - (bottom + top) / 2) * scale];
+  const [cx, cy] = [(left + right) / 2, (bottom + top) / 2];
+  return {
+    scale,
+    on: ([x, y]) => [middle[0] + (x - cx) * scale, middle[1] - (y - cy) * scale],
+    off: ([px, py]) => [(px - middle[0]) / scale + cx, (middle[1] - py) / scale + cy],
+  };
+}
+
+/** The slab from above to scale: a map of what is asked, what holds it, loads on parts, sides, depth and bars. */
+export function platePlan(p: PlatePicture, width: number, height: number): Drawing<PlateHandle> {
+  const outline = outlineOf(p.plate);
+  const { on } = planScale(p.plate, width, height);
   const map = mapShapes(p, on);
   const shapes: Shape<PlateHandle>[] = [
     areaOf({ fill: 'surface', line: 'outline' }, ...outline.outer.map(on)),
@@ -50,78 +65,104 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
       const loop = hole.map(on);
       return [areaOf({ fill: 'surface', line: 'outline' }, ...loop), line(loop[0]!, loop[Math.floor(loop.length / 2)]!, 'dim')];
     }),
-    ...p.plate.regions.map((r) => areaOf({ line: 'tentative' }, ...rectangleOf(r).map(on))),
+    ...p.plate.regions.map((r) => areaOf<PlateHandle>({ line: 'tentative' }, ...rectangleOf(r).map(on))),
+    ...loadShapes(p.plate, on),
     ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
-    ...p.plate.columns.map((c) => areaOf({ fill: 'ebony' }, ...columnAt(c).map(on))),
+    ...extraShapes(p, on),
+    ...lineShapes(p, on),
     ...map.filter((s) => s.kind === 'text'),
+    ...columnShapes(p.plate, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
     ...words(p, width - SIDE + 6, MARGIN + 6),
+    ...legendShapes(p, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 46]),
   ];
   return { width, height, title: `Plan, ${p.labels.title}`, shapes };
 }
 
-/** Bands and lines of the map, with a key; bands pale from nothing, deeper with size. */
-function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
-  const { mesh, maps } = p.result;
-  const shown = maps?.[p.map];
-  if (!mesh || !shown) return [];
-  const map = { at: mesh.at, triangles: mesh.triangles, values: shown };
-  const levels = worthDrawing(roundLevels(withoutPeaks(map.values), 7, p.labels.factor), map.values);
-  if (levels.length === 0) return [];
-  const bounds = [-Infinity, ...levels, Infinity];
-  const most = Math.max(...levels.map(Math.abs));
-  const fillOf = (low: number, high: number) => {
-    const size = low < 0 && high > 0 ? 0 : Math.min(Math.abs(low), Math.abs(high)) / (most || 1);
-    return bandFills[Math.min(bandFills.length - 1, Math.round(size * (bandFills.length - 1)))]!;
-  };
-  const bands = bounds.slice(1).flatMap((high, i): Shape<PlateHandle>[] => {
-    const [first, ...more] = bandBetween(map, bounds[i]!, high).map((part) => part.map(on));
-    return first ? [{ kind: 'path', closed: true, points: first, more, fill: fillOf(bounds[i]!, high) }] : [];
+/** Loads on parts of the slab, where they stand. */
+const loadShapes = (plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] =>
+  plate.loads.flatMap((load): Shape<PlateHandle>[] => {
+    switch (load.type) {
+      case 'uniform':
+        return [];
+      case 'area':
+        return [areaOf({ line: 'loadVariable' }, ...rectangleOf(load).map(on))];
+      case 'line':
+        return [line(on([load.x1, load.y1]), on([load.x2, load.y2]), 'loadVariable')];
+      case 'point': {
+        const [x, y] = on([load.x1, load.y1]);
+        return [line([x - 5, y - 5], [x + 5, y + 5], 'loadVariable'), line([x - 5, y + 5], [x + 5, y - 5], 'loadVariable')];
+      }
+    }
   });
-  const lines = levels.flatMap((level): Shape<PlateHandle>[] => {
-    const [first, ...more] = lineAt(map, level).map((piece) => piece.map(on));
-    if (!first) return [];
-    const pieces = [first, ...more];
-    const at = pieces[Math.floor(pieces.length / 2)]![0]!;
+
+/** Columns, each with a handle that moves it and its name, which opens its coordinates. */
+function columnShapes(plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] {
+  return plate.columns.flatMap((column, i): Shape<PlateHandle>[] => {
+    const at = on([column.x, column.y]);
+    const loop = columnAt(column).map(on);
+    const corner: Point = [Math.max(...loop.map(([x]) => x)) + 4, Math.min(...loop.map(([, y]) => y)) - 3];
+    const name = column.name || String(i + 1);
     return [
-      { kind: 'path', points: first, more, line: level === 0 ? 'axis' : 'load' },
-      textAt(at, p.labels.value(level), 'demand', { anchor: 'middle', halo: true }),
+      areaOf({ fill: 'ebony' }, ...loop),
+      circleAt(at, 4, { fill: 'surface', line: 'outline', edit: { of: 'column', column: i }, drag: true, label: `Move column ${name}` }),
+      textAt(corner, name, 'strong', { edit: { of: 'column', column: i }, label: `Column ${name}, its middle`, halo: true }),
     ];
   });
-  return [...bands, ...lines, ...largest(p, map.values, on)];
 }
 
-/** The values between which all but a hundredth at each end lie: peaks at corners would leave no lines elsewhere. */
-function withoutPeaks(values: Float64Array): [number, number] {
-  const sorted = Float64Array.from(values).sort();
-  const cut = Math.floor(sorted.length / 100);
-  return [sorted[cut]!, sorted[sorted.length - 1 - cut]!];
+const layerOfMap: Partial<Record<PlateMap, Layer>> = {
+  bottomX: { face: 'bottom', along: 'x' },
+  bottomY: { face: 'bottom', along: 'y' },
+  topX: { face: 'top', along: 'x' },
+  topY: { face: 'top', along: 'y' },
+};
+
+/** Bars over parts of the layer that is shown. */
+function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
+  const layer = layerOfMap[map];
+  if (!layer) return [];
+  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
+  return result.steel.extra.flatMap((extra, index): Shape<PlateHandle>[] => {
+    if (!isLayer(extra, layer)) return [];
+    const { x, y } = spanOf(extra);
+    const shown = { x1: Math.max(left, x[0]), y1: Math.max(bottom, y[0]), x2: Math.min(right, x[1]), y2: Math.min(top, y[1]) };
+    const middle = on([(shown.x1 + shown.x2) / 2, (shown.y1 + shown.y2) / 2]);
+    return [
+      areaOf({ line: 'link' }, ...rectangleOf(shown).map(on)),
+      textAt([middle[0], middle[1] + 4], labels.bars(extra.bars), 'small', {
+        anchor: 'middle',
+        edit: { of: 'extra', index },
+        isSet: plate.bars.extra !== null,
+        label: `Bars ${layerTitle(layer)}, ${index + 1}`,
+        halo: true,
+      }),
+    ];
+  });
 }
 
-/** Levels without the line of nothing, where values of one sign only touch it. */
-function worthDrawing(levels: readonly number[], values: Float64Array): number[] {
-  const [low, high] = [values.reduce((a, b) => Math.min(a, b), 0), values.reduce((a, b) => Math.max(a, b), 0)];
-  const changesSign = Math.min(-low, high) > 0.1 * Math.max(-low, high);
-  return levels.filter((level) => changesSign || Math.abs(level) > 1e-9 * Math.max(-low, high));
-}
+const isDeflection = (map: PlateMap) => map === 'deflection' || map === 'after';
+/** So many straightedges are drawn: those that are used most. */
+const DRAWN_LINES = 6;
 
-/** The largest and the least value, where they are. */
-function largest(p: PlatePicture, values: ArrayLike<number>, on: OnSheet): Shape<PlateHandle>[] {
-  const { at } = p.result.mesh!;
-  let [low, high] = [0, 0];
-  for (let n = 1; n < values.length; n += 1) {
-    if (values[n]! < values[low]!) low = n;
-    if (values[n]! > values[high]!) high = n;
-  }
-  const worth = 0.02 * Math.max(Math.abs(values[low]!), Math.abs(values[high]!));
-  return [...new Set([high, low])]
-    .filter((n) => Math.abs(values[n]!) > worth)
-    .flatMap((n): Shape<PlateHandle>[] => {
-      const [x, y] = on([at[2 * n]!, at[2 * n + 1]!]);
+/** How much of its limits a line uses. */
+export const useOf = ({ gaps }: JudgedLine): number => gaps.reduce((most, g) => Math.max(most, g.deflection / g.limit), 0);
+
+/** The straightedges that are used most, on the maps of deflection. */
+function lineShapes({ result, map }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
+  if (!isDeflection(map)) return [];
+  return [...result.lines]
+    .sort((a, b) => useOf(b) - useOf(a))
+    .slice(0, DRAWN_LINES)
+    .flatMap((judged): Shape<PlateHandle>[] => {
+      const [a, b] = judged.ends.map(on) as [Point, Point];
+      const use = useOf(judged);
       return [
-        line([x - 4, y], [x + 4, y], 'axis'),
-        line([x, y - 4], [x, y + 4], 'axis'),
-        textAt([x, y - 7], p.labels.value(values[n]!), 'strong', { anchor: 'middle', halo: true }),
+        pathThrough({ line: 'axis' }, a, b),
+        textAt([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 4], `${judged.name} ${use.toFixed(2)}`, use > 1.0005 ? 'over' : 'strong', {
+          anchor: 'middle',
+          halo: true,
+        }),
       ];
     });
 }
@@ -179,13 +220,14 @@ function words({ plate, result, labels }: PlatePicture, x: number, y: number): S
     for (const along of ['x', 'y'] as const) {
       const bars = meshIn(result.steel, { face, along });
       const isSet = plate.bars[face][along] !== null;
+      const more = result.steel.extra.filter((e) => isLayer(e, { face, along })).length;
       rows.push(
-        textAt([x, y + 22 * rows.length], `${face} ${along}: ${bars ? labels.bars(bars) : 'none'}`, 'strong', {
-          edit: { of: 'bars', face, along },
-          label: `Bars ${layerTitle({ face, along })}`,
-          isSet,
-          halo: true,
-        }),
+        textAt(
+          [x, y + 22 * rows.length],
+          `${face} ${along}: ${bars ? labels.bars(bars) : 'none'}${more > 0 ? `, ${more} more` : ''}`,
+          'strong',
+          { edit: { of: 'bars', face, along }, label: `Bars ${layerTitle({ face, along })}`, isSet, halo: true },
+        ),
       );
     }
   return [

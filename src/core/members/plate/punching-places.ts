@@ -10,7 +10,7 @@ import type { PlateAnswer } from './analysis';
 import { columnSides, isWithin, outlineOf, spanOf } from './geometry';
 import type { Along, PlateColumn, PlateInput } from './input';
 import { countsIn } from './layers';
-import type { LaidSteel } from './result';
+import type { ColumnResult, LaidSteel } from './result';
 import { columnForces } from './reactions';
 import { extrasIn, meshIn } from './zones';
 
@@ -138,20 +138,12 @@ function openingsAround({ openings, h }: PlateInput, { x, y }: PlateColumn): Sla
 }
 
 /** Punching at every column: of each the check that governs, with its place. */
-export function punchingChecks(
-  plate: PlateInput,
-  code: DesignCode,
-  steel: LaidSteel,
-  answer: PlateAnswer,
-  ultimate: readonly Combination[],
-  options: DesignOptions,
-): Check[] {
-  return plate.columns.flatMap((column, i): Check[] => {
-    const name = column.name || String(i + 1);
+export function punchingChecks(code: DesignCode, columns: readonly ColumnResult[], options: DesignOptions): Check[] {
+  return columns.flatMap(({ name, place: input }, i): Check[] => {
+    if (!input) return [];
     const id = `punching-${i + 1}`;
     const derive = options.derive === 'all' || options.derive.includes(id) ? 'all' : [];
-    if (answer.heads[i]! < 0) return [];
-    const { checks, faults } = designPunching(punchingAt(plate, code, steel, answer, i, ultimate), code, { ...options, derive });
+    const { checks, faults } = designPunching(input, code, { ...options, derive });
     const place = { x: null, label: `column ${name}` };
     if (faults.length > 0)
       return finishChecks(

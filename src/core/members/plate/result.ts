@@ -4,6 +4,7 @@ import { nothingDesigned, type ResultBase } from '../../checks/result';
 import type { DeflectionSum } from '../../codes/service-rules';
 import type { Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
+import type { PunchingInput } from '../punching/input';
 import type { ExtraBars, Layer } from './input';
 
 /**
@@ -62,6 +63,13 @@ export interface ColumnForces {
   readonly My: number;
 }
 
+/** A column with what comes to it, and the slab around it as a place of punching; null where the slab does not rest on it. */
+export interface ColumnResult {
+  readonly name: string;
+  readonly forces: readonly ColumnForces[];
+  readonly place: PunchingInput | null;
+}
+
 /** Bars that are laid in a slab: a mesh for each layer, none where it has none, and bars over rectangles beside. */
 export interface LaidSteel {
   readonly meshes: readonly (Layer & { readonly bars: SlabBars | null })[];
@@ -105,7 +113,7 @@ export interface PlateResult extends ResultBase {
   /** All bars, those that were set and those that were chosen. */
   readonly steel: LaidSteel;
   /** What the slab brings to each column under ultimate loads. */
-  readonly columns: readonly { readonly name: string; readonly forces: readonly ColumnForces[] }[];
+  readonly columns: readonly ColumnResult[];
 }
 
 export function emptyPlateResult(faults: readonly Fault[]): PlateResult {

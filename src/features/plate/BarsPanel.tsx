@@ -1,0 +1,104 @@
+'use client';
+import { castDraft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
+import type { ExtraBars, PlateMember } from '@/core/members/plate/input';
+import type { PlateResult } from '@/core/members/plate/result';
+import { layerLabel } from '@/core/members/parts/bar-labels';
+import type { Project } from '@/core/project/project';
+import { readSlabBars } from '@/ui/fields/slab-bars-field';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid } from '@/ui/tables/Grid';
+import { ScheduleTable } from '@/ui/tables/ScheduleTable';
+import { usePlateChange } from './use-plate-change';
+
+interface BarsPanelProps {
+  readonly project: Project;
+  readonly member: PlateMember;
+  readonly result: PlateResult;
+  readonly faults: readonly Fault[];
+}
+
+const faces = { bottom: 'bottom', top: 'top' } as const;
+const directions = { x: 'along x', y: 'along y' } as const;
+
+/** Bars over parts of the slab beside its meshes, chosen or set, and the schedule of all bars. */
+export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
+  const change = usePlateChange(member);
+  const isSet = member.bars.extra !== null;
+  const rows = member.bars.extra ?? result.steel.extra;
+  const keep = (label: string, list: readonly ExtraBars[] | null) => change(label, (m) => void (m.bars.extra = castDraft(list)));
+  const set = (i: number, patch: Partial<ExtraBars>) =>
+    keep(
+      `bars ${i + 1}`,
+      rows.map((r, k) => (k === i ? { ...r, ...patch } : r)),
+    );
+  const bars = columnsFor<ExtraBars>(project.display, (_, i) => `bars ${i + 1}`, set);
+  return (
+    <div className="overflow-auto px-3.5 py-2">
+      <div className="flex items-baseline gap-3">
+        <h2>Bars over parts of the slab</h2>
+        <span className="small">{isSet ? 'set by hand' : 'chosen: a change sets all of them'}</span>
+        {isSet && (
+          <button className="link" onClick={() => keep('bars over parts chosen again', null)}>
+            Choose them again
+          </button>
+        )}
+        {!isSet && rows.length > 0 && (
+          <button className="link" onClick={() => keep('no bars over parts', [])}>
+            None
+          </button>
+        )}
+      </div>
+      <Grid
+        label="Bars over parts"
+        rows={rows}
+        columns={[
+          bars.pick('Face', faces, 'face', { width: '6rem' }),
+          bars.pick('Bars run', directions, 'along', { width: '6rem' }),
+          bars.quantity('x', 'span', 'x1'),
+          bars.quantity('y', 'span', 'y1'),
+          bars.quantity('to x', 'span', 'x2'),
+          bars.quantity('to y', 'span', 'y2'),
+          bars.text('Bars', {
+            get: (r) => layerLabel(r.bars, project),
+            set: (i, text) => {
+              const read = readSlabBars(text, member, project.display);
+              return read.ok ? set(i, { bars: read.bars }) : read.reason;
+            },
+          }),
+        ]}
+        faultsOf={(i) => faults.filter((f) => f.path.startsWith(`bars.extra[${i}]`))}
+        remove={{
+          title: 'Delete',
+          run: (i) =>
+            keep(
+              `bars ${i + 1} taken out`,
+              rows.filter((_, k) => k !== i),
+            ),
+        }}
+        add={{ title: 'Add bars over a part', run: () => keep('add bars over a part', [...rows, fresh(member, result)]) }}
+      />
+      <p className="small">
+        Bars count behind their anchorage from both ends of their rectangle, all the way where an end lies at an edge of the slab and is
+        bent there.
+      </p>
+      <ScheduleTable project={project} member={member} result={result} />
+    </div>
+  );
+}
+
+/** New bars over the middle of the slab, of the size of its mesh below. */
+function fresh({ outline, catalogue }: PlateMember, { steel }: PlateResult): ExtraBars {
+  const mesh = steel.meshes.find((m) => m.bars)?.bars;
+  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
+  const [x, y] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+  return {
+    face: 'top',
+    along: 'x',
+    x1: x - 1000,
+    y1: y - 1000,
+    x2: x + 1000,
+    y2: y + 1000,
+    bars: mesh ?? { size: catalogue === 'us' ? '#4' : '12', alternate: null, spacing: 200 },
+  };
+}

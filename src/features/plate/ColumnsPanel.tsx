@@ -1,0 +1,124 @@
+'use client';
+import { castDraft } from 'immer';
+import { useRouter } from 'next/navigation';
+import { codeOf } from '@/core/members/member';
+import type { PlateMember } from '@/core/members/plate/input';
+import type { ColumnResult, PlateResult } from '@/core/members/plate/result';
+import { chooseLegs } from '@/core/members/punching/suggest-legs';
+import type { Project } from '@/core/project/project';
+import { formatValue, unitLabel } from '@/core/units/format';
+import { addFresh } from '@/store/add-fresh';
+import { onMember } from '@/store/commands';
+import { useProject } from '@/store/project-store';
+import { sheetPath } from '@/ui/sheet/sheet-path';
+import { usePlateChange } from './use-plate-change';
+
+interface ColumnsPanelProps {
+  readonly project: Project;
+  readonly member: PlateMember;
+  readonly result: PlateResult;
+  readonly isStale: boolean;
+}
+
+/** What comes to every column under ultimate loads, punching there, and links in the slab. */
+export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelProps) {
+  const change = usePlateChange(member);
+  const makePlace = useMakePlace(project);
+  const code = codeOf(project, member);
+  const chooseLinks = (indexes: readonly number[]) =>
+    change('links at columns', (m) => {
+      for (const i of indexes) {
+        const place = result.columns[i]?.place;
+        if (place && m.columns[i]) m.columns[i].legs = castDraft(chooseLegs(place, code));
+      }
+    });
+  const useAt = (i: number) => result.checks.find((c) => c.id === `punching-${i + 1}`);
+  const failing = result.columns.flatMap((_, i) => (useAt(i)?.status === 'exceeds' ? [i] : []));
+  const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, project.display);
+  if (result.columns.length === 0) return <p className="px-3.5 py-2">There are no columns: add them under Supports.</p>;
+  return (
+    <div className={`overflow-auto px-3.5 py-2 ${isStale ? 'stale' : ''}`}>
+      <div className="flex items-baseline gap-3">
+        <h2>Columns under ultimate loads</h2>
+        {failing.length > 0 && (
+          <button className="link" onClick={() => chooseLinks(failing)}>
+            Choose links at the {failing.length} that need them
+          </button>
+        )}
+      </div>
+      <table className="grid-table" aria-label="Columns under ultimate loads">
+        <thead>
+          <tr>
+            <th>Column</th>
+            <th className="!text-right">most V {unitLabel('force', project.display)}</th>
+            <th className="!text-right">least V</th>
+            <th className="!text-right">Mx {unitLabel('moment', project.display)}</th>
+            <th className="!text-right">My</th>
+            <th className="!pl-6">Punching</th>
+            <th className="!text-right">used</th>
+            <th className="!pl-6">Links</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {result.columns.map((column, i) => {
+            const check = useAt(i);
+            const legs = member.columns[i]?.legs;
+            return (
+              <tr key={column.name}>
+                <td>{column.name}</td>
+                <td className="text-right">{show(Math.max(...column.forces.map((f) => f.V)), 'force')}</td>
+                <td className="text-right">{show(Math.min(...column.forces.map((f) => f.V)), 'force')}</td>
+                <td className="text-right">{show(largest(column, 'Mx'), 'moment')}</td>
+                <td className="text-right">{show(largest(column, 'My'), 'moment')}</td>
+                <td className="!pl-6">{check?.status === 'exceeds' ? 'exceeds' : (check?.reason ?? check?.status ?? '–')}</td>
+                <td className={`text-right ${check?.status === 'exceeds' ? 'text-madder-text' : ''}`}>
+                  {check?.utilisation?.toFixed(2) ?? '–'}
+                </td>
+                <td className="!pl-6">{legs ? `${legs.perimeters} × ${legs.legs} of ${legs.size}` : 'none'}</td>
+                <td className="whitespace-nowrap text-right">
+                  {legs ? (
+                    <button className="link" onClick={() => change(`no links at ${column.name}`, (m) => void (m.columns[i]!.legs = null))}>
+                      Take out links
+                    </button>
+                  ) : (
+                    <button className="link" onClick={() => chooseLinks([i])}>
+                      Choose links
+                    </button>
+                  )}
+                  {column.place && (
+                    <button className="link ml-3" onClick={() => makePlace(column, member)}>
+                      Copy as a place of punching
+                    </button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="small">
+        V with all variable loads where they add to it; moments are those that the slab brings to the column, Mx moves the shear up the
+        plan, My to the right. Punching follows this slab: its edges, openings, drops, bars and forces as they are now. A place that is
+        copied is a member of its own and does not follow.
+      </p>
+    </div>
+  );
+}
+
+const largest = ({ forces }: ColumnResult, of: 'Mx' | 'My') => forces.reduce((a, f) => (Math.abs(f[of]) > Math.abs(a) ? f[of] : a), 0);
+
+/** Makes a member of the slab at a column and goes to it. */
+function useMakePlace(project: Project) {
+  const router = useRouter();
+  const edit = useProject((s) => s.edit);
+  return ({ name, place }: ColumnResult, slab: PlateMember) => {
+    const made = addFresh('punching', slab);
+    if (made.type !== 'punching' || !place) return;
+    edit(
+      `${made.mark} as at ${name}`,
+      onMember(made, (m) => void Object.assign(m, castDraft({ ...place, title: `${slab.mark}, column ${name}` }))),
+    );
+    router.push(sheetPath(project, made));
+  };
+}

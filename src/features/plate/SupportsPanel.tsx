@@ -1,0 +1,119 @@
+'use client';
+import type { Draft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
+import type { PlateColumn, PlateMember } from '@/core/members/plate/input';
+import type { Project } from '@/core/project/project';
+import { columnsFor } from '@/ui/tables/columns';
+import { Grid } from '@/ui/tables/Grid';
+import { usePlateChange } from './use-plate-change';
+
+type Region = PlateMember['regions'][number];
+type Shape = PlateColumn['shape'];
+
+const shapes = { rectangle: 'rectangle', circle: 'round' } as const;
+const ends = { fixed: 'fixed', pinned: 'pinned' } as const;
+
+/** Columns below and above the slab, and parts of another depth. */
+export function SupportsPanel({ project, member, faults }: { project: Project; member: PlateMember; faults: readonly Fault[] }) {
+  const change = usePlateChange(member);
+  const nameOf = (c: PlateColumn, i: number) => `column ${c.name || i + 1}`;
+  const column = columnsFor<PlateColumn>(project.display, nameOf, (i, patch) =>
+    change(`column ${member.columns[i]!.name || i + 1}`, (m) => void Object.assign(m.columns[i]!, patch)),
+  );
+  const setShape = (i: number, shape: Shape) =>
+    change(`shape of column ${i + 1}`, (m) => void (m.columns[i]!.shape = shape as Draft<Shape>));
+  const region = columnsFor<Region>(
+    project.display,
+    (_, i) => `part ${i + 1}`,
+    (i, patch) => change(`part ${i + 1}`, (m) => void Object.assign(m.regions[i]!, patch)),
+  );
+  const faultsOf = (list: string) => (i: number) => faults.filter((f) => f.path.startsWith(`${list}[${i}]`));
+  return (
+    <div className="overflow-auto px-3.5 py-2">
+      <h2>Columns</h2>
+      <Grid
+        label="Columns"
+        rows={member.columns}
+        columns={[
+          column.text('Name', 'name', { width: '4rem' }),
+          column.quantity('x', 'span', 'x'),
+          column.quantity('y', 'span', 'y'),
+          column.pick('Shape', shapes, {
+            get: (c) => c.shape.kind,
+            set: (i, kind) => setShape(i, reshaped(member.columns[i]!.shape, kind)),
+          }),
+          column.quantityBy(
+            'Along x, or diameter',
+            (c) => ['length', c.shape.kind === 'circle' ? c.shape.diameter : c.shape.b],
+            (i, v) => {
+              const { shape } = member.columns[i]!;
+              if (v !== null) setShape(i, shape.kind === 'circle' ? { ...shape, diameter: v } : { ...shape, b: v });
+            },
+          ),
+          column.quantityBy(
+            'Along y',
+            (c) => (c.shape.kind === 'circle' ? undefined : ['length', c.shape.h]),
+            (i, v) => {
+              const { shape } = member.columns[i]!;
+              if (v !== null && shape.kind === 'rectangle') setShape(i, { ...shape, h: v });
+            },
+          ),
+          column.quantity('Storey below', 'span', 'below'),
+          column.quantity('above', 'span', 'above'),
+          column.pick('Far ends', ends, 'farEnds'),
+        ]}
+        faultsOf={faultsOf('columns')}
+        remove={{ title: 'Delete', run: (i) => change(`column ${i + 1} taken out`, (m) => void m.columns.splice(i, 1)) }}
+        add={{
+          title: 'Add a column',
+          run: () => change('add a column', (m) => void m.columns.push(another(member) as Draft<PlateColumn>)),
+        }}
+      />
+      <p className="small">
+        A column holds the slab from sinking, and from turning by 4EI/l of each storey whose far end is fixed, 3EI/l where it is pinned. A
+        storey of no height is none.
+      </p>
+      <h2 className="mt-3">Parts of another depth</h2>
+      <Grid
+        label="Parts of another depth"
+        rows={member.regions}
+        columns={[
+          region.quantity('x', 'span', 'x1'),
+          region.quantity('y', 'span', 'y1'),
+          region.quantity('to x', 'span', 'x2'),
+          region.quantity('to y', 'span', 'y2'),
+          region.quantity('Depth', 'length', 'h'),
+        ]}
+        faultsOf={faultsOf('regions')}
+        remove={{ title: 'Delete', run: (i) => change(`part ${i + 1} taken out`, (m) => void m.regions.splice(i, 1)) }}
+        add={{ title: 'Add a part', run: () => change('add a part', (m) => void m.regions.push(besideFirst(member))) }}
+        className="!w-auto"
+      />
+    </div>
+  );
+}
+
+function reshaped(shape: Shape, kind: Shape['kind']): Shape {
+  if (kind === shape.kind) return shape;
+  return shape.kind === 'circle'
+    ? { kind: 'rectangle', b: shape.diameter, h: shape.diameter }
+    : { kind: 'circle', diameter: Math.min(shape.b, shape.h) };
+}
+
+/** A new column like the last one, in the middle of the slab where it stands on no other. */
+function another({ columns, outline }: PlateMember): PlateColumn {
+  const last = columns.at(-1);
+  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
+  const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2] as const;
+  const isFree = (x: number) => columns.every((c) => Math.hypot(c.x - x, c.y - middle[1]) > 1000);
+  const shift = Array.from({ length: 40 }, (_, k) => 1000 * k).find((s) => isFree(middle[0] + s)) ?? 0;
+  const size = { kind: 'rectangle', b: 300, h: 300 } as const;
+  const base = last ?? { shape: size, below: 3000, above: 0, farEnds: 'fixed' as const, legs: null };
+  return { ...base, name: `C${columns.length + 1}`, x: middle[0] + shift, y: middle[1] };
+}
+
+/** A part as wide as two metres about the first column, or in the corner of the slab. */
+function besideFirst({ columns, outline, h }: PlateMember): Region {
+  const { x, y } = columns[0] ?? outline[0] ?? { x: 0, y: 0 };
+  return { x1: x - 1000, y1: y - 1000, x2: x + 1000, y2: y + 1000, h: h + 100 };
+}
