@@ -32,8 +32,8 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
         if (place && m.columns[i]) m.columns[i].legs = castDraft(chooseLegs(place, code));
       }
     });
-  const useAt = (i: number) => result.checks.find((c) => c.id === `punching-${i + 1}`);
-  const failing = result.columns.flatMap((_, i) => (useAt(i)?.status === 'exceeds' ? [i] : []));
+  const checkAt = (i: number) => result.checks.find((c) => c.id === `punching-${i + 1}`);
+  const failing = result.columns.flatMap((_, i) => (checkAt(i)?.status === 'exceeds' ? [i] : []));
   const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, project.display);
   if (result.columns.length === 0) return <p className="px-3.5 py-2">There are no columns: add them under Supports.</p>;
   return (
@@ -62,7 +62,7 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
         </thead>
         <tbody>
           {result.columns.map((column, i) => {
-            const check = useAt(i);
+            const check = checkAt(i);
             const legs = member.columns[i]?.legs;
             return (
               <tr key={column.name}>
@@ -114,7 +114,7 @@ function useMakePlace(project: Project) {
   const edit = useProject((s) => s.edit);
   return ({ name, place }: ColumnResult, slab: PlateMember) => {
     const made = addFresh('punching', slab);
-    if (made.type !== 'punching' || !place) return;
+    if (!place) return;
     edit(
       `${made.mark} as at ${name}`,
       onMember(made, (m) => void Object.assign(m, castDraft({ ...place, title: `${slab.mark}, column ${name}` }))),

@@ -1,7 +1,7 @@
 'use client';
 import { castDraft } from 'immer';
 import { codeOf } from '@/core/members/member';
-import { useOf } from '@/core/members/plate/drawing';
+import { shareUsed } from '@/core/members/plate/drawing';
 import type { PlateMember } from '@/core/members/plate/input';
 import { plateCases } from '@/core/members/plate/loading';
 import type { JudgedLine, PlateResult } from '@/core/members/plate/result';
@@ -77,7 +77,7 @@ function LinesTable({ project, member, result }: DeflectionPanelProps) {
           ),
           line.shown('Used', (_, i) => {
             const found = judged(i);
-            return found && found.gaps.length > 0 ? useOf(found).toFixed(2) : 'crosses nothing';
+            return found && found.gaps.length > 0 ? shareUsed(found).toFixed(2) : 'crosses nothing';
           }),
         ]}
         remove={{

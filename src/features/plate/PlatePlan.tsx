@@ -1,7 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { locatorOf, valueAt } from '@/core/analysis/plates/locate';
-import { planScale, platePlan, useOf, type PlateHandle } from '@/core/members/plate/drawing';
+import { planScale, platePlan, shareUsed } from '@/core/members/plate/drawing';
+import type { PlateHandle } from '@/core/members/plate/picture';
 import type { PlateMember } from '@/core/members/plate/input';
 import { mapTitles, plateLabels } from '@/core/members/plate/labels';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
@@ -71,7 +72,9 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
               options={{
                 '': 'no line',
                 ...Object.fromEntries(
-                  [...result.lines].sort((a, b) => useOf(b) - useOf(a)).map((l) => [l.name, `${l.name}, ${useOf(l).toFixed(2)} of limits`]),
+                  [...result.lines]
+                    .sort((a, b) => shareUsed(b) - shareUsed(a))
+                    .map((l) => [l.name, `${l.name}, ${shareUsed(l).toFixed(2)} of limits`]),
                 ),
               }}
               onPick={setAlong}
@@ -130,7 +133,7 @@ function usePlanPointer(off: (p: Place) => Place, onMove: PlatePlanProps['onMove
     onDrag: (handle: PlateHandle, x: number, phase: DragPhase, y: number) => {
       const place = rested(off([x, y]));
       setGhost(phase === 'move' ? place : null);
-      if (phase === 'end' && handle.of === 'column') onMove(handle.column, ...place);
+      if (phase === 'end' && handle.of === 'columnAt') onMove(handle.column, ...place);
     },
   };
 }

@@ -1,5 +1,5 @@
 import { castDraft } from 'immer';
-import type { PlateHandle } from '@/core/members/plate/drawing';
+import type { PlateHandle } from '@/core/members/plate/picture';
 import { layerTitle, type PlateEdge, type PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
 import { meshIn } from '@/core/members/plate/zones';
@@ -23,7 +23,7 @@ export function plateField(
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'bars':
       return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, meshIn(result.steel, handle));
-    case 'column':
+    case 'columnAt':
       return columnField(handle.column, project, member);
     case 'extra':
       return extraField(handle.index, project, member, result);

@@ -1,6 +1,6 @@
 'use client';
 import { codeOf } from '@/core/members/member';
-import type { PlateHandle } from '@/core/members/plate/drawing';
+import type { PlateHandle } from '@/core/members/plate/picture';
 import type { PlateMember } from '@/core/members/plate/input';
 import { plateSize } from '@/core/members/plate/labels';
 import { formatQuantity } from '@/core/units/format';

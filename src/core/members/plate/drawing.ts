@@ -1,35 +1,11 @@
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
-import type { SlabBars } from '../../reinforcement/slab-bars';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layerTitle, type Along, type Face, type Layer, type PlateInput } from './input';
+import { isLayer, layerTitle, type Layer, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
-import type { JudgedLine, PlateMap, PlateResult } from './result';
+import type { PlateHandle, PlatePicture } from './picture';
+import type { JudgedLine, PlateMap } from './result';
 import { meshIn } from './zones';
-
-export interface PlatePicture {
-  readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines'>;
-  readonly map: PlateMap;
-  readonly labels: {
-    readonly depth: string;
-    readonly span: (v: number) => string;
-    readonly bars: (bars: SlabBars) => string;
-    /** Of the map that is shown: a value in figures, its unit, how many internal units that is, and what it is. */
-    readonly value: (v: number) => string;
-    readonly unit: string;
-    readonly factor: number;
-    readonly title: string;
-  };
-}
-
-/** What can be changed on the plan. */
-export type PlateHandle =
-  | { readonly of: 'edge'; readonly edge: number }
-  | { readonly of: 'depth' }
-  | { readonly of: 'column'; readonly column: number }
-  | { readonly of: 'extra'; readonly index: number }
-  | { readonly of: 'bars'; readonly face: Face; readonly along: Along };
 
 /** Room beside the slab for what is said of it (px). */
 const [SIDE, MARGIN] = [196, 46];
@@ -105,8 +81,8 @@ function columnShapes(plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] {
     const name = column.name || String(i + 1);
     return [
       areaOf({ fill: 'ebony' }, ...loop),
-      circleAt(at, 4, { fill: 'surface', line: 'outline', edit: { of: 'column', column: i }, drag: true, label: `Move column ${name}` }),
-      textAt(corner, name, 'strong', { edit: { of: 'column', column: i }, label: `Column ${name}, its middle`, halo: true }),
+      circleAt(at, 4, { fill: 'surface', line: 'outline', edit: { of: 'columnAt', column: i }, drag: true, label: `Move column ${name}` }),
+      textAt(corner, name, 'strong', { edit: { of: 'columnAt', column: i }, label: `Column ${name}, its middle`, halo: true }),
     ];
   });
 }
@@ -146,17 +122,17 @@ const isDeflection = (map: PlateMap) => map === 'deflection' || map === 'after';
 const DRAWN_LINES = 6;
 
 /** How much of its limits a line uses. */
-export const useOf = ({ gaps }: JudgedLine): number => gaps.reduce((most, g) => Math.max(most, g.deflection / g.limit), 0);
+export const shareUsed = ({ gaps }: JudgedLine): number => gaps.reduce((most, g) => Math.max(most, g.deflection / g.limit), 0);
 
 /** The straightedges that are used most, on the maps of deflection. */
 function lineShapes({ result, map }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   if (!isDeflection(map)) return [];
   return [...result.lines]
-    .sort((a, b) => useOf(b) - useOf(a))
+    .sort((a, b) => shareUsed(b) - shareUsed(a))
     .slice(0, DRAWN_LINES)
     .flatMap((judged): Shape<PlateHandle>[] => {
       const [a, b] = judged.ends.map(on) as [Point, Point];
-      const use = useOf(judged);
+      const use = shareUsed(judged);
       return [
         pathThrough({ line: 'axis' }, a, b),
         textAt([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 4], `${judged.name} ${use.toFixed(2)}`, use > 1.0005 ? 'over' : 'strong', {

@@ -3,7 +3,7 @@ import { formatValue, unitLabel } from '../../units/format';
 import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/quantity';
 import type { ProjectBasis } from '../member';
 import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
-import type { PlatePicture } from './drawing';
+import type { PlatePicture } from './picture';
 import { outlineOf } from './geometry';
 import type { PlateInput } from './input';
 import type { PlateMap } from './result';

@@ -2,7 +2,7 @@ import { bandFills, type BandFill } from '../../drawing/bands';
 import { bandBetween, lineAt, roundLevels } from '../../drawing/contours';
 import { areaOf, line, textAt, type Point, type Shape } from '../../drawing/shapes';
 import { box } from '../../geometry/polygon';
-import type { PlateHandle, PlatePicture } from './drawing';
+import type { PlateHandle, PlatePicture } from './picture';
 
 type OnSheet = (p: Point) => Point;
 
