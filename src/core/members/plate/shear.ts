@@ -148,7 +148,10 @@ function nearSupports(basis: PlateBasis, steel: SteelAt): (at: Point) => boolean
     points.some(([x, y]) => Math.hypot(at[0] - x, at[1] - y) < Math.max(round, answer.spread));
 }
 
-/** How far from a column the slab alone carries its shear (mm), with a factor for its moment by how much of a circle lies on the slab. */
+/** Shear around a column is uneven by its moment: the factor on it where perimeters are looked for, the largest of usual places. */
+const UNEVEN = 1.5;
+
+/** How far from a column a perimeter carries its shear without legs (mm), by how much of a circle lies on the slab. */
 function punchingReach({ plate, code, answer, ultimate }: PlateBasis, i: number, steel: SteelAt): number {
   const column = plate.columns[i]!;
   const V = Math.max(0, ...columnForces(answer, i, ultimate).map((f) => f.V));
@@ -165,8 +168,7 @@ function punchingReach({ plate, code, answer, ultimate }: PlateBasis, i: number,
     isInside([column.x + radius * Math.cos(t), column.y + radius * Math.sin(t)], outline),
   );
   const share = Math.max(0.2, on.length / LOOKS);
-  const uneven = share > 0.9 ? 1.15 : share > 0.4 ? 1.4 : 1.5;
-  return ((uneven * V) / carries - share * 2 * (sides.x + sides.y)) / (2 * Math.PI * share);
+  return ((UNEVEN * V) / carries - share * 2 * (sides.x + sides.y)) / (2 * Math.PI * share);
 }
 
 /** Where a line of support ends or turns within the slab: free ends of walls, and corners of the outline that point inwards or part a held edge from a free one. */
