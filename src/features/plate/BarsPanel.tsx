@@ -55,10 +55,10 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
         columns={[
           bars.pick('Face', faces, 'face', { width: '6rem' }),
           bars.pick('Bars run', directions, 'along', { width: '6rem' }),
-          bars.quantity('x', 'span', 'x1'),
-          bars.quantity('y', 'span', 'y1'),
-          bars.quantity('to x', 'span', 'x2'),
-          bars.quantity('to y', 'span', 'y2'),
+          bars.bare('x', 'span', 'x1'),
+          bars.bare('y', 'span', 'y1'),
+          bars.bare('to x', 'span', 'x2'),
+          bars.bare('to y', 'span', 'y2'),
           bars.text('Bars', {
             get: (r) => layerLabel(r.bars, project),
             set: (i, text) => {

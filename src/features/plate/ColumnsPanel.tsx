@@ -6,6 +6,7 @@ import type { PlateMember } from '@/core/members/plate/input';
 import type { ColumnResult, PlateResult } from '@/core/members/plate/result';
 import { chooseLegs } from '@/core/members/punching/suggest-legs';
 import type { Project } from '@/core/project/project';
+import { sizeOf } from '@/core/members/parts/bar-labels';
 import { formatValue, unitLabel } from '@/core/units/format';
 import { addFresh } from '@/store/add-fresh';
 import { onMember } from '@/store/commands';
@@ -75,7 +76,7 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
                 <td className={`text-right ${check?.status === 'exceeds' ? 'text-madder-text' : ''}`}>
                   {check?.utilisation?.toFixed(2) ?? '–'}
                 </td>
-                <td className="!pl-6">{legs ? `${legs.perimeters} × ${legs.legs} of ${legs.size}` : 'none'}</td>
+                <td className="!pl-6">{legs ? `${legs.perimeters} × ${legs.legs} ${sizeOf(legs.size, project)}` : 'none'}</td>
                 <td className="whitespace-nowrap text-right">
                   {legs ? (
                     <button className="link" onClick={() => change(`no links at ${column.name}`, (m) => void (m.columns[i]!.legs = null))}>

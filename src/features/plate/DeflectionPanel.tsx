@@ -65,12 +65,12 @@ function LinesTable({ project, member, result }: DeflectionPanelProps) {
         rows={rows}
         columns={[
           line.text('Name', 'name', { width: '4rem' }),
-          line.quantity('x', 'span', 'x1'),
-          line.quantity('y', 'span', 'y1'),
-          line.quantity('to x', 'span', 'x2'),
-          line.quantity('to y', 'span', 'y2'),
+          line.bare('x', 'span', 'x1'),
+          line.bare('y', 'span', 'y1'),
+          line.bare('to x', 'span', 'x2'),
+          line.bare('to y', 'span', 'y2'),
           ...sums.map((id) =>
-            line.shown(`${titles[id]}, of allowed ${unitLabel('smallLength', project.display)}`, (_, i) => {
+            line.shown(`${titles[id]}, ${unitLabel('smallLength', project.display)}`, (_, i) => {
               const gap = judged(i)?.gaps.find((g) => g.id === id);
               return gap ? `${mm(gap.deflection)} of ${mm(gap.limit)}` : '–';
             }),
@@ -91,8 +91,8 @@ function LinesTable({ project, member, result }: DeflectionPanelProps) {
         add={{ title: 'Lay a line', run: () => keep('lay a line', [...rows, freshLine(member, rows.length)]) }}
       />
       <p className="small">
-        The gap below a straightedge between the two places that it lies on; an end that nothing holds is measured from the highest place,
-        over twice its length.
+        Deflections stand with what is allowed. They are the gap below a straightedge between the two places that it lies on; an end that
+        nothing holds is measured from the highest place, over twice its length.
       </p>
     </section>
   );
@@ -145,7 +145,7 @@ function History({ project, member, result }: DeflectionPanelProps) {
           rows={rows}
           columns={[
             stage.text('Stage', 'title'),
-            stage.quantity('From day', 'number', 'days'),
+            stage.bare('From day', 'number', 'days'),
             ...cases.map((c) =>
               stage.quantity(`${c.id} ×`, 'number', {
                 get: (s) => factor(s, c.id),

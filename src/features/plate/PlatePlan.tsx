@@ -98,7 +98,7 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
           drawing={profileDrawing(
             {
               profile: profileAlong(result.mesh, locate, line.ends, values),
-              title: line.name,
+              title: `${line.name}, ${labels.unit.split(',')[0]}`,
               value: labels.value,
               station,
               isDown: map === 'deflection' || map === 'after',

@@ -36,30 +36,32 @@ export function SupportsPanel({ project, member, faults }: { project: Project; m
         rows={member.columns}
         columns={[
           column.text('Name', 'name', { width: '4rem' }),
-          column.quantity('x', 'span', 'x'),
-          column.quantity('y', 'span', 'y'),
+          column.bare('x', 'span', 'x'),
+          column.bare('y', 'span', 'y'),
           column.pick('Shape', shapes, {
             get: (c) => c.shape.kind,
             set: (i, kind) => setShape(i, reshaped(member.columns[i]!.shape, kind)),
           }),
           column.quantityBy(
-            'Along x, or diameter',
+            'Wide, or diameter',
             (c) => ['length', c.shape.kind === 'circle' ? c.shape.diameter : c.shape.b],
             (i, v) => {
               const { shape } = member.columns[i]!;
               if (v !== null) setShape(i, shape.kind === 'circle' ? { ...shape, diameter: v } : { ...shape, b: v });
             },
+            { isBare: true },
           ),
           column.quantityBy(
-            'Along y',
+            'Deep',
             (c) => (c.shape.kind === 'circle' ? undefined : ['length', c.shape.h]),
             (i, v) => {
               const { shape } = member.columns[i]!;
               if (v !== null && shape.kind === 'rectangle') setShape(i, { ...shape, h: v });
             },
+            { isBare: true },
           ),
-          column.quantity('Storey below', 'span', 'below'),
-          column.quantity('above', 'span', 'above'),
+          column.bare('Below', 'span', 'below'),
+          column.bare('Above', 'span', 'above'),
           column.pick('Far ends', ends, 'farEnds'),
         ]}
         faultsOf={faultsOf('columns')}
@@ -70,19 +72,19 @@ export function SupportsPanel({ project, member, faults }: { project: Project; m
         }}
       />
       <p className="small">
-        A column holds the slab from sinking, and from turning by 4EI/l of each storey whose far end is fixed, 3EI/l where it is pinned. A
-        storey of no height is none.
+        Wide is along x, deep along y. Below and above are the heights of the storeys. A column holds the slab from sinking, and from
+        turning by 4EI/l of each storey whose far end is fixed, 3EI/l where it is pinned. A storey of no height is none.
       </p>
       <h2 className="mt-3">Parts of another depth</h2>
       <Grid
         label="Parts of another depth"
         rows={member.regions}
         columns={[
-          region.quantity('x', 'span', 'x1'),
-          region.quantity('y', 'span', 'y1'),
-          region.quantity('to x', 'span', 'x2'),
-          region.quantity('to y', 'span', 'y2'),
-          region.quantity('Depth', 'length', 'h'),
+          region.bare('x', 'span', 'x1'),
+          region.bare('y', 'span', 'y1'),
+          region.bare('to x', 'span', 'x2'),
+          region.bare('to y', 'span', 'y2'),
+          region.bare('Depth', 'length', 'h'),
         ]}
         faultsOf={faultsOf('regions')}
         remove={{ title: 'Delete', run: (i) => change(`part ${i + 1} taken out`, (m) => void m.regions.splice(i, 1)) }}

@@ -135,10 +135,13 @@ function lineShapes({ result, map }: PlatePicture, on: OnSheet): Shape<PlateHand
       const use = shareUsed(judged);
       return [
         pathThrough({ line: 'axis' }, a, b),
-        textAt([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 4], `${judged.name} ${use.toFixed(2)}`, use > 1.0005 ? 'over' : 'strong', {
-          anchor: 'middle',
-          halo: true,
-        }),
+        // Not in the middle, where lines across a bay meet.
+        textAt(
+          [a[0] + 0.36 * (b[0] - a[0]), a[1] + 0.36 * (b[1] - a[1]) + 4],
+          `${judged.name} ${use.toFixed(2)}`,
+          use > 1.0005 ? 'over' : 'strong',
+          { anchor: 'middle', halo: true },
+        ),
       ];
     });
 }

@@ -27,6 +27,7 @@ export function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   const { values, levels, bounds, fillOf } = found;
   const { at, triangles } = p.result.mesh!;
   const map = { at, triangles, values };
+  const taken = takenPlaces(p, on);
   const bands = bounds.slice(1).flatMap((high, i): Shape<PlateHandle>[] => {
     const [first, ...more] = bandBetween(map, bounds[i]!, high).map((part) => part.map(on));
     return first ? [{ kind: 'path', closed: true, points: first, more, fill: fillOf(bounds[i]!, high) }] : [];
@@ -34,14 +35,30 @@ export function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   const lines = levels.flatMap((level): Shape<PlateHandle>[] => {
     const [first, ...more] = lineAt(map, level).map((piece) => piece.map(on));
     if (!first) return [];
-    const pieces = [first, ...more];
-    const place = pieces[Math.floor(pieces.length / 2)]![0]!;
+    const place = clearPlace([first, ...more], taken);
     return [
       { kind: 'path', points: first, more, line: level === 0 ? 'axis' : 'load' },
-      textAt(place, p.labels.value(level), 'demand', { anchor: 'middle', halo: true }),
+      ...(place ? [textAt<PlateHandle>(place, p.labels.value(level), 'demand', { anchor: 'middle', halo: true })] : []),
     ];
   });
   return [...bands, ...lines, ...largest(p, values, on)];
+}
+
+/** Where something else is written: names of columns, and bars over parts. */
+const takenPlaces = ({ plate, result, map }: PlatePicture, on: OnSheet): Point[] => [
+  ...plate.columns.map((c) => on([c.x, c.y])),
+  ...(/^(bottom|top)/.test(map) ? result.steel.extra.map((e) => on([(e.x1 + e.x2) / 2, (e.y1 + e.y2) / 2])) : []),
+];
+
+/** So far apart figures stand (px). */
+const CLEAR = 34;
+
+/** A place on a line for its figure, clear of what is written; it is taken then. */
+function clearPlace(pieces: readonly (readonly Point[])[], taken: Point[]): Point | undefined {
+  const points = pieces.map((piece) => piece[Math.floor(piece.length / 2)]!);
+  const place = points.find(([x, y]) => taken.every(([a, b]) => Math.hypot(x - a, y - b) > CLEAR));
+  if (place) taken.push(place);
+  return place;
 }
 
 /** Room of a band in the key (px). */

@@ -47,6 +47,9 @@ function pieces(profile: readonly { readonly s: number; readonly w: number | nul
   return found.filter((piece) => piece.length > 2);
 }
 
+/** A place that a straightedge all but touches, by this part of the largest gap beside it, is a place that it lies on. */
+const TOUCHING = 0.1;
+
 /** Gaps below a straightedge from each place that it touches to the next: it lies on what has sunk least. */
 function gapsBelow(piece: readonly At[]): Gap[] {
   const touched: At[] = [];
@@ -54,17 +57,33 @@ function gapsBelow(piece: readonly At[]): Gap[] {
     while (touched.length > 1 && isBelow(touched.at(-2)!, touched.at(-1)!, p)) touched.pop();
     touched.push(p);
   }
-  return touched.slice(1).flatMap((b, i): Gap[] => {
-    const a = touched[i]!;
-    const under = piece.filter((p) => p.s > a.s && p.s < b.s);
-    const gap = (p: At) => p.w - (a.w + ((b.w - a.w) * (p.s - a.s)) / (b.s - a.s));
-    const deepest = under.reduce<At | null>((best, p) => (!best || gap(p) > gap(best) ? p : best), null);
-    return deepest ? [{ deflection: Math.max(0, gap(deepest)), length: b.s - a.s, at: deepest.s }] : [];
+  const contacts = touched.slice(1).flatMap((b, i) => [touched[i]!, ...highBetween(piece, touched[i]!, b)]);
+  const ends = [...contacts, touched.at(-1)!];
+  const whole = { deflection: 0, length: piece.at(-1)!.s - piece[0]!.s, at: piece[0]!.s };
+  return [whole, ...ends.slice(1).flatMap((b, i) => deepest(piece, ends[i]!, b) ?? [])];
+}
+
+const gapAt = (a: At, b: At, p: At): number => p.w - (a.w + ((b.w - a.w) * (p.s - a.s)) / (b.s - a.s));
+
+/** High places between two that a straightedge touches which it all but touches too, as a middle support. */
+function highBetween(piece: readonly At[], a: At, b: At): At[] {
+  const most = deepest(piece, a, b)?.deflection ?? 0;
+  return piece.filter((p, k) => {
+    if (p.s <= a.s || p.s >= b.s || gapAt(a, b, p) > TOUCHING * most) return false;
+    const [before, after] = [piece[k - 1]!, piece[k + 1]!];
+    return p.w <= before.w && p.w <= after.w && (p.w < before.w || p.w < after.w);
   });
 }
 
+/** The largest gap below a line from one place to another. */
+function deepest(piece: readonly At[], a: At, b: At): Gap | undefined {
+  const under = piece.filter((p) => p.s > a.s && p.s < b.s);
+  const lowest = under.reduce<At | null>((best, p) => (!best || gapAt(a, b, p) > gapAt(a, b, best) ? p : best), null);
+  return lowest ? { deflection: Math.max(0, gapAt(a, b, lowest)), length: b.s - a.s, at: lowest.s } : undefined;
+}
+
 /** Whether a place lies under the line from one before it to one behind it, or on it. */
-const isBelow = (a: At, p: At, b: At): boolean => p.w >= a.w + ((b.w - a.w) * (p.s - a.s)) / (b.s - a.s) - 1e-9;
+const isBelow = (a: At, p: At, b: At): boolean => gapAt(a, b, p) >= -1e-9;
 
 /** How far an end that nothing holds has sunk below the highest place, over twice the length between them, as a cantilever is measured. */
 function drops(piece: readonly At[], isHeld: (s: number) => boolean): Gap[] {

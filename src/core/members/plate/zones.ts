@@ -4,7 +4,7 @@ import type { Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { LayerDemand } from './envelope';
 import { isLayer, layers, layerTitle, type ExtraBars, type Layer, type PlateInput } from './input';
-import { isWithin } from './geometry';
+import { isWithin, spanOf } from './geometry';
 import { countsIn, insetOf, metreWith, neededSteel, resistanceWith, type MetreOf } from './layers';
 import type { LaidSteel, PlateSection } from './result';
 
@@ -49,6 +49,12 @@ function zonesOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layer: L
   return [...zones.values()];
 }
 
+/** "at B2": the column that bars over a part lie over. */
+function columnWithin({ columns }: PlateInput, extra: ExtraBars): string | undefined {
+  const i = columns.findIndex((c) => isWithin([c.x, c.y], spanOf(extra)));
+  return i < 0 ? undefined : `at ${columns[i]!.name || i + 1}`;
+}
+
 /** What a plan of bars is asked to do: sections of every layer where each part is asked most of what it has. */
 export function sectionsOf(
   plate: PlateInput,
@@ -70,11 +76,12 @@ export function sectionsOf(
       if (bars.length === 0 && moment <= NOTHING * largest) return [];
       const { d, provided } = metreWith(metre(zone.h), bars, inset);
       const number = zone.extras.map((e) => extrasIn(steel, layer).indexOf(e) + 1).join(' and ');
+      const where = zone.extras.length > 0 ? `, ${columnWithin(plate, zone.extras[0]!) ?? `with bars ${number}`}` : '';
       return [
         {
           ...layer,
           id: `${layer.face}-${layer.along}${number && `-${number.replaceAll(' and ', '-')}`}${zone.h === plate.h ? '' : `-${Math.round(zone.h)}`}`,
-          title: `${layerTitle(layer)}${number && `, with bars ${number}`}${zone.h === plate.h ? '' : ', other depth'}`,
+          title: `${layerTitle(layer)}${where}${zone.h === plate.h ? '' : ', other depth'}`,
           bars,
           h: zone.h,
           d,
