@@ -1,5 +1,6 @@
 'use client';
 import { castDraft } from 'immer';
+import type { Fault } from '@/core/checks/fault';
 import { codeOf } from '@/core/members/member';
 import { shareUsed } from '@/core/members/plate/drawing';
 import type { PlateMember } from '@/core/members/plate/input';
@@ -17,6 +18,7 @@ interface DeflectionPanelProps {
   readonly member: PlateMember;
   readonly result: PlateResult;
   readonly isStale: boolean;
+  readonly faults: readonly Fault[];
 }
 
 /** Straightedges with what they show, and the history of loads. */
@@ -109,7 +111,7 @@ function freshLine({ outline }: PlateMember, count: number): Line {
 type Stage = NonNullable<PlateMember['stages']>[number];
 
 /** Stages of loading: the code's own states, or a history that is set. */
-function History({ project, member, result }: DeflectionPanelProps) {
+function History({ project, member, result, faults }: DeflectionPanelProps) {
   const change = usePlateChange(member);
   const hasAges = codeOf(project, member).service.aged !== undefined;
   const keep = (label: string, stages: readonly Stage[] | null) => change(label, (m) => void (m.stages = castDraft(stages)));
@@ -154,6 +156,7 @@ function History({ project, member, result }: DeflectionPanelProps) {
               }),
             ),
           ]}
+          faultsOf={(k) => faults.filter((f) => f.path.startsWith(`stages[${k}]`))}
           remove={{
             title: 'Delete',
             run: (i) =>

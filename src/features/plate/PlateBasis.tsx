@@ -51,7 +51,7 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
         {quantity('Poisson’s ratio', 'ratio', 'poisson')}
         {quantity('Sides of triangles', 'length', 'meshSize', { empty: 'by the size of the slab' })}
         {pick('Simple edges', 'simpleEdges', { hard: 'do not turn along themselves', soft: 'are held from sinking alone' })}
-        {quantity('Moments are means over', 'length', 'spread', { empty: 'three times the depth' })}
+        {quantity('Moments are means over', 'length', 'spread', { empty: 'three depths, a quarter of a bay' })}
         <h2 className="mt-3">In service</h2>
         {quantity('Share of tensile strength', 'ratio', 'service.tension', { range: [0, 2] })}
         {pick('Cracks by', 'service.twist', { bars: 'own and twisting moment', own: 'own moment alone' })}

@@ -62,8 +62,8 @@ const panels: readonly PanelPart<PlateMember, PlanEditing, PlateHandle>[] = [
   {
     id: 'deflection',
     title: 'Deflection',
-    show: ({ kept, keptMember, result, isStale }) => (
-      <DeflectionPanel project={kept} member={keptMember} result={result} isStale={isStale} />
+    show: ({ kept, keptMember, result, isStale, faults }) => (
+      <DeflectionPanel project={kept} member={keptMember} result={result} isStale={isStale} faults={faults} />
     ),
   },
   {

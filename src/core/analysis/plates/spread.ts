@@ -3,7 +3,7 @@ import { valueAt, type Locate, type Located } from './locate';
 import type { PlateMesh } from './mesh';
 
 /** Places across which a peak is spread, evenly over the width; an odd number has the node itself among them. */
-const PLACES = 9;
+export const PLACES_ACROSS = 9;
 
 /** For each node where its value is read for the mean across: places in the mesh, empty where there are none. */
 export type Across = readonly (readonly Located[])[];
@@ -21,7 +21,7 @@ export function placesAcross(
 ): Across {
   return Array.from({ length: mesh.at.length / 2 }, (_, n) => {
     const [x, y] = [mesh.at[2 * n]!, mesh.at[2 * n + 1]!];
-    return Array.from({ length: PLACES }, (_k, k) => ((k + 0.5) / PLACES - 0.5) * width).flatMap((s) => {
+    return Array.from({ length: PLACES_ACROSS }, (_k, k) => ((k + 0.5) / PLACES_ACROSS - 0.5) * width).flatMap((s) => {
       const found = locate([x + s * cx, y + s * cy], bends);
       return found ? [found] : [];
     });

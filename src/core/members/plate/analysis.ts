@@ -3,15 +3,16 @@ import { locatorOf, type Locate } from '../../analysis/plates/locate';
 import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
-import { meanAcross, placesAcross } from '../../analysis/plates/spread';
+import { meanAcross, PLACES_ACROSS, placesAcross } from '../../analysis/plates/spread';
 import { supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { distanceToEdges, outlineProperties, type Point } from '../../geometry/polygon';
+import { facesOf, missedAt } from './face-moments';
 import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
 import type { Along, PlateInput } from './input';
-import { loadParts, type LoadPart } from './loading';
+import { loadParts, narrowestBay, type LoadPart } from './loading';
 
 /** What the elastic slab answers to a part of its loads. */
 export interface PartAnswer extends LoadPart {
@@ -55,7 +56,7 @@ function sizesOf(plate: PlateInput, coarser: number): (at: Point) => number {
   return (p) =>
     heads.reduce((least, { loop, at, size: side }) => {
       if (Math.hypot(p[0] - at[0], p[1] - at[1]) > side + (2 * size) / GROWTH) return least;
-      const fine = Math.min(size, Math.max(side / 2, size / 4));
+      const fine = Math.min(size, Math.max(side / 3, size / 8));
       return Math.min(least, fine + GROWTH * distanceToEdges(p, loop));
     }, size);
 }
@@ -117,8 +118,12 @@ function leastAtNodes({ at, triangles }: PlateMesh, depths: Float64Array): Float
   return least;
 }
 
-/** The width over which moments and shears are means (mm). */
-export const spreadOf = (plate: PlateInput): number => plate.spread ?? 3 * plate.h;
+/**
+ * The width over which moments are means (mm): as set, or three times the depth, and on columns a quarter of the narrowest bay where that is more, the width
+ * in which EN 1992-1-1 9.4.1(2) wants half of the top bars of a bay.
+ */
+export const spreadOf = (plate: PlateInput): number =>
+  plate.spread ?? (plate.columns.length > 0 ? Math.max(3 * plate.h, narrowestBay(plate) / 4) : 3 * plate.h);
 
 /** Works a slab out as a plate. Throws CalcError where it can move without resistance. */
 export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
@@ -132,6 +137,7 @@ export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): Plat
   const locate = locatorOf(mesh);
   const spread = spreadOf(plate);
   const across = { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) };
+  const faces = facesOf(model, plate.columns);
   const parts = loadParts(plate, mesh, model.unknowns, locate).map((part): PartAnswer => {
     const state = model.solve(part.loads);
     const moments = model.moments(state);
@@ -143,7 +149,16 @@ export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): Plat
       return spread > 0 ? meanAcross(mesh, across[along], own, 1, 0) : own;
     };
     const terms = (along: Along) => barTerms(along).map((t) => term(along, t)) as [Float64Array, Float64Array];
-    return { ...part, state, moments, terms: { x: terms('x'), y: terms('y') }, shears: shearsOf(model, moments) };
+    const carried = { x: terms('x'), y: terms('y') };
+    for (const face of faces) {
+      const missed = missedAt(face, model, locate, state, moments);
+      for (const node of face.nodes) {
+        // Over the part of the width that lies on the slab; over the face itself where moments are not spread.
+        const width = spread > 0 ? Math.max(face.length, (across[face.along][node]!.length / PLACES_ACROSS) * spread) : face.length;
+        for (const field of carried[face.along]) field[node]! += missed / width;
+      }
+    }
+    return { ...part, state, moments, terms: carried, shears: shearsOf(model, moments) };
   });
   const heads = Int32Array.from(held.headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k));
   return { model, locate, parts, supports, heads, spread, depths: leastAtNodes(mesh, depths) };

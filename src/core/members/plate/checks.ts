@@ -70,7 +70,11 @@ function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
           'width over which it is the mean',
           answer.spread,
           'length',
-          basis.plate.spread === null ? 'three times the depth' : 'as set',
+          basis.plate.spread !== null
+            ? 'as set'
+            : basis.plate.columns.length > 0
+              ? 'three times the depth, or a quarter of the narrowest bay'
+              : 'three times the depth',
         );
     },
   });

@@ -2,6 +2,7 @@ import type { DesignCode } from '../../codes/design-code';
 import type { Fault } from '../../checks/fault';
 import { crossingEdges, isInside, isInsideLoop, loopsMeet, signedArea, type Loop, type Outline } from '../../geometry/polygon';
 import { slabBarFaults } from '../../reinforcement/slab-bars';
+import { SELF_WEIGHT } from '../beam/input';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import { columnAt, columnSides, edgePath, outlineOf, rectangleOf } from './geometry';
@@ -26,6 +27,11 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   const ids = new Set(plate.cases.map((c) => c.id));
   plate.loads.forEach((l, i) => {
     if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
+  });
+  plate.stages?.forEach((s, i) => {
+    const unknown = s.factors.find((f) => f.caseId !== SELF_WEIGHT && !ids.has(f.caseId));
+    if (unknown) add(`stages[${i}].factors`, `There is no load case "${unknown.caseId}".`);
+    if (!(s.days >= 0.5 && s.days <= 36_500)) add(`stages[${i}].days`, 'A stage begins between half a day and 100 years after casting.');
   });
   plate.bars.extra?.forEach((e, i) => {
     faults.push(...slabBarFaults(`bars.extra[${i}].bars`, e.bars, plate.catalogue));

@@ -36,6 +36,17 @@ export function bayLines(plate: PlateInput): { readonly x: readonly number[]; re
   };
 }
 
+/** The narrowest bay between lines of columns and the edges of the slab (mm), strips beside an edge left out. */
+export function narrowestBay(plate: PlateInput): number {
+  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
+  const { x, y } = bayLines(plate);
+  const bays = [
+    [left, ...x, right],
+    [bottom, ...y, top],
+  ].flatMap((lines) => lines.slice(1).map((v, i) => v - lines[i]!));
+  return Math.min(...bays.filter((b) => b > 6 * plate.h), Math.max(right - left, top - bottom));
+}
+
 /** Places brought together where they are near each other; those at the borders of the slab part nothing. */
 function together(places: readonly number[], from: number, to: number): number[] {
   const groups: number[][] = [];

@@ -4,7 +4,7 @@ import { compareCheck } from '../../checks/compare';
 import type { ShearSection } from '../../codes/design-code';
 import { cornersAt } from '../../analysis/plates/locate';
 import type { PlateMesh } from '../../analysis/plates/mesh';
-import { boundsOf, distanceToEdges, distanceToSegment, isInside, signedArea, type Point } from '../../geometry/polygon';
+import { distanceToEdges, distanceToSegment, isInside, signedArea, type Point } from '../../geometry/polygon';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { WIDTH } from '../parts/slab-metre';
 import type { PartAnswer } from './analysis';
@@ -12,7 +12,7 @@ import { placeWords, type PlateBasis } from './checks';
 import { arrangementFor, factorsOf, summed } from './envelope';
 import { columnAt, columnSides, depthAt, edgePath, isWithin, outlineOf } from './geometry';
 import type { Along, Face, PlateInput } from './input';
-import { bayLines } from './loading';
+import { narrowestBay } from './loading';
 import { countsIn, insetOf } from './layers';
 import { columnForces } from './reactions';
 import type { PlateSection } from './result';
@@ -75,13 +75,7 @@ const isWideBeam = ({ plate, code }: Pick<PlateBasis, 'plate' | 'code'>) => code
 /** The width over which shears are means (mm): that of moments, or where the code judges a slab on columns as a wide beam its narrowest bay. */
 function shearWidth({ plate, code, answer }: PlateBasis): number {
   if (!isWideBeam({ plate, code })) return answer.spread;
-  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
-  const { x, y } = bayLines(plate);
-  const bays = [
-    [left, ...x, right],
-    [bottom, ...y, top],
-  ].flatMap((lines) => lines.slice(1).map((v, i) => v - lines[i]!));
-  return Math.max(answer.spread, Math.min(...bays.filter((b) => b > 4 * plate.h)));
+  return Math.max(answer.spread, narrowestBay(plate));
 }
 
 /** The shear of each triangle that counts, with what resists it: the bars along the shear, at the face that its moment pulls. */
@@ -131,7 +125,8 @@ function besideSupports(basis: PlateBasis): Point[] {
 
 /**
  * Whether shear at a place is not that of a slab: nearer to a line support than it is looked at, or around a column, the end of a wall or an inner corner
- * over supports, where it is punching. Around a column that goes as far as punching without legs would have to be looked for.
+ * over supports, where it is punching. Around a column that goes a quarter of the
+ * narrowest bay, and as far as punching without legs would have to be looked for: beyond the last perimeter that holds, shear only falls.
  */
 function nearSupports(basis: PlateBasis, steel: SteelAt): (at: Point) => boolean {
   const { plate, code, answer, sections } = basis;
@@ -139,7 +134,7 @@ function nearSupports(basis: PlateBasis, steel: SteelAt): (at: Point) => boolean
   const round = Math.max(code.punching.critical(leastDepth(plate, sections)), away);
   const heads = plate.columns.map((column, i) => ({
     loop: { outer: columnAt(column), holes: [] },
-    reach: Math.max(round, punchingReach(basis, i, steel)),
+    reach: Math.max(round, narrowestBay(plate) / 4, punchingReach(basis, i, steel)),
   }));
   const points = sharpSupports(plate);
   return (at) =>
