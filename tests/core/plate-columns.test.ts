@@ -190,3 +190,47 @@ describe('faults and drawing', () => {
     expect(drawn.shapes.some((s) => s.kind === 'text' && s.text === '4')).toBe(true);
   });
 });
+
+test('a strip that spans one way deflects as the same strip does as a beam, within 2 %: cracked, in the long term, and after partitions', () => {
+  const cases = [
+    { id: 'G', title: 'Permanent', nature: 'permanent' },
+    { id: 'Q', title: 'Imposed', nature: 'imposed', pattern: false },
+  ];
+  const loads = [
+    { type: 'uniform', case: 'G', value: 1.5 },
+    { type: 'uniform', case: 'Q', value: 3 },
+  ];
+  const main = { size: '12', spacing: 150 };
+  const plate = {
+    id: 'a',
+    type: 'plate',
+    mark: 'PL1',
+    h: 180,
+    poisson: 0,
+    meshSize: 150,
+    outline: box(0, 0, 4500, 1500).map(([x, y], i) => ({ x, y, edge: i % 2 === 0 ? 'free' : 'simple' })),
+    cases,
+    loads,
+    bars: { bottom: { x: main, y: { size: '8', spacing: 250 } }, extra: [] },
+  };
+  const strip = {
+    id: 'b',
+    type: 'strip',
+    mark: 'S1',
+    h: 180,
+    spans: [{ length: 4500 }],
+    supports: [{ type: 'pinned' }, { type: 'pinned' }],
+    cases,
+    loads: loads.map((l) => ({ ...l, span: 'all' })),
+    bars: { bottom: [{ main }] },
+  };
+  const read = readProject({ format: 'intarsia', version: 1, name: 'Test', members: [plate, strip] } as never);
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const [a, b] = read.project.members.map((m) => designNow(read.project, m, [])) as [PlateResult, ReturnType<typeof designNow>];
+  const beam = (title: string) => b.checks.find((c) => c.title.startsWith(title))!.demand!.value;
+  const gap = (id: string) => a.lines[0]!.gaps.find((g) => g.id === id)!.deflection;
+  expect(gap('total') / beam('Deflection, span')).toBeGreaterThan(0.98);
+  expect(gap('total') / beam('Deflection, span')).toBeLessThan(1.02);
+  expect(gap('after') / beam('Deflection after')).toBeGreaterThan(0.98);
+  expect(gap('after') / beam('Deflection after')).toBeLessThan(1.02);
+});

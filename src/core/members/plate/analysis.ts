@@ -56,7 +56,7 @@ function sizesOf(plate: PlateInput, coarser: number): (at: Point) => number {
   return (p) =>
     heads.reduce((least, { loop, at, size: side }) => {
       if (Math.hypot(p[0] - at[0], p[1] - at[1]) > side + (2 * size) / GROWTH) return least;
-      const fine = Math.min(size, Math.max(side / 3, size / 8));
+      const fine = Math.min(size, Math.max(side / 3, size / 5));
       return Math.min(least, fine + GROWTH * distanceToEdges(p, loop));
     }, size);
 }
