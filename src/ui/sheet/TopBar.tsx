@@ -90,14 +90,18 @@ function LongJobs() {
   const left = stopped[0];
   if (!job && !left) return null;
   return (
-    <div role="status" aria-label="Long designs" className="flex items-center gap-2 whitespace-nowrap px-3">
+    <div
+      role="status"
+      aria-label="Long designs"
+      className="flex shrink-0 items-center gap-2 whitespace-nowrap px-3 @max-[69rem]:gap-1 @max-[69rem]:px-1.5"
+    >
       {job ? (
         <>
-          <span className="small">
+          <span className="small @max-[69rem]:hidden">
             {job.mark}: {job.words}
           </span>
           <span
-            className="relative h-2 w-14 border border-ebony"
+            className="relative h-2 w-14 border border-ebony @max-[69rem]:w-5"
             role="progressbar"
             aria-label={`Design of ${job.mark}`}
             aria-valuemin={0}
@@ -112,7 +116,10 @@ function LongJobs() {
         </>
       ) : (
         <>
-          <span className="small">{left!.mark}: stopped</span>
+          <span className="small">
+            {left!.mark}
+            <span className="@max-[69rem]:hidden">: stopped</span>
+          </span>
           <button type="button" className="link" onClick={() => beginAgain(left!.key)}>
             go on
           </button>
@@ -283,6 +290,8 @@ function UnitsMenu({ project }: { project: Project }) {
 
 function SavedState({ project }: { project: Project }) {
   const save = useProject((s) => s.save);
+  const { running, stopped } = useJobs();
+  const isBusy = running.length + stopped.length > 0;
   if (save.kind === 'failed') {
     return (
       <div className={`${segment} text-madder-text`} role="alert">
@@ -304,7 +313,8 @@ function SavedState({ project }: { project: Project }) {
     );
   }
   return (
-    <div className={`${segment} w-[5.6rem]`} data-save={save.kind} aria-live="polite">
+    // Where the bar is narrow it gives its room to a design that takes long.
+    <div className={`${segment} w-[5.6rem] ${isBusy ? '@max-[69rem]:hidden' : ''}`} data-save={save.kind} aria-live="polite">
       {save.kind === 'saving' ? 'Saving' : save.at ? `Saved ${save.at}` : 'Saved'}
     </div>
   );
