@@ -20,7 +20,7 @@ import { AlreadyHere } from './AlreadyHere';
 import { freshProjectId } from './fresh-id';
 import { PlayhouseSection } from './PlayhouseSection';
 
-type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us';
+type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us' | 'alderlight-floors';
 
 /** Where everything begins: the demo, a new project, a file, or what is kept in this browser. */
 export function StartScreen() {
@@ -114,7 +114,11 @@ export function StartScreen() {
               <button type="button" className="link" onClick={() => void openDemo('alderlight-annex-us')}>
                 Open the workshop annex
               </button>{' '}
-              to ACI 318 in US units.
+              to ACI 318 in US units, or{' '}
+              <button type="button" className="link" onClick={() => void openDemo('alderlight-floors')}>
+                its floors
+              </button>{' '}
+              as plates: a flat slab, a roof on walls, a round slab.
             </p>
           </section>
           <NewProject onMake={(project, member) => void enter(project, member)} />
