@@ -81,7 +81,7 @@ function staticMoments(plate: PlateInput, { model, locate }: PlateAnswer, whole:
         'moment',
         (w * (to - from) * (end - start) ** 2) / 8,
         sum((start + end) / 2) - (sum(start) + sum(end)) / 2,
-        0.04,
+        0.06,
       );
     });
   });
