@@ -139,6 +139,9 @@ function betweenLines({ supports, model, parts, locate }: PlateAnswer): (readonl
   });
 }
 
+/** To whole millimetres: these are proposals, which may be typed over. */
+const whole = ([x, y]: Point): Point => [Math.round(x) + 0, Math.round(y) + 0];
+
 const STEP = 5;
 
 /** Where a ray from a place first meets a line of support; undefined where it leaves the slab before. */
@@ -146,7 +149,7 @@ function firstSupport(supports: PlateAnswer['supports'], locate: Locate, [x, y]:
   for (let s = STEP; s < 500_000; s += STEP) {
     const p: Point = [x + s * ux, y + s * uy];
     const met = supports.some(({ piece: [a, b] }) => distanceToSegment(p, a, b) <= STEP / 2 + 1e-6);
-    if (met) return p;
+    if (met) return whole(p);
     if (!locate(p)) return undefined;
   }
   return undefined;
