@@ -65,7 +65,7 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await page.mouse.down();
   await page.mouse.move(box.x + 60, box.y - 30, { steps: 4 });
   await page.mouse.up();
-  await expect(page.getByRole('button', { name: /^Undo column C1 moved/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo: column C1 moved/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Columns' }).click();
   await expect(page.getByRole('table', { name: 'Columns under ultimate loads' })).toContainText('C1');
   await page.getByRole('radio', { name: 'Deflection' }).click();
