@@ -36,7 +36,7 @@ describe('a slab as a plate', () => {
     expect(onEdit.mock.calls[1][0]).toEqual({ of: 'bars', face: 'bottom', along: 'x' });
     expect(container.textContent).toContain('kNm/m, largest ultimate load');
     act(() => void fireEvent.change(screen.getByLabelText('What the plan shows'), { target: { value: 'deflection' } }));
-    expect(container.textContent).toContain('mm, characteristic loads, uncracked');
+    expect(container.textContent).toContain('mm, cracked, in the long term');
   });
 
   test('an edge is simple, clamped, free in turn', () => {
