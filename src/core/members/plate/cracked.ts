@@ -131,7 +131,7 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
   const modulus = code.elasticModulus(silent, plate.materials);
   const depths = depthsOn(plate, mesh);
   const plain = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h).shear]));
-  const softer = softening(basis, width);
+  const softer = softening(basis, width, depths[0]!);
   const heads = columnHeads(plate, code).map((head) => ({
     ...head,
     turning: [head.turning[0] * softer, head.turning[1] * softer] as const,
@@ -154,9 +154,9 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
   }
 }
 
-/** Stiffness of the uncracked slab at an age over that of its plain concrete at once: what creep leaves, of slab and columns alike. */
-function softening({ plate, code }: CrackedBasis, width: (e: number, along: Along) => BentWidth): number {
-  const plain = (code.elasticModulus(silent, plate.materials) * plate.h ** 3) / 12;
+/** Stiffness of the uncracked slab at an age over that of its plain concrete at once, by its first triangle: what creep leaves, of slab and columns alike. */
+function softening({ plate, code }: CrackedBasis, width: (e: number, along: Along) => BentWidth, depth: number): number {
+  const plain = (code.elasticModulus(silent, plate.materials) * depth ** 3) / 12;
   return Math.min(1, width(0, 'x').sagging.uncracked / plain);
 }
 

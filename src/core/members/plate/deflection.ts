@@ -22,7 +22,7 @@ export interface SlabDeflection {
 export interface PlateDeflections {
   readonly sums: readonly SlabDeflection[];
   readonly history: readonly HistoryPoint[];
-  /** The slab at the end of everything. */
+  /** The slab at the end of its history; of states that are added up the one with most load. */
   readonly last: CrackedState | null;
   /** Why deflections could not be worked out, or have not settled. */
   readonly trouble: string | null;
@@ -84,7 +84,10 @@ function* bySums(basis: ServiceBasis): Steps<PlateDeflections> {
     states.set(stage.id, state);
   }
   const fields = new Map([...states].map(([id, state]) => [id, deflectionOf(basis, state)]));
-  const first = used[0];
+  const heaviest = used.reduce<(typeof used)[number] | null>(
+    (a, b) => (!a || loads.get(b.loads)!.total > loads.get(a.loads)!.total ? b : a),
+    null,
+  );
   return {
     sums: sums.map((sum) => ({
       ...sum,
@@ -97,7 +100,7 @@ function* bySums(basis: ServiceBasis): Steps<PlateDeflections> {
       load: loads.get(s.loads)!.total / area,
       deflection: most(fields.get(s.id)!),
     })),
-    last: first ? states.get(first.id)! : null,
+    last: heaviest ? states.get(heaviest.id)! : null,
     trouble: runs.troubles[0] ?? null,
   };
 }
