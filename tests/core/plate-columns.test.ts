@@ -115,6 +115,16 @@ describe('a flat slab', () => {
     expect(deflection(own)).toBeLessThan(deflection(once));
     expect(deflection(design({ service: { tension: 0.7 } }))).toBeGreaterThan(deflection(once));
   });
+  test('how far it has cracked is shown of the state with most load, also where states are added up', () => {
+    const cracked = (value: number) => {
+      const loads = [
+        { type: 'uniform', case: 'G', value: 1.5 },
+        { type: 'uniform', case: 'Q', value },
+      ];
+      return design({ loads, meshSize: 1500 }, { id: 'aci318' }).maps!.crackedX!.reduce((a, b) => a + b, 0);
+    };
+    expect(cracked(6)).toBeGreaterThan(1.3 * cracked(0.5));
+  });
   test('straightedges lie between columns; one that crosses nothing says so', () => {
     expect(once.lines.length).toBeGreaterThanOrEqual(12);
     expect(once.checks.filter((c) => c.id.startsWith('deflection-')).length).toBe(once.lines.length);
