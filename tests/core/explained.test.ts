@@ -92,6 +92,10 @@ describe('rules of spacing by hand', () => {
     const si = makeCode({ id: 'aci318', variant: 'SI', choices: {} }).slab;
     const us = makeCode({ id: 'aci318', variant: 'US', choices: {} }).slab;
     expect([si.spacing(125, 'peak').value, si.spacing(200, 'peak').value, si.acrossSpacing(200, 'peak').value]).toEqual([375, 450, 450]);
+    // 8.7.2.2: two ways, 2 h at critical sections, 3 h elsewhere, 450 mm at most.
+    expect([si.twoWaySpacing(125, 'peak').value, si.twoWaySpacing(125, 'elsewhere').value, si.twoWaySpacing(250, 'peak').value]).toEqual([
+      250, 375, 450,
+    ]);
     // 5 in: 15 in; 8 in: 18 in
     expect(us.spacing(127, 'peak').value).toBeCloseTo(381, 9);
     expect(us.spacing(203.2, 'peak').value).toBeCloseTo(457.2, 9);

@@ -17,6 +17,10 @@ export interface SlabRules {
   /** Largest spacing of the bars along the span, and of those across. */
   spacing(h: number, place: SlabPlace, c?: Calc): Limit;
   acrossSpacing(h: number, place: SlabPlace, c?: Calc): Limit;
+  /** Largest spacing of the bars of a slab that spans two ways. */
+  twoWaySpacing(h: number, place: SlabPlace, c?: Calc): Limit;
+  /** Why cracks of a slab that spans two ways are not judged, where the code has its rule for bars in one direction alone; null where it applies. */
+  readonly oneWayCracks: { readonly reason: string; readonly clause: string } | null;
   /** Minimum reinforcement across the span, for the steel along it and the gross area of the strip. */
   leastAcross(c: Calc, main: number, gross: number): number;
   /** Share of the span's bottom bars that runs to a support, whether or not moments can stand over it. */

@@ -19,6 +19,8 @@ export const F = {
     '8.3.1.2',
   ),
   spacing: twoForms('s_slab', 'min(3 * h, 450)', 'min(3 * h, 18)', '7.7.2.3'),
+  spacingPeak: twoForms('s_slab', 'min(2 * h, 450)', 'min(2 * h, 18)', '8.7.2.2'),
+  spacingElsewhere: twoForms('s_slab', 'min(3 * h, 450)', 'min(3 * h, 18)', '8.7.2.2'),
   spacingAcross: twoForms('s_slab', 'min(5 * h, 450)', 'min(5 * h, 18)', '24.4.3.3'),
   least: formula('A_s_min', '0.0018 * A_g', '7.6.1.1'),
   across: formula('A_s_across', '0.0018 * A_g', '24.4.3.2'),
@@ -38,6 +40,15 @@ export function slabRules(form: Form, shearBasis: (m: Materials) => ShearBasis):
     leastSteel: (c, s) => c.let(F.least, { A_g: s.grossArea }),
     spacing: (h, _place, c = silent) => ({ value: c.let(F.spacing[form], { h }), clause: '7.7.2.3' }),
     acrossSpacing: (h, _place, c = silent) => ({ value: c.let(F.spacingAcross[form], { h }), clause: '24.4.3.3' }),
+    twoWaySpacing: (h, place, c = silent) => ({
+      value: c.let((place === 'peak' ? F.spacingPeak : F.spacingElsewhere)[form], { h }),
+      clause: '8.7.2.2',
+    }),
+    oneWayCracks: {
+      reason:
+        'The spacing that controls cracks is ruled for bars in one direction; those of slabs that span two ways are bound by 8.7.2.2.',
+      clause: '24.3.1',
+    },
     leastAcross: (c, _main, gross) => c.let(F.across, { A_g: gross }),
     shareToSupport: (isContinuous) => (isContinuous ? 1 / 4 : 1 / 3),
     heldEnd: null,

@@ -46,6 +46,9 @@ export function slabRules(annex: NationalAnnex, isHeld: boolean, skipsCracks: bo
     leastSteel: (c, s, d, m) => minimumSteel(c, s, d, m.concreteStrength, m.steelStrength),
     spacing: spacingBy(F.alongPeak, F.along),
     acrossSpacing: spacingBy(F.along, F.acrossFar),
+    // 9.3.1.1(3) goes by the direction of the main bars, and a slab that spans two ways has main bars both ways.
+    twoWaySpacing: spacingBy(F.alongPeak, F.along),
+    oneWayCracks: null,
     leastAcross: (c, main) => c.let(F.across, { A_s: main }),
     shareToSupport: () => 0.5,
     heldEnd: isHeld ? { moment: 0.15, reach: 0.2, clause: '9.3.1.2(2)' } : null,

@@ -53,13 +53,20 @@ export function needAt(slab: SlabMetre, code: DesignCode, moment: number, d: num
 export const resistanceOf = (slab: SlabMetre, code: DesignCode, section: BendingSection): BendingResistance | null =>
   code.bendingResistance(silent, section, slab.materials) ?? null;
 
-/** The lightest usual bars for a moment; the heaviest that are allowed where none will do. */
-export function chooseMesh(slab: SlabMetre, code: DesignCode, moment: number, inset: number): SlabBars {
-  const most = code.slab.spacing(slab.h, 'peak').value;
-  const fits = slabOptions(slab).filter((o) => {
+/** Usual bars that stand neither too far apart nor too close for a slab of this depth that spans two ways; all that are usual where none does. */
+export function allowedLayers(slab: Omit<SlabMetre, 'plain'>, code: DesignCode): SlabBars[] {
+  const most = code.slab.twoWaySpacing(slab.h, 'peak').value;
+  const usual = slabOptions(slab);
+  const fits = usual.filter((o) => {
     const { diameter } = layerOf(o, slab.catalogue);
     return o.spacing <= most + 1e-6 && o.spacing - diameter >= code.clearSpacing(diameter, slab.materials.aggregateSize).value;
   });
+  return fits.length > 0 ? fits : usual;
+}
+
+/** The lightest usual bars for a moment; the heaviest that are allowed where none will do. */
+export function chooseMesh(slab: SlabMetre, code: DesignCode, moment: number, inset: number): SlabBars {
+  const fits = allowedLayers(slab, code);
   const area = (o: SlabBars) => layerOf(o, slab.catalogue).area;
   const enough = fits.filter((o) => {
     const { d, area: has } = reinforced(slab, o, inset);
@@ -68,5 +75,5 @@ export function chooseMesh(slab: SlabMetre, code: DesignCode, moment: number, in
   const worth = (o: SlabBars) => layingScore(area(o), o.spacing);
   const lighter = (a: SlabBars, b: SlabBars) => (worth(b) < worth(a) ? b : a);
   if (enough.length > 0) return enough.reduce(lighter);
-  return (fits.length > 0 ? fits : slabOptions(slab)).reduce((a, b) => (area(b) > area(a) ? b : a));
+  return fits.reduce((a, b) => (area(b) > area(a) ? b : a));
 }

@@ -20,7 +20,7 @@ export function slabSteelChecks(slab: SlabMetre, code: DesignCode, laid: readonl
   if (laid.length === 0) return [];
   const least = laid.map((s) => ({ s, need: code.slab.leastSteel(silent, slab.plain, s.d, slab.materials) / WIDTH }));
   const thin = largestOf(least, (l) => l.need / l.s.provided)!;
-  const most = code.slab.spacing(slab.h, 'peak');
+  const most = code.slab.twoWaySpacing(slab.h, 'peak');
   const wide = largestOf(laid, (s) => s.bars.spacing)!;
   return [
     compareCheck({
@@ -48,7 +48,7 @@ export function slabSteelChecks(slab: SlabMetre, code: DesignCode, laid: readonl
       compare: (c) => ({
         demand: wide.bars.spacing,
         demandIs: ['spacing of the bars', 'of the layer there, as typed or chosen'],
-        capacity: code.slab.spacing(slab.h, 'peak', c).value,
+        capacity: code.slab.twoWaySpacing(slab.h, 'peak', c).value,
       }),
       fails: (has, allowed) => `Bars ${wide.title} stand ${has} apart, at most ${allowed}.`,
     }),

@@ -1,7 +1,7 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { layerOf, layingScore, slabOptions, type SlabBars } from '../../reinforcement/slab-bars';
-import { WIDTH } from '../parts/slab-metre';
+import { layerOf, layingScore, type SlabBars } from '../../reinforcement/slab-bars';
+import { allowedLayers, WIDTH } from '../parts/slab-metre';
 import type { LayerDemand } from './envelope';
 import { barsAt, isLayer, layers, type ExtraBars, type Layer, type PlateInput } from './input';
 import { anchorageOf, insetOf, metreWith, resistanceWith, type MetreOf } from './layers';
@@ -66,15 +66,9 @@ interface Task {
 const areaOf = (plate: PlateInput, bars: SlabBars): number => layerOf(bars, plate.catalogue).area;
 const worth = (plate: PlateInput, bars: SlabBars): number => layingScore(areaOf(plate, bars), bars.spacing);
 
-/** Layers that may be chosen for a depth: those that stand neither too far apart nor too close, the lightest first. */
-function optionsFor({ plate, code }: Task, h: number): SlabBars[] {
-  const most = code.slab.spacing(h, 'peak').value;
-  const fits = slabOptions(plate).filter((o) => {
-    const { diameter } = layerOf(o, plate.catalogue);
-    return o.spacing <= most + 1e-6 && o.spacing - diameter >= code.clearSpacing(diameter, plate.materials.aggregateSize).value;
-  });
-  return (fits.length > 0 ? fits : slabOptions(plate)).sort((a, b) => worth(plate, a) - worth(plate, b));
-}
+/** Layers that may be chosen for a depth, the lightest first. */
+const optionsFor = ({ plate, code }: Task, h: number): SlabBars[] =>
+  allowedLayers({ ...plate, h }, code).sort((a, b) => worth(plate, a) - worth(plate, b));
 
 /** The lightest layer that carries a moment with what is there; the heaviest where none does. */
 function lightestFor(task: Task, h: number, moment: number, there: readonly SlabBars[], least = 0): SlabBars {
