@@ -11,7 +11,8 @@ import type { PlateInput } from './input';
 import { metreWith, type MetreOf } from './layers';
 import type { LaidSteel, PlateSection } from './result';
 
-export interface PlateBasis {
+/** A slab with what its bars are to carry, before they are known. */
+export interface LoadedPlate {
   readonly plate: PlateInput;
   readonly code: DesignCode;
   readonly units: UnitSystem;
@@ -20,7 +21,13 @@ export interface PlateBasis {
   /** Ultimate combinations. */
   readonly ultimate: readonly Combination[];
   readonly demands: readonly LayerDemand[];
+}
+
+export interface ReinforcedPlate extends LoadedPlate {
   readonly steel: LaidSteel;
+}
+
+export interface PlateBasis extends ReinforcedPlate {
   readonly sections: readonly PlateSection[];
 }
 

@@ -6,9 +6,11 @@ import { outlineProperties } from '../../geometry/polygon';
 import type { DesignOptions, Steps } from '../../job';
 import { quantitiesOf } from '../../model/member-model';
 import { nothingCheck } from '../beam/nothing-check';
+import { crackChecks } from './crack-checks';
+import { cracksOf } from './cracks';
 import { answerOf, type PlateAnswer } from './analysis';
 import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
-import { laidSteel } from './choose-bars';
+import { steelForCracks } from './choose-for-cracks';
 import { plateDeflections } from './deflection';
 import { deflectionChecks, judgedLines } from './deflection-checks';
 import { demandsOf } from './envelope';
@@ -45,18 +47,21 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
   const metre = metresOf(plate);
   const demands = demandsOf(answer.parts, ultimate);
   const on = { mesh: answer.model.mesh, depths: answer.depths };
-  const steel = laidSteel(plate, code, on, demands, metre, area);
+  const loaded = { plate, code, units: options.units, metre, answer, ultimate, demands };
+  const steel = steelForCracks(loaded, combinations, area);
   const sections = sectionsOf(plate, code, on, steel, demands, metre);
-  const basis: PlateBasis = { plate, code, units: options.units, metre, answer, ultimate, demands, steel, sections };
+  const basis: PlateBasis = { ...loaded, steel, sections };
   const deflections = yield* plateDeflections({ ...basis, combinations, area });
   const lines = judgedLines(plate, answer, deflections);
   yield { share: 0.95, words: 'checks' };
+  const cracks = cracksOf(basis, combinations);
   const own = finishChecks(
     [
       ...plateBending(basis),
       ...plateDuctility(basis),
       ...plateShear(basis),
       ...plateSteel(basis),
+      ...crackChecks(basis, cracks, combinations),
       ...deflectionChecks(plate, code, options.units, deflections, lines),
       ...notCovered(plate, code),
     ],
@@ -74,7 +79,7 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
     load: load.total / area,
     combination: load.combination.id,
     mesh: answer.model.mesh,
-    maps: mapsOf(basis, deflections, load.combination),
+    maps: mapsOf(basis, deflections, cracks, load.combination),
     lines,
     history: deflections.history,
     sections,
@@ -97,7 +102,6 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
     ...(sharpSupports(plate).length > 0
       ? [{ title: 'Punching at inner corners and ends of supports', clause: code.punching.clauses.perimeter }]
       : []),
-    { title: 'Crack width', clause: 'plate analysis' },
   ]);
 
 /** The answer, or in words why there is none. */

@@ -16,13 +16,23 @@ const kindOfMap: Record<PlateMap, QuantityKind> = {
   bottomY: 'areaPerWidth',
   topX: 'areaPerWidth',
   topY: 'areaPerWidth',
+  spareBottomX: 'areaPerWidth',
+  spareBottomY: 'areaPerWidth',
+  spareTopX: 'areaPerWidth',
+  spareTopY: 'areaPerWidth',
+  used: 'ratio',
   deflection: 'smallLength',
   after: 'smallLength',
   crackedX: 'ratio',
   crackedY: 'ratio',
   remainingX: 'ratio',
   remainingY: 'ratio',
+  crackBottom: 'crack',
+  crackTop: 'crack',
 };
+
+/** The map of the share that is used shows no more than this: where no bars lie it has no end. */
+export const MOST_SHOWN = 2;
 
 /** What each map shows, in words. */
 export const mapTitles: Record<PlateMap, string> = {
@@ -33,12 +43,19 @@ export const mapTitles: Record<PlateMap, string> = {
   bottomY: 'steel below along y',
   topX: 'steel above along x',
   topY: 'steel above along y',
+  spareBottomX: 'below along x: provided less required',
+  spareBottomY: 'below along y: provided less required',
+  spareTopX: 'above along x: provided less required',
+  spareTopY: 'above along y: provided less required',
+  used: 'share of the resistance used',
   deflection: 'deflection in all',
   after: 'deflection after partitions',
   crackedX: 'share cracked along x',
   crackedY: 'share cracked along y',
   remainingX: 'stiffness left along x',
   remainingY: 'stiffness left along y',
+  crackBottom: 'crack width below',
+  crackTop: 'crack width above',
 };
 
 /** How a slab is labelled on its plan. */
@@ -46,7 +63,15 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
   const units = project.display;
   const kind = kindOfMap[map];
   const isSteel = kind === 'areaPerWidth';
-  const ofWhat = isSteel ? 'without the minimum' : kind === 'lineTorque' ? 'largest ultimate load' : 'cracked, in the long term';
+  const ofWhat = isSteel
+    ? 'without the minimum'
+    : kind === 'lineTorque'
+      ? 'largest ultimate load'
+      : map === 'used'
+        ? `bending of the worst layer, ${MOST_SHOWN} stands for more too`
+        : kind === 'crack'
+          ? 'the wider of both directions'
+          : 'cracked, in the long term';
   return {
     depth: `slab ${drawnLength(member.h, units)} deep`,
     span: (v) => formatValue(v, 'span', units),

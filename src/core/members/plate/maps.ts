@@ -2,22 +2,26 @@ import type { Combination } from '../../analysis/combination';
 import type { PlateMesh } from '../../analysis/plates/mesh';
 import type { PlateBasis } from './checks';
 import type { PlateDeflections } from './deflection';
-import { summedField, wholeOf } from './envelope';
-import { isLayer, layers } from './input';
-import { insetOf, metreWith, steelFor } from './layers';
+import { crackMaps, type Cracks } from './cracks';
+import { demandOn, summedField, wholeOf } from './envelope';
+import { layers, type Layer } from './input';
+import { MOST_SHOWN } from './labels';
+import { insetOf, metreWith, resistanceWith, steelFor } from './layers';
 import type { PlateMap } from './result';
-import { barsOutside, meshIn } from './zones';
+import { barsIn, barsOutside, meshIn, NOTHING, zonesOf } from './zones';
 
 /** Fields over the slab, node by node: moments under the heaviest load, steel that the layers need, deflections, and how far the slab has cracked. */
 export function mapsOf(
   basis: PlateBasis,
   { sums, last }: PlateDeflections,
+  cracks: Cracks,
   heaviest: Combination,
 ): Partial<Record<PlateMap, Float64Array>> {
   const { answer, demands } = basis;
   const moments = summedField(wholeOf(answer.parts, heaviest), demands[0]!.demand.length * 3, (part) => part.moments);
   const component = (k: number) => Float64Array.from(demands[0]!.demand, (_, n) => moments[3 * n + k]!);
-  const steel = (i: number) => requiredOver(basis, i);
+  const required = layers.map((layer) => requiredOver(basis, layer));
+  const spare = layers.map((layer, i) => spareOver(basis, layer, required[i]!));
   const total = sums.find((s) => s.id === 'total')?.values;
   const after = sums.find((s) => s.id === 'after')?.values;
   const { mesh } = answer.model;
@@ -25,10 +29,10 @@ export function mapsOf(
     mx: component(0),
     my: component(1),
     mxy: component(2),
-    bottomX: steel(0),
-    bottomY: steel(1),
-    topX: steel(2),
-    topY: steel(3),
+    ...overLayers(['bottomX', 'bottomY', 'topX', 'topY'], required),
+    ...overLayers(['spareBottomX', 'spareBottomY', 'spareTopX', 'spareTopY'], spare),
+    used: usedOver(basis),
+    ...(cracks.crack.combinations.length > 0 && cracks.full.combinations.length > 0 ? crackMaps(basis, cracks) : {}),
     ...(total ? { deflection: total } : {}),
     ...(after ? { after } : {}),
     ...(last
@@ -52,10 +56,12 @@ function atNodes({ at, triangles }: PlateMesh, values: Float64Array): Float64Arr
   return sums.map((v, n) => v / counts[n]!);
 }
 
+const overLayers = (maps: readonly PlateMap[], values: readonly Float64Array[]) =>
+  Object.fromEntries(maps.map((map, i) => [map, values[i]!]));
+
 /** Steel that the moments of a layer need node by node (mm2/mm), minimum steel aside; where no steel would do, the most that there is elsewhere. */
-function requiredOver({ plate, code, answer, demands, metre, steel }: PlateBasis, i: number): Float64Array {
-  const layer = layers[i]!;
-  const { demand } = demands.find((d) => isLayer(d.layer, layer))!;
+function requiredOver({ plate, code, answer, demands, metre, steel }: PlateBasis, layer: Layer): Float64Array {
+  const { demand } = demandOn(demands, layer);
   const most = demand.reduce((a, b) => Math.max(a, b), 0);
   const mesh = meshIn(steel, layer);
   const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
@@ -65,4 +71,31 @@ function requiredOver({ plate, code, answer, demands, metre, steel }: PlateBasis
   const needed = demand.map((m, n) => ways.get(answer.depths[n]!)!(m));
   const last = needed.reduce((a, b) => (Number.isFinite(b) ? Math.max(a, b) : a), 0);
   return needed.map((v) => (Number.isFinite(v) ? v : last));
+}
+
+/** Steel of a layer beyond what its moments need (mm2/mm); less than nothing where it is not enough. */
+function spareOver({ plate, code, answer, metre, steel }: PlateBasis, layer: Layer, required: Float64Array): Float64Array {
+  const spare = required.map((v) => -v);
+  const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+  for (const zone of zonesOf(plate, code, steel, [layer], { mesh: answer.model.mesh, depths: answer.depths })) {
+    const { provided } = metreWith(metre(zone.h), barsIn(steel, layer, zone.extras), inset);
+    for (const n of zone.nodes) spare[n]! += provided;
+  }
+  return spare;
+}
+
+/** Moment over resistance of the layer that is used up most, node by node; moments that ask for no bars are left out. */
+function usedOver({ plate, code, answer, demands, metre, steel }: PlateBasis): Float64Array {
+  const used = new Float64Array(answer.depths.length);
+  const least = NOTHING * Math.max(...demands.map(({ demand }) => demand.reduce((a, b) => Math.max(a, b), 0)));
+  for (const layer of layers) {
+    const { demand } = demandOn(demands, layer);
+    const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+    for (const zone of zonesOf(plate, code, steel, [layer], { mesh: answer.model.mesh, depths: answer.depths })) {
+      const resistance = resistanceWith(metre(zone.h), code, barsIn(steel, layer, zone.extras), inset);
+      for (const n of zone.nodes)
+        if (resistance > 0 || demand[n]! > least) used[n] = Math.max(used[n]!, Math.min(MOST_SHOWN, demand[n]! / resistance));
+    }
+  }
+  return used;
 }

@@ -85,12 +85,19 @@ export const plateMaps = [
   'bottomY',
   'topX',
   'topY',
+  'spareBottomX',
+  'spareBottomY',
+  'spareTopX',
+  'spareTopY',
+  'used',
   'deflection',
   'after',
   'crackedX',
   'crackedY',
   'remainingX',
   'remainingY',
+  'crackBottom',
+  'crackTop',
 ] as const;
 export type PlateMap = (typeof plateMaps)[number];
 
@@ -102,7 +109,7 @@ export interface PlateResult extends ResultBase {
   readonly combination: string;
   readonly mesh: PlateMesh | null;
   /**
-   * Moments (N mm/mm), steel required (mm2/mm), deflection in all and after partitions (mm), share of the cracked state and remaining stiffness at the end,
+   * Moments (N mm/mm), steel required and provided less required (mm2/mm), share of the resistance used, crack widths (mm), deflection in all and after partitions (mm), share of the cracked state and remaining stiffness at the end,
    * node by node; those that could not be worked out are left out.
    */
   readonly maps: Readonly<Partial<Record<PlateMap, Float64Array>>> | null;

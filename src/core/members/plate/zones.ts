@@ -27,16 +27,23 @@ export interface OnPlate {
   readonly depths: Float64Array;
 }
 
-interface Zone {
+/** A part of a slab with the bars that lie over it beside those of the meshes. */
+export interface Zone {
   readonly extras: readonly ExtraBars[];
   readonly h: number;
-  readonly nodes: number[];
+  readonly nodes: readonly number[];
 }
 
-/** The parts of a slab in which a layer has the same bars and the same depth. */
-function zonesOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layer: Layer, { mesh: { at }, depths }: OnPlate): Zone[] {
-  const extras = extrasIn(steel, layer).map((extra) => ({ extra, counts: countsIn(plate, code, extra) }));
-  const zones = new Map<string, Zone>();
+/** The parts of a slab in which each of these layers has the same bars, and the depth is the same. */
+export function zonesOf(
+  plate: PlateInput,
+  code: DesignCode,
+  steel: LaidSteel,
+  layers: readonly Layer[],
+  { mesh: { at }, depths }: OnPlate,
+): Zone[] {
+  const extras = layers.flatMap((layer) => extrasIn(steel, layer).map((extra) => ({ extra, counts: countsIn(plate, code, extra) })));
+  const zones = new Map<string, Zone & { readonly nodes: number[] }>();
   for (let n = 0; n < at.length / 2; n += 1) {
     const p: Point = [at[2 * n]!, at[2 * n + 1]!];
     const h = depths[n]!;
@@ -47,6 +54,24 @@ function zonesOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layer: L
     else zones.set(key, { extras: over.map(({ extra }) => extra), h, nodes: [n] });
   }
   return [...zones.values()];
+}
+
+/** The bars of a layer in a part: those of its mesh and those beside them. */
+export const barsIn = (steel: LaidSteel, layer: Layer, extras: readonly ExtraBars[]): SlabBars[] => {
+  const own = meshIn(steel, layer);
+  return [...(own ? [own] : []), ...extras.filter((e) => isLayer(e, layer)).map((e) => e.bars)];
+};
+
+/** Names of a part, by the bars that lie over it beside the mesh: "at B2", "with bars 1 and 2", "other depth". */
+export function nameOf(plate: PlateInput, steel: LaidSteel, layer: Layer, { extras, h }: Pick<Zone, 'extras' | 'h'>) {
+  const own = extras.filter((e) => isLayer(e, layer));
+  const number = own.map((e) => extrasIn(steel, layer).indexOf(e) + 1).join(' and ');
+  const where = own.length > 0 ? `, ${columnWithin(plate, own[0]!) ?? `with bars ${number}`}` : '';
+  const isOther = h !== plate.h;
+  return {
+    id: `${layer.face}-${layer.along}${number && `-${number.replaceAll(' and ', '-')}`}${isOther ? `-${Math.round(h)}` : ''}`,
+    title: `${layerTitle(layer)}${where}${isOther ? ', other depth' : ''}`,
+  };
 }
 
 /** "at B2": the column that bars over a part lie over. */
@@ -68,20 +93,16 @@ export function sectionsOf(
   return layers.flatMap((layer) => {
     const { demand } = demands.find((d) => isLayer(d.layer, layer))!;
     const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
-    const own = meshIn(steel, layer);
-    return zonesOf(plate, code, steel, layer, on).flatMap((zone): PlateSection[] => {
+    return zonesOf(plate, code, steel, [layer], on).flatMap((zone): PlateSection[] => {
       const node = zone.nodes.reduce((best, n) => (demand[n]! > demand[best]! ? n : best), zone.nodes[0]!);
       const moment = demand[node]!;
-      const bars = [...(own ? [own] : []), ...zone.extras.map((e) => e.bars)];
+      const bars = barsIn(steel, layer, zone.extras);
       if (bars.length === 0 && moment <= NOTHING * largest) return [];
       const { d, provided } = metreWith(metre(zone.h), bars, inset);
-      const number = zone.extras.map((e) => extrasIn(steel, layer).indexOf(e) + 1).join(' and ');
-      const where = zone.extras.length > 0 ? `, ${columnWithin(plate, zone.extras[0]!) ?? `with bars ${number}`}` : '';
       return [
         {
           ...layer,
-          id: `${layer.face}-${layer.along}${number && `-${number.replaceAll(' and ', '-')}`}${zone.h === plate.h ? '' : `-${Math.round(zone.h)}`}`,
-          title: `${layerTitle(layer)}${where}${zone.h === plate.h ? '' : ', other depth'}`,
+          ...nameOf(plate, steel, layer, zone),
           bars,
           h: zone.h,
           d,
