@@ -1,4 +1,4 @@
-import type { PlateMember } from '@/core/members/plate/input';
+import { slabOf, slabs } from './plate-slabs';
 import { planScale, platePlan } from '@/core/members/plate/drawing';
 import { plateLabels } from '@/core/members/plate/labels';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
@@ -7,48 +7,27 @@ import { designPunching } from '@/core/members/punching/design-punching';
 import { codeOf } from '@/core/members/member';
 import { modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
-import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { box } from '@/core/geometry/polygon';
 
 /** Two by two bays of 6 m on columns of 400, 240 deep. */
-function project(more: object = {}, code?: object): Project {
-  const member = {
-    id: 'a',
-    type: 'plate',
-    mark: 'PL1',
-    h: 240,
-    meshSize: 900,
-    outline: box(-200, -200, 12_200, 12_200).map(([x, y]) => ({ x, y, edge: 'free' })),
-    columns: [0, 6000, 12_000].flatMap((x, i) =>
-      [0, 6000, 12_000].map((y, k) => ({
-        name: `${'ABC'[k]}${i + 1}`,
-        x,
-        y,
-        shape: { kind: 'rectangle', b: 400, h: 400 },
-        below: 3000,
-        above: 3000,
-      })),
-    ),
-    cases: [
-      { id: 'G', title: 'Permanent', nature: 'permanent' },
-      { id: 'Q', title: 'Imposed', nature: 'imposed' },
-    ],
-    loads: [
-      { type: 'uniform', case: 'G', value: 1.5 },
-      { type: 'uniform', case: 'Q', value: 3 },
-    ],
-    ...more,
-  };
-  const read = readProject({ format: 'intarsia', version: 1, name: 'Test', ...(code ? { code } : {}), members: [member] } as never);
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.project;
-}
-const memberOf = (p: Project) => p.members[0] as PlateMember;
-const design = (more: object = {}, code?: object) => {
-  const p = project(more, code);
-  return designNow(p, memberOf(p), []) as PlateResult;
-};
+const { project, design } = slabs((more) => ({
+  h: 240,
+  meshSize: 900,
+  outline: box(-200, -200, 12_200, 12_200).map(([x, y]) => ({ x, y, edge: 'free' })),
+  columns: [0, 6000, 12_000].flatMap((x, i) =>
+    [0, 6000, 12_000].map((y, k) => ({
+      name: `${'ABC'[k]}${i + 1}`,
+      x,
+      y,
+      shape: { kind: 'rectangle', b: 400, h: 400 },
+      below: 3000,
+      above: 3000,
+    })),
+  ),
+  ...more,
+}));
+const memberOf = slabOf;
 const at = (r: PlateResult, name: string) => r.columns.find((c) => c.name === name)!;
 const most = (r: PlateResult, name: string) => Math.max(...at(r, name).forces.map((f) => f.V));
 

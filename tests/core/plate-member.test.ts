@@ -1,3 +1,4 @@
+import { checkOf, corners, slabOf, slabs } from './plate-slabs';
 import { significant } from '@/core/calc/typeset';
 import type { PlateInput, PlateMember } from '@/core/members/plate/input';
 import { platePlan } from '@/core/members/plate/drawing';
@@ -8,45 +9,20 @@ import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { memberSchedule, modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
-import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import { writeProject } from '@/core/project/write';
 import { resultsToJson } from '@/exchange/result-json';
 import { box, type Point } from '@/core/geometry/polygon';
 
-const corners = (points: readonly Point[], edges: readonly string[] = []) =>
-  points.map(([x, y], i) => ({ x, y, edge: edges[i] ?? 'simple' }));
-
-/** A project with one slab as it would stand in a file. */
-function project(more: object = {}, code?: object): Project {
-  const member = {
-    id: 'a',
-    type: 'plate',
-    mark: 'PL1',
-    meshSize: 400,
-    outline: corners(box(0, 0, 6000, 5000)),
-    cases: [
-      { id: 'G', title: 'Permanent', nature: 'permanent' },
-      { id: 'Q', title: 'Imposed', nature: 'imposed' },
-    ],
-    loads: [
-      { case: 'G', value: 1.5 },
-      { case: 'Q', value: 3 },
-    ],
-    ...more,
-    // One mesh for each layer unless a test asks for bars beside them.
-    bars: { extra: [], ...(more as { bars?: object }).bars },
-  };
-  const read = readProject({ format: 'intarsia', version: 1, name: 'Test', ...(code ? { code } : {}), members: [member] } as never);
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.project;
-}
-const memberOf = (p: Project) => p.members[0] as PlateMember;
-const design = (more: object = {}, code?: object) => {
-  const p = project(more, code);
-  return designNow(p, memberOf(p), []) as PlateResult;
-};
-const check = (r: PlateResult, id: string) => r.checks.find((c) => c.id === id)!;
+const { project, design } = slabs((more) => ({
+  meshSize: 400,
+  outline: corners(box(0, 0, 6000, 5000)),
+  ...more,
+  // One mesh for each layer unless a test asks for bars beside them.
+  bars: { extra: [], ...(more as { bars?: object }).bars },
+}));
+const memberOf = slabOf;
+const check = checkOf;
 const section = (r: PlateResult, face: string, along: string) => r.sections.find((s) => s.face === face && s.along === along);
 
 describe('a slab as a plate, by hand', () => {
