@@ -1,16 +1,10 @@
 import fc from 'fast-check';
-import {
-  atCurvature,
-  crackedPlate,
-  noMemory,
-  type BentWidth,
-  type CrackedState,
-  type TwistCounts,
-} from '@/core/analysis/plates/cracked-plate';
+import { crackedPlate, noMemory, type CrackedState, type TwistCounts } from '@/core/analysis/plates/cracked-plate';
+import { atCurvature, type BentWidth } from '@/core/analysis/plates/bent-width';
 import { meshOf, type PlateMesh } from '@/core/analysis/plates/mesh';
 import type { Piece } from '@/core/analysis/plates/mesh-lines';
 import { addPressure, noLoads } from '@/core/analysis/plates/plate-loads';
-import { plateModel } from '@/core/analysis/plates/plate-model';
+import { onSofterColumns, plateStructure } from '@/core/analysis/plates/plate-model';
 import { supportsOf, type ColumnHead, type LineSupport } from '@/core/analysis/plates/supports';
 import { evenRigidity } from '@/core/analysis/plates/triangle';
 import { box, isInsideLoop, type Point } from '@/core/geometry/polygon';
@@ -61,8 +55,7 @@ interface Slab {
   readonly h: number;
   readonly poisson: number;
   readonly lines: readonly LineSupport[];
-  /** Columns with a share of their stiffness, as creep leaves it. */
-  readonly columns: (share: number) => readonly ColumnHead[];
+  readonly columns: readonly ColumnHead[];
   readonly bars: (along: 'x' | 'y', at: Point) => { readonly bottom: Layer; readonly top: Layer };
   readonly twist?: TwistCounts;
 }
@@ -92,17 +85,18 @@ function history(slab: Slab, stages: readonly Stage[]): CrackedState[] {
       return known.get(key)!;
     };
     const all = Array.from({ length: mesh.triangles.length / 3 }, (_, e) => ({ x: width(e, 'x'), y: width(e, 'y') }));
-    const { shear, bending } = evenRigidity(stage.Ecm_MPa, slab.poisson, h);
-    const supports = supportsOf(mesh, slab.lines, slab.columns(1 / (1 + stage.phi)), bending[0]);
-    const unknowns = plateModel(mesh, () => evenRigidity(stage.Ecm_MPa, slab.poisson, h), supports).unknowns;
-    const loads = noLoads(unknowns);
+    const elastic = evenRigidity(stage.Ecm_MPa, slab.poisson, h);
+    const structure = onSofterColumns(
+      plateStructure(mesh, () => elastic, supportsOf(mesh, slab.lines, slab.columns, elastic.bending[0])),
+      1 / (1 + stage.phi),
+    );
+    const loads = noLoads(structure.heads.isHeld.length);
     addPressure(loads, mesh, () => stage.q_kN_per_m2 * 1e-3);
     const done = ended(
       crackedPlate({
-        mesh,
-        supports,
+        structure,
+        elastic: () => elastic,
         poisson: slab.poisson,
-        shear: () => shear,
         width: (e, along) => all[e]![along],
         twist: slab.twist ?? 'own',
         loads,
@@ -144,7 +138,7 @@ describe('cracked plates, worked out elsewhere', () => {
       h: 1000 * i.h_m,
       poisson: i.nu,
       lines: edgesOf(lx, ly, ['simple', 'simple', 'simple', 'simple']),
-      columns: () => [],
+      columns: [],
       bars: (along) => (along === 'x' ? { bottom: r.bx!, top: r.tx! } : { bottom: r.by!, top: r.ty! }),
     };
     const [short, long] = history(slab, i.stages) as [CrackedState, CrackedState];
@@ -189,7 +183,7 @@ describe('cracked plates, worked out elsewhere', () => {
       h: 250,
       poisson: i.nu,
       lines: [],
-      columns: (share) => heads.map((c) => ({ outline: c.outline, at: c.at, turning: [share * c.k, share * c.k] })),
+      columns: heads.map((c) => ({ outline: c.outline, at: c.at, turning: [c.k, c.k] })),
       bars: (along, at) => {
         const zone = r.zones.find((z) => isInsideLoop(at, box(1000 * z.x1_m, 1000 * z.y1_m, 1000 * z.x2_m, 1000 * z.y2_m)));
         return {
@@ -216,7 +210,7 @@ const strip = (length: number, bars: { bottom: Layer; top: Layer }, h = 190): Sl
   h,
   poisson: 0,
   lines: edgesOf(length, 1000, ['free', 'simple', 'free', 'simple']),
-  columns: () => [],
+  columns: [],
   bars: () => bars,
 });
 

@@ -1,53 +1,51 @@
 import { solveDense } from '../dense';
 
 /** Steps that are remembered. */
-const DEPTH = 5;
+const DEPTH = 6;
 
-/** The longest stride that is made while changes grow. */
-const LONGEST = 8;
+/** A state, the step that a stiffness near to its own proposes, and the loads that it leaves unbalanced. */
+interface Tried {
+  readonly moved: Float64Array;
+  readonly step: Float64Array;
+  readonly left: Float64Array;
+}
 
 /**
- * Finds where a rule gives back what it is given faster than by using it again and again. While its changes grow, strides are made of several of them;
- * when they shrink, each next guess is the sum of the last answers whose changes together are least (Anderson 1965), never behind the last answer. Numbers
- * stay between 0 and 1.
+ * Finds where nothing is left unbalanced faster than step by step: the next state is the sum of those before, each with its step, for which what is left
+ * does least work along its step (Anderson 1965, in the measure of the stiffness that makes the steps).
  */
 export class Mixing {
-  private changes: Float64Array[] = [];
-  private answers: Float64Array[] = [];
-  private stride = 1;
+  private before: readonly Tried[] = [];
 
-  /** The next guess from the last one and what the rule made of it. */
-  next(guess: Float64Array, answer: Float64Array): Float64Array {
-    const change = answer.map((v, i) => v - guess[i]!);
-    const last = this.changes.at(-1);
-    const isGrowing = last !== undefined && dot(change, last) > 0 && dot(change, change) >= dot(last, last);
-    this.stride = isGrowing ? Math.min(LONGEST, 2 * this.stride) : 1;
-    this.changes = [...(isGrowing ? [] : this.changes.slice(-DEPTH)), change];
-    this.answers = [...(isGrowing ? [] : this.answers.slice(-DEPTH)), answer];
-    if (isGrowing) return guess.map((v, i) => within(v + this.stride * change[i]!));
-    const back = this.changes.slice(0, -1).map((c) => change.map((v, i) => v - c[i]!));
-    const shares = leastSquares(back, change);
-    if (!shares) return answer;
-    return answer.map((v, i) => {
-      const mixed = shares.reduce((sum, share, k) => sum - share * (v - this.answers[k]![i]!), v);
-      return within(change[i]! >= 0 ? Math.max(v, mixed) : Math.min(v, mixed));
-    });
+  next(now: Tried): Float64Array {
+    const { moved, step } = now;
+    const back = this.before.map((b) => ({ moved: minus(moved, b.moved), step: minus(step, b.step), left: minus(now.left, b.left) }));
+    this.before = [...this.before.slice(1 - DEPTH), now];
+    const shares = leastWork(back, step);
+    return moved.map((v, i) => shares.reduce((sum, share, k) => sum - share * (back[k]!.moved[i]! + back[k]!.step[i]!), v + step[i]!));
   }
 }
 
-const within = (v: number) => Math.max(0, Math.min(1, v));
-const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
+const minus = (a: Float64Array, b: Float64Array) => a.map((v, i) => v - b[i]!);
 
-/** Shares of vectors whose sum comes nearest to another; undefined where there are none. */
-function leastSquares(vectors: readonly Float64Array[], to: Float64Array): number[] | undefined {
-  if (vectors.length === 0) return undefined;
-  const matrix = vectors.map((a) => vectors.map((b) => dot(a, b)));
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i += 1) sum += a[i]! * b[i]!;
+  return sum;
+}
+
+/** Shares of the differences that bring the step nearest to nothing. */
+function leastWork(back: readonly Tried[], step: Float64Array): number[] {
+  if (back.length === 0) return [];
+  const matrix = back.map((a, i) => back.map((b, k) => (i <= k ? dot(a.step, b.left) : dot(b.step, a.left))));
   const most = Math.max(...matrix.map((row, i) => row[i]!));
-  if (!(most > 0)) return undefined;
-  // A trace of its own size on the diagonal: vectors that are all but alike share the sum.
+  if (!(most > 0)) return back.map(() => 0);
+  // A trace of its own size on the diagonal: differences that are all but alike share the sum.
   matrix.forEach((row, i) => (row[i]! += 1e-10 * most));
-  return solveDense(
-    matrix,
-    vectors.map((a) => dot(a, to)),
+  return (
+    solveDense(
+      matrix,
+      back.map((a) => dot(a.left, step)),
+    ) ?? back.map(() => 0)
   );
 }

@@ -36,6 +36,7 @@ export interface PlateModel {
   readonly solve: (loads: Float64Array, given?: Float64Array) => PlateState;
   readonly moments: (state: PlateState) => NodeMoments;
   readonly factor: Factor;
+  readonly structure: PlateStructure;
 }
 
 /** A plate on its supports as far as it is the same for all stiffnesses. */
@@ -43,6 +44,8 @@ export interface PlateStructure {
   readonly mesh: PlateMesh;
   readonly heads: Heads;
   readonly springs: readonly Stiffness[];
+  /** Resistance of the columns to turning. */
+  readonly columns: readonly Stiffness[];
   readonly triangles: readonly StrainedTriangle[];
   readonly isBending: Uint8Array;
   readonly plan: EliminationPlan;
@@ -56,16 +59,30 @@ export function plateStructure(mesh: PlateMesh, rigidity: (triangle: number) => 
   const heads = new Heads(mesh, supports);
   const nothing = new Float64Array((3 * PER_NODE) ** 2);
   const plain = Array.from({ length: count }, (_, e) => ({ nodes: nodesOf(mesh, e), matrix: nothing }));
-  const all = [...[...plain, ...supports.springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  const columns = supports.heads.map(({ turning }, k) => turningSpring(mesh.at.length / 2 + k, turning));
+  const all = [...[...plain, ...supports.springs].flatMap((e) => heads.tied(e)), ...columns];
   return {
     mesh,
     heads,
     springs: supports.springs,
+    columns,
     triangles: plain.map((_, e) => strainedTriangle(cornersOf(mesh, e), rigidity(e))),
     isBending: Uint8Array.from(plain, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1)),
     plan: planOf(heads.at, all),
   };
 }
+
+function turningSpring(node: number, turning: readonly [number, number]): Stiffness {
+  const matrix = new Float64Array(PER_NODE ** 2);
+  [matrix[4], matrix[8]] = turning;
+  return { nodes: Int32Array.of(node), matrix };
+}
+
+/** The same plate on columns that have a share of their stiffness left. */
+export const onSofterColumns = (structure: PlateStructure, share: number): PlateStructure => ({
+  ...structure,
+  columns: structure.columns.map((c) => ({ ...c, matrix: c.matrix.map((v) => share * v) })),
+});
 
 /** Assembles and factors a plate on its supports. Throws CalcError where it can move without resistance. */
 export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigidity, supports: PlateSupports): PlateModel {
@@ -74,18 +91,19 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
 
 /** A prepared plate with stiffnesses of its own. Throws CalcError where it can move without resistance. */
 export function modelWith(structure: PlateStructure, rigidity: (triangle: number) => Rigidity): PlateModel {
-  const { mesh, heads, springs, triangles, isBending, plan } = structure;
+  const { mesh, heads, springs, columns, triangles, isBending, plan } = structure;
   const plate = triangles.map((triangle, e) => triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e)));
   // Worked out once, when first asked for: every load is then a product.
   let known: readonly Float64Array[] | undefined;
   const responses = () => (known ??= triangles.map((triangle, e) => triangleMoments(triangle, rigidity(e))));
-  const all = [...[...plate, ...springs].flatMap((e) => heads.tied(e)), ...heads.springs];
+  const all = [...[...plate, ...springs].flatMap((e) => heads.tied(e)), ...columns];
   const factor = factorise(plan, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
   return {
     mesh,
     rigidity,
     factor,
+    structure,
     unknowns: heads.isHeld.length,
     bends: (e) => isBending[e] === 1,
     solve: (given, movement) => {
@@ -94,7 +112,7 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
       const moved = factor.solve(settled ? minus(loads, resisting(all, settled)) : loads);
       settled?.forEach((v, i) => heads.isHeld[i] && (moved[i] = v));
       const forces = resisting(all, moved);
-      const springs = resisting(heads.springs, moved);
+      const springs = resisting(columns, moved);
       const held = forces.map((force, i) => (heads.isHeld[i] ? loads[i]! - force : -springs[i]!));
       heads.spread(moved);
       return { moved, held };
@@ -106,6 +124,10 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
       }),
   };
 }
+
+/** Forces of springs on the unknowns, those of heads taken to their middles. */
+export const springForces = ({ heads, springs, columns }: PlateStructure, moved: Float64Array): Float64Array =>
+  resisting([...springs.flatMap((s) => heads.tied(s)), ...columns], moved);
 
 const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
   const [a, b, c] = [2 * triangles[3 * e]!, 2 * triangles[3 * e + 1]!, 2 * triangles[3 * e + 2]!];
@@ -124,7 +146,7 @@ function movedOf({ triangles }: PlateMesh, e: number, moved: Float64Array): Floa
 const minus = (a: Float64Array, b: Float64Array) => a.map((v, i) => v - b[i]!);
 
 /** The forces with which all parts resist displacements. */
-function resisting(elements: readonly Stiffness[], moved: Float64Array): Float64Array {
+export function resisting(elements: readonly Stiffness[], moved: Float64Array): Float64Array {
   const forces = new Float64Array(moved.length);
   for (const { nodes, matrix } of elements) {
     const n = PER_NODE * nodes.length;

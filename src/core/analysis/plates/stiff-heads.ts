@@ -10,8 +10,6 @@ export class Heads {
   /** Places of all nodes, the columns' middles last. */
   readonly at: Float64Array;
   readonly isHeld: Uint8Array;
-  /** Resistance of the columns to turning. */
-  readonly springs: readonly Stiffness[];
   private readonly headOf: Int32Array;
   private readonly count: number;
 
@@ -27,11 +25,6 @@ export class Heads {
         this.isHeld.fill(1, PER_NODE * node, PER_NODE * (node + 1));
       }
       this.isHeld[PER_NODE * (this.count + k)] = 1;
-    });
-    this.springs = heads.map((head, k) => {
-      const matrix = new Float64Array(PER_NODE * PER_NODE);
-      [matrix[4], matrix[8]] = head.turning;
-      return { nodes: Int32Array.of(this.count + k), matrix };
     });
   }
 

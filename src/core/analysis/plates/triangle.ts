@@ -212,3 +212,35 @@ export function curvatureLoads(
       loads[k]! += (area / 3) * (rows[k]! * mx + rows[UNKNOWNS + k]! * my + rows[2 * UNKNOWNS + k]! * mt);
   return loads;
 }
+
+/** Forces with which a triangle resists the movements of its corners, where it has curvatures (kx, ky) without moment: its stiffness times them, place by place. */
+export function triangleForces(
+  { area, bent, sheared }: StrainedTriangle,
+  { bending: [xx, yy, tt, xy], shear }: Rigidity,
+  moved: Float64Array,
+  [freeX, freeY]: readonly [number, number],
+): Float64Array {
+  const forces = new Float64Array(UNKNOWNS);
+  const weight = area / 3;
+  for (let place = 0; place < 3; place += 1) {
+    const k = bent[place]!;
+    const g = sheared[place]!;
+    let [kx, ky, kt, gx, gy] = [-freeX, -freeY, 0, 0, 0];
+    for (let i = 0; i < UNKNOWNS; i += 1) {
+      const u = moved[i]!;
+      kx += k[i]! * u;
+      ky += k[UNKNOWNS + i]! * u;
+      kt += k[2 * UNKNOWNS + i]! * u;
+      gx += g[i]! * u;
+      gy += g[UNKNOWNS + i]! * u;
+    }
+    const mx = weight * (xx * kx + xy * ky);
+    const my = weight * (xy * kx + yy * ky);
+    const mt = weight * tt * kt;
+    const vx = weight * shear[0] * gx;
+    const vy = weight * shear[1] * gy;
+    for (let i = 0; i < UNKNOWNS; i += 1)
+      forces[i]! += k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy;
+  }
+  return forces;
+}

@@ -1,9 +1,9 @@
 import type { Combination } from '../../analysis/combination';
-import { crackedPlate, noMemory, type BentWidth, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
+import type { BentWidth } from '../../analysis/plates/bent-width';
+import { crackedPlate, noMemory, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
 import { cornersAt } from '../../analysis/plates/locate';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
-import { supportsOf } from '../../analysis/plates/supports';
-import { evenRigidity } from '../../analysis/plates/triangle';
+import { onSofterColumns } from '../../analysis/plates/plate-model';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { AgedConcrete, DeflectionStage } from '../../codes/service-rules';
@@ -11,7 +11,7 @@ import type { Point } from '../../geometry/polygon';
 import type { Steps } from '../../job';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { WIDTH } from '../parts/slab-metre';
-import { columnHeads, depthsOn, lineSupports, type PlateAnswer } from './analysis';
+import { depthsOn, type PlateAnswer } from './analysis';
 import { isWithin } from './geometry';
 import type { Along, Face, PlateInput } from './input';
 import { countsIn, insetOf, type MetreOf } from './layers';
@@ -125,22 +125,13 @@ export interface CrackedQuestion {
 
 /** The cracked slab at an age under loads. Columns give way by creep as the slab does. */
 export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: CrackedQuestion): Steps<CrackedState> {
-  const { plate, code, answer } = basis;
-  const { mesh, rigidity } = answer.model;
+  const { plate, answer } = basis;
+  const { mesh, rigidity, structure } = answer.model;
   const width = widthsAt(basis, age);
-  const modulus = code.elasticModulus(silent, plate.materials);
-  const depths = depthsOn(plate, mesh);
-  const plain = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h).shear]));
-  const softer = softening(basis, width, depths[0]!);
-  const heads = columnHeads(plate, code).map((head) => ({
-    ...head,
-    turning: [head.turning[0] * softer, head.turning[1] * softer] as const,
-  }));
   const rounds = crackedPlate({
-    mesh,
-    supports: supportsOf(mesh, lineSupports(plate), heads, rigidity(0).bending[0]),
+    structure: onSofterColumns(structure, softening(basis, width)),
+    elastic: rigidity,
     poisson: plate.poisson,
-    shear: (e) => plain.get(depths[e]!)!,
     width,
     twist: plate.service.twist,
     loads,
@@ -155,8 +146,8 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
 }
 
 /** Stiffness of the uncracked slab at an age over that of its plain concrete at once, by its first triangle: what creep leaves, of slab and columns alike. */
-function softening({ plate, code }: CrackedBasis, width: (e: number, along: Along) => BentWidth, depth: number): number {
-  const plain = (code.elasticModulus(silent, plate.materials) * depth ** 3) / 12;
+function softening({ plate, answer }: CrackedBasis, width: (e: number, along: Along) => BentWidth): number {
+  const plain = answer.model.rigidity(0).bending[0] * (1 - plate.poisson ** 2);
   return Math.min(1, width(0, 'x').sagging.uncracked / plain);
 }
 
