@@ -103,9 +103,8 @@ function rigidityOf({ x, y }: Pick<TriangleNow, 'x' | 'y'>, { poisson: nu, elast
   };
 }
 
-/** Movements of the corners of a triangle. */
-function movedAt({ triangles }: PlateMesh, e: number, moved: Float64Array): Float64Array {
-  const nine = new Float64Array(3 * PER_NODE);
+/** Movements of the corners of a triangle, in an array that is used again. */
+function movedAt({ triangles }: PlateMesh, e: number, moved: Float64Array, nine: Float64Array): Float64Array {
   for (let k = 0; k < 3; k += 1) {
     const at = PER_NODE * triangles[3 * e + k]!;
     for (let d = 0; d < PER_NODE; d += 1) nine[PER_NODE * k + d] = moved[at + d]!;
@@ -116,8 +115,9 @@ function movedAt({ triangles }: PlateMesh, e: number, moved: Float64Array): Floa
 /** Gives every triangle that bends the state that fits its curvatures. */
 function bendAnew(task: CrackedTask, now: TriangleNow[], moved: Float64Array): void {
   const { mesh, triangles, isBending } = task.structure;
+  const nine = new Float64Array(3 * PER_NODE);
   for (let e = 0; e < now.length; e += 1)
-    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.middle, movedAt(mesh, e, moved));
+    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.middle, movedAt(mesh, e, moved, nine));
 }
 
 function bentAnew(task: CrackedTask, e: number, now: TriangleNow, middle: Float64Array, moved: Float64Array): TriangleNow {
@@ -141,10 +141,11 @@ function bentAnew(task: CrackedTask, e: number, now: TriangleNow, middle: Float6
 function resistanceOf(task: CrackedTask, now: readonly TriangleNow[], moved: Float64Array): Float64Array {
   const { mesh, heads, triangles, isBending } = task.structure;
   const nodal = new Float64Array(moved.length);
+  const nine = new Float64Array(3 * PER_NODE);
   for (let e = 0; e < now.length; e += 1) {
     if (!isBending[e]) continue;
     const { x, y } = now[e]!;
-    const forces = triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedAt(mesh, e, moved), [x.free, y.free]);
+    const forces = triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedAt(mesh, e, moved, nine), [x.free, y.free]);
     for (let k = 0; k < forces.length; k += 1)
       nodal[PER_NODE * mesh.triangles[3 * e + ((k / PER_NODE) | 0)]! + (k % PER_NODE)]! += forces[k]!;
   }
