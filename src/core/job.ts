@@ -12,6 +12,8 @@ export interface DesignOptions {
 export interface Progress {
   readonly share: number;
   readonly words: string;
+  /** An answer that stands until the whole one is there, which says what it lacks. */
+  readonly early?: { readonly early?: string };
 }
 
 /** A piece of work as whoever asks for it sees it: what it is to give, how far it has come, and whether it is still wanted. */

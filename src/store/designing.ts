@@ -34,7 +34,12 @@ function request(project: Project, member: Member, derive: readonly string[], is
     derive,
     isUrgent,
     key: member.id,
-    onProgress: (progress) => showJob({ key: member.id, mark: member.mark, ...progress }),
+    onProgress: ({ early, ...progress }) => {
+      showJob({ key: member.id, mark: member.mark, ...progress });
+      // What a design says early is a result of its own kind.
+      if (early && isUrgent && asked.get(member.id) === wanted)
+        put({ result: early as MemberResult, member, code, display, companions: shares }, isUrgent);
+    },
   })
     .catch((error: unknown) => failed(member, error))
     // A state that was gone on from, or undone, may be finished later than the one that stands now: it is of no use then.

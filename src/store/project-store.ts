@@ -159,8 +159,12 @@ export const useProject = create<ProjectState>((set, get) => ({
   setNotice: (text) => set({ notice: text === null ? null : passing(text) }),
 }));
 
-/** Whether a result belongs to the input as it now stands. */
-export function isCurrent(entry: ResultEntry | undefined, project: Project, member: Member): boolean {
+/** Whether a result is whole and belongs to the input as it now stands. */
+export const isCurrent = (entry: ResultEntry | undefined, project: Project, member: Member): boolean =>
+  isOf(entry, project, member) && entry.result.early === undefined;
+
+/** Whether a result, which may be an early one, belongs to the input as it now stands. */
+export function isOf(entry: ResultEntry | undefined, project: Project, member: Member): entry is ResultEntry {
   if (!entry || entry.member !== member || entry.code !== project.code || entry.display !== project.display) return false;
   const now = companions(project.members, member);
   return now.length === (entry.companions?.length ?? 0) && now.every((m, i) => m === entry.companions![i]);

@@ -13,6 +13,8 @@ export interface Quantities {
 
 /** What the design of a member of any kind gives. Plain data. */
 export interface ResultBase {
+  /** Where the whole result is still to come: what this one lacks, in words. */
+  readonly early?: string;
   /** The kind of member. */
   readonly type: string;
   /** Faults in the input: when there are any, nothing else was worked out. */

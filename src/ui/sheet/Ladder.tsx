@@ -20,6 +20,8 @@ interface LadderProps {
   readonly isStale: boolean;
   /** Whether nothing could be worked out for the member as it is: what is shown is what held before. */
   readonly hasFaults: boolean;
+  /** What the checks lack as long as the whole result is still to come. */
+  readonly early?: string | undefined;
   /** The checks are those of a part of the loads alone. */
   readonly alone?: { readonly label: string; leave(): void } | null;
   /** Moves the station line to a check's place. */
@@ -27,7 +29,7 @@ interface LadderProps {
 }
 
 /** The checks of a member, worst first, each opening to its derivation. */
-export function Ladder({ project, member, checks, isStale, hasFaults, alone = null, onPlace }: LadderProps) {
+export function Ladder({ project, member, checks, isStale, hasFaults, early, alone = null, onPlace }: LadderProps) {
   // A decision is taken on what governs, not on one set of it.
   const decided = (c: Check) => (alone ? undefined : decisionFor(member, c));
   const openChecks = useProject((s) => s.openChecks);
@@ -45,7 +47,8 @@ export function Ladder({ project, member, checks, isStale, hasFaults, alone = nu
   ]
     .filter(Boolean)
     .join(' · ');
-  const said = hasFaults ? `before: ${summary || 'all within'}` : summary || 'all within';
+  const known = summary || 'all within';
+  const said = hasFaults ? `before: ${known}` : early ? `so far: ${known}` : known;
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
   const firstRule = withFigure.find((c) => c.status === 'holds' && isRule(c));
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
@@ -70,6 +73,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, alone = nu
         <span className="small absolute bottom-0 right-[7.35rem]">0</span>
         <span className="small absolute bottom-0 right-[2.75rem]">1.00</span>
       </div>
+      {early && !isStale && <p className="small pb-1">{early}</p>}
       <div className={`relative min-h-0 flex-1 overflow-y-auto ${isStale ? 'stale' : ''}`}>
         <div className="relative min-h-full">
           <div

@@ -141,6 +141,7 @@ export function memberScreen<M extends Member, Own, H extends Handle>(parts: Scr
                 checks={focused?.checks ?? result.checks}
                 isStale={isStale || (focus !== null && !focused)}
                 alone={focus}
+                early={result.early}
                 hasFaults={faults.length > 0}
                 onPlace={parts.onPlace?.(own) ?? nowhere}
               />

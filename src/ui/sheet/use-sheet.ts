@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { setActiveMember } from '@/store/designing';
-import { isCurrent, useProject } from '@/store/project-store';
+import { isOf, useProject } from '@/store/project-store';
 
 /**
  * What a member's sheet shows: while a value is typed the tentative member, otherwise the one that is kept. With faults in the input the last good
@@ -18,8 +18,8 @@ export function useSheet<M extends Member>(kept: Project, id: string, find: (pro
   }, [id]);
   const project = preview ?? kept;
   const member = find(project, id)!;
-  const isFresh = isCurrent(entry, project, member);
-  const faults = isFresh ? entry!.result.faults : [];
+  const isFresh = isOf(entry, project, member);
+  const faults = isFresh ? entry.result.faults : [];
   return {
     project,
     member,

@@ -9,9 +9,10 @@ import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { distanceToEdges, outlineProperties, type Point } from '../../geometry/polygon';
-import { facesOf, missedAt } from './face-moments';
+import { facesOf, missedAt, type ColumnFace } from './face-moments';
 import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
 import type { Along, PlateInput } from './input';
+import { LastAnswers } from './last-answers';
 import { loadParts, narrowestBay, type LoadPart } from './loading';
 
 /** What the elastic slab answers to a part of its loads. */
@@ -125,9 +126,14 @@ function leastAtNodes({ at, triangles }: PlateMesh, depths: Float64Array): Float
 export const spreadOf = (plate: PlateInput): number =>
   plate.spread ?? (plate.columns.length > 0 ? Math.max(3 * plate.h, narrowestBay(plate) / 4) : 3 * plate.h);
 
-/** Works a slab out as a plate. Throws CalcError where it can move without resistance. */
-export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
-  const mesh = meshOfPlate(plate, coarser);
+/** A slab on its supports, whatever its loads: factored, with what its fields are read by. */
+interface HeldPlate extends Omit<PlateAnswer, 'parts'> {
+  readonly across: Readonly<Record<Along, ReturnType<typeof placesAcross>>>;
+  readonly faces: readonly ColumnFace[];
+}
+
+/** Throws CalcError where the slab can move without resistance. */
+function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPlate {
   const modulus = code.elasticModulus(silent, plate.materials);
   const depths = depthsOn(plate, mesh);
   const rigidities = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h)]));
@@ -136,30 +142,78 @@ export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): Plat
   const model = plateModel(mesh, (e) => rigidities.get(depths[e]!)!, held);
   const locate = locatorOf(mesh);
   const spread = spreadOf(plate);
-  const across = { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) };
-  const faces = facesOf(model, plate.columns);
-  const parts = loadParts(plate, mesh, model.unknowns, locate).map((part): PartAnswer => {
-    const state = model.solve(part.loads);
-    const moments = model.moments(state);
-    const term = (along: Along, { mx, my, mxy }: MomentTerm) => {
-      const own = Float64Array.from(
-        { length: moments.length / 3 },
-        (_, n) => mx * moments[3 * n]! + my * moments[3 * n + 1]! + mxy * moments[3 * n + 2]!,
-      );
-      return spread > 0 ? meanAcross(mesh, across[along], own, 1, 0) : own;
-    };
-    const terms = (along: Along) => barTerms(along).map((t) => term(along, t)) as [Float64Array, Float64Array];
-    const carried = { x: terms('x'), y: terms('y') };
-    for (const face of faces) {
-      const missed = missedAt(face, model, locate, state, moments);
-      for (const node of face.nodes) {
-        // Over the part of the width that lies on the slab; over the face itself where moments are not spread.
-        const width = spread > 0 ? Math.max(face.length, (across[face.along][node]!.length / PLACES_ACROSS) * spread) : face.length;
-        for (const field of carried[face.along]) field[node]! += missed / width;
-      }
-    }
-    return { ...part, state, moments, terms: carried, shears: shearsOf(model, moments) };
-  });
-  const heads = Int32Array.from(held.headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k));
-  return { model, locate, parts, supports, heads, spread, depths: leastAtNodes(mesh, depths) };
+  return {
+    model,
+    locate,
+    supports,
+    heads: Int32Array.from(held.headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k)),
+    spread,
+    depths: leastAtNodes(mesh, depths),
+    across: { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) },
+    faces: facesOf(model, plate.columns),
+  };
 }
+
+/** What a slab on its supports answers to a part of its loads. */
+function answerTo({ model, locate, spread, across, faces }: HeldPlate, part: LoadPart): PartAnswer {
+  const state = model.solve(part.loads);
+  const moments = model.moments(state);
+  const term = (along: Along, { mx, my, mxy }: MomentTerm) => {
+    const own = Float64Array.from(
+      { length: moments.length / 3 },
+      (_, n) => mx * moments[3 * n]! + my * moments[3 * n + 1]! + mxy * moments[3 * n + 2]!,
+    );
+    return spread > 0 ? meanAcross(model.mesh, across[along], own, 1, 0) : own;
+  };
+  const terms = (along: Along) => barTerms(along).map((t) => term(along, t)) as [Float64Array, Float64Array];
+  const carried = { x: terms('x'), y: terms('y') };
+  for (const face of faces) {
+    const missed = missedAt(face, model, locate, state, moments);
+    for (const node of face.nodes) {
+      // Over the part of the width that lies on the slab; over the face itself where moments are not spread.
+      const width = spread > 0 ? Math.max(face.length, (across[face.along][node]!.length / PLACES_ACROSS) * spread) : face.length;
+      for (const field of carried[face.along]) field[node]! += missed / width;
+    }
+  }
+  return { ...part, state, moments, terms: carried, shears: shearsOf(model, moments) };
+}
+
+/** What the stiffness of a slab on its supports depends on. */
+const heldBy = ({ outline, openings, walls, columns, regions, h, poisson, simpleEdges, meshSize, spread }: PlateInput) => ({
+  outline,
+  openings,
+  walls,
+  columns: columns.map(({ x, y, shape, below, above, farEnds }) => ({ x, y, shape, below, above, farEnds })),
+  regions,
+  h,
+  poisson,
+  simpleEdges,
+  meshSize,
+  spread,
+});
+
+const loadedBy = ({ cases, loads, selfWeight, unitWeight }: PlateInput) => ({ cases, loads, selfWeight, unitWeight });
+
+const meshes = new LastAnswers<PlateMesh>();
+const plates = new LastAnswers<HeldPlate>();
+const answers = new LastAnswers<PlateAnswer>();
+
+/** The mesh of a slab with usual sides: known again while nothing changes that it depends on. */
+export const usualMesh = (plate: PlateInput): PlateMesh => meshes.for(heldBy(plate), () => meshOfPlate(plate));
+
+/**
+ * Works a slab out as a plate. What it answered last is known again: with other bars all of it, with other loads its factored stiffness. Throws CalcError
+ * where it can move without resistance.
+ */
+export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
+  const stiff = { ...heldBy(plate), coarser, modulus: code.elasticModulus(silent, plate.materials) };
+  return answers.for({ ...stiff, ...loadedBy(plate) }, () => {
+    const held = plates.for(stiff, () => heldPlate(plate, code, coarser === 1 ? usualMesh(plate) : meshOfPlate(plate, coarser)));
+    const { model, locate } = held;
+    return { ...held, parts: loadParts(plate, model.mesh, model.unknowns, locate).map((part) => answerTo(held, part)) };
+  });
+}
+
+/** Whether the slab was worked out a moment ago. */
+export const isAnswered = (plate: PlateInput, code: DesignCode): boolean =>
+  answers.has({ ...heldBy(plate), coarser: 1, modulus: code.elasticModulus(silent, plate.materials), ...loadedBy(plate) });

@@ -1,6 +1,6 @@
 import type { Combination } from '../../analysis/combination';
 import { CalcError } from '../../calc/calc';
-import { checkInWords, finishChecks, governing, topicsNotCovered, worstFirst } from '../../checks/check';
+import { checkInWords, finishChecks, type Check, governing, topicsNotCovered, worstFirst } from '../../checks/check';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { outlineProperties } from '../../geometry/polygon';
 import type { DesignOptions, Steps } from '../../job';
@@ -8,7 +8,7 @@ import { quantitiesOf } from '../../model/member-model';
 import { nothingCheck } from '../beam/nothing-check';
 import { crackChecks } from './crack-checks';
 import { cracksOf } from './cracks';
-import { answerOf, type PlateAnswer } from './analysis';
+import { answerOf, isAnswered, usualMesh, type PlateAnswer } from './analysis';
 import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
 import { steelForCracks } from './choose-for-cracks';
 import { plateDeflections } from './deflection';
@@ -20,7 +20,7 @@ import { plateHandChecks } from './hand-checks';
 import type { PlateInput } from './input';
 import { metresOf } from './layers';
 import { plateCombinations } from './loading';
-import { mapsOf } from './maps';
+import { deflectionMaps, mapsOf } from './maps';
 import { plateModelOf } from './model';
 import { punchingAt, punchingChecks } from './punching-places';
 import { columnForces } from './reactions';
@@ -28,69 +28,130 @@ import { emptyPlateResult, type PlateResult } from './result';
 import { plateShear, sharpSupports } from './shear';
 import { sectionsOf } from './zones';
 
-/** Designs a slab of any outline as an elastic plate. Never throws on bad input; the result then lists its faults. */
+/** A mesh of more nodes than this is preceded by a coarse one of about this many. */
+const COARSE = 1200;
+
+/**
+ * Designs a slab of any outline as an elastic plate: on a coarse mesh first where the fine one takes long, then all but its deflections, then with them.
+ * Never throws on bad input; the result then lists its faults.
+ */
 export function* designPlate(plate: PlateInput, code: DesignCode, options: DesignOptions): Steps<PlateResult> {
   const faults = plateFaults(plate, code);
   if (faults.length > 0) return emptyPlateResult(faults);
   const combinations = plateCombinations(plate, code);
-  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
-  yield { share: 0.05, words: 'plate' };
-  const answer = answered(plate, code);
-  if (typeof answer === 'string') return { ...emptyPlateResult([]), combinations, ...unsupported(answer) };
-  const load = heaviest(answer, ultimate);
-  if (!load) {
-    const check = nothingCheck({ combinations }, 'slab');
-    return { ...emptyPlateResult([]), combinations, checks: [check], governing: check };
+  const nodes = usualMesh(plate).at.length / 2;
+  if (nodes > 2 * COARSE && !isAnswered(plate, code)) {
+    const coarse = strengthOf(plate, code, combinations, options, Math.sqrt(nodes / COARSE));
+    if (coarse.basis) {
+      const mesh = `A mesh of ${nodes} nodes follows, with deflections: this one has`;
+      yield { share: 0.05, words: 'plate', early: { ...coarse.result, early: `${mesh} ${coarse.result.mesh!.at.length / 2}.` } };
+    }
   }
-  yield { share: 0.5, words: 'bars' };
+  yield { share: 0.1, words: 'plate' };
+  const { basis, result, own } = strengthOf(plate, code, combinations, options);
+  if (!basis) return result;
+  yield { share: 0.5, words: 'deflections', early: { ...result, early: 'Deflections follow.' } };
   const { area } = outlineProperties(outlineOf(plate));
-  const metre = metresOf(plate);
-  const demands = demandsOf(answer.parts, ultimate);
-  const on = { mesh: answer.model.mesh, depths: answer.depths };
-  const loaded = { plate, code, units: options.units, metre, answer, ultimate, demands };
-  const steel = steelForCracks(loaded, combinations, area);
-  const sections = sectionsOf(plate, code, on, steel, demands, metre);
-  const basis: PlateBasis = { ...loaded, steel, sections };
   const deflections = yield* plateDeflections({ ...basis, combinations, area });
-  const lines = judgedLines(plate, answer, deflections);
-  yield { share: 0.95, words: 'checks' };
+  const lines = judgedLines(plate, basis.answer, deflections);
+  const judged = finishChecks(deflectionChecks(plate, code, options.units, deflections, lines), options);
+  const checks = inOrder([...own, ...judged]);
+  return {
+    ...result,
+    maps: { ...result.maps, ...deflectionMaps(basis, deflections) },
+    lines,
+    history: deflections.history,
+    checks,
+    governing: governing(checks) ?? null,
+  };
+}
+
+const inOrder = (checks: readonly Check[]): Check[] => [...checks].sort(worstFirst);
+
+interface Strength {
+  readonly result: PlateResult;
+  /** What deflections are worked out from; none where there is nothing to design. */
+  readonly basis?: PlateBasis;
+  readonly own: readonly Check[];
+}
+
+const nothing = (combinations: readonly Combination[], checks: readonly Check[]): Strength => ({
+  result: { ...emptyPlateResult([]), combinations, checks, governing: checks[0]! },
+  own: checks,
+});
+
+/** A slab with its bars and all checks but those of deflection. */
+function strengthOf(
+  plate: PlateInput,
+  code: DesignCode,
+  combinations: readonly Combination[],
+  options: DesignOptions,
+  coarser = 1,
+): Strength {
+  const answer = answered(plate, code, coarser);
+  if (typeof answer === 'string') return nothing(combinations, [unsupported(answer)]);
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
+  const load = heaviest(answer, ultimate);
+  if (!load) return nothing(combinations, [nothingCheck({ combinations }, 'slab')]);
+  const basis = basisOf(plate, code, answer, combinations, options);
   const cracks = cracksOf(basis, combinations);
-  const own = finishChecks(
-    [
-      ...plateBending(basis),
-      ...plateDuctility(basis),
-      ...plateShear(basis),
-      ...plateSteel(basis),
-      ...crackChecks(basis, cracks, combinations),
-      ...deflectionChecks(plate, code, options.units, deflections, lines),
-      ...notCovered(plate, code),
-    ],
-    options,
-  );
   const columns = plate.columns.map(({ name }, i) => ({
     name: name || String(i + 1),
     forces: columnForces(answer, i, ultimate),
-    place: answer.heads[i]! < 0 ? null : punchingAt(plate, code, steel, answer, i, ultimate),
+    place: answer.heads[i]! < 0 ? null : punchingAt(plate, code, basis.steel, answer, i, ultimate),
   }));
-  const checks = [...punchingChecks(code, columns, options), ...own].sort(worstFirst);
+  const own = [
+    ...punchingChecks(code, columns, options),
+    ...finishChecks(
+      [
+        ...plateBending(basis),
+        ...plateDuctility(basis),
+        ...plateShear(basis),
+        ...plateSteel(basis),
+        ...crackChecks(basis, cracks, combinations),
+        ...notCovered(plate, code),
+      ],
+      options,
+    ),
+  ];
+  const checks = inOrder(own);
+  const { area } = outlineProperties(outlineOf(plate));
   return {
-    type: 'plate',
-    faults: [],
-    load: load.total / area,
-    combination: load.combination.id,
-    mesh: answer.model.mesh,
-    maps: mapsOf(basis, deflections, cracks, load.combination),
-    lines,
-    history: deflections.history,
-    sections,
-    steel,
-    columns,
-    combinations,
-    handChecks: plateHandChecks(plate, answer, load.combination),
-    checks,
-    governing: governing(checks) ?? null,
-    quantities: quantitiesOf(plateModelOf(plate, steel), area),
+    basis,
+    own,
+    result: {
+      ...emptyPlateResult([]),
+      load: load.total / area,
+      combination: load.combination.id,
+      mesh: answer.model.mesh,
+      maps: mapsOf(basis, cracks, load.combination),
+      sections: basis.sections,
+      steel: basis.steel,
+      columns,
+      combinations,
+      handChecks: plateHandChecks(plate, answer, load.combination),
+      checks,
+      governing: governing(checks) ?? null,
+      quantities: quantitiesOf(plateModelOf(plate, basis.steel), area),
+    },
   };
+}
+
+function basisOf(
+  plate: PlateInput,
+  code: DesignCode,
+  answer: PlateAnswer,
+  combinations: readonly Combination[],
+  { units }: DesignOptions,
+): PlateBasis {
+  const { area } = outlineProperties(outlineOf(plate));
+  const metre = metresOf(plate);
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
+  const demands = demandsOf(answer.parts, ultimate);
+  const loaded = { plate, code, units, metre, answer, ultimate, demands };
+  const steel = steelForCracks(loaded, combinations, area);
+  const on = { mesh: answer.model.mesh, depths: answer.depths };
+  return { ...loaded, steel, sections: sectionsOf(plate, code, on, steel, demands, metre) };
 }
 
 const notCovered = (plate: PlateInput, code: DesignCode) =>
@@ -105,17 +166,17 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
   ]);
 
 /** The answer, or in words why there is none. */
-function answered(plate: PlateInput, code: DesignCode): PlateAnswer | string {
+function answered(plate: PlateInput, code: DesignCode, coarser: number): PlateAnswer | string {
   try {
-    return answerOf(plate, code);
+    return answerOf(plate, code, coarser);
   } catch (error) {
     if (error instanceof CalcError) return error.message;
     throw error;
   }
 }
 
-function unsupported(reason: string) {
-  const [check] = finishChecks(
+const unsupported = (reason: string): Check =>
+  finishChecks(
     [
       checkInWords({
         id: 'supports',
@@ -128,9 +189,7 @@ function unsupported(reason: string) {
       }),
     ],
     { derive: [], units: 'SI' },
-  );
-  return { checks: [check!], governing: check! };
-}
+  )[0]!;
 
 /** The ultimate combination whose loads are largest in all (N), all of them on; undefined where nothing is loaded. */
 function heaviest({ parts }: PlateAnswer, ultimate: readonly Combination[]) {

@@ -7,7 +7,7 @@ import { columnSides } from './geometry';
 import type { Along, PlateColumn } from './input';
 
 /** A face of a rectangular column: its nodes, and the triangles beyond it with what their corners resist. */
-interface Face {
+export interface ColumnFace {
   readonly along: Along;
   /** 1 where the slab beyond it lies at larger x or y. */
   readonly side: 1 | -1;
@@ -25,7 +25,7 @@ const ON = 0.5;
  * The faces of rectangular columns. The moment that comes through a face is known exactly from what the triangles beyond it do to its nodes; moments read
  * from the triangles miss part of it, for at the corners of a stiff head they have no limit.
  */
-export function facesOf({ mesh, bends, rigidity }: PlateModel, columns: readonly PlateColumn[]): Face[] {
+export function facesOf({ mesh, bends, rigidity }: PlateModel, columns: readonly PlateColumn[]): ColumnFace[] {
   const stiffness = new Map<number, Float64Array>();
   const matrixOf = (e: number) => {
     let known = stiffness.get(e);
@@ -50,7 +50,7 @@ function faceOf(
   column: PlateColumn,
   along: Along,
   side: 1 | -1,
-): Face {
+): ColumnFace {
   const half = { x: columnSides(column).x / 2, y: columnSides(column).y / 2 };
   const across = along === 'x' ? 'y' : 'x';
   const [u, v] = along === 'x' ? [0, 1] : [1, 0];
@@ -80,7 +80,7 @@ function faceOf(
  * What comes through a face beyond what the field of moments has there (N mm): the moments that triangles do to its nodes, by their equilibrium
  * [m db] of the virtual work at that side of them, less the sum of the field along it.
  */
-export function missedAt(face: Face, { mesh, bends }: PlateModel, locate: Locate, state: PlateState, moments: Float64Array): number {
+export function missedAt(face: ColumnFace, { mesh, bends }: PlateModel, locate: Locate, state: PlateState, moments: Float64Array): number {
   const component = face.along === 'x' ? 1 : 2;
   let through = 0;
   for (const { triangle, matrix, corners } of face.beyond)

@@ -10,21 +10,15 @@ import { insetOf, metreWith, resistanceWith, steelFor } from './layers';
 import type { PlateMap } from './result';
 import { barsIn, barsOutside, meshIn, NOTHING, zonesOf } from './zones';
 
-/** Fields over the slab, node by node: moments under the heaviest load, steel that the layers need, deflections, and how far the slab has cracked. */
-export function mapsOf(
-  basis: PlateBasis,
-  { sums, last }: PlateDeflections,
-  cracks: Cracks,
-  heaviest: Combination,
-): Partial<Record<PlateMap, Float64Array>> {
+type Maps = Partial<Record<PlateMap, Float64Array>>;
+
+/** Fields over the slab, node by node: moments under the heaviest load, steel that the layers need, what is spare and what is used, crack widths. */
+export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination): Maps {
   const { answer, demands } = basis;
   const moments = summedField(wholeOf(answer.parts, heaviest), demands[0]!.demand.length * 3, (part) => part.moments);
   const component = (k: number) => Float64Array.from(demands[0]!.demand, (_, n) => moments[3 * n + k]!);
   const required = layers.map((layer) => requiredOver(basis, layer));
   const spare = layers.map((layer, i) => spareOver(basis, layer, required[i]!));
-  const total = sums.find((s) => s.id === 'total')?.values;
-  const after = sums.find((s) => s.id === 'after')?.values;
-  const { mesh } = answer.model;
   return {
     mx: component(0),
     my: component(1),
@@ -33,6 +27,15 @@ export function mapsOf(
     ...overLayers(['spareBottomX', 'spareBottomY', 'spareTopX', 'spareTopY'], spare),
     used: usedOver(basis),
     ...(cracks.crack.combinations.length > 0 && cracks.full.combinations.length > 0 ? crackMaps(basis, cracks) : {}),
+  };
+}
+
+/** Deflections, and how far the slab has cracked, node by node. */
+export function deflectionMaps({ answer: { model } }: PlateBasis, { sums, last }: PlateDeflections): Maps {
+  const { mesh } = model;
+  const total = sums.find((s) => s.id === 'total')?.values;
+  const after = sums.find((s) => s.id === 'after')?.values;
+  return {
     ...(total ? { deflection: total } : {}),
     ...(after ? { after } : {}),
     ...(last
