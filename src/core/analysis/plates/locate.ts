@@ -36,15 +36,22 @@ export function locatorOf(mesh: PlateMesh): Locate {
         else cells.set(j * across + i, [e]);
       }
   }
+  const { at, triangles } = mesh;
+  // Asked for very often: what is not the triangle is passed over without making anything.
+  const isIn = (triangle: number, x: number, y: number): boolean => {
+    const [a, b, c] = [2 * triangles[3 * triangle]!, 2 * triangles[3 * triangle + 1]!, 2 * triangles[3 * triangle + 2]!];
+    const [x1, y1] = [at[a]!, at[a + 1]!];
+    const [bx, by, cx, cy] = [at[b]! - x1, at[b + 1]! - y1, at[c]! - x1, at[c + 1]! - y1];
+    const double = bx * cy - cx * by;
+    const second = ((x - x1) * cy - cx * (y - y1)) / double;
+    const third = (bx * (y - y1) - (x - x1) * by) / double;
+    return second >= -SLACK && third >= -SLACK && 1 - second - third >= -SLACK;
+  };
   return ([x, y], counts) => {
     const [i, j] = [Math.floor((x - left) / cell), Math.floor((y - bottom) / cell)];
     if (i < 0 || i >= across) return undefined;
-    for (const triangle of cells.get(j * across + i) ?? []) {
-      if (counts && !counts(triangle)) continue;
-      const shares = sharesIn(cornersAt(mesh, triangle), [x, y]);
-      if (shares.every((s) => s >= -SLACK)) return { triangle, shares };
-    }
-    return undefined;
+    const triangle = cells.get(j * across + i)?.find((e) => (!counts || counts(e)) && isIn(e, x, y));
+    return triangle === undefined ? undefined : { triangle, shares: sharesIn(cornersAt(mesh, triangle), [x, y]) };
   };
 }
 

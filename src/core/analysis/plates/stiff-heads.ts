@@ -36,8 +36,8 @@ export class Heads {
 
   /** A part with the nodes of heads taken to their middles; nothing where it lies within one head, which does not bend. */
   tied(part: Stiffness): Stiffness[] {
+    if (part.nodes.every((node) => this.headOf[node]! < 0)) return [part];
     const masters = Int32Array.from(part.nodes, (node) => (this.headOf[node]! < 0 ? node : this.headOf[node]!));
-    if (masters.every((m, i) => m === part.nodes[i])) return [part];
     const nodes = Int32Array.from(new Set(masters));
     if (nodes.length === 1) return [];
     const [n, m] = [PER_NODE * part.nodes.length, PER_NODE * nodes.length];

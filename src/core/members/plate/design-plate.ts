@@ -29,7 +29,7 @@ import { plateShear, sharpSupports } from './shear';
 import { sectionsOf } from './zones';
 
 /** A mesh of more nodes than this is preceded by a coarse one of about this many. */
-const COARSE = 1200;
+const COARSE = 600;
 
 /**
  * Designs a slab of any outline as an elastic plate: on a coarse mesh first where the fine one takes long, then all but its deflections, then with them.

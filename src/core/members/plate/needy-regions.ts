@@ -28,13 +28,20 @@ export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, isWanted: (node: n
   return joined(boxes);
 }
 
-function neighboursOf({ at, triangles }: PlateMesh): Set<number>[] {
+const known = new WeakMap<PlateMesh, Set<number>[]>();
+
+/** Nodes that a side ties to each node; worked out once for a mesh. */
+function neighboursOf(mesh: PlateMesh): Set<number>[] {
+  const found = known.get(mesh);
+  if (found) return found;
+  const { at, triangles } = mesh;
   const beside = Array.from({ length: at.length / 2 }, () => new Set<number>());
   for (let i = 0; i < triangles.length; i += 1) {
     const [a, b] = [triangles[i]!, triangles[i % 3 === 2 ? i - 2 : i + 1]!];
     beside[a]!.add(b);
     beside[b]!.add(a);
   }
+  known.set(mesh, beside);
   return beside;
 }
 

@@ -86,12 +86,29 @@ function shearPlaces(basis: PlateBasis, width: number): ShearPlace[] {
   const isNear = nearSupports(basis, steel);
   const counts = awayFromFreeEdges(basis);
   const across: Across = { width, places: Math.max(PLACES, 2 * Math.ceil(width / plate.h / 2) + 1), isWideBeam: isWideBeam(basis), counts };
-  const factors = basis.ultimate.map((combination) => factorsOf(answer.parts, combination));
+  const largestAt = rememberedShears(basis, across);
   return [...middlesOf(mesh), ...besideSupports(basis)].flatMap((at): ShearPlace[] => {
     const triangle = isNear(at) ? undefined : answer.locate(at, counts)?.triangle;
-    const most = triangle === undefined ? undefined : largestShear(basis, factors, at, across);
+    const most = triangle === undefined ? undefined : largestAt(at);
     return most ? [placeOf(basis, at, triangle!, most, steel, depthAt(plate, at))] : [];
   });
+}
+
+const shearsOf = new WeakMap<PlateBasis['answer'], { readonly key: string; readonly at: Map<string, Shear | undefined> }>();
+
+/** The largest shear at places of a slab that has been answered: bars change nothing of it, so it is worked out once. */
+function rememberedShears(basis: PlateBasis, across: Across): (at: Point) => Shear | undefined {
+  const { answer, ultimate } = basis;
+  const key = JSON.stringify([ultimate, across.width, across.places, across.isWideBeam]);
+  let known = shearsOf.get(answer);
+  if (known?.key !== key) shearsOf.set(answer, (known = { key, at: new Map() }));
+  const factors = ultimate.map((combination) => factorsOf(answer.parts, combination));
+  const { at: places } = known;
+  return (at) => {
+    const place = at.join(' ');
+    if (!places.has(place)) places.set(place, largestShear(basis, factors, at, across));
+    return places.get(place);
+  };
 }
 
 const middlesOf = (mesh: PlateMesh): Point[] =>
@@ -206,9 +223,12 @@ function largestShear(basis: PlateBasis, factors: readonly (readonly number[])[]
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const triangles = trianglesAcross(basis.answer, at, [c, s], across);
     if (triangles.length === 0) continue;
-    const mean = (i: number, component: 0 | 1) =>
-      triangles.reduce((sum, e) => sum + parts[i]!.shears[2 * e + component]!, 0) / triangles.length;
-    const [vx, vy] = [parts.map((_, i) => mean(i, 0)), parts.map((_, i) => mean(i, 1))];
+    const mean = (shears: Float64Array, component: 0 | 1) => {
+      let sum = 0;
+      for (const e of triangles) sum += shears[2 * e + component]!;
+      return sum / triangles.length;
+    };
+    const [vx, vy] = [parts.map((p) => mean(p.shears, 0)), parts.map((p) => mean(p.shears, 1))];
     const effects = vx.map((x, i) => x * c + vy[i]! * s);
     factors.forEach((of, combination) => {
       for (const sense of [1, -1] as const) {
