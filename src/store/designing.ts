@@ -37,8 +37,9 @@ function request(project: Project, member: Member, derive: readonly string[], is
     onProgress: ({ early, ...progress }) => {
       showJob({ key: member.id, mark: member.mark, ...progress });
       // What a design says early is a result of its own kind.
-      if (early && isUrgent && asked.get(member.id) === wanted)
-        put({ result: early as MemberResult, member, code, display, companions: shares }, isUrgent);
+      // What a design says early is a result of its own kind; only who looks at the member wants it.
+      if (early && member.id === active && asked.get(member.id) === wanted)
+        put({ result: early as MemberResult, member, code, display, companions: shares }, true);
     },
   })
     .catch((error: unknown) => failed(member, error))

@@ -68,7 +68,7 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
     : kind === 'lineTorque'
       ? 'largest ultimate load'
       : map === 'used'
-        ? `bending of the worst layer, ${MOST_SHOWN} stands for more too`
+        ? `worst layer, shown up to ${MOST_SHOWN}`
         : kind === 'crack'
           ? 'the wider of both directions'
           : 'cracked, in the long term';

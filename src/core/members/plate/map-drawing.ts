@@ -109,10 +109,12 @@ function largest(p: PlatePicture, values: ArrayLike<number>, on: OnSheet): Shape
     .filter((n) => Math.abs(values[n]!) > worth)
     .flatMap((n): Shape<PlateHandle>[] => {
       const [x, y] = on([at[2 * n]!, at[2 * n + 1]!]);
+      // Names of columns stand to the right above them: a figure there goes to the left.
+      const isByName = p.plate.columns.some((c) => Math.hypot(on([c.x, c.y])[0] - x, on([c.x, c.y])[1] - y) < CLEAR);
       return [
         line([x - 4, y], [x + 4, y], 'axis'),
         line([x, y - 4], [x, y + 4], 'axis'),
-        textAt([x, y - 7], p.labels.value(values[n]!), 'strong', { anchor: 'middle', halo: true }),
+        textAt([isByName ? x - 4 : x, y - 7], p.labels.value(values[n]!), 'strong', { anchor: isByName ? 'end' : 'middle', halo: true }),
       ];
     });
 }
