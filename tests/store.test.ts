@@ -4,9 +4,11 @@ import { readProject } from '@/core/project/read';
 import type { Project } from '@/core/project/project';
 import type { BeamMember } from '@/core/members/beam/input';
 import { emptyBeamResult } from '@/core/members/beam/result';
+import type { PunchingMember } from '@/core/members/punching/input';
+import { emptyPunchingResult } from '@/core/members/punching/result';
 import { addFresh } from '@/store/add-fresh';
 import { addMember, copyMember, deleteMember, freshMark, moveMember, onMember } from '@/store/commands';
-import { isCurrent, useProject } from '@/store/project-store';
+import { isCurrent, isOf, useProject } from '@/store/project-store';
 import { checksum, deleteProject, listProjects, loadProject, projectHistory, saveProject, storedRevision } from '@/store/storage';
 
 function makeProject(id = 'p1'): Project {
@@ -188,5 +190,56 @@ describe('storage', () => {
   test('the checksum tells texts apart', () => {
     expect(checksum('abc')).not.toBe(checksum('abd'));
     expect(checksum('abc')).toBe(checksum('abc'));
+  });
+});
+
+describe('a member that follows another', () => {
+  const following = () => {
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      id: 'p2',
+      name: 'Test',
+      members: [{ id: 'p', type: 'punching', mark: 'P1', h: 300, from: { member: 'a', column: 'B2' } }],
+    });
+    if (!read.ok) throw new Error('bad');
+    return read.project;
+  };
+  const place = () => useProject.getState().project!.members[0] as PunchingMember;
+  const put = (member: PunchingMember, taken: object) => {
+    const { code, display } = useProject.getState().project!;
+    useProject.getState().putResults([{ result: { ...emptyPunchingResult([]), taken }, member, code, display, companions: [] }]);
+  };
+
+  test('holds what it took when its result is there, without a step to undo; the result stays current', () => {
+    useProject.getState().open(following());
+    put(place(), { h: 240 });
+    const { project, past, results } = useProject.getState();
+    expect(place().h).toBe(240);
+    expect(past).toEqual([]);
+    expect(isCurrent(results.p, project!, place())).toBe(true);
+  });
+  test('is let go, and that is said, when what it took is changed by hand; other changes leave it', () => {
+    useProject.getState().open(following());
+    useProject.getState().edit(
+      'factor',
+      onMember(place(), (m) => void (m.beta = 1.4)),
+    );
+    expect(place().from).not.toBeNull();
+    useProject.getState().edit(
+      'deeper',
+      onMember(place(), (m) => void (m.h = 320)),
+    );
+    expect(place()).toMatchObject({ from: null, h: 320 });
+    expect(useProject.getState().notice?.text).toMatch(/stands by itself/);
+    useProject.getState().undo();
+    expect(place()).toMatchObject({ from: { column: 'B2' }, h: 300 });
+  });
+  test('an early result is shown but is not the whole one', () => {
+    useProject.getState().open(following());
+    const { code, display } = useProject.getState().project!;
+    const entry = { result: { ...emptyPunchingResult([]), early: 'More follows.' }, member: place(), code, display, companions: [] };
+    expect(isOf(entry, useProject.getState().project!, place())).toBe(true);
+    expect(isCurrent(entry, useProject.getState().project!, place())).toBe(false);
   });
 });

@@ -1,6 +1,7 @@
 import { isUnproven } from '@/core/checks/check';
 import { codeVariants } from '@/core/codes/registry';
 import { designOrSay } from '@/core/project/design-member';
+import { asDesigned } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
@@ -73,7 +74,10 @@ export async function runDesign(args: readonly string[], read: (path: string) =>
   const missing = call.members.filter((name) => !project.members.some((m) => m.mark === name || m.id === name));
   if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
   const results: { readonly member: Member; readonly result: MemberResult }[] = [];
-  for (const member of chosen) results.push({ member, result: await designOrSay(project, member, { derive: call.json ? 'all' : [] }) });
+  for (const member of chosen) {
+    const result = await designOrSay(project, member, { derive: call.json ? 'all' : [] });
+    results.push({ member: asDesigned(member, result), result });
+  }
   const faults = results.flatMap(({ member, result }) =>
     result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
   );

@@ -19,7 +19,9 @@ import { writeProject } from '@/core/project/write';
  */
 export function resultsToJson(project: Project, results: readonly { readonly member: Member; readonly result: MemberResult }[]) {
   const system = project.display;
-  const echoed = JSON.parse(writeProject(project)) as { units: unknown; members: { id: string }[] };
+  // As they were designed: with what they took from others.
+  const members = project.members.map((m) => results.find((r) => r.member.id === m.id)?.member ?? m);
+  const echoed = JSON.parse(writeProject({ ...project, members })) as { units: unknown; members: { id: string }[] };
   return {
     format: 'intarsia-results',
     version: 1,

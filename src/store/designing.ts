@@ -1,5 +1,5 @@
 import { WorkerLost } from '@/workers/job-pool';
-import { companions } from '@/core/project/groups';
+import { neededFor } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
 import { errorOfProgram, notDesigned } from '@/core/project/design-member';
 import type { Member, MemberResult } from '@/core/members/kinds';
@@ -18,7 +18,7 @@ const isSame = (a: readonly Member[], b: readonly Member[]) => a.length === b.le
 function request(project: Project, member: Member, derive: readonly string[], isUrgent: boolean): void {
   const before = asked.get(member.id);
   const { code, display } = project;
-  const wanted = { member, code, display, derive: derive.join(), shares: companions(project.members, member) };
+  const wanted = { member, code, display, derive: derive.join(), shares: neededFor(project.members, member) };
   if (
     before?.member === member &&
     before.code === code &&

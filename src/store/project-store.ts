@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import type { SaveFailure } from './storage';
 import { boundFaults, faultText } from '@/core/project/bounds';
-import { companions, shareInGroups } from '@/core/project/groups';
+import { asDesigned, letGoOfChanged, neededFor } from '@/core/project/following';
+import { shareInGroups } from '@/core/project/groups';
 import type { Project } from '@/core/project/project';
 import type { Member, MemberResult } from '@/core/members/kinds';
 
@@ -11,7 +12,7 @@ export interface ResultEntry {
   readonly member: Member;
   readonly code: Project['code'];
   readonly display: Project['display'];
-  /** The beams whose bars it shares, as they were. */
+  /** The members that its design depends on, as they were. */
   readonly companions?: readonly Member[];
 }
 
@@ -88,6 +89,8 @@ const nothing = {
   found: null,
 } as const;
 
+const LET_GO = 'It stands by itself from now on: what was changed had come from the member that it followed.';
+
 const noPreview = { preview: null, typed: null } as const;
 const passing = (text: string): Notice => ({ text, stays: false });
 
@@ -100,7 +103,8 @@ export const useProject = create<ProjectState>((set, get) => ({
   edit: (label, change) => {
     const { project, past, notice } = get();
     if (!project) return null;
-    const next = shareInGroups(project, change(project));
+    const shared = shareInGroups(project, change(project));
+    const next = letGoOfChanged(project, shared);
     if (next === project) {
       set(noPreview);
       return null;
@@ -111,13 +115,22 @@ export const useProject = create<ProjectState>((set, get) => ({
       return fault.reason;
     }
     const steps = [...past, { label, project }].slice(-MOST_STEPS);
-    set({ ...noPreview, project: next, past: steps, future: [], notice: notice?.stays ? notice : null });
+    set({
+      ...noPreview,
+      project: next,
+      past: steps,
+      future: [],
+      notice: next === shared ? (notice?.stays ? notice : null) : passing(LET_GO),
+    });
     return null;
   },
   setPreview: (change, label) => {
     const { project } = get();
     if (!change || !project) return set(noPreview);
-    set({ preview: shareInGroups(project, change(project)), typed: label === undefined ? null : { label, change } });
+    set({
+      preview: letGoOfChanged(project, shareInGroups(project, change(project))),
+      typed: label === undefined ? null : { label, change },
+    });
   },
   keepTyped: () => {
     const { typed, edit } = get();
@@ -147,17 +160,40 @@ export const useProject = create<ProjectState>((set, get) => ({
       notice: passing(`Done again: ${next.label}`),
     });
   },
-  putResults: (entries) =>
+  putResults: (found) =>
     set((s) => {
+      // While a value is typed nothing but that changes.
+      const { project, entries } = s.project && !s.preview ? takenOver(s.project, found) : { project: s.project, entries: found };
       const named = (list: readonly ResultEntry[]) => Object.fromEntries(list.map((e) => [e.member.id, e]));
       const good = entries.filter((e) => e.result.faults.length === 0);
-      return { results: { ...s.results, ...named(entries) }, lastGood: good.length > 0 ? { ...s.lastGood, ...named(good) } : s.lastGood };
+      return {
+        project,
+        results: { ...s.results, ...named(entries) },
+        lastGood: good.length > 0 ? { ...s.lastGood, ...named(good) } : s.lastGood,
+      };
     }),
   forgetResults: () => set({ results: {} }),
   setOpenChecks: (openChecks) => set({ openChecks }),
   setSave: (save) => set({ save }),
   setNotice: (text) => set({ notice: text === null ? null : passing(text) }),
 }));
+
+/**
+ * What members took from those that they follow stands in them from then on, as if it had been typed, but is no step of its own to undo: it follows
+ * from the step that changed the other.
+ */
+function takenOver(project: Project, found: readonly ResultEntry[]) {
+  const now = new Map<Member, Member>();
+  for (const { member, result } of found) {
+    const next = asDesigned(member, result);
+    if (next !== member && project.members.includes(member)) now.set(member, next);
+  }
+  if (now.size === 0) return { project, entries: found };
+  return {
+    project: { ...project, members: project.members.map((m) => now.get(m) ?? m) },
+    entries: found.map((e) => ({ ...e, member: now.get(e.member) ?? e.member })),
+  };
+}
 
 /** Whether a result is whole and belongs to the input as it now stands. */
 export const isCurrent = (entry: ResultEntry | undefined, project: Project, member: Member): boolean =>
@@ -166,6 +202,6 @@ export const isCurrent = (entry: ResultEntry | undefined, project: Project, memb
 /** Whether a result, which may be an early one, belongs to the input as it now stands. */
 export function isOf(entry: ResultEntry | undefined, project: Project, member: Member): entry is ResultEntry {
   if (!entry || entry.member !== member || entry.code !== project.code || entry.display !== project.display) return false;
-  const now = companions(project.members, member);
+  const now = neededFor(project.members, member);
   return now.length === (entry.companions?.length ?? 0) && now.every((m, i) => m === entry.companions![i]);
 }

@@ -1,7 +1,7 @@
 import type { Job, Progress } from '@/core/job';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import type { DesignBasis } from '@/core/project/design-member';
-import { companions } from '@/core/project/groups';
+import { neededFor } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
 import type { DesignTask } from '@/workers/design.worker';
 import { JobPool } from '@/workers/job-pool';
@@ -53,7 +53,7 @@ let count = 0;
  */
 export function resultOf(basis: DesignBasis, member: Member, asked: Asked = {}): Promise<MemberResult | null> {
   const { derive = [], isUrgent = false, key, onProgress } = asked;
-  const shares = companions(basis.members ?? [], member);
+  const shares = neededFor(basis.members ?? [], member);
   const known = find(basis, member, shares, derive);
   if (known) return known.result;
   count += 1;

@@ -15,6 +15,8 @@ export interface Quantities {
 export interface ResultBase {
   /** Where the whole result is still to come: what this one lacks, in words. */
   readonly early?: string;
+  /** Fields that a member that follows another took from it: what was designed. */
+  readonly taken?: object;
   /** The kind of member. */
   readonly type: string;
   /** Faults in the input: when there are any, nothing else was worked out. */

@@ -60,6 +60,20 @@ export interface Grouping<M> {
   areAlike(a: M, b: M): boolean;
 }
 
+/** Which other member one follows, and which part of it: a column by its name. */
+export interface Following {
+  readonly member: string;
+  readonly part: string;
+}
+
+/** How members of a kind follow others: which one, and the fields that come from there. */
+export interface Follower<M> {
+  of(member: M): Following | null;
+  readonly fields: readonly (keyof M)[];
+  /** The member as it stands by itself. */
+  letGo(member: M): Partial<M>;
+}
+
 /** What may be set for several members at once; each kind takes what it has. Null and empty leave what is there. */
 export interface SharedSettings {
   readonly concrete: number | null;
@@ -100,6 +114,9 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   choices(code: DesignCode): readonly Choice[];
 
   readonly group?: Grouping<M>;
+  readonly follows?: Follower<M>;
+  /** What a part of a member gives to one that follows it, as fields of that one; in words why it gives nothing. */
+  gives?(member: M, part: string, code: DesignCode): object | string;
   /** The changes that shared settings mean for a member. */
   withSettings(member: M, settings: SharedSettings): Partial<M>;
   /** The change of a side of the section: width b or depth h; undefined where there is no such side. */

@@ -1,16 +1,28 @@
-import { asJob, atOnce, Stopped, type Job } from '../job';
+import { asJob, atOnce, Stopped, type Job, type Steps } from '../job';
 import { kindOf, type Member, type MemberResult, type ResultOf } from '../members/kinds';
 import { codeOf, type ProjectBasis } from '../members/member';
+import { takenBy } from './following';
 import { companions } from './groups';
 
-/** What a design needs of its project: the other members for what those of a group share. */
+/** What a design needs of its project: the other members for what those of a group share, and the one that a member follows. */
 export type DesignBasis = ProjectBasis & { readonly members?: readonly Member[] };
 
 type Wanted = Omit<Job, 'units'>;
 
 function work<M extends Member>(project: DesignBasis, member: M, derive: Job['derive']) {
-  const others = companions(project.members ?? [], member);
-  return kindOf(member).design(member, codeOf(project, member), { derive, units: project.display }, others);
+  const all = project.members ?? [];
+  const others = companions(all, member);
+  const design = (m: Member) => kindOf(m).design(m, codeOf(project, m), { derive, units: project.display }, others);
+  const taken = takenBy(project, all, member);
+  if (taken === undefined) return design(member);
+  if (typeof taken === 'string') return kindOf(member).empty([{ path: 'from', reason: taken }]);
+  return tellingOf(taken, design({ ...member, ...taken }));
+}
+
+/** A design that tells what was taken from the member that it follows. */
+function* tellingOf(taken: object, work: MemberResult | Steps<MemberResult>): Steps<MemberResult> {
+  const result = 'checks' in work ? work : yield* work;
+  return { ...result, taken };
 }
 
 /** The one way through: a validated member to its result. Pure. Rejects with Stopped when the job is no longer wanted. */

@@ -1,6 +1,8 @@
 'use client';
 import { castDraft } from 'immer';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PlateMember } from '@/core/members/plate/input';
 import type { ColumnResult, PlateResult } from '@/core/members/plate/result';
@@ -24,7 +26,6 @@ interface ColumnsPanelProps {
 /** What comes to every column under ultimate loads, punching there, and links in the slab. */
 export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelProps) {
   const change = usePlateChange(member);
-  const makePlace = useMakePlace(project);
   const code = codeOf(project, member);
   const chooseLinks = (indexes: readonly number[]) =>
     change('links at columns', (m) => {
@@ -87,11 +88,7 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
                       Choose links
                     </button>
                   )}
-                  {column.place && (
-                    <button className="link ml-3" onClick={() => makePlace(column, member)}>
-                      Copy as a place of punching
-                    </button>
-                  )}
+                  {column.place && <PlaceOf project={project} slab={member} column={column} />}
                 </td>
               </tr>
             );
@@ -100,8 +97,8 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
       </table>
       <p className="small">
         V with all variable loads where they add to it; moments are those that the slab brings to the column, Mx moves the shear up the
-        plan, My to the right. Punching follows this slab: its edges, openings, drops, bars and forces as they are now. A place that is
-        copied is a member of its own and does not follow.
+        plan, My to the right. Punching follows this slab: its edges, openings, drops, bars and forces as they are now, also in a place of
+        punching of its own, where it is drawn, set out and derived.
       </p>
     </div>
   );
@@ -109,17 +106,31 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
 
 const largest = ({ forces }: ColumnResult, of: 'Mx' | 'My') => forces.reduce((a, f) => (Math.abs(f[of]) > Math.abs(a) ? f[of] : a), 0);
 
-/** Makes a member of the slab at a column and goes to it. */
-function useMakePlace(project: Project) {
+/** The member that follows the slab at a column; where there is none it can be made. */
+function PlaceOf({ project, slab, column: { name, place } }: { project: Project; slab: PlateMember; column: ColumnResult }) {
   const router = useRouter();
   const edit = useProject((s) => s.edit);
-  return ({ name, place }: ColumnResult, slab: PlateMember) => {
+  const there = project.members.find((m) => {
+    const following = kindOf(m).follows?.of(m);
+    return following?.member === slab.id && following.part === name;
+  });
+  const make = () => {
     const made = addFresh('punching', slab);
     if (!place) return;
+    const from = { member: slab.id, column: name };
     edit(
       `${made.mark} as at ${name}`,
-      onMember(made, (m) => void Object.assign(m, castDraft({ ...place, title: `${slab.mark}, column ${name}` }))),
+      onMember(made, (m) => void Object.assign(m, castDraft({ ...place, from, title: `${slab.mark}, column ${name}` }))),
     );
     router.push(sheetPath(project, made));
   };
+  return there ? (
+    <Link className="link ml-3" href={sheetPath(project, there)}>
+      {there.mark} follows
+    </Link>
+  ) : (
+    <button className="link ml-3" onClick={make}>
+      Send to a place of punching
+    </button>
+  );
 }

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { Popover } from 'radix-ui';
 import type { Check } from '@/core/checks/check';
-import { companions } from '@/core/project/groups';
+import { neededFor } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
 import type { Member } from '@/core/members/kinds';
 import { resultOf } from '@/store/results';
@@ -57,7 +57,7 @@ function Steps({ project, member, check }: ExplainedProps) {
       code: project.code,
       display: project.display,
       barNames: project.barNames,
-      members: companions(project.members, member),
+      members: neededFor(project.members, member),
     };
     void resultOf(basis, member, { derive: [check.id], isUrgent: true }).then((result) => {
       const found = result?.checks.find((c) => c.id === check.id);

@@ -7,6 +7,7 @@ import { memberScreen, type PanelPart } from '@/ui/sheet/member-screen';
 import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
 import { BasisPanel } from './BasisPanel';
 import { punchingField } from './fields';
+import { Follows } from './Follows';
 import { LegsEditor } from './LegsEditor';
 import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
@@ -46,6 +47,7 @@ export const PunchingScreen = memberScreen<PunchingMember, null, PunchingHandle>
     ];
   },
   asideLabel: 'Checks',
+  above: ({ kept, keptMember }) => <Follows project={kept} member={keptMember} />,
   field: (handle, { kept, keptMember }) => punchingField(handle, kept, keptMember),
   editors: (place, { keptMember }) => {
     const { handle } = place;

@@ -1,6 +1,7 @@
 import { Stopped, type Job } from '@/core/job';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import { designOrSay } from '@/core/project/design-member';
+import { asDesigned } from '@/core/project/following';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
 
@@ -37,7 +38,8 @@ export async function POST(request: Request): Promise<Response> {
   try {
     for (const member of read.project.members) {
       if (job.signal!.aborted) throw new Stopped();
-      results.push({ member, result: await designOrSay(read.project, member, job) });
+      const result = await designOrSay(read.project, member, job);
+      results.push({ member: asDesigned(member, result), result });
       await turn();
     }
   } catch (error) {

@@ -66,6 +66,13 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
   };
 }
 
+/** A slab with its columns, its deflections aside. */
+export function strengthAlone(plate: PlateInput, code: DesignCode): PlateResult {
+  const faults = plateFaults(plate, code);
+  if (faults.length > 0) return emptyPlateResult(faults);
+  return strengthOf(plate, code, plateCombinations(plate, code), { derive: [], units: 'SI' }).result;
+}
+
 const inOrder = (checks: readonly Check[]): Check[] => [...checks].sort(worstFirst);
 
 interface Strength {

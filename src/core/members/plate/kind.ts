@@ -10,6 +10,7 @@ import { plateFacts, plateFigures, plateInputs } from './content';
 import { designPlate } from './design-plate';
 import { plateFaults } from './faults';
 import type { PlateMember } from './input';
+import { placeAt } from './given-places';
 import { plateSize } from './labels';
 import { plateModelOf } from './model';
 import { emptyPlateResult, type PlateResult } from './result';
@@ -55,6 +56,7 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   choices: codeChoices('columns'),
   withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
   withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
+  gives: placeAt,
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
   propose: (plate, _search, { code, rates }) => proposePlate(plate, code, rates),
   sizeLabel: plateSize,

@@ -53,6 +53,7 @@ export function punchingAt(
     beta: 1.15,
     inPlane: 0,
     legs: column.legs,
+    from: null,
   };
 }
 

@@ -38,6 +38,7 @@ export function punchingFacts(member: PunchingMember, project: ProjectBasis): Fa
       `along x ${layerLabel(member.barsX, project)}, along y ${layerLabel(member.barsY, project)}, outermost along ${member.outer}`,
     ],
     ['Legs', legsText(member, project)],
+    ...(member.from ? [['Taken from', `the slab that it follows, at column ${member.from.column}`] satisfies Fact] : []),
     ['Moments count', countedBy[member.momentsBy] + (member.momentsBy === 'given' ? ` ${member.beta}` : '')],
   ];
 }

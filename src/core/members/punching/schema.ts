@@ -73,5 +73,9 @@ export function punchingFields(d: MaterialDefaults) {
     /** Mean compression in the slab (MPa). */
     inPlane: field.quantity('stress').default(0),
     legs: punchingLegs(d).nullable().default(null),
+    /** A slab worked out as a plate, by its id, and the name of a column: depth, bars, column, edges, openings and forces are those there. */
+    from: object({ member: field.name(), column: field.text(20) })
+      .nullable()
+      .default(null),
   };
 }
