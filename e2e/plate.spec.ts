@@ -75,3 +75,53 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await page.getByRole('button', { name: 'Set a history' }).click();
   await expect(page.getByRole('table', { name: 'Largest deflection by stage' })).toContainText('in use, end');
 });
+
+test('a place of punching is sent out of a slab and follows it; what is changed by hand lets go', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start with a plate' }).click();
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  await page.getByRole('radio', { name: 'Supports' }).click();
+  await page.getByRole('button', { name: 'Add a column' }).click();
+  await expect(rung(page, 'punching-1')).toBeVisible();
+  await page.getByRole('radio', { name: 'Columns' }).click();
+  await page.getByRole('button', { name: 'Send to a place of punching' }).click();
+  const follows = page.getByRole('region', { name: 'What it follows' });
+  await expect(follows).toContainText('Follows PL1 at column C1');
+  const used = () => page.getByRole('region', { name: 'Checks ladder' }).locator('[data-check]').first().textContent();
+  await expect.poll(used).toBeTruthy();
+  const before = await used();
+  // A deeper slab there is a deeper slab here.
+  await follows.getByRole('link', { name: 'PL1' }).click();
+  await expect(page.getByRole('heading', { name: /PL1/ })).toBeVisible();
+  await drawn(page, 'depth').click();
+  const depth = page.getByRole('textbox', { name: /depth/i }).first();
+  await depth.fill('320');
+  await depth.press('Enter');
+  await page.getByRole('radio', { name: 'Columns' }).click();
+  await page.getByRole('link', { name: 'P1 follows' }).click();
+  await expect(follows).toBeVisible();
+  await expect.poll(used).not.toBe(before);
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  const own = page.getByRole('textbox', { name: 'Depth of the slab' });
+  await expect(own).toHaveValue(/^320/);
+  await own.fill('350');
+  await own.press('Enter');
+  await expect(page.getByText(/stands by itself from now on/)).toBeVisible();
+  await expect(follows).toHaveCount(0);
+});
+
+test('a long design can be stopped and begun again; its strength is there before its deflections', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start with a plate' }).click();
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  const mesh = page.getByRole('textbox', { name: /Sides of triangles/i });
+  await mesh.fill('80');
+  await mesh.press('Enter');
+  await expect(page.getByText('Deflections follow.')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: /begin again|go on/i })).toBeVisible();
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  await page.getByRole('button', { name: /begin again|go on/i }).click();
+  await expect(page.getByText('Deflections follow.')).toHaveCount(0, { timeout: 90_000 });
+});

@@ -102,6 +102,9 @@ export function stopDesigning(): void {
 export function stopJob(key: string): void {
   const job = useJobs.getState().running.find((r) => r.key === key);
   getPool().cancel(key);
+  // Who goes on before the work has ended waits for new work, not for that which ends with nothing.
+  const stopped = asked.get(key)?.member;
+  if (stopped) forgetResult(stopped);
   if (job) markStopped(key, job.mark);
 }
 

@@ -53,6 +53,7 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
         {pick('Simple edges', 'simpleEdges', { hard: 'do not turn along themselves', soft: 'are held from sinking alone' })}
         {quantity('Moments are means over', 'length', 'spread', { empty: 'three depths, a quarter of a bay' })}
         <h2 className="mt-3">In service</h2>
+        {!code.slab.oneWayCracks && quantity('Crack width allowed', 'crack', 'service.crackWidth', { range: [0.01, 5] })}
         {quantity('Share of tensile strength', 'ratio', 'service.tension', { range: [0, 2] })}
         {pick('Cracks by', 'service.twist', { bars: 'own and twisting moment', own: 'own moment alone' })}
         {quantity('Partitions after, days', 'number', 'service.partitionAge')}
