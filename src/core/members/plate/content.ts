@@ -9,6 +9,7 @@ import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightF
 import { platePlan } from './drawing';
 import { barsAt, layerTitle, type PlateLoad, type PlateMember } from './input';
 import { plateLabels, plateSize } from './labels';
+import { stripTable } from './strip-table';
 import type { PlateMap, PlateResult } from './result';
 
 /** What a report says of a slab worked out as a plate. */
@@ -52,8 +53,8 @@ function loadPlace(l: PlateLoad, units: UnitSystem): string {
   return `x ${at(l.x1)} to ${at(l.x2)}, y ${at(l.y1)} to ${at(l.y2)} ${unit}`;
 }
 
-/** The outline and the loads as they were typed. */
-export const plateInputs = (member: PlateMember, _result: PlateResult, project: ProjectBasis, level: ReportDetail): Block[] => [
+/** The outline and the loads as they were typed; with every step the moments of strips too. */
+export const plateInputs = (member: PlateMember, result: PlateResult, project: ProjectBasis, level: ReportDetail): Block[] => [
   ...inputTable(
     'Outline',
     [{ title: 'Corner' }, { title: 'x', kind: 'span' }, { title: 'y', kind: 'span' }, { title: 'Edge to the next' }],
@@ -87,6 +88,7 @@ export const plateInputs = (member: PlateMember, _result: PlateResult, project: 
     (l) => [l.case, loadAmount(l), loadPlace(l, project.display), l.note],
     level,
   ),
+  ...(level === 'full' ? stripTable(result.strips, project.display) : []),
 ];
 
 const printed: readonly PlateMap[] = ['mx', 'my', 'bottomX', 'bottomY', 'topX', 'topY'];

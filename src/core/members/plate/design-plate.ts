@@ -13,7 +13,7 @@ import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './che
 import { steelForCracks } from './choose-for-cracks';
 import { plateDeflections } from './deflection';
 import { deflectionChecks, judgedLines } from './deflection-checks';
-import { demandsOf } from './envelope';
+import { demandsOf, wholeOf } from './envelope';
 import { plateFaults } from './faults';
 import { outlineOf } from './geometry';
 import { plateHandChecks } from './hand-checks';
@@ -26,6 +26,7 @@ import { punchingAt, punchingChecks } from './punching-places';
 import { columnForces } from './reactions';
 import { emptyPlateResult, type PlateResult } from './result';
 import { plateShear, sharpSupports } from './shear';
+import { stripMoments } from './strips';
 import { sectionsOf } from './zones';
 
 /** A mesh of more nodes than this is preceded by a coarse one of about this many. */
@@ -135,6 +136,7 @@ function strengthOf(
       sections: basis.sections,
       steel: basis.steel,
       columns,
+      strips: stripMoments(plate, answer, wholeOf(answer.parts, load.combination), area),
       combinations,
       handChecks: plateHandChecks(plate, answer, load.combination),
       checks,

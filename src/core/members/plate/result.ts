@@ -55,6 +55,23 @@ export interface HistoryPoint {
   readonly deflection: number;
 }
 
+/** A moment of a strip (N mm), over its width (mm), and that of the direct design method where it can be worked out. */
+export interface StripPart {
+  readonly width: number;
+  readonly moment: number;
+  readonly byHand: number | null;
+}
+
+/** A design strip cut across in a span: at the faces of its columns or in the middle between them; row is its place across. */
+export interface StripMoment {
+  readonly along: 'x' | 'y';
+  readonly row: number;
+  readonly span: number;
+  readonly at: 'start' | 'span' | 'end';
+  readonly column: StripPart;
+  readonly middle: StripPart;
+}
+
 /** What the slab brings to a column: shear (N), and moments that move it up the plan (Mx) and to the right (My), N mm. */
 export interface ColumnForces {
   readonly name: string;
@@ -121,6 +138,8 @@ export interface PlateResult extends ResultBase {
   readonly steel: LaidSteel;
   /** What the slab brings to each column under ultimate loads. */
   readonly columns: readonly ColumnResult[];
+  /** Moments of column and middle strips under the largest ultimate load, everything on. */
+  readonly strips: readonly StripMoment[];
 }
 
 export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
@@ -136,5 +155,6 @@ export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
     sections: [],
     steel: { meshes: [], extra: [] },
     columns: [],
+    strips: [],
   };
 }
