@@ -76,6 +76,7 @@ describe('what is remembered of a slab', () => {
     ['depth', { h: 221 }],
     ['Poisson', { poisson: 0.1 }],
     ['how simple edges hold', { simpleEdges: 'soft' }],
+    ['corners', { corners: 'lift' }],
     ['mesh', { meshSize: 690 }],
     ['width of peaks', { spread: 500 }],
     ['concrete', { materials: { concreteStrength: 40 } }],

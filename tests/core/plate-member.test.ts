@@ -42,6 +42,20 @@ describe('a slab as a plate, by hand', () => {
       ['Largest elastic deflection at that load: thin plate', true],
     ]);
   });
+  test('corners that may lift: less twisting there, more moment in the middle; the plan shows where', () => {
+    const edges = { outline: corners(box(0, 0, 5000, 5000)) };
+    const [held, lifting] = [design(edges), design({ ...edges, corners: 'lift' })];
+    expect(lifting.lifted.length).toBeGreaterThan(4);
+    expect(held.lifted).toEqual([]);
+    expect(section(lifting, 'bottom', 'x')!.moment).toBeGreaterThan(1.02 * section(held, 'bottom', 'x')!.moment);
+    expect(lifting.handChecks.map((h) => h.agrees)).toEqual([true]);
+    const p = project({ ...edges, corners: 'lift' });
+    const drawing = platePlan({ plate: memberOf(p), result: lifting, map: 'mx', labels: plateLabels(p, memberOf(p), 'mx') }, 740, 600);
+    expect(drawing.shapes.some((s) => s.kind === 'text' && s.text.startsWith('lifts off'))).toBe(true);
+    // Loads that change where it lifts change the plate.
+    const heavy = design({ ...edges, corners: 'lift', loads: [{ type: 'point', case: 'G', x1: 100, y1: 100, force: 200e3 }] });
+    expect(heavy.lifted).not.toEqual(lifting.lifted);
+  });
   test('one way, two edges free and no Poisson: a beam, w l2 / 8', () => {
     const r = design({ outline: corners(box(0, 0, 4000, 3000), ['free', 'simple', 'free', 'simple']), poisson: 0, meshSize: 150 });
     // 13.275 x 16 / 8 = 26.55 kNm/m

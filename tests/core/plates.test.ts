@@ -4,7 +4,8 @@ import { meshOf } from '@/core/analysis/plates/mesh';
 import { addPressure, noLoads } from '@/core/analysis/plates/plate-loads';
 import { plateModel, type PlateModel, type PlateState } from '@/core/analysis/plates/plate-model';
 import { factorise, planOf } from '@/core/analysis/plates/multifrontal';
-import { supportsOf, type ColumnHead, type LineSupport } from '@/core/analysis/plates/supports';
+import { liftingPlate } from '@/core/analysis/plates/lifting';
+import { nodesResting, supportsOf, type ColumnHead, type LineSupport } from '@/core/analysis/plates/supports';
 import { evenRigidity, strainedTriangle, triangleStiffness, type Rigidity } from '@/core/analysis/plates/triangle';
 import { box, type Point } from '@/core/geometry/polygon';
 import { expectCase, referenceCases } from './reference';
@@ -378,6 +379,37 @@ describe('plates against independent values', () => {
       [found.my, my],
     ] as const)
       expect(Math.abs(value / wanted - 1)).toBeLessThan(0.006);
+  });
+  test.each([
+    ['soft', 0.01],
+    ['simple', 0.05],
+  ] as const)('PL-18: edges that press but do not pull, %s ones: corners rise, and the middle sinks by more', (how, within) => {
+    const { expected } = cases.get('PL-18')! as unknown as { expected: Record<string, number> };
+    const outline = box(0, 0, 6000, 6000);
+    const rigidity = evenRigidity(30_000, 0.2, 200);
+    const lines = edgesOf(6000, 6000, { left: how, right: how, bottom: how, top: how });
+    const mesh = meshOf({
+      outline: { outer: outline, holes: [] },
+      lines: lines.map((l) => l.piece),
+      points: [[3000, 3000]],
+      sizeAt: () => 250,
+    });
+    const make = (lifted?: ReadonlySet<number>) =>
+      plateModel(mesh, () => rigidity, supportsOf(mesh, lines, [], rigidity.bending[0], lifted));
+    const { model, lifted } = liftingPlate(make, nodesResting(mesh, lines), (m) => pressed(m, 0.01));
+    const state = under(model, 10);
+    const middle = seen(model, state, [3000, 3000]);
+    expect(Math.abs(middle.w / expected.w_c_mm! - 1)).toBeLessThan(within);
+    expect(Math.abs(middle.mx / expected.mx_c_kNm_per_m! - 1)).toBeLessThan(within);
+    const w = state.moved.filter((_, k) => k % 3 === 0);
+    if (how === 'soft') expect(Math.abs(Math.min(...w) / expected.w_min_mm! - 1)).toBeLessThan(0.02);
+    // All that is held presses, all that has lifted hangs above its line, and together the reactions carry the load.
+    expect(sumOfReactions(state) / (0.01 * 6000 ** 2)).toBeCloseTo(1, 6);
+    for (const n of nodesResting(mesh, lines)) {
+      if (lifted.has(n)) expect(state.moved[3 * n]).toBeLessThan(0);
+      else expect(state.held[3 * n]).toBeGreaterThan(-1e-3);
+    }
+    expect(under(make(), 10).moved[3 * nodeAt(model, [3000, 3000])]).toBeLessThan(middle.w);
   });
   test('PL-20: over an inner wall it is a beam of two spans', () => {
     const rigidity = evenRigidity(31_000, 0, 200);

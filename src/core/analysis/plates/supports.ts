@@ -40,16 +40,22 @@ const STIFF = 1e5;
 
 /**
  * The nodes that lie on lines and under columns, held. Along a simple line the plate neither sinks nor turns along the line (a hard support: a straight line
- * that does not sink cannot turn along itself). `bending` is the largest bending stiffness of the plate (N mm), as the measure of stiff springs.
+ * that does not sink cannot turn along itself). `bending` is the largest bending stiffness of the plate (N mm), as the measure of stiff springs. Nodes that
+ * have lifted off their line are not held.
  */
-export function supportsOf(mesh: PlateMesh, lines: readonly LineSupport[], columns: readonly ColumnHead[], bending: number): PlateSupports {
+export function supportsOf(
+  mesh: PlateMesh,
+  lines: readonly LineSupport[],
+  columns: readonly ColumnHead[],
+  bending: number,
+  lifted?: ReadonlySet<number>,
+): PlateSupports {
   const count = mesh.at.length / 2;
   const isHeld = new Uint8Array(PER_NODE * count);
   const springs: Stiffness[] = [];
   for (let node = 0; node < count; node += 1) {
-    const at: Point = [mesh.at[2 * node]!, mesh.at[2 * node + 1]!];
-    const here = lines.filter(({ piece: [a, b] }) => distanceToSegment(at, a, b) < ONE_POINT);
-    if (here.length === 0) continue;
+    const here = linesAt(mesh, node, lines);
+    if (here.length === 0 || lifted?.has(node)) continue;
     isHeld[PER_NODE * node] = 1;
     if (here.some((l) => l.how === 'clamped')) isHeld.fill(1, PER_NODE * node, PER_NODE * node + PER_NODE);
     else
@@ -60,6 +66,18 @@ export function supportsOf(mesh: PlateMesh, lines: readonly LineSupport[], colum
   const heads = all.filter((head) => head.nodes.length > 0);
   return { isHeld, springs, heads, headOfColumn: all.map((head) => heads.indexOf(head)) };
 }
+
+function linesAt({ at }: PlateMesh, node: number, lines: readonly LineSupport[]): LineSupport[] {
+  const place: Point = [at[2 * node]!, at[2 * node + 1]!];
+  return lines.filter(({ piece: [a, b] }) => distanceToSegment(place, a, b) < ONE_POINT);
+}
+
+/** Nodes that lie on lines and may lift off them: those that no line clamps. */
+export const nodesResting = (mesh: PlateMesh, lines: readonly LineSupport[]): number[] =>
+  Array.from({ length: mesh.at.length / 2 }, (_, n) => n).filter((n) => {
+    const here = linesAt(mesh, n, lines);
+    return here.length > 0 && here.every((l) => l.how !== 'clamped');
+  });
 
 /** Directions of lines that meet at a node; those that run on into each other count as one, in between. */
 function tangentsOf(pieces: readonly Piece[]): Point[] {

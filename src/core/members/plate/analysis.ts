@@ -1,10 +1,11 @@
 import { barTerms, type MomentTerm } from '../../analysis/plates/design-moments';
+import { liftingPlate } from '../../analysis/plates/lifting';
 import { locatorOf, type Locate } from '../../analysis/plates/locate';
 import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
 import { meanAcross, PLACES_ACROSS, placesAcross } from '../../analysis/plates/spread';
-import { supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
+import { nodesResting, supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
@@ -34,6 +35,8 @@ export interface PlateAnswer {
   readonly supports: readonly LineSupport[];
   /** Index of the node, after those of the mesh, at the middle of each column; -1 where no node of the mesh lies under it. */
   readonly heads: Int32Array;
+  /** Nodes that have lifted off their line under all loads. */
+  readonly lifted: readonly number[];
   /** The width over which moments are means (mm). */
   readonly spread: number;
   /** The least depth that meets at each node (mm). */
@@ -138,20 +141,33 @@ function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPl
   const depths = depthsOn(plate, mesh);
   const rigidities = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h)]));
   const supports = lineSupports(plate);
-  const held = supportsOf(mesh, supports, columnHeads(plate, code), rigidities.get(Math.max(...depths))!.bending[0]);
-  const model = plateModel(mesh, (e) => rigidities.get(depths[e]!)!, held);
+  const heldAt = (lifted?: ReadonlySet<number>) =>
+    supportsOf(mesh, supports, columnHeads(plate, code), rigidities.get(Math.max(...depths))!.bending[0], lifted);
+  const make = (lifted?: ReadonlySet<number>) => plateModel(mesh, (e) => rigidities.get(depths[e]!)!, heldAt(lifted));
   const locate = locatorOf(mesh);
+  const { model, lifted } =
+    plate.corners === 'lift'
+      ? liftingPlate(make, nodesResting(mesh, supports), ({ unknowns }) => allLoads(plate, mesh, unknowns, locate))
+      : { model: make(), lifted: new Set<number>() };
   const spread = spreadOf(plate);
   return {
     model,
     locate,
     supports,
-    heads: Int32Array.from(held.headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k)),
+    lifted: [...lifted],
+    heads: Int32Array.from(heldAt().headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k)),
     spread,
     depths: leastAtNodes(mesh, depths),
     across: { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) },
     faces: facesOf(model, plate.columns),
   };
+}
+
+/** All loads of a slab at once. */
+function allLoads(plate: PlateInput, mesh: PlateMesh, unknowns: number, locate: Locate): Float64Array {
+  const sum = new Float64Array(unknowns);
+  for (const part of loadParts(plate, mesh, unknowns, locate)) part.loads.forEach((v, i) => (sum[i]! += v));
+  return sum;
 }
 
 /** What a slab on its supports answers to a part of its loads. */
@@ -179,7 +195,7 @@ function answerTo({ model, locate, spread, across, faces }: HeldPlate, part: Loa
 }
 
 /** What the stiffness of a slab on its supports depends on. */
-const heldBy = ({ outline, openings, walls, columns, regions, h, poisson, simpleEdges, meshSize, spread }: PlateInput) => ({
+const heldBy = ({ outline, openings, walls, columns, regions, h, poisson, simpleEdges, corners, meshSize, spread }: PlateInput) => ({
   outline,
   openings,
   walls,
@@ -188,6 +204,7 @@ const heldBy = ({ outline, openings, walls, columns, regions, h, poisson, simple
   h,
   poisson,
   simpleEdges,
+  corners,
   meshSize,
   spread,
 });
@@ -206,7 +223,13 @@ export const usualMesh = (plate: PlateInput): PlateMesh => meshes.for(heldBy(pla
  * where it can move without resistance.
  */
 export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
-  const stiff = { ...heldBy(plate), coarser, modulus: code.elasticModulus(silent, plate.materials) };
+  const stiff = {
+    ...heldBy(plate),
+    coarser,
+    modulus: code.elasticModulus(silent, plate.materials),
+    // Where it lifts depends on its loads.
+    ...(plate.corners === 'lift' ? loadedBy(plate) : {}),
+  };
   return answers.for({ ...stiff, ...loadedBy(plate) }, () => {
     const held = plates.for(stiff, () => heldPlate(plate, code, coarser === 1 ? usualMesh(plate) : meshOfPlate(plate, coarser)));
     const { model, locate } = held;

@@ -30,6 +30,14 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
       'Analysis',
       `elastic plate that shears, Poisson’s ratio ${member.poisson}, ${result.mesh ? `${result.mesh.triangles.length / 3} triangles` : 'not worked out'}`,
     ],
+    ...(member.corners === 'lift'
+      ? [
+          [
+            'Lifting',
+            `simple edges do not hold it down: it lifts off at ${result.lifted.length} places of the mesh, all loads on`,
+          ] satisfies Fact,
+        ]
+      : []),
     ['Load cases', caseFacts(member, code)],
     weightFact(member),
     ['Ultimate load', amount(result.load, 'areaLoad')],

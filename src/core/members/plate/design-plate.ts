@@ -132,6 +132,7 @@ function strengthOf(
       load: load.total / area,
       combination: load.combination.id,
       mesh: answer.model.mesh,
+      lifted: answer.lifted,
       maps: mapsOf(basis, cracks, load.combination),
       sections: basis.sections,
       steel: basis.steel,

@@ -49,6 +49,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...map.filter((s) => s.kind === 'text'),
     ...columnShapes(p.plate, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
+    ...liftShapes(p, on, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 88]),
     ...words(p, width - SIDE + 6, MARGIN + 6),
     ...legendShapes(p, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 46]),
   ];
@@ -178,6 +179,18 @@ function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Sh
       halo: true,
     }),
     textAt([at[0], at[1] + 14 * (out[1] < -0.5 ? -1 : 1)], labels.span(run), 'small', { anchor, halo: true }),
+  ];
+}
+
+/** Where the slab has lifted off what it rests on, with what the marks mean. */
+function liftShapes({ result: { mesh, lifted } }: PlatePicture, on: OnSheet, [x, y]: Point): Shape<PlateHandle>[] {
+  if (!mesh || lifted.length === 0) return [];
+  return [
+    ...lifted.map((n): Shape<PlateHandle> =>
+      circleAt(on([mesh.at[2 * n]!, mesh.at[2 * n + 1]!]), 2.5, { fill: 'surface', line: 'demand' }),
+    ),
+    circleAt([x + 4, y], 2.5, { fill: 'surface', line: 'demand' }),
+    textAt([x + 12, y + 4], 'lifts off, all loads on', 'small'),
   ];
 }
 

@@ -27,7 +27,7 @@ export function plateHandChecks(plate: PlateInput, answer: PlateAnswer, combinat
   ];
   checks.push(...staticMoments(plate, answer, whole));
   const sides = plainRectangle(plate);
-  if (!sides || plate.simpleEdges === 'soft' || plate.loads.some((l) => l.type !== 'uniform')) return checks;
+  if (!sides || plate.simpleEdges === 'soft' || plate.corners === 'lift' || plate.loads.some((l) => l.type !== 'uniform')) return checks;
   const [bottom, right, top, left] = plate.outline.map((c) => (c.edge === 'clamped' ? ('continuous' as const) : ('simple' as const)));
   const d = answer.model.rigidity(0).bending[0];
   const byHand = plateOnEdges({ ...sides, edges: { left: left!, right: right!, bottom: bottom!, top: top! } }, { x: d, y: d, twist: d });

@@ -5,7 +5,7 @@ import type { PlateMap, PlateResult } from './result';
 /** What the plan is drawn from. */
 export interface PlatePicture {
   readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines'>;
+  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines' | 'lifted'>;
   readonly map: PlateMap;
   readonly labels: {
     readonly depth: string;

@@ -130,6 +130,8 @@ export interface PlateResult extends ResultBase {
    * node by node; those that could not be worked out are left out.
    */
   readonly maps: Readonly<Partial<Record<PlateMap, Float64Array>>> | null;
+  /** Nodes of the mesh where the slab has lifted off its supports. */
+  readonly lifted: readonly number[];
   /** Straightedges with what they show. */
   readonly lines: readonly JudgedLine[];
   readonly history: readonly HistoryPoint[];
@@ -150,6 +152,7 @@ export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
     combination: '',
     mesh: null,
     maps: null,
+    lifted: [],
     lines: [],
     history: [],
     sections: [],

@@ -68,6 +68,8 @@ export const plateFields = (d: MaterialDefaults) => ({
   poisson: number().default(0.2),
   /** Whether simple edges and walls hold the slab from turning along themselves, as a stiff straight wall does, or only from sinking. */
   simpleEdges: field.oneOf(['hard', 'soft'], 'hard'),
+  /** Whether simple edges and walls hold the slab down, as by what stands on it there, or only press. */
+  corners: field.oneOf(['held', 'lift'], 'held'),
   /** Length of the sides of triangles; null is chosen by the size of the slab. */
   meshSize: field.open(),
   /** The width over which moments and shears are means, across the bars; null is three times the depth. */
