@@ -259,6 +259,30 @@ describe('properties of cracked plates', () => {
     expect(deflectionAt(slab, last, [2800, 500]) / wanted).toBeGreaterThan(0.98);
     expect(deflectionAt(slab, last, [2800, 500]) / wanted).toBeLessThan(1.02);
   });
+  test.each(['own', 'bars'] as const)(
+    'a stage that is divided in three with the same loads changes nothing, twisting counted as %s',
+    (twist) => {
+      const slab: Slab = {
+        mesh: meshOf({ outline: { outer: box(0, 0, 5000, 4000), holes: [] }, lines: [], points: [[2500, 2000]], sizeAt: () => 400 }),
+        h: 190,
+        poisson: 0.2,
+        lines: edgesOf(5000, 4000, ['simple', 'simple', 'simple', 'free']),
+        columns: [],
+        bars: () => ({ bottom, top }),
+        twist,
+      };
+      const at = (s: CrackedState) => deflectionAt(slab, s, [2500, 2000]);
+      // Some of its triangles stand at the jump with which cracking begins.
+      const stages = history(
+        slab,
+        [16, 16, 16].map((q) => ({ ...bent, q_kN_per_m2: q })),
+      );
+      const partly = [...stages[0]!.cracked.x, ...stages[0]!.cracked.y].filter((z) => z > 0.01 && z < 0.49).length;
+      expect(partly).toBeGreaterThan(10);
+      for (const later of stages.slice(1)) expect(Math.abs(at(later) / at(stages[0]!) - 1)).toBeLessThan(0.01);
+      expect(stages.map((s) => s.isSettled)).toEqual([true, true, true]);
+    },
+  );
   test('reactions balance the loads; more load bends it more, more steel less; what cracked stays cracked', () => {
     const slab = strip(5600, { bottom, top });
     const [light, heavy, again] = history(
