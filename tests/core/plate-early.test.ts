@@ -2,6 +2,7 @@ import { answerOf } from '@/core/members/plate/analysis';
 import { designPlate } from '@/core/members/plate/design-plate';
 import type { PlateInput } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
+import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import { box } from '@/core/geometry/polygon';
 import { corners, slabOf, slabs } from './plate-slabs';
@@ -50,6 +51,35 @@ describe('results that stand until the whole one is there', () => {
     const largest = (r: PlateResult) => Math.max(...r.sections.map((s) => s.moment));
     expect(largest(early[0]!) / largest(whole)).toBeGreaterThan(0.9);
     expect(largest(early[0]!) / largest(whole)).toBeLessThan(1.1);
+  });
+});
+
+describe('ways forward', () => {
+  const project = square.project();
+  const code = codeOf(project, slabOf(project));
+  const search = (id: string) => kindOf(slabOf(project)).propose(slabOf(project), id, { project, code, rates: project.rates });
+
+  test('every choice of the analysis is turned the other way, with what it moves', () => {
+    const ways = search('choices');
+    expect(ways.map((w) => w.title.split(':')[0])).toEqual([
+      'cracked by its own moment alone',
+      'half of the tensile strength',
+      'a mesh 0.7 times as coarse',
+      'moments as they are at peaks',
+      'edges that turn along themselves',
+      'edges that it may lift off',
+    ]);
+    const sinks = (title: string) => Number(/sinks ([\d.]+) mm/.exec(ways.find((w) => w.title.startsWith(title))!.title)![1]);
+    const now = Number(/now ([\d.]+)$/.exec(ways[0]!.title)![1]);
+    expect(now).toBeGreaterThan(0);
+    expect(sinks('cracked by its own')).toBeLessThanOrEqual(now);
+    expect(sinks('half of the tensile')).toBeGreaterThanOrEqual(now);
+    expect(sinks('edges that turn')).toBeGreaterThanOrEqual(now);
+  });
+  test('drops around columns and later loads are among the single changes, where they help', () => {
+    const titles = search('changes').map((w) => w.title);
+    // A sixth of the bay of 3 m to each side; a quarter of 220 deeper.
+    expect(titles).toContain('drops 1000 mm wide, 50 mm deeper');
   });
 });
 

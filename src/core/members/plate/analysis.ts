@@ -48,11 +48,15 @@ const ALONG = 30;
 /** Sides of triangles grow by this much with the distance from a column or a sharp corner. */
 const GROWTH = 0.35;
 
-/** The length of sides that is chosen: a part of the slab or of its bays, not much less than its depth; finer at columns. */
+/** The length of the sides of triangles away from columns (mm): as set, or a part of the side of a square of the slab's area, not much less than its depth. */
+export function usualSide(plate: PlateInput): number {
+  const { area } = outlineProperties(outlineOf(plate));
+  return plate.meshSize ?? Math.max(Math.sqrt(area) / ALONG, plate.h / 2);
+}
+
+/** The length of sides at a place: finer at columns. */
 function sizesOf(plate: PlateInput, coarser: number): (at: Point) => number {
-  const outline = outlineOf(plate);
-  const { area } = outlineProperties(outline);
-  const size = coarser * (plate.meshSize ?? Math.max(Math.sqrt(area) / ALONG, plate.h / 2));
+  const size = coarser * usualSide(plate);
   const heads = plate.columns.map((column) => {
     const sides = columnSides(column);
     return { loop: { outer: columnAt(column), holes: [] }, at: [column.x, column.y] as Point, size: Math.max(sides.x, sides.y) };

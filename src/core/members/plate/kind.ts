@@ -5,7 +5,7 @@ import { layerLabel } from '../parts/bar-labels';
 import { codeChoices } from '../parts/choices';
 import { withConcrete, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
-import { proposePlate } from './changes';
+import { choicesTried, proposePlate } from './changes';
 import { plateFacts, plateFigures, plateInputs } from './content';
 import { designPlate } from './design-plate';
 import { plateFaults } from './faults';
@@ -57,8 +57,12 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
   withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
   gives: placeAt,
-  searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-  propose: (plate, _search, { code, rates }) => proposePlate(plate, code, rates),
+  searches: [
+    { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
+    { id: 'choices', title: 'choices of the analysis', none: 'There is no result to compare with.' },
+  ],
+  propose: (plate, search, { code, rates, project }) =>
+    search === 'choices' ? choicesTried(plate, code, rates, project.display) : proposePlate(plate, code, rates),
   sizeLabel: plateSize,
   steelLabel: (_plate, result, project) =>
     (result?.steel.meshes ?? [])

@@ -43,7 +43,7 @@ export function stripTable(strips: readonly StripMoment[], units: UnitSystem): E
         byHand(s.middle),
         difference(s.middle),
       ]),
-      foot: 'Sums of the elastic plate across each strip, a quarter of the lesser span to each side of the columns, the middle strip in both halves. Beside them the direct design method (ACI 318-14 8.10), where nothing but an even load stands on whole panels; it is for three spans and more, of two both count as end spans.',
+      foot: 'Sums of the elastic plate across each strip, a quarter of the lesser span to each side of the columns, the middle strip in both halves. Beside them the direct design method, where nothing but an even load stands on whole panels; it is for three spans and more, of two both count as end spans.',
     },
   ];
 }
