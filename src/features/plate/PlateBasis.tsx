@@ -52,7 +52,7 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
         {quantity('Sides of triangles', 'length', 'meshSize', { empty: 'by the size of the slab' })}
         {pick('Simple edges', 'simpleEdges', { hard: 'do not turn along themselves', soft: 'are held from sinking alone' })}
         {pick('At simple edges the slab', 'corners', { held: 'is held down', lift: 'may lift, as corners do' })}
-        {quantity('Moments are means over', 'length', 'spread', { empty: 'three depths, a quarter of a bay' })}
+        {quantity('Moments are means over', 'length', 'spread', { empty: 'three depths, or more' })}
         <h2 className="mt-3">In service</h2>
         {!code.slab.oneWayCracks && quantity('Crack width allowed', 'crack', 'service.crackWidth', { range: [0.01, 5] })}
         {quantity('Share of tensile strength', 'ratio', 'service.tension', { range: [0, 2] })}

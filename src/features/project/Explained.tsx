@@ -53,12 +53,7 @@ function Steps({ project, member, check }: ExplainedProps) {
   const [derived, setDerived] = useState<Check | null>(null);
   useEffect(() => {
     let isWanted = true;
-    const basis = {
-      code: project.code,
-      display: project.display,
-      barNames: project.barNames,
-      members: neededFor(project.members, member),
-    };
+    const basis = { code: project.code, display: project.display, barNames: project.barNames, members: neededFor(project.members, member) };
     void resultOf(basis, member, { derive: [check.id], isUrgent: true }).then((result) => {
       const found = result?.checks.find((c) => c.id === check.id);
       if (isWanted && found) setDerived(found);

@@ -17,7 +17,7 @@ export function Follows({ project, member }: { project: Project; member: Punchin
       onMember(member, (m) => void (m.from = null)),
     );
   return (
-    <section aria-label="What it follows" className="border-b border-line px-3.5 py-2">
+    <section aria-label="What it follows" className="border-b border-line py-2">
       <p className="small">
         Follows{' '}
         {slab ? (

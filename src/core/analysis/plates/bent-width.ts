@@ -20,7 +20,7 @@ export interface BentState {
   readonly isSagging: boolean;
 }
 
-/** Curvatures less than this part of the one that cracks are next to none. */
+/** Within this part of the curvature that cracks a width is next to having no moment. */
 const NEAR_REST = 0.02;
 const HALVINGS = 34;
 
@@ -51,22 +51,29 @@ export function atCurvature(
   curvature: number,
   twisted: number,
   [sagged, hogged]: readonly [Remembered, Remembered],
-  wasSagging?: boolean,
 ): BentState {
   const { sagging, hogging } = width;
-  // Without moment the width has the free curvature of its state; what is beyond that decides the sense.
-  const rest = freeIn(sagging, shareAt(sagging, leastShare(sagging, sagged), -Infinity, twisted));
-  // Near to none it keeps the sense that it had: to and fro there would never settle.
-  const isNearRest = Math.abs(curvature - rest) < (NEAR_REST * sagging.crackingMoment) / sagging.uncracked;
-  const isSagging = isNearRest && wasSagging !== undefined ? wasSagging : curvature >= rest;
-  const s = isSagging ? sagging : hogging;
-  const least = leastShare(s, isSagging ? sagged : hogged);
-  if (!isSagging) {
-    // Between what both senses curve without moment there is none.
-    const atRest = shareAt(s, least, -Infinity, twisted);
-    if (-curvature < freeIn(s, atRest)) return { ...stateWith(width, false, atRest), free: curvature };
-  }
-  return stateWith(width, isSagging, shareAt(s, least, isSagging ? curvature : -curvature, twisted));
+  // Without moment a width has the free curvature of its state, one for each sense; between both there is no moment.
+  const bent = (s: SectionStiffness, remembered: Remembered, inSense: number) => shareAt(s, leastShare(s, remembered), inSense, twisted);
+  const up = stateWith(width, true, bent(sagging, sagged, -Infinity));
+  const down = stateWith(width, false, bent(hogging, hogged, -Infinity));
+  const [low, high] = up.free >= down.free ? [down.free, up.free] : [up.free, up.free];
+  const near = (NEAR_REST * sagging.crackingMoment) / sagging.uncracked;
+  if (curvature >= high + near) return stateWith(width, true, bent(sagging, sagged, curvature));
+  if (curvature <= low - near) return stateWith(width, false, bent(hogging, hogged, -curvature));
+  return atRest(up, down, curvature, [low, high], near);
+}
+
+/**
+ * A width next to where it has no moment: its stiffness goes from that of one sense to that of the other without a jump, for the other direction feels it
+ * even where there is no moment; the moment itself is that of the sense.
+ */
+function atRest(up: BentState, down: BentState, curvature: number, [low, high]: readonly [number, number], near: number): BentState {
+  const moment = curvature > high ? (curvature - high) * up.stiffness : curvature < low ? (curvature - low) * down.stiffness : 0;
+  const t = (curvature - low + near) / (high - low + 2 * near);
+  const stiffness = up.stiffness ** t * down.stiffness ** (1 - t);
+  const isSagging = curvature >= (low + high) / 2;
+  return { zeta: (isSagging ? up : down).zeta, stiffness, free: curvature - moment / stiffness, isSagging };
 }
 
 /** The share of the cracked state at a curvature in the sense of bending, by halving. */

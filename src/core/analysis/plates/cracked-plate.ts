@@ -131,8 +131,8 @@ function bentAnew(task: CrackedTask, e: number, now: TriangleNow, middle: Float6
     task.twist === 'bars' ? (Math.abs(kt) * Math.sqrt(other.stiffness)) / (2 * (1 + task.poisson)) : 0;
   const memory = (k: number): Remembered => task.memory[SENSES * e + k]!;
   return {
-    x: atCurvature(task.width(e, 'x'), own(now.x, mx), twisted(now.y), [memory(0), memory(1)], now.x.isSagging),
-    y: atCurvature(task.width(e, 'y'), own(now.y, my), twisted(now.x), [memory(2), memory(3)], now.y.isSagging),
+    x: atCurvature(task.width(e, 'x'), own(now.x, mx), twisted(now.y), [memory(0), memory(1)]),
+    y: atCurvature(task.width(e, 'y'), own(now.y, my), twisted(now.x), [memory(2), memory(3)]),
     moments: [mx, my, tt * kt],
   };
 }

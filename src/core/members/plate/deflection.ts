@@ -49,7 +49,7 @@ class Runs {
     const done = yield* crackedSlab(this.basis, question);
     if (!done.isSettled)
       this.troubles.push(
-        `${title} had not settled after ${done.rounds} rounds: its deflection still changed by ${(100 * done.change).toFixed(1)} %.`,
+        `${title} had not settled after ${done.rounds} rounds: its deflection still changed by ${(100 * done.change).toFixed(2)} %.`,
       );
     return done;
   }
