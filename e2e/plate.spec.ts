@@ -51,6 +51,12 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await page.getByRole('radio', { name: 'Supports' }).click();
   await page.getByRole('button', { name: 'Add a column' }).click();
   await expect(rung(page, 'punching-1')).toBeVisible();
+  // A beam across the middle carries and is told with its moments; taken out again the column punches as before.
+  await page.getByRole('button', { name: 'Add a beam' }).click();
+  const beams = page.getByRole('table', { name: 'Beams below' });
+  await expect(beams.getByRole('row').nth(1)).toContainText(/\d+\.\d/);
+  await beams.getByRole('button', { name: /Delete/ }).click();
+  await expect(rung(page, 'punching-1')).toBeVisible();
   await page.getByRole('radio', { name: 'Plan' }).click();
   const before = await rung(page, 'punching-1').textContent();
   // Its name opens where it stands; it is moved by typing, and by dragging its middle.

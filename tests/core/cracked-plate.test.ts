@@ -4,7 +4,7 @@ import { atCurvature, type BentWidth } from '@/core/analysis/plates/bent-width';
 import { meshOf, type PlateMesh } from '@/core/analysis/plates/mesh';
 import type { Piece } from '@/core/analysis/plates/mesh-lines';
 import { addPressure, noLoads } from '@/core/analysis/plates/plate-loads';
-import { onSofterColumns, plateStructure } from '@/core/analysis/plates/plate-model';
+import { onSofterMembers, plateStructure } from '@/core/analysis/plates/plate-model';
 import { supportsOf, type ColumnHead, type LineSupport } from '@/core/analysis/plates/supports';
 import { evenRigidity } from '@/core/analysis/plates/triangle';
 import { box, isInsideLoop, type Point } from '@/core/geometry/polygon';
@@ -86,7 +86,7 @@ function history(slab: Slab, stages: readonly Stage[]): CrackedState[] {
     };
     const all = Array.from({ length: mesh.triangles.length / 3 }, (_, e) => ({ x: width(e, 'x'), y: width(e, 'y') }));
     const elastic = evenRigidity(stage.Ecm_MPa, slab.poisson, h);
-    const structure = onSofterColumns(
+    const structure = onSofterMembers(
       plateStructure(mesh, () => elastic, supportsOf(mesh, slab.lines, slab.columns, elastic.bending[0])),
       1 / (1 + stage.phi),
     );

@@ -102,6 +102,7 @@ describe('what is remembered of a slab', () => {
     ['walls', { walls: [{ x1: 2000, y1: 1000, x2: 4000, y2: 1000 }] }],
     ['column', { columns: [{ x: 3000, y: 3000, shape: { kind: 'rectangle', b: 301, h: 300 }, below: 3000, above: 0 }] }],
     ['storeys', { columns: [{ x: 3000, y: 3000, shape: { kind: 'rectangle', b: 300, h: 300 }, below: 3000, above: 3000 }] }],
+    ['beams', { beams: [{ x1: 1000, y1: 3000, x2: 5000, y2: 3000 }] }],
     ['regions', { regions: [{ x1: 2000, y1: 2000, x2: 4000, y2: 4000, h: 300 }] }],
     ['depth', { h: 221 }],
     ['Poisson', { poisson: 0.1 }],

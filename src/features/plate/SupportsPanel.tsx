@@ -1,8 +1,10 @@
 'use client';
 import type { Draft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
-import type { PlateColumn, PlateMember } from '@/core/members/plate/input';
+import type { PlateBeam, PlateColumn, PlateMember } from '@/core/members/plate/input';
+import type { PlateResult } from '@/core/members/plate/result';
 import type { Project } from '@/core/project/project';
+import { formatValue, unitLabel } from '@/core/units/format';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { usePlateChange } from './use-plate-change';
@@ -13,8 +15,15 @@ type Shape = PlateColumn['shape'];
 const shapes = { rectangle: 'rectangle', circle: 'round' } as const;
 const ends = { fixed: 'fixed', pinned: 'pinned' } as const;
 
-/** Columns below and above the slab, and parts of another depth. */
-export function SupportsPanel({ project, member, faults }: { project: Project; member: PlateMember; faults: readonly Fault[] }) {
+interface SupportsPanelProps {
+  readonly project: Project;
+  readonly member: PlateMember;
+  readonly result: PlateResult;
+  readonly faults: readonly Fault[];
+}
+
+/** Columns below and above the slab, beams below it, and parts of another depth. */
+export function SupportsPanel({ project, member, result, faults }: SupportsPanelProps) {
   const change = usePlateChange(member);
   const nameOf = (c: PlateColumn, i: number) => `column ${c.name || i + 1}`;
   const column = columnsFor<PlateColumn>(project.display, nameOf, (i, patch) =>
@@ -75,6 +84,7 @@ export function SupportsPanel({ project, member, faults }: { project: Project; m
         Wide is along x, deep along y. Below and above are the heights of the storeys. A column holds the slab from sinking, and from
         turning by 4EI/l of each storey whose far end is fixed, 3EI/l where it is pinned. A storey of no height is none.
       </p>
+      <BeamsTable {...{ project, member, result, faults }} />
       <h2 className="mt-3">Parts of another depth</h2>
       <Grid
         label="Parts of another depth"
@@ -93,6 +103,65 @@ export function SupportsPanel({ project, member, faults }: { project: Project; m
       />
     </div>
   );
+}
+
+const counts = { T: 'T', rib: 'rib' } as const;
+
+/** Beams below the slab, with what they carry. */
+function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
+  const change = usePlateChange(member);
+  const nameOf = (b: PlateBeam, i: number) => `beam ${b.name || i + 1}`;
+  const beam = columnsFor<PlateBeam>(project.display, nameOf, (i, patch) =>
+    change(nameOf(member.beams[i]!, i), (m) => void Object.assign(m.beams[i]!, patch)),
+  );
+  const show = (v: number | undefined, kind: 'moment' | 'force') => (v === undefined ? '–' : formatValue(v, kind, project.display));
+  const unit = (kind: 'moment' | 'force') => unitLabel(kind, project.display);
+  return (
+    <>
+      <h2 className="mt-3">Beams below</h2>
+      <Grid
+        label="Beams below"
+        rows={member.beams}
+        columns={[
+          beam.text('Name', 'name', { width: '4rem' }),
+          beam.bare('x', 'span', 'x1'),
+          beam.bare('y', 'span', 'y1'),
+          beam.bare('to x', 'span', 'x2'),
+          beam.bare('to y', 'span', 'y2'),
+          beam.bare('Wide', 'length', 'b'),
+          beam.bare('Deep in all', 'length', 'h'),
+          beam.pick('As', counts, 'counts'),
+          beam.shown(`Most M, ${unit('moment')}`, (_, i) => show(result.beams[i]?.sagging.moment, 'moment')),
+          beam.shown('Least M', (_, i) => show(result.beams[i]?.hogging.moment, 'moment')),
+          beam.shown(`V, ${unit('force')}`, (_, i) => show(result.beams[i]?.shear, 'force')),
+        ]}
+        faultsOf={(i) => faults.filter((f) => f.path.startsWith(`beams[${i}]`))}
+        remove={{ title: 'Delete', run: (i) => change(`beam ${i + 1} taken out`, (m) => void m.beams.splice(i, 1)) }}
+        add={{ title: 'Add a beam', run: () => change('add a beam', (m) => void m.beams.push(anotherBeam(member))) }}
+      />
+      {member.beams.length > 0 && (
+        <p className="small">
+          A T has the slab as its flange, as wide as the beam and a fifth of its length; its moments are those of the beam with the slab
+          over that width. Its bars and links are not worked out here: design it as a beam with these forces. Beams do not twist with the
+          slab.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** A new beam between the first two columns, or across the middle of the slab. */
+function anotherBeam({ columns, beams, outline, h }: PlateMember): PlateBeam {
+  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
+  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
+  const [a, b] =
+    columns.length > 1
+      ? [columns[0]!, columns[1]!]
+      : [
+          { x: Math.min(...xs), y },
+          { x: Math.max(...xs), y },
+        ];
+  return { name: `B${beams.length + 1}`, x1: a.x, y1: a.y, x2: b.x, y2: b.y, b: 300, h: 2 * h + 100, counts: 'T', flange: null };
 }
 
 function reshaped(shape: Shape, kind: Shape['kind']): Shape {

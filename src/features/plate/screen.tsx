@@ -53,7 +53,7 @@ const panels: readonly PanelPart<PlateMember, PlanEditing, PlateHandle>[] = [
     id: 'supports',
     title: 'Supports',
     isForm: true,
-    show: ({ kept, member, faults }) => <SupportsPanel project={kept} member={member} faults={faults} />,
+    show: ({ kept, member, result, faults }) => <SupportsPanel project={kept} member={member} result={result} faults={faults} />,
   },
   loadsPanel(plateLoads),
   {

@@ -44,8 +44,9 @@ export interface PlateStructure {
   readonly mesh: PlateMesh;
   readonly heads: Heads;
   readonly springs: readonly Stiffness[];
-  /** Resistance of the columns to turning. */
+  /** Resistance of the columns to turning, and of beams below to bending. */
   readonly columns: readonly Stiffness[];
+  readonly ribs: readonly Stiffness[];
   readonly triangles: readonly StrainedTriangle[];
   readonly isBending: Uint8Array;
   readonly plan: EliminationPlan;
@@ -60,12 +61,14 @@ export function plateStructure(mesh: PlateMesh, rigidity: (triangle: number) => 
   const nothing = new Float64Array((3 * PER_NODE) ** 2);
   const plain = Array.from({ length: count }, (_, e) => ({ nodes: nodesOf(mesh, e), matrix: nothing }));
   const columns = supports.heads.map(({ turning }, k) => turningSpring(mesh.at.length / 2 + k, turning));
-  const all = [...[...plain, ...supports.springs].flatMap((e) => heads.tied(e)), ...columns];
+  const ribs = supports.ribs ?? [];
+  const all = [...[...plain, ...supports.springs, ...ribs].flatMap((e) => heads.tied(e)), ...columns];
   return {
     mesh,
     heads,
     springs: supports.springs,
     columns,
+    ribs,
     triangles: plain.map((_, e) => strainedTriangle(cornersOf(mesh, e), rigidity(e))),
     isBending: Uint8Array.from(plain, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1)),
     plan: planOf(heads.at, all),
@@ -78,11 +81,11 @@ function turningSpring(node: number, turning: readonly [number, number]): Stiffn
   return { nodes: Int32Array.of(node), matrix };
 }
 
-/** The same plate on columns that have a share of their stiffness left. */
-export const onSofterColumns = (structure: PlateStructure, share: number): PlateStructure => ({
-  ...structure,
-  columns: structure.columns.map((c) => ({ ...c, matrix: c.matrix.map((v) => share * v) })),
-});
+/** The same plate on columns and beams that have a share of their stiffness left. */
+export function onSofterMembers(structure: PlateStructure, share: number): PlateStructure {
+  const softer = (parts: readonly Stiffness[]) => parts.map((c) => ({ ...c, matrix: c.matrix.map((v) => share * v) }));
+  return { ...structure, columns: softer(structure.columns), ribs: softer(structure.ribs) };
+}
 
 /** Assembles and factors a plate on its supports. Throws CalcError where it can move without resistance. */
 export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigidity, supports: PlateSupports): PlateModel {
@@ -91,12 +94,12 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
 
 /** A prepared plate with stiffnesses of its own. Throws CalcError where it can move without resistance. */
 export function modelWith(structure: PlateStructure, rigidity: (triangle: number) => Rigidity): PlateModel {
-  const { mesh, heads, springs, columns, triangles, isBending, plan } = structure;
+  const { mesh, heads, springs, columns, ribs, triangles, isBending, plan } = structure;
   const plate = triangles.map((triangle, e) => triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e)));
   // Worked out once, when first asked for: every load is then a product.
   let known: readonly Float64Array[] | undefined;
   const responses = () => (known ??= triangles.map((triangle, e) => triangleMoments(triangle, rigidity(e))));
-  const all = [...[...plate, ...springs].flatMap((e) => heads.tied(e)), ...columns];
+  const all = [...[...plate, ...springs, ...ribs].flatMap((e) => heads.tied(e)), ...columns];
   const factor = factorise(plan, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
   return {
@@ -125,9 +128,9 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
   };
 }
 
-/** Forces of springs on the unknowns, those of heads taken to their middles. */
-export const springForces = ({ heads, springs, columns }: PlateStructure, moved: Float64Array): Float64Array =>
-  resisting([...springs.flatMap((s) => heads.tied(s)), ...columns], moved);
+/** Forces of springs, columns and beams on the unknowns, those of heads taken to their middles. */
+export const springForces = ({ heads, springs, columns, ribs }: PlateStructure, moved: Float64Array): Float64Array =>
+  resisting([...[...springs, ...ribs].flatMap((s) => heads.tied(s)), ...columns], moved);
 
 const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
   const [a, b, c] = [2 * triangles[3 * e]!, 2 * triangles[3 * e + 1]!, 2 * triangles[3 * e + 2]!];

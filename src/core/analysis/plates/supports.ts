@@ -28,6 +28,8 @@ export interface StiffHead {
 export interface PlateSupports {
   readonly isHeld: Uint8Array;
   readonly springs: readonly Stiffness[];
+  /** Beams that bend with the plate; none where they are left out. */
+  readonly ribs?: readonly Stiffness[];
   readonly heads: readonly StiffHead[];
   /** The head that each column became; -1 where no node lies under it. */
   readonly headOfColumn: readonly number[];

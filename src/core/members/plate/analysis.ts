@@ -5,12 +5,14 @@ import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
 import { meanAcross, PLACES_ACROSS, placesAcross } from '../../analysis/plates/spread';
+import type { Rib } from '../../analysis/plates/ribs';
 import { nodesResting, supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { distanceToEdges, outlineProperties, type Point } from '../../geometry/polygon';
 import { facesOf, missedAt, type ColumnFace } from './face-moments';
+import { ribParts, ribsOf } from './beams';
 import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
 import type { Along, PlateInput } from './input';
 import { LastAnswers } from './last-answers';
@@ -29,6 +31,8 @@ export interface PartAnswer extends LoadPart {
 
 /** A slab as an elastic plate under each part of its loads. */
 export interface PlateAnswer {
+  /** The beams below the slab. */
+  readonly ribs: readonly Rib[];
   readonly model: PlateModel;
   readonly locate: Locate;
   readonly parts: readonly PartAnswer[];
@@ -101,6 +105,7 @@ export const columnHeads = (plate: PlateInput, code: DesignCode): ColumnHead[] =
 export function meshOfPlate(plate: PlateInput, coarser = 1): PlateMesh {
   const lines = [
     ...wallLines(plate),
+    ...ribsOf(plate, 1).map((r) => r.piece),
     ...plate.columns.flatMap((c) => around(columnAt(c))),
     ...plate.regions.flatMap((r) => around(rectangleOf(r))),
   ];
@@ -145,8 +150,12 @@ function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPl
   const depths = depthsOn(plate, mesh);
   const rigidities = new Map([...new Set(depths)].map((h) => [h, evenRigidity(modulus, plate.poisson, h)]));
   const supports = lineSupports(plate);
-  const heldAt = (lifted?: ReadonlySet<number>) =>
-    supportsOf(mesh, supports, columnHeads(plate, code), rigidities.get(Math.max(...depths))!.bending[0], lifted);
+  const ribs = ribsOf(plate, modulus);
+  const below = ribParts(mesh, ribs);
+  const heldAt = (lifted?: ReadonlySet<number>) => ({
+    ...supportsOf(mesh, supports, columnHeads(plate, code), rigidities.get(Math.max(...depths))!.bending[0], lifted),
+    ribs: below,
+  });
   const make = (lifted?: ReadonlySet<number>) => plateModel(mesh, (e) => rigidities.get(depths[e]!)!, heldAt(lifted));
   const locate = locatorOf(mesh);
   const { model, lifted } =
@@ -157,6 +166,7 @@ function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPl
   return {
     model,
     locate,
+    ribs,
     supports,
     lifted: [...lifted],
     heads: Int32Array.from(heldAt().headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k)),
@@ -199,11 +209,12 @@ function answerTo({ model, locate, spread, across, faces }: HeldPlate, part: Loa
 }
 
 /** What the stiffness of a slab on its supports depends on. */
-const heldBy = ({ outline, openings, walls, columns, regions, h, poisson, simpleEdges, corners, meshSize, spread }: PlateInput) => ({
+const heldBy = ({ outline, openings, walls, columns, beams, regions, h, poisson, simpleEdges, corners, meshSize, spread }: PlateInput) => ({
   outline,
   openings,
   walls,
   columns: columns.map(({ x, y, shape, below, above, farEnds }) => ({ x, y, shape, below, above, farEnds })),
+  beams,
   regions,
   h,
   poisson,

@@ -3,7 +3,7 @@ import type { BentWidth } from '../../analysis/plates/bent-width';
 import { crackedPlate, noMemory, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
 import { cornersAt } from '../../analysis/plates/locate';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
-import { onSofterColumns } from '../../analysis/plates/plate-model';
+import { onSofterMembers } from '../../analysis/plates/plate-model';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { AgedConcrete, DeflectionStage } from '../../codes/service-rules';
@@ -129,7 +129,7 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
   const { mesh, rigidity, structure } = answer.model;
   const width = widthsAt(basis, age);
   const rounds = crackedPlate({
-    structure: onSofterColumns(structure, softening(basis, width)),
+    structure: onSofterMembers(structure, softening(basis, width)),
     elastic: rigidity,
     poisson: plate.poisson,
     width,

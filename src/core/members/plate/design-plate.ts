@@ -10,6 +10,8 @@ import { crackChecks } from './crack-checks';
 import { cracksOf } from './cracks';
 import { answerOf, isAnswered, usualMesh, type PlateAnswer } from './analysis';
 import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
+import { beamForces } from './beam-forces';
+import { isOnBeam } from './beams';
 import { steelForCracks } from './choose-for-cracks';
 import { plateDeflections } from './deflection';
 import { deflectionChecks, judgedLines } from './deflection-checks';
@@ -106,7 +108,7 @@ function strengthOf(
   const columns = plate.columns.map(({ name }, i) => ({
     name: name || String(i + 1),
     forces: columnForces(answer, i, ultimate),
-    place: answer.heads[i]! < 0 ? null : punchingAt(plate, code, basis.steel, answer, i, ultimate),
+    place: answer.heads[i]! < 0 || isOnBeam(plate, i) ? null : punchingAt(plate, code, basis.steel, answer, i, ultimate),
   }));
   const own = [
     ...punchingChecks(code, columns, options),
@@ -137,6 +139,7 @@ function strengthOf(
       sections: basis.sections,
       steel: basis.steel,
       columns,
+      beams: beamForces(plate, answer, ultimate),
       strips: stripMoments(plate, answer, wholeOf(answer.parts, load.combination), area),
       combinations,
       handChecks: plateHandChecks(plate, answer, load.combination),
@@ -169,6 +172,12 @@ const notCovered = (plate: PlateInput, code: DesignCode) =>
     ...missingFor(code, 'slabs'),
     ...(plate.outline.some((c) => c.edge === 'simple')
       ? [{ title: 'Top bars along simple edges for unintended fixity', clause: 'plate analysis' }]
+      : []),
+    ...(plate.beams.length > 0
+      ? [{ title: 'Bars and links of beams below the slab: design them as beams of their own', clause: 'plate analysis' }]
+      : []),
+    ...(plate.columns.some((_, i) => isOnBeam(plate, i))
+      ? [{ title: 'Punching where beams run into columns: their shear comes through the beams', clause: code.punching.clauses.perimeter }]
       : []),
     ...(sharpSupports(plate).length > 0
       ? [{ title: 'Punching at inner corners and ends of supports', clause: code.punching.clauses.perimeter }]

@@ -1,7 +1,7 @@
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layerTitle, type Layer, type PlateInput } from './input';
+import { isLayer, layerTitle, type Layer, type PlateBeam, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
 import type { JudgedLine, PlateMap } from './result';
@@ -43,6 +43,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     }),
     ...p.plate.regions.map((r) => areaOf<PlateHandle>({ line: 'tentative' }, ...rectangleOf(r).map(on))),
     ...loadShapes(p.plate, on),
+    ...p.plate.beams.flatMap((beam) => beamShapes(beam, on)),
     ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
     ...extraShapes(p, on),
     ...lineShapes(p, on),
@@ -54,6 +55,15 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...legendShapes(p, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 46]),
   ];
   return { width, height, title: `Plan, ${p.labels.title}`, shapes };
+}
+
+/** A beam below, as wide as it is, with its name. */
+function beamShapes({ name, x1, y1, x2, y2, b }: PlateBeam, on: OnSheet): Shape<PlateHandle>[] {
+  const length = Math.hypot(x2 - x1, y2 - y1) || 1;
+  const [u, v] = [((y1 - y2) / length) * (b / 2), ((x2 - x1) / length) * (b / 2)];
+  const side = (k: 1 | -1) => line(on([x1 + k * u, y1 + k * v]), on([x2 + k * u, y2 + k * v]), 'tentative');
+  const [mx, my] = on([x1 + 0.3 * (x2 - x1) + 2 * u, y1 + 0.3 * (y2 - y1) + 2 * v]);
+  return [side(1), side(-1), ...(name ? [textAt<PlateHandle>([mx, my], name, 'small', { anchor: 'middle', halo: true })] : [])];
 }
 
 /** Loads on parts of the slab, where they stand. */

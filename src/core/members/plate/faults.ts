@@ -5,7 +5,7 @@ import { slabBarFaults } from '../../reinforcement/slab-bars';
 import { SELF_WEIGHT } from '../beam/input';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
-import { columnAt, columnSides, edgePath, outlineOf, rectangleOf } from './geometry';
+import { columnAt, columnSides, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
 import { barsAt, layers, type PlateInput, type PlateLoad } from './input';
 
 type Add = (path: string, reason: string) => void;
@@ -88,6 +88,7 @@ function insideFaults(plate: PlateInput, add: Add): void {
     const fault = loadFault(load, { outer, holes });
     if (fault) add(`loads[${i}].${fault[0]}`, fault[1]);
   });
+  beamFaults(plate, { outer, holes }, add);
   plate.walls.forEach((w, i) => {
     const middle = [(w.x1 + w.x2) / 2, (w.y1 + w.y2) / 2] as const;
     if (!(Math.hypot(w.x2 - w.x1, w.y2 - w.y1) >= SHORTEST_EDGE)) add(`walls[${i}].x1`, 'This wall has no length.');
@@ -103,6 +104,20 @@ function openingFault(hole: Loop, i: number, outer: Loop, holes: readonly Loop[]
     (o, k) => k < i && o.length > 2 && (loopsMeet(o, hole) || isInsideLoop(hole[0]!, o) || isInsideLoop(o[0]!, hole)),
   );
   return other >= 0 ? `This opening overlaps opening ${other + 1}.` : undefined;
+}
+
+function beamFaults(plate: PlateInput, outline: Outline, add: Add): void {
+  plate.beams.forEach((beam, i) => {
+    const { x1, y1, x2, y2, b, h, flange } = beam;
+    const name = beam.name || String(i + 1);
+    const middle = [(x1 + x2) / 2, (y1 + y2) / 2] as const;
+    if (!(Math.hypot(x2 - x1, y2 - y1) >= 200)) add(`beams[${i}].x1`, `Beam ${name} is less than 200 mm long.`);
+    else if (!isInside(middle, outline)) add(`beams[${i}].x1`, `The middle of beam ${name} does not lie under the slab.`);
+    if (!(b >= 50 && b <= 5000)) add(`beams[${i}].b`, 'A beam is 50 mm to 5 m wide.');
+    if (!(h > depthAt(plate, middle) && h <= 5000))
+      add(`beams[${i}].h`, 'A beam reaches below the slab: it is deeper in all, and at most 5 m.');
+    if (flange !== null && !(flange >= b && flange <= 20_000)) add(`beams[${i}].flange`, 'A flange is at least as wide as its beam.');
+  });
 }
 
 function regionFaults({ regions, cover }: PlateInput, add: Add): void {

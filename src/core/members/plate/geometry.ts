@@ -101,8 +101,8 @@ export const depthAt = ({ regions, h }: Pick<PlateInput, 'regions' | 'h'>, at: P
 
 /** The sides of a slab that is a rectangle along the axes, first corner at its lower left, held along all edges and without anything inside; else undefined. */
 export function plainRectangle(plate: PlateInput): { readonly lx: number; readonly ly: number } | undefined {
-  const { outline, openings, walls, columns, regions } = plate;
-  const inside = openings.length + walls.length + columns.length + regions.length;
+  const { outline, openings, walls, columns, beams, regions } = plate;
+  const inside = openings.length + beams.length + walls.length + columns.length + regions.length;
   if (outline.length !== 4 || inside > 0 || outline.some((c) => c.edge === 'free' || c.rise !== 0)) return undefined;
   const [a, , c] = outline as [PlateInput['outline'][number], unknown, PlateInput['outline'][number], unknown];
   const fits = box(a.x, a.y, c.x, c.y).every(([x, y], i) => Math.hypot(outline[i]!.x - x, outline[i]!.y - y) < 1);

@@ -53,8 +53,8 @@ const ACROSS = 400;
  * w l2 ln2 / 8, however it is shared. Only where nothing but the even load stands between: no walls, openings, other depths or single loads.
  */
 function staticMoments(plate: PlateInput, { model, locate }: PlateAnswer, whole: Arrangement): HandCheck[] {
-  const { outline, openings, walls, regions, loads, columns } = plate;
-  const isPlain = walls.length + openings.length + regions.length === 0 && loads.every((l) => l.type === 'uniform');
+  const { outline, openings, walls, beams, regions, loads, columns } = plate;
+  const isPlain = walls.length + beams.length + openings.length + regions.length === 0 && loads.every((l) => l.type === 'uniform');
   if (!isPlain || columns.length < 2 || outline.length !== 4 || outline.some((c) => c.rise !== 0 || c.edge !== 'free')) return [];
   const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
   if (Math.abs((right - left) * (top - bottom) - areaOf(outline)) > 1) return [];

@@ -7,6 +7,7 @@ export type PlateInput = InputOf<typeof plateFields>;
 export type PlateMember = MemberOf<'plate', PlateInput>;
 export type PlateEdge = PlateInput['outline'][number]['edge'];
 export type PlateColumn = PlateInput['columns'][number];
+export type PlateBeam = PlateInput['beams'][number];
 export type PlateLoad = PlateInput['loads'][number];
 export type ExtraBars = NonNullable<PlateInput['bars']['extra']>[number];
 

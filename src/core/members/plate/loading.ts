@@ -6,6 +6,7 @@ import { addLine, addPatch, addPoint, addPressure, noLoads, type PlateLoads } fr
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf, type Point } from '../../geometry/polygon';
 import { SELF_WEIGHT } from '../beam/input';
+import { beamWeight } from './beams';
 import { depthAt, outlineOf, rectangleOf } from './geometry';
 import type { PlateInput } from './input';
 
@@ -25,11 +26,12 @@ export function plateCombinations(plate: PlateInput, code: DesignCode): Combinat
 /** Lines nearer than this (mm) are one. */
 const ONE_LINE = 400;
 
-/** Lines of columns, and of walls along them, that bays lie between: x of those upright on the plan, y of those level. */
+/** Lines of columns, and of walls and beams along them, that bays lie between: x of those upright on the plan, y of those level. */
 export function bayLines(plate: PlateInput): { readonly x: readonly number[]; readonly y: readonly number[] } {
   const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
-  const upright = plate.walls.filter((w) => Math.abs(w.x2 - w.x1) < 0.1 * Math.abs(w.y2 - w.y1));
-  const level = plate.walls.filter((w) => Math.abs(w.y2 - w.y1) < 0.1 * Math.abs(w.x2 - w.x1));
+  const lines = [...plate.walls, ...plate.beams];
+  const upright = lines.filter((w) => Math.abs(w.x2 - w.x1) < 0.1 * Math.abs(w.y2 - w.y1));
+  const level = lines.filter((w) => Math.abs(w.y2 - w.y1) < 0.1 * Math.abs(w.x2 - w.x1));
   return {
     x: together([...plate.columns.map((c) => c.x), ...upright.map((w) => (w.x1 + w.x2) / 2)], left, right),
     y: together([...plate.columns.map((c) => c.y), ...level.map((w) => (w.y1 + w.y2) / 2)], bottom, top),
@@ -107,6 +109,11 @@ interface OnMesh {
   readonly counts: (triangle: number) => boolean;
 }
 
+const endsOf = ({ x1, y1, x2, y2 }: { x1: number; y1: number; x2: number; y2: number }): [Point, Point] => [
+  [x1, y1],
+  [x2, y2],
+];
+
 function caseLoads(plate: PlateInput, id: string, { mesh, unknowns, locate, counts }: OnMesh): PlateLoads {
   const loads = noLoads(unknowns);
   // Found first and asked then: what lies on the border of two bays is in one of them.
@@ -114,6 +121,7 @@ function caseLoads(plate: PlateInput, id: string, { mesh, unknowns, locate, coun
     const there = locate(p);
     return there && counts(there.triangle) ? there : undefined;
   };
+  if (id === SELF_WEIGHT) for (const beam of plate.beams) addLine(loads, mesh, found, endsOf(beam), beamWeight(plate, beam));
   if (id === SELF_WEIGHT) addPressure(loads, mesh, (e) => (counts(e) ? depthAt(plate, middleOf(mesh, e)) * plate.unitWeight : 0));
   for (const load of plate.loads) {
     if (load.case !== id) continue;
@@ -125,16 +133,7 @@ function caseLoads(plate: PlateInput, id: string, { mesh, unknowns, locate, coun
         addPatch(loads, mesh, rectangleOf(load), load.value, counts);
         break;
       case 'line':
-        addLine(
-          loads,
-          mesh,
-          found,
-          [
-            [load.x1, load.y1],
-            [load.x2, load.y2],
-          ],
-          load.perLength,
-        );
+        addLine(loads, mesh, found, endsOf(load), load.perLength);
         break;
       case 'point':
         addPoint(loads, mesh, found, [load.x1, load.y1], load.force);

@@ -5,7 +5,7 @@ import type { MemberModel } from '../../model/member-model';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { layerSets } from '../../model/slab-layer';
 import { edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layers, layerTitle, type Along, type ExtraBars, type Layer, type PlateInput } from './input';
+import { isLayer, layers, layerTitle, type Along, type ExtraBars, type Layer, type PlateBeam, type PlateInput } from './input';
 import { insetOf } from './layers';
 import type { LaidSteel } from './result';
 import { barsOutside, meshIn } from './zones';
@@ -18,6 +18,7 @@ export function plateModelOf(plate: PlateInput, steel: LaidSteel): MemberModel {
       ...plate.regions
         .filter((r) => r.h > plate.h)
         .map((r) => ({ along: 'z' as const, from: -r.h, to: -plate.h, outline: { outer: rectangleOf(r), holes: [] } })),
+      ...plate.beams.map((beam) => ({ along: 'z' as const, from: -beam.h, to: -plate.h, outline: { outer: webOf(beam), holes: [] } })),
     ],
     supports: plate.outline.flatMap(({ edge }, i) => {
       if (edge === 'free') return [];
@@ -27,6 +28,18 @@ export function plateModelOf(plate: PlateInput, steel: LaidSteel): MemberModel {
     }),
     bars: withMarks(layers.flatMap((layer) => setsOf(plate, steel, layer))),
   };
+}
+
+/** The web of a beam on the plan. */
+function webOf({ x1, y1, x2, y2, b }: PlateBeam): Point[] {
+  const length = Math.hypot(x2 - x1, y2 - y1);
+  const [u, v] = [((y1 - y2) / length) * (b / 2), ((x2 - x1) / length) * (b / 2)];
+  return [
+    [x1 - u, y1 - v],
+    [x2 - u, y2 - v],
+    [x2 + u, y2 + v],
+    [x1 + u, y1 + v],
+  ];
 }
 
 /** Where a line at a place across lies on the slab: from and to along it, shortened by the cover at both ends. */

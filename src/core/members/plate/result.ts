@@ -72,6 +72,18 @@ export interface StripMoment {
   readonly middle: StripPart;
 }
 
+/**
+ * What a beam below the slab carries under ultimate loads: moments of the T (N mm) with the slab over its flange (mm), where they are from its beginning
+ * (mm), and the shear of what lies below the slab (N).
+ */
+export interface BeamForces {
+  readonly name: string;
+  readonly flange: number;
+  readonly sagging: { readonly moment: number; readonly at: number };
+  readonly hogging: { readonly moment: number; readonly at: number };
+  readonly shear: number;
+}
+
 /** What the slab brings to a column: shear (N), and moments that move it up the plan (Mx) and to the right (My), N mm. */
 export interface ColumnForces {
   readonly name: string;
@@ -140,6 +152,7 @@ export interface PlateResult extends ResultBase {
   readonly steel: LaidSteel;
   /** What the slab brings to each column under ultimate loads. */
   readonly columns: readonly ColumnResult[];
+  readonly beams: readonly BeamForces[];
   /** Moments of column and middle strips under the largest ultimate load, everything on. */
   readonly strips: readonly StripMoment[];
 }
@@ -158,6 +171,7 @@ export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
     sections: [],
     steel: { meshes: [], extra: [] },
     columns: [],
+    beams: [],
     strips: [],
   };
 }

@@ -44,6 +44,17 @@ const stage = object({
   factors: field.list(object({ caseId: field.name(), factor: number().required('is missing') }), 40),
 });
 
+/** A beam below the slab along a line: b wide, h deep in all. */
+const beam = object({
+  name: field.text(20),
+  ...line,
+  b: field.length(300),
+  h: field.length(500),
+  /** Counted as a T with a flange of the slab, or as a rib about the middle of the slab; and the width of the flange. */
+  counts: field.oneOf(['T', 'rib'], 'T'),
+  flange: field.open(),
+});
+
 const mesh = object({ x: field.slabBars, y: field.slabBars });
 
 /** Bars beside those of a mesh, over a rectangle: their ends are its sides. */
@@ -61,6 +72,8 @@ export const plateFields = (d: MaterialDefaults) => ({
   /** Walls below the slab, inside its outline: it runs on over them. */
   walls: field.list(object(line), 40),
   columns: field.list(column(d), 200),
+  /** Beams below the slab that bend with it. */
+  beams: field.list(beam, 60),
   /** Rectangles of another depth; their upper faces are level with the slab's. */
   regions: field.list(object({ ...line, h: field.length(300) }), 40),
   h: field.length(200),

@@ -108,7 +108,7 @@ export function stripMoments(plate: PlateInput, answer: PlateAnswer, whole: Arra
     moments: summedField(whole, 3 * nodes, (part) => part.moments),
     w: summed(whole, (part) => part.total) / area,
   };
-  const isEven = plate.walls.length + plate.regions.length === 0 && plate.loads.every((l) => l.type === 'uniform');
+  const isEven = plate.walls.length + plate.beams.length + plate.regions.length === 0 && plate.loads.every((l) => l.type === 'uniform');
   return (['x', 'y'] as const).flatMap((along) =>
     designStrips(plate, along).flatMap((strip) =>
       strip.columns.slice(1).flatMap((_, span) => spanMoments(sums, along, strip, span, isEven && isWhole(plate, along, strip))),

@@ -3,7 +3,7 @@ import type { UnitSystem } from '../../units/quantity';
 import type { PlateResult } from './result';
 
 /** What only a slab worked out as a plate has: its ultimate load, the size of its mesh, and each layer with its bars and moment. */
-export const plateToJson = ({ load, mesh, maps, sections, lines, columns }: PlateResult, system: UnitSystem) => ({
+export const plateToJson = ({ load, mesh, maps, sections, lines, columns, beams }: PlateResult, system: UnitSystem) => ({
   load: measured({ value: load, kind: 'areaLoad' }, system),
   nodes: mesh ? mesh.at.length / 2 : 0,
   deflection: maps?.deflection
@@ -27,6 +27,13 @@ export const plateToJson = ({ load, mesh, maps, sections, lines, columns }: Plat
       Mx: measured({ value: f.Mx, kind: 'moment' }, system),
       My: measured({ value: f.My, kind: 'moment' }, system),
     })),
+  })),
+  beams: beams.map((b) => ({
+    name: b.name,
+    flange: measured({ value: b.flange, kind: 'length' }, system),
+    sagging: measured({ value: b.sagging.moment, kind: 'moment' }, system),
+    hogging: measured({ value: b.hogging.moment, kind: 'moment' }, system),
+    shear: measured({ value: b.shear, kind: 'force' }, system),
   })),
   sections: sections.map((s) => ({
     id: s.id,
