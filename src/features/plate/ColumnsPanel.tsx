@@ -125,7 +125,7 @@ function PlaceOf({ project, slab, column: { name, place } }: { project: Project;
     router.push(sheetPath(project, made));
   };
   return there ? (
-    <Link className="link ml-3" href={sheetPath(project, there)}>
+    <Link className="link ml-3" href={sheetPath(project, there)} prefetch={false}>
       {there.mark} follows
     </Link>
   ) : (

@@ -52,7 +52,7 @@ export function SupportsPanel({ project, member, result, faults }: SupportsPanel
             set: (i, kind) => setShape(i, reshaped(member.columns[i]!.shape, kind)),
           }),
           column.quantityBy(
-            'Wide, or diameter',
+            'Wide or ø',
             (c) => ['length', c.shape.kind === 'circle' ? c.shape.diameter : c.shape.b],
             (i, v) => {
               const { shape } = member.columns[i]!;
@@ -123,16 +123,17 @@ function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
         label="Beams below"
         rows={member.beams}
         columns={[
-          beam.text('Name', 'name', { width: '4rem' }),
+          beam.text('Name', 'name', { width: '3rem' }),
           beam.bare('x', 'span', 'x1'),
           beam.bare('y', 'span', 'y1'),
           beam.bare('to x', 'span', 'x2'),
           beam.bare('to y', 'span', 'y2'),
           beam.bare('Wide', 'length', 'b'),
-          beam.bare('Deep in all', 'length', 'h'),
+          beam.bare('Deep', 'length', 'h'),
           beam.pick('As', counts, 'counts'),
-          beam.shown(`Most M, ${unit('moment')}`, (_, i) => show(result.beams[i]?.sagging.moment, 'moment')),
-          beam.shown('Least M', (_, i) => show(result.beams[i]?.hogging.moment, 'moment')),
+          beam.shown(`M, ${unit('moment')}`, (_, i) =>
+            [result.beams[i]?.sagging.moment, result.beams[i]?.hogging.moment].map((v) => show(v, 'moment')).join(' to '),
+          ),
           beam.shown(`V, ${unit('force')}`, (_, i) => show(result.beams[i]?.shear, 'force')),
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`beams[${i}]`))}
@@ -141,9 +142,9 @@ function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
       />
       {member.beams.length > 0 && (
         <p className="small">
-          A T has the slab as its flange, as wide as the beam and a fifth of its length; its moments are those of the beam with the slab
-          over that width. Its bars and links are not worked out here: design it as a beam with these forces. Beams do not twist with the
-          slab.
+          Deep is in all, from the top of the slab. A T has the slab as its flange, as wide as the beam and a fifth of its length; its
+          moments are those of the beam with the slab over that width. Its bars and links are not worked out here: design it as a beam with
+          these forces. Beams do not twist with the slab.
         </p>
       )}
     </>

@@ -21,7 +21,7 @@ export function Follows({ project, member }: { project: Project; member: Punchin
       <p className="small">
         Follows{' '}
         {slab ? (
-          <Link className="link" href={sheetPath(project, slab)}>
+          <Link className="link" href={sheetPath(project, slab)} prefetch={false}>
             {slab.mark}
           </Link>
         ) : (

@@ -3,6 +3,7 @@ import type { PlateMesh } from '../../analysis/plates/mesh';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
 import type { PlateModel, PlateState } from '../../analysis/plates/plate-model';
 import { strainedTriangle, triangleStiffness, type Corners } from '../../analysis/plates/triangle';
+import type { Point } from '../../geometry/polygon';
 import { columnSides } from './geometry';
 import type { Along, PlateColumn } from './input';
 
@@ -14,11 +15,15 @@ export interface ColumnFace {
   readonly nodes: readonly number[];
   readonly length: number;
   readonly places: readonly (readonly [x: number, y: number])[];
+  /** Its ends: the node there, and places beside the column, each standing for a length, as far as the triangles around that node reach. */
+  readonly ends: readonly { readonly node: number; readonly places: readonly Point[]; readonly each: number }[];
   readonly beyond: readonly { readonly triangle: number; readonly matrix: Float64Array; readonly corners: readonly number[] }[];
 }
 
 /** Places along a face at which the field is read for its sum. */
 const PLACES = 25;
+/** Places beside each end of it. */
+const BESIDE = 24;
 const ON = 0.5;
 
 /**
@@ -73,12 +78,36 @@ function faceOf(
     at[v] = column[across] + ((k + 0.5) / PLACES - 0.5) * 2 * half[across];
     return at;
   });
-  return { along, side, nodes, length: 2 * half[across], places, beyond };
+  const ends = ([-1, 1] as const).flatMap((way) => {
+    const corner = column[across] + way * half[across];
+    const node = nodes.find((n) => Math.abs(mesh.at[2 * n + v]! - corner) < ON);
+    if (node === undefined) return [];
+    const each = reachOf(mesh, node) / BESIDE;
+    const beside = Array.from({ length: BESIDE }, (_, k): Point => {
+      const at: [number, number] = [0, 0];
+      at[u] = face + side;
+      at[v] = corner + way * (k + 0.5) * each;
+      return at;
+    });
+    return [{ node, places: beside, each }];
+  });
+  return { along, side, nodes, length: 2 * half[across], places, ends, beyond };
+}
+
+/** The longest side of the triangles around a node (mm). */
+function reachOf({ at, triangles }: PlateMesh, node: number): number {
+  let most = 0;
+  for (let i = 0; i < triangles.length; i += 3) {
+    if (triangles[i] !== node && triangles[i + 1] !== node && triangles[i + 2] !== node) continue;
+    for (const n of triangles.subarray(i, i + 3))
+      most = Math.max(most, Math.hypot(at[2 * n]! - at[2 * node]!, at[2 * n + 1]! - at[2 * node + 1]!));
+  }
+  return most;
 }
 
 /**
  * What comes through a face beyond what the field of moments has there (N mm): the moments that triangles do to its nodes, by their equilibrium
- * [m db] of the virtual work at that side of them, less the sum of the field along it.
+ * [m db] of the virtual work at that side of them, less the sum of the field along it and less what the nodes at its ends take of the field beside the column.
  */
 export function missedAt(face: ColumnFace, { mesh, bends }: PlateModel, locate: Locate, state: PlateState, moments: Float64Array): number {
   const component = face.along === 'x' ? 1 : 2;
@@ -94,5 +123,11 @@ export function missedAt(face: ColumnFace, { mesh, bends }: PlateModel, locate: 
     const found = locate(place, bends);
     if (found) read += (valueAt(mesh, found, moments, 3, face.along === 'x' ? 0 : 1) * face.length) / PLACES;
   }
+  for (const { node, places, each } of face.ends)
+    for (const place of places) {
+      const found = locate(place, bends);
+      const k = found ? [0, 1, 2].findIndex((i) => mesh.triangles[3 * found.triangle + i] === node) : -1;
+      if (found && k >= 0) read += found.shares[k]! * valueAt(mesh, found, moments, 3, face.along === 'x' ? 0 : 1) * each;
+    }
   return -face.side * through - read;
 }
