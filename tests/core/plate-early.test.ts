@@ -69,8 +69,8 @@ describe('ways forward', () => {
       'edges that turn along themselves',
       'edges that it may lift off',
     ]);
-    const sinks = (title: string) => Number(/sinks ([\d.]+) mm/.exec(ways.find((w) => w.title.startsWith(title))!.title)![1]);
-    const now = Number(/now ([\d.]+)$/.exec(ways[0]!.title)![1]);
+    const sinks = (title: string) => Number(/→ ([\d.]+) mm/.exec(ways.find((w) => w.title.startsWith(title))!.title)![1]);
+    const now = Number(/sinks ([\d.]+) →/.exec(ways[0]!.title)![1]);
     expect(now).toBeGreaterThan(0);
     expect(sinks('cracked by its own')).toBeLessThanOrEqual(now);
     expect(sinks('half of the tensile')).toBeGreaterThanOrEqual(now);

@@ -118,7 +118,7 @@ export function choicesTried(plate: PlateInput, code: DesignCode, rates: Project
   };
   return tryChanges({ ...trial, applied }, choicesOf(plate)).map((way) => ({
     ...way,
-    title: `${way.title}: sinks ${sunk(made.get(way.change))} ${unitLabel('smallLength', units)}, now ${sunk(plate)}`,
+    title: `${way.title}: sinks ${sunk(plate)} → ${sunk(made.get(way.change))} ${unitLabel('smallLength', units)}`,
   }));
 }
 
