@@ -36,7 +36,6 @@ function request(project: Project, member: Member, derive: readonly string[], is
     key: member.id,
     onProgress: ({ early, ...progress }) => {
       showJob({ key: member.id, mark: member.mark, ...progress });
-      // What a design says early is a result of its own kind.
       // What a design says early is a result of its own kind; only who looks at the member wants it.
       if (early && member.id === active && asked.get(member.id) === wanted)
         put({ result: early as MemberResult, member, code, display, companions: shares }, true);

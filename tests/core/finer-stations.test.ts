@@ -184,22 +184,20 @@ const slabs: fc.Arbitrary<RandomSlab> = fc.record({
   line: fc.integer({ min: 1, max: 20 }),
 });
 
-/** Between two stations bars of the pressed face run out over their anchorage: that moves the widths of cracks at the other one by up to 0.4 %. */
-const allowed = (id: string) => (id.startsWith('crack-') ? 1.005 : 1.002);
-
 describe('finer stations', () => {
   it('find nothing that is worse: bending, shear, torsion, flanges and cracks of any beam', () => {
     fc.assert(
       fc.property(random, (r) => {
         const { asItIs, finer } = bothWays(r, 500);
         const [is, would] = [utilisations(asItIs), utilisations(finer)];
-        const missed = [...would].filter(([id, utilisation]) => utilisation > (is.get(id) ?? 0) * allowed(id) + 5e-4);
+        const missed = [...would].filter(([id, utilisation]) => utilisation > (is.get(id) ?? 0) * 1.002 + 5e-4);
         expect(missed.map(([id, utilisation]) => [id, is.get(id), utilisation])).toEqual([]);
       }),
       {
         numRuns: 15,
         endOnFailure: true,
         examples: [
+          // The cracks are widest where what the full loads crack ends, for the quasi-permanent moment still grows there.
           [
             {
               code: { id: 'en1992', variant: 'uk' },

@@ -7,7 +7,7 @@ const places = { start: 'face', span: 'middle', end: 'next face' } as const;
 
 /** By how much a moment is more than that by hand, in per cent; nothing where there is none to compare. */
 const difference = ({ moment, byHand }: StripPart): string =>
-  byHand === null || Math.abs(byHand) < 0.02 * Math.abs(moment) || byHand === 0
+  byHand === null || Math.abs(byHand) <= 0.02 * Math.abs(moment)
     ? '–'
     : `${moment / byHand >= 1 ? '+' : '−'}${Math.abs(100 * (moment / byHand - 1)).toFixed(0)} %`;
 

@@ -22,27 +22,51 @@ export interface CrackPlace {
 
 /**
  * Places between the faces of the supports where a face is in tension: the faces, the peaks, where loads stand, each change of bars on the side of
- * less, and others between.
+ * less, where what is cracked ends, and others between.
  */
 export function placesOf(basis: ServiceBasis, states: CrackStates, loads: 'full' | 'crack'): CrackPlace[] {
   const { beam, grid, analysis, stiffness, largestAt } = basis;
   const [momentsAt, names] = loads === 'full' ? [largestAt, basis.fullNames] : [basis.crackAt, basis.crackNames];
   return beam.spans.flatMap((_, span) => {
     const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
-    return placesOfSpan(basis, span, from, to).flatMap((x) => {
-      const [own, full] = [momentsAt(span, x), largestAt(span, x)];
-      return (['sagging', 'hogging'] as const).flatMap((sense): CrackPlace[] => {
+    const cracks = (x: number, sense: Sense): boolean => {
+      const full = largestAt(span, x);
+      return (sense === 'sagging' ? full.max : -full.min) > stiffness.at(stepAt(grid, span, x), sense, 'end').crackingMoment;
+    };
+    return withCrackEnds(placesOfSpan(basis, span, from, to), cracks).flatMap((x) => {
+      const own = momentsAt(span, x);
+      return senses.flatMap((sense): CrackPlace[] => {
         const isSagging = sense === 'sagging';
         const moment = isSagging ? own.max : -own.min;
         if (moment <= 1) return [];
         const cut = states.at(span, x, sense, moment);
         if (!cut) return [];
-        const most = isSagging ? full.max : -full.min;
-        const isCracked = most > stiffness.at(stepAt(grid, span, x), sense, 'end').crackingMoment;
-        return [{ span, x, sense, moment, cut, name: names[isSagging ? own.maxBy : own.minBy] ?? '', isCracked }];
+        return [{ span, x, sense, moment, cut, name: names[isSagging ? own.maxBy : own.minBy] ?? '', isCracked: cracks(x, sense) }];
       });
     });
   });
+}
+
+const senses = ['sagging', 'hogging'] as const;
+/** Halvings by which the end of what is cracked is found: from some 200 mm to less than 0.1 mm. */
+const HALVINGS = 12;
+
+/** Places with those beside them where what the full loads crack ends: the moment for which cracks are checked may still grow there. */
+function withCrackEnds(places: readonly number[], cracks: (x: number, sense: Sense) => boolean): number[] {
+  const ends = senses.flatMap((sense) => {
+    const known = places.map((x) => cracks(x, sense));
+    return places.slice(1).flatMap((right, i): number[] => {
+      if (known[i] === known[i + 1]) return [];
+      let [cracked, plain] = known[i] ? [places[i]!, right] : [right, places[i]!];
+      for (let k = 0; k < HALVINGS; k += 1) {
+        const middle = (cracked + plain) / 2;
+        if (cracks(middle, sense)) cracked = middle;
+        else plain = middle;
+      }
+      return [cracked];
+    });
+  });
+  return [...new Set([...places, ...ends])].sort((p, q) => p - q);
 }
 
 /** Places of a span, from its left end; the mirrored span has the mirrored places. */
