@@ -60,12 +60,12 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await page.getByRole('radio', { name: 'Plan' }).click();
   const before = await rung(page, 'punching-1').textContent();
   // Its name opens where it stands; it is moved by typing, and by dragging its middle.
-  await page.locator('text[data-edit="columnAt.0"]').click();
-  const place = page.getByRole('textbox', { name: /Column C1/ });
+  await page.locator('text[data-edit="hold.columns.0.0"]').click();
+  const place = page.getByRole('textbox', { name: /column C1/ });
   await place.fill('2000, 2000');
   await place.press('Enter');
   await expect.poll(() => rung(page, 'punching-1').textContent()).not.toBe(before);
-  const handle = page.locator('circle[data-edit="columnAt.0"]');
+  const handle = page.locator('circle[data-edit="hold.columns.0.0"]');
   const box = (await handle.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
@@ -80,6 +80,61 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await expect(lines).toContainText(' of ');
   await page.getByRole('button', { name: 'Set a history' }).click();
   await expect(page.getByRole('table', { name: 'Largest deflection by stage' })).toContainText('in use, end');
+});
+
+test('a slab is drawn: corners moved, an opening, a column and a line laid with the pointer, a stage added; its status follows', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start with a plate' }).click();
+  await expect(rung(page, 'bending-bottom-x')).toBeVisible();
+  const lay = page.getByLabel('What is laid or moved');
+  const plan = async () => (await page.getByRole('group', { name: /^Plan,/ }).boundingBox())!;
+  const pull = async (from: readonly [number, number], to: readonly [number, number]) => {
+    const { x, y, height, width } = await plan();
+    const at = ([fx, fy]: readonly [number, number]) => [x + fx * (width - 196), y + fy * height] as const;
+    await page.mouse.move(...at(from));
+    await page.mouse.down();
+    await page.mouse.move(...at(to), { steps: 4 });
+    await page.mouse.up();
+  };
+  const share = () => rung(page, 'bending-bottom-x').textContent();
+  const tried = async (act: () => Promise<void>) => {
+    const before = await share();
+    await act();
+    await expect.poll(share, { timeout: 15_000 }).not.toBe(before);
+  };
+  // A corner is taken by its ring, with the pointer, and with the keys.
+  await lay.selectOption('corners');
+  const ring = page.getByRole('button', { name: 'Move corner 3' });
+  await tried(async () => {
+    const box = (await ring.boundingBox())!;
+    await page.mouse.move(box.x + 4, box.y + 4);
+    await page.mouse.down();
+    await page.mouse.move(box.x - 60, box.y + 4, { steps: 4 });
+    await page.mouse.up();
+  });
+  await ring.focus();
+  await ring.press('ArrowUp');
+  await expect(page.getByRole('button', { name: /^Undo: corner 3 moved/ })).toBeVisible();
+  await lay.selectOption('openings');
+  await tried(() => pull([0.25, 0.5], [0.35, 0.6]));
+  await expect(page.getByRole('button', { name: /^Undo: opening laid/ })).toBeVisible();
+  await lay.selectOption('columns');
+  await tried(() => pull([0.6, 0.5], [0.6, 0.5]));
+  await expect(rung(page, 'punching-1')).toBeVisible();
+  await lay.selectOption('lines');
+  await expect(page.getByLabel('What the plan shows')).toHaveValue('deflection');
+  await pull([0.2, 0.7], [0.7, 0.72]);
+  await expect(page.getByRole('button', { name: /^Undo: line laid/ })).toBeVisible();
+  await page.getByRole('radio', { name: 'Deflection' }).click();
+  await expect(page.getByRole('table', { name: 'Straightedges' })).toContainText(' of ');
+  await page.getByRole('button', { name: 'Set a history' }).click();
+  const stages = page.getByRole('table', { name: 'Stages' });
+  const rows = await stages.getByRole('row').count();
+  await page.getByRole('button', { name: 'Add a stage' }).click();
+  await expect(stages.getByRole('row')).toHaveCount(rows + 1);
+  await expect(page.getByRole('table', { name: 'Largest deflection by stage' })).toContainText('later');
 });
 
 test('a place of punching is sent out of a slab and follows it; what is changed by hand lets go', async ({ page }) => {

@@ -28,7 +28,7 @@ describe('a slab as a plate', () => {
     const { project, member } = openNew(newPlate);
     const onEdit = jest.fn();
     const { container } = render(
-      <PlatePlan {...{ project, member, onEdit, onMove: () => undefined }} result={result(project)} isStale={false} editing={null} />,
+      <PlatePlan {...{ project, member, onEdit, onChange: () => undefined }} result={result(project)} isStale={false} editing={null} />,
     );
     click(screen.getByRole('button', { name: /^Edge 3, .* is simple/ }));
     expect(onEdit.mock.calls[0][0]).toEqual({ of: 'edge', edge: 2 });

@@ -2,6 +2,7 @@
 import { castDraft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
 import type { ExtraBars, PlateMember } from '@/core/members/plate/input';
+import { chosenParts } from '@/core/members/plate/plan-parts';
 import type { PlateResult } from '@/core/members/plate/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
 import type { Project } from '@/core/project/project';
@@ -9,7 +10,7 @@ import { readSlabBars } from '@/ui/fields/slab-bars-field';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { ScheduleTable } from '@/ui/tables/ScheduleTable';
-import { usePlateChange } from './use-plate-change';
+import { useAddPart, usePlateChange } from './use-plate-change';
 
 interface BarsPanelProps {
   readonly project: Project;
@@ -24,6 +25,7 @@ const directions = { x: 'along x', y: 'along y' } as const;
 /** Bars over parts of the slab beside its meshes, chosen or set, and the schedule of all bars. */
 export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
   const change = usePlateChange(member);
+  const add = useAddPart(member, chosenParts(result));
   const isSet = member.bars.extra !== null;
   const rows = member.bars.extra ?? result.steel.extra;
   const keep = (label: string, list: readonly ExtraBars[] | null) => change(label, (m) => void (m.bars.extra = castDraft(list)));
@@ -76,7 +78,7 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
               rows.filter((_, k) => k !== i),
             ),
         }}
-        add={{ title: 'Add bars over a part', run: () => keep('add bars over a part', [...rows, fresh(member, result)]) }}
+        add={{ title: 'Add bars over a part', run: () => add('add bars over a part', 'bars') }}
       />
       <p className="small">
         Bars count behind their anchorage from both ends of their rectangle, all the way where an end lies at an edge of the slab and is
@@ -85,20 +87,4 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
       <ScheduleTable project={project} member={member} result={result} />
     </div>
   );
-}
-
-/** New bars over the middle of the slab, of the size of its mesh below. */
-function fresh({ outline, catalogue }: PlateMember, { steel }: PlateResult): ExtraBars {
-  const mesh = steel.meshes.find((m) => m.bars)?.bars;
-  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
-  const [x, y] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-  return {
-    face: 'top',
-    along: 'x',
-    x1: x - 1000,
-    y1: y - 1000,
-    x2: x + 1000,
-    y2: y + 1000,
-    bars: mesh ?? { size: catalogue === 'us' ? '#4' : '12', alternate: null, spacing: 200 },
-  };
 }

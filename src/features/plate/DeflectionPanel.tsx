@@ -5,13 +5,14 @@ import { codeOf } from '@/core/members/member';
 import { shareUsed } from '@/core/members/plate/drawing';
 import type { PlateMember } from '@/core/members/plate/input';
 import { plateCases } from '@/core/members/plate/loading';
-import type { JudgedLine, PlateResult } from '@/core/members/plate/result';
+import { chosenParts } from '@/core/members/plate/plan-parts';
+import type { PlateResult } from '@/core/members/plate/result';
 import type { Project } from '@/core/project/project';
 import { formatQuantity, formatValue, unitLabel } from '@/core/units/format';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { HistoryChart } from './HistoryChart';
-import { usePlateChange } from './use-plate-change';
+import { useAddPart, usePlateChange } from './use-plate-change';
 
 interface DeflectionPanelProps {
   readonly project: Project;
@@ -35,8 +36,10 @@ type Line = NonNullable<PlateMember['straightedges']>[number];
 
 function LinesTable({ project, member, result }: DeflectionPanelProps) {
   const change = usePlateChange(member);
+  const chosen = chosenParts(result);
+  const add = useAddPart(member, chosen);
   const isSet = member.straightedges !== null;
-  const rows: readonly Line[] = member.straightedges ?? result.lines.map((l) => ({ name: l.name, ...endsOf(l) }));
+  const rows: readonly Line[] = member.straightedges ?? chosen.lines;
   const keep = (label: string, list: readonly Line[] | null) => change(label, (m) => void (m.straightedges = castDraft(list)));
   const line = columnsFor<Line>(
     project.display,
@@ -90,7 +93,7 @@ function LinesTable({ project, member, result }: DeflectionPanelProps) {
               rows.filter((_, k) => k !== i),
             ),
         }}
-        add={{ title: 'Lay a line', run: () => keep('lay a line', [...rows, freshLine(member, rows.length)]) }}
+        add={{ title: 'Lay a line', run: () => add('lay a line', 'lines') }}
       />
       <p className="small">
         Deflections stand with what is allowed. They are the gap below a straightedge between the two places that it lies on; an end that
@@ -98,14 +101,6 @@ function LinesTable({ project, member, result }: DeflectionPanelProps) {
       </p>
     </section>
   );
-}
-
-const endsOf = ({ ends: [[x1, y1], [x2, y2]] }: JudgedLine) => ({ x1, y1, x2, y2 });
-
-function freshLine({ outline }: PlateMember, count: number): Line {
-  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
-  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
-  return { name: `S${count + 1}`, x1: Math.min(...xs), y1: y, x2: Math.max(...xs), y2: y };
 }
 
 type Stage = NonNullable<PlateMember['stages']>[number];

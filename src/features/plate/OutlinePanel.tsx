@@ -9,6 +9,7 @@ import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { heldAsBefore } from './fields';
+import { useAddPart } from './use-plate-change';
 
 type Corner = PlateMember['outline'][number];
 type Wall = PlateMember['walls'][number];
@@ -20,6 +21,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
   const edit = useProject((s) => s.edit);
   const change = (label: string, recipe: Parameters<typeof onMember<PlateMember>>[1]) =>
     edit(`${label} of ${member.mark}`, onMember(member, recipe));
+  const add = useAddPart(member);
   const corner = columnsFor<Corner>(
     project.display,
     (_, i) => `corner ${i + 1}`,
@@ -46,7 +48,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           ]}
           faultsOf={faultsOf('outline')}
           remove={{ title: 'Delete', run: (i) => change(`corner ${i + 1} taken out`, (m) => void m.outline.splice(i, 1)) }}
-          add={{ title: 'Add a corner', run: () => change('add a corner', (m) => void m.outline.push(between(member.outline))) }}
+          add={{ title: 'Add a corner', run: () => add('add a corner', 'corners') }}
         />
         <h2 className="mt-3">Walls below, inside</h2>
         <Grid
@@ -60,7 +62,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           ]}
           faultsOf={faultsOf('walls')}
           remove={{ title: 'Delete', run: (i) => change(`wall ${i + 1} taken out`, (m) => void m.walls.splice(i, 1)) }}
-          add={{ title: 'Add a wall', run: () => change('add a wall', (m) => void m.walls.push(across(member.outline))) }}
+          add={{ title: 'Add a wall', run: () => add('add a wall', 'walls') }}
         />
       </section>
       <section>
@@ -87,17 +89,4 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
       </section>
     </div>
   );
-}
-
-/** A new corner: midway along the edge from the last one to the first. */
-function between(outline: readonly Corner[]): Corner {
-  const [a, b] = [outline.at(-1), outline[0]];
-  return { x: ((a?.x ?? 0) + (b?.x ?? 0)) / 2, y: ((a?.y ?? 0) + (b?.y ?? 0)) / 2, edge: a?.edge ?? 'simple', rise: 0 };
-}
-
-/** A new wall: upright through the middle of the slab. */
-function across(outline: readonly Corner[]): Wall {
-  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
-  const x = (Math.min(...xs) + Math.max(...xs)) / 2;
-  return { x1: x, y1: Math.min(...ys), x2: x, y2: Math.max(...ys) };
 }

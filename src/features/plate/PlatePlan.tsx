@@ -1,18 +1,22 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { locatorOf, valueAt } from '@/core/analysis/plates/locate';
-import { planScale, platePlan, shareUsed } from '@/core/members/plate/drawing';
+import { isDeflection, planScale, platePlan, shareUsed } from '@/core/members/plate/drawing';
 import type { PlateHandle } from '@/core/members/plate/picture';
 import type { PlateMember } from '@/core/members/plate/input';
 import { mapTitles, plateLabels } from '@/core/members/plate/labels';
+import { addedToPlan, laidBy, partName, partTitle } from '@/core/members/plate/plan-changes';
+import { chosenParts, planParts, type PlanPart } from '@/core/members/plate/plan-parts';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
-import { plateMaps, type PlateMap, type PlateResult } from '@/core/members/plate/result';
+import { layerOf, plateMaps, type PlateMap, type PlateResult } from '@/core/members/plate/result';
 import { profileAlong } from '@/core/members/plate/straightedges';
 import type { Project } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
-import { DrawingView, type DragPhase } from '@/ui/drawing/DrawingView';
+import { DrawingView } from '@/ui/drawing/DrawingView';
 import { useBox } from '@/ui/drawing/use-box';
 import { Select } from '@/ui/fields/Select';
+import { PlanGhost, sizeOf } from './PlanGhost';
+import { usePlanPointer, type PlanChange } from './use-plan-pointer';
 
 interface PlatePlanProps {
   readonly project: Project;
@@ -21,40 +25,53 @@ interface PlatePlanProps {
   readonly isStale: boolean;
   readonly onEdit: (handle: PlateHandle, target: Element) => void;
   readonly editing: string | null;
-  /** A column is let go at a place of the plan (mm). */
-  readonly onMove: (column: number, x: number, y: number) => void;
+  readonly onChange: PlanChange;
 }
 
-/** Moved columns come to rest on multiples of this (mm). */
-const SNAP = { SI: 50, US: 76.2 };
 const PROFILE = 128;
+const partOptions = Object.fromEntries([['', 'nothing'], ...planParts.map((p) => [p, partTitle(p)])]) as Record<PlanPart | '', string>;
+
+/** The map on which parts of a sort are seen, where the one that is shown does not show them. */
+function mapFor(part: PlanPart | '', map: PlateMap): PlateMap {
+  if (part === 'bars' && !layerOf(map)) return 'topX';
+  return part === 'lines' && !isDeflection(map) ? 'deflection' : map;
+}
 
 /** The plan of the slab with the map that is chosen, as large as the middle of the screen, the value under the pointer, and a profile of it along a line. */
-export function PlatePlan({ project, member, result, isStale, onEdit, editing, onMove }: PlatePlanProps) {
+export function PlatePlan({ project, member, result, isStale, onEdit, editing, onChange }: PlatePlanProps) {
   const [map, setMap] = useState<PlateMap>('mx');
+  const [part, setPart] = useState<PlanPart | ''>('');
   const [along, setAlong] = useState('');
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 640 });
   const labels = useMemo(() => plateLabels(project, member, map), [project, member, map]);
   const line = result.lines.find((l) => l.name === along);
-  const height = Math.max(300, size.height - 74 - (line ? PROFILE : 0));
+  const height = Math.max(300, size.height - 104 - (line ? PROFILE : 0));
   const drawing = useMemo(
-    () => platePlan({ plate: member, result, map, labels }, size.width, height),
-    [member, result, map, labels, size, height],
+    () => platePlan({ plate: member, result, map, labels, held: part || undefined }, size.width, height),
+    [member, result, map, labels, part, size, height],
   );
   const scale = useMemo(() => planScale(member, size.width, height), [member, size, height]);
-  const { at, ghost, onPointerMove, onPointerLeave, onDrag } = usePlanPointer(
-    scale.off,
-    onMove,
-    SNAP[project.display === 'US' ? 'US' : 'SI'],
-  );
+  const chosen = useMemo(() => chosenParts(result, layerOf(map) ?? null), [result, map]);
+  const { at, ghost, onDrag, onKey, ...pointer } = usePlanPointer({
+    plate: member,
+    chosen,
+    part: part || undefined,
+    scale,
+    units: project.display,
+    onChange,
+  });
   const locate = useMemo(() => (result.mesh ? locatorOf(result.mesh) : null), [result.mesh]);
   const values = result.maps?.[map];
-  const shown = Object.fromEntries(plateMaps.filter((m) => !result.maps || result.maps[m]).map((m) => [m, mapTitles[m]])) as Record<
-    PlateMap,
-    string
-  >;
+  // One that is chosen stays chosen while it is worked out anew.
+  const isShown = (m: PlateMap) => m === map || !result.maps || result.maps[m] !== undefined;
+  const shown = Object.fromEntries(plateMaps.filter(isShown).map((m) => [m, mapTitles[m]])) as Record<PlateMap, string>;
   const found = at && locate && values ? locate(at) : undefined;
   const station = (v: number) => formatValue(v, 'station', project.display);
+  const whereIs = ([x, y]: readonly [number, number]) => `x ${station(x)}, y ${station(y)} ${unitLabel('station', project.display)}`;
+  const pick = (next: PlanPart | '') => {
+    setPart(next);
+    setMap(mapFor(next, map));
+  };
   return (
     <div ref={box} className={`min-h-0 flex-1 overflow-hidden ${isStale ? 'stale' : ''}`} data-stale={isStale || undefined}>
       <div className="flex items-center gap-2 px-3.5 pt-1">
@@ -81,16 +98,26 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
             />
           </label>
         )}
+      </div>
+      <div className="flex items-center gap-2 px-3.5 pt-1">
+        <label className="flex items-center gap-2">
+          Lay or move
+          <Select className="field !w-56" label="What is laid or moved" value={part} options={partOptions} onPick={pick} />
+        </label>
+        {part && (
+          <button className="link" onClick={() => onChange(`${partName(part)} added to the plan`, (now) => addedToPlan(part, now, chosen))}>
+            Add one
+          </button>
+        )}
         <output className="small ml-auto whitespace-nowrap" aria-label="Value under the pointer">
-          {at &&
-            `x ${station(at[0])}, y ${station(at[1])} ${unitLabel('station', project.display)}${
-              found ? `: ${labels.value(valueAt(result.mesh!, found, values!))} ${labels.unit.split(',')[0]}` : ''
-            }`}
+          {ghost
+            ? [whereIs(ghost.rest.at), sizeOf(ghost, project.display), ghost.rest.on].filter(Boolean).join(' · ')
+            : at && `${whereIs(at)}${found ? `: ${labels.value(valueAt(result.mesh!, found, values!))} ${labels.unit.split(',')[0]}` : ''}`}
         </output>
       </div>
-      <div onPointerMove={onPointerMove} onPointerLeave={onPointerLeave}>
-        <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onDrag}>
-          {ghost && <circle cx={scale.on(ghost)[0]} cy={scale.on(ghost)[1]} r={7} fill="none" stroke="#231E19" strokeDasharray="2 2" />}
+      <div className={part ? 'cursor-crosshair touch-none select-none' : ''} {...pointer}>
+        <DrawingView drawing={drawing} onEdit={onEdit} editing={editing} onDrag={onDrag} onKey={onKey}>
+          {ghost && <PlanGhost ghost={ghost} on={scale.on} />}
         </DrawingView>
       </div>
       {line && values && result.mesh && locate && (
@@ -109,31 +136,20 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
         />
       )}
       <p className="small px-3.5">
-        Click an edge’s word: simple, clamped, free. Drag the middle of a column to move it, click its name to type where it stands.
+        {part
+          ? help(part)
+          : 'Click an edge’s word: simple, clamped, free. Drag the middle of a column to move it, click its name to type where it stands.'}
       </p>
     </div>
   );
 }
 
-type Place = readonly [x: number, y: number];
-
-/** Where the pointer is on the slab (mm), and the column that is being moved. */
-function usePlanPointer(off: (p: Place) => Place, onMove: PlatePlanProps['onMove'], snap: number) {
-  const [at, setAt] = useState<Place | null>(null);
-  const [ghost, setGhost] = useState<Place | null>(null);
-  const rested = ([x, y]: Place): Place => [Math.round(x / snap) * snap, Math.round(y / snap) * snap];
-  return {
-    at,
-    ghost,
-    onPointerMove: (e: React.PointerEvent<HTMLDivElement>) => {
-      const svg = e.currentTarget.querySelector('svg')!.getBoundingClientRect();
-      setAt(off([e.clientX - svg.left, e.clientY - svg.top]));
-    },
-    onPointerLeave: () => setAt(null),
-    onDrag: (handle: PlateHandle, x: number, phase: DragPhase, y: number) => {
-      const place = rested(off([x, y]));
-      setGhost(phase === 'move' ? place : null);
-      if (phase === 'end' && handle.of === 'columnAt') onMove(handle.column, ...place);
-    },
-  };
+/** How parts of a sort are laid and moved. */
+function help(part: PlanPart): string {
+  const lay = {
+    place: 'Click the plan to lay one',
+    line: 'Pull a line over the plan to lay one',
+    rectangle: 'Pull from corner to corner to lay one',
+  }[laidBy(part)];
+  return `${lay}. Drag its rings to move it, click one to type where it is; with the keyboard, arrows move a ring and Delete takes it out.`;
 }

@@ -7,7 +7,7 @@ import type { Project } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
-import { usePlateChange } from './use-plate-change';
+import { useAddPart, usePlateChange } from './use-plate-change';
 
 type Region = PlateMember['regions'][number];
 type Shape = PlateColumn['shape'];
@@ -25,6 +25,7 @@ interface SupportsPanelProps {
 /** Columns below and above the slab, beams below it, and parts of another depth. */
 export function SupportsPanel({ project, member, result, faults }: SupportsPanelProps) {
   const change = usePlateChange(member);
+  const add = useAddPart(member);
   const nameOf = (c: PlateColumn, i: number) => `column ${c.name || i + 1}`;
   const column = columnsFor<PlateColumn>(project.display, nameOf, (i, patch) =>
     change(`column ${member.columns[i]!.name || i + 1}`, (m) => void Object.assign(m.columns[i]!, patch)),
@@ -75,10 +76,7 @@ export function SupportsPanel({ project, member, result, faults }: SupportsPanel
         ]}
         faultsOf={faultsOf('columns')}
         remove={{ title: 'Delete', run: (i) => change(`column ${i + 1} taken out`, (m) => void m.columns.splice(i, 1)) }}
-        add={{
-          title: 'Add a column',
-          run: () => change('add a column', (m) => void m.columns.push(another(member) as Draft<PlateColumn>)),
-        }}
+        add={{ title: 'Add a column', run: () => add('add a column', 'columns') }}
       />
       <p className="small">
         Wide is along x, deep along y. Below and above are the heights of the storeys. A column holds the slab from sinking, and from
@@ -98,7 +96,7 @@ export function SupportsPanel({ project, member, result, faults }: SupportsPanel
         ]}
         faultsOf={faultsOf('regions')}
         remove={{ title: 'Delete', run: (i) => change(`part ${i + 1} taken out`, (m) => void m.regions.splice(i, 1)) }}
-        add={{ title: 'Add a part', run: () => change('add a part', (m) => void m.regions.push(besideFirst(member))) }}
+        add={{ title: 'Add a part', run: () => add('add a part', 'depths') }}
         className="!w-auto"
       />
     </div>
@@ -110,6 +108,7 @@ const counts = { T: 'T', rib: 'rib' } as const;
 /** Beams below the slab, with what they carry. */
 function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
   const change = usePlateChange(member);
+  const add = useAddPart(member);
   const nameOf = (b: PlateBeam, i: number) => `beam ${b.name || i + 1}`;
   const beam = columnsFor<PlateBeam>(project.display, nameOf, (i, patch) =>
     change(nameOf(member.beams[i]!, i), (m) => void Object.assign(m.beams[i]!, patch)),
@@ -138,7 +137,7 @@ function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
         ]}
         faultsOf={(i) => faults.filter((f) => f.path.startsWith(`beams[${i}]`))}
         remove={{ title: 'Delete', run: (i) => change(`beam ${i + 1} taken out`, (m) => void m.beams.splice(i, 1)) }}
-        add={{ title: 'Add a beam', run: () => change('add a beam', (m) => void m.beams.push(anotherBeam(member))) }}
+        add={{ title: 'Add a beam', run: () => add('add a beam', 'beams') }}
       />
       {member.beams.length > 0 && (
         <p className="small">
@@ -151,41 +150,9 @@ function BeamsTable({ project, member, result, faults }: SupportsPanelProps) {
   );
 }
 
-/** A new beam between the first two columns, or across the middle of the slab. */
-function anotherBeam({ columns, beams, outline, h }: PlateMember): PlateBeam {
-  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
-  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
-  const [a, b] =
-    columns.length > 1
-      ? [columns[0]!, columns[1]!]
-      : [
-          { x: Math.min(...xs), y },
-          { x: Math.max(...xs), y },
-        ];
-  return { name: `B${beams.length + 1}`, x1: a.x, y1: a.y, x2: b.x, y2: b.y, b: 300, h: 2 * h + 100, counts: 'T', flange: null };
-}
-
 function reshaped(shape: Shape, kind: Shape['kind']): Shape {
   if (kind === shape.kind) return shape;
   return shape.kind === 'circle'
     ? { kind: 'rectangle', b: shape.diameter, h: shape.diameter }
     : { kind: 'circle', diameter: Math.min(shape.b, shape.h) };
-}
-
-/** A new column like the last one, in the middle of the slab where it stands on no other. */
-function another({ columns, outline }: PlateMember): PlateColumn {
-  const last = columns.at(-1);
-  const [xs, ys] = [outline.map((c) => c.x), outline.map((c) => c.y)];
-  const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2] as const;
-  const isFree = (x: number) => columns.every((c) => Math.hypot(c.x - x, c.y - middle[1]) > 1000);
-  const shift = Array.from({ length: 40 }, (_, k) => 1000 * k).find((s) => isFree(middle[0] + s)) ?? 0;
-  const size = { kind: 'rectangle', b: 300, h: 300 } as const;
-  const base = last ?? { shape: size, below: 3000, above: 0, farEnds: 'fixed' as const, legs: null };
-  return { ...base, name: `C${columns.length + 1}`, x: middle[0] + shift, y: middle[1] };
-}
-
-/** A part as wide as two metres about the first column, or in the corner of the slab. */
-function besideFirst({ columns, outline, h }: PlateMember): Region {
-  const { x, y } = columns[0] ?? outline[0] ?? { x: 0, y: 0 };
-  return { x1: x - 1000, y1: y - 1000, x2: x + 1000, y2: y + 1000, h: h + 100 };
 }

@@ -1,5 +1,7 @@
 import { castDraft } from 'immer';
 import type { PlateHandle } from '@/core/members/plate/picture';
+import { holdsOf, holdTitle, movedOnPlan } from '@/core/members/plate/plan-changes';
+import { chosenParts, type Hold } from '@/core/members/plate/plan-parts';
 import { layerTitle, type PlateEdge, type PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
 import { meshIn } from '@/core/members/plate/zones';
@@ -8,7 +10,7 @@ import type { Project } from '@/core/project/project';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import { parseQuantity } from '@/core/units/parse';
 import { layerField, readSlabBars } from '@/ui/fields/slab-bars-field';
-import { numberField, type Field } from '@/ui/fields/value-field';
+import { numberField, quantityField, type Field, type FieldPlace } from '@/ui/fields/value-field';
 
 /** The field of a value on the plan; undefined for what a click changes at once. */
 export function plateField(
@@ -23,8 +25,14 @@ export function plateField(
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'bars':
       return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, meshIn(result.steel, handle));
-    case 'columnAt':
-      return columnField(handle.column, project, member);
+    case 'hold':
+      return placeField(handle, project, member, result);
+    case 'load':
+      return loadField(handle.index, place);
+    case 'partDepth':
+      return (
+        member.regions[handle.index] && numberField(place, `regions[${handle.index}].h`, `Depth of part ${handle.index + 1}`, '', 'length')
+      );
     case 'extra':
       return extraField(handle.index, project, member, result);
     case 'edge':
@@ -32,24 +40,39 @@ export function plateField(
   }
 }
 
-/** Where the middle of a column stands: "x, y". */
-function columnField(i: number, { display }: Project, member: PlateMember): Field<PlateMember> | undefined {
-  const column = member.columns[i];
-  if (!column) return undefined;
+/** Where a point of a part is: "x, y". */
+function placeField(hold: Hold, { display }: Project, member: PlateMember, result: PlateResult): Field<PlateMember> | undefined {
+  const chosen = chosenParts(result);
+  const held = holdsOf(hold.part, member, chosen).find((h) => h.index === hold.index && h.end === hold.end);
+  if (!held) return undefined;
   const parts = (text: string) => text.split(/[;,]\s+|[;]|\s+/).filter(Boolean);
   return {
-    label: `Column ${column.name || i + 1}: x, y`,
-    hint: 'its middle on the plan',
+    label: `Place of ${holdTitle(hold, member, chosen)}: x, y`,
+    hint: hold.end === 'whole' ? 'the middle of it on the plan' : 'on the plan',
     unit: unitLabel('span', display),
-    text: `${formatForEditing(column.x, 'span', display)}, ${formatForEditing(column.y, 'span', display)}`,
+    text: held.at.map((v) => formatForEditing(v, 'span', display)).join(', '),
     parse: (text) => {
       const [x, y, more] = parts(text).map((v) => parseQuantity(v, 'span', display));
       if (!x || !y || more) return { ok: false, reason: 'Type two numbers: x and y.' };
       if (!x.ok) return x;
       if (!y.ok) return y;
-      return { ok: true, apply: (m) => void Object.assign(m.columns[i]!, { x: x.value, y: y.value }) };
+      return { ok: true, apply: (m) => void Object.assign(m, castDraft(movedOnPlan(hold, [x.value, y.value], member, chosen))) };
     },
   };
+}
+
+/** The value of a load where it is drawn. */
+function loadField(i: number, place: FieldPlace<PlateMember>): Field<PlateMember> | undefined {
+  const load = place.member.loads[i];
+  if (!load) return undefined;
+  const [name, kind, value] =
+    load.type === 'line'
+      ? (['perLength', 'lineLoad', load.perLength] as const)
+      : load.type === 'point'
+        ? (['force', 'force', load.force] as const)
+        : (['value', 'areaLoad', load.value] as const);
+  const hint = `of case ${load.case}, down`;
+  return quantityField(place, `Load ${i + 1}`, hint, kind, value, (m, v) => void Object.assign(m.loads[i]!, { [name]: v }));
 }
 
 /** Bars over a part of the slab. Those that were chosen are all set as they are when one of them is changed. */

@@ -17,12 +17,13 @@ import { OutlinePanel } from './OutlinePanel';
 import { PlateBasis, plateLoads } from './PlateBasis';
 import { PlatePlan } from './PlatePlan';
 import { SupportsPanel } from './SupportsPanel';
-import { usePlateChange } from './use-plate-change';
+import type { PlanChange } from './use-plan-pointer';
+import { usePlateChange, withFields } from './use-plate-change';
 
 interface PlanEditing {
   /** Opens a value of the plan, or turns an edge to the next way of holding it. */
   readonly onEdit: (handle: PlateHandle, target: Element) => void;
-  readonly onMove: (column: number, x: number, y: number) => void;
+  readonly onChange: PlanChange;
 }
 
 function usePlanEditing({ drawn, keptMember }: Sheet<PlateMember, PlateHandle>): PlanEditing {
@@ -33,7 +34,7 @@ function usePlanEditing({ drawn, keptMember }: Sheet<PlateMember, PlateHandle>):
       if (!turn) return drawn.open(handle, target);
       change(turn.label, (m) => void (m.outline[turn.at]!.edge = turn.edge));
     },
-    onMove: (i, x, y) => change(`column ${keptMember.columns[i]!.name || i + 1} moved`, (m) => void Object.assign(m.columns[i]!, { x, y })),
+    onChange: (label, make) => change(label, withFields(make)),
   };
 }
 

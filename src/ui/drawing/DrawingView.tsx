@@ -13,6 +13,8 @@ interface DrawingViewProps<H extends Handle> {
   readonly editing?: string | null;
   /** A handle is moved to a place on the sheet, is let go there, or goes back. */
   readonly onDrag?: (handle: H, x: number, phase: DragPhase, y: number) => void;
+  /** A key is pressed on a handle that can be moved; whether it did something. */
+  readonly onKey?: (handle: H, key: string) => boolean;
   readonly children?: React.ReactNode;
 }
 
@@ -24,7 +26,14 @@ const drawn = new WeakMap<Element, Handle>();
 export const handleOf = (element: Element): Handle | undefined => drawn.get(element);
 
 /** Renders a drawing of the core as SVG. Texts with a handle are buttons that open the value's editor. */
-export const DrawingView = memo(function DrawingView({ drawing: given, onEdit, editing, onDrag, children }: DrawingViewProps<Handle>) {
+export const DrawingView = memo(function DrawingView({
+  drawing: given,
+  onEdit,
+  editing,
+  onDrag,
+  onKey,
+  children,
+}: DrawingViewProps<Handle>) {
   const scale = useTextScale();
   const drawing = useMemo(() => apart(given, scale), [given, scale]);
   const keys = keysOf(drawing.shapes);
@@ -38,7 +47,7 @@ export const DrawingView = memo(function DrawingView({ drawing: given, onEdit, e
       className="block"
     >
       {drawing.shapes.map((shape, i) => (
-        <ShapeView key={keys[i]} shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />
+        <ShapeView key={keys[i]} shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} onKey={onKey} />
       ))}
       {children}
     </svg>
@@ -68,13 +77,13 @@ const round = (v: number) => Math.round(v * 10) / 10;
 const stroke = (style: LineStyle | undefined) => (style ? lines[style] : { stroke: 'none' });
 const fill = (style: FillStyle | undefined) => fills[style ?? 'none'];
 
-function ShapeView({ shape, onEdit, editing, onDrag }: { shape: Shape } & WithEdit) {
+function ShapeView({ shape, onEdit, editing, onDrag, onKey }: { shape: Shape } & WithEdit) {
   if (shape.kind === 'path') return <PathView shape={shape} onEdit={onEdit} />;
-  if (shape.kind === 'circle') return <CircleView shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} />;
+  if (shape.kind === 'circle') return <CircleView shape={shape} onEdit={onEdit} editing={editing} onDrag={onDrag} onKey={onKey} />;
   return <TextView shape={shape} onEdit={onEdit} editing={editing} />;
 }
 
-type WithEdit = Pick<DrawingViewProps<Handle>, 'onEdit' | 'editing' | 'onDrag'>;
+type WithEdit = Pick<DrawingViewProps<Handle>, 'onEdit' | 'editing' | 'onDrag' | 'onKey'>;
 
 /** A line with a handle is also hit beside it; keys reach its value by the name that is drawn with it. */
 function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithEdit) {
@@ -92,7 +101,7 @@ function PathView({ shape, onEdit }: { shape: Shape & { kind: 'path' } } & WithE
 }
 
 /** What makes a drawn thing a button that opens its editor. */
-function asButton(edit: Handle, name: string, onEdit: NonNullable<WithEdit['onEdit']>) {
+function asButton(edit: Handle, name: string, onEdit: NonNullable<WithEdit['onEdit']>, onKey?: WithEdit['onKey']) {
   return {
     ref: (element: SVGElement | null) => void (element && drawn.set(element, edit)),
     role: 'button',
@@ -100,14 +109,15 @@ function asButton(edit: Handle, name: string, onEdit: NonNullable<WithEdit['onEd
     'aria-label': name,
     onClick: (e: React.MouseEvent<SVGElement>) => onEdit(edit, e.currentTarget),
     onKeyDown: (e: React.KeyboardEvent<SVGElement>) => {
-      if (e.key !== 'Enter' && e.key !== 'F2' && e.key !== ' ') return;
+      if (e.key === 'Enter' || e.key === 'F2' || e.key === ' ') onEdit(edit, e.currentTarget);
+      else if (!onKey?.(edit, e.key)) return;
       e.preventDefault();
-      onEdit(edit, e.currentTarget);
+      e.stopPropagation();
     },
   };
 }
 
-function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
+function CircleView({ shape, onEdit, editing, onDrag, onKey }: { shape: Shape & { kind: 'circle' } } & WithEdit) {
   const [cx, cy, r] = [round(shape.at[0]), round(shape.at[1]), round(shape.r)];
   const { edit } = shape;
   const key = edit && keyOf(edit);
@@ -123,7 +133,7 @@ function CircleView({ shape, onEdit, editing, onDrag }: { shape: Shape & { kind:
         pointerEvents={edit ? undefined : 'none'}
         data-edit={key}
         className={edit && onEdit ? (shape.drag ? 'drawn-mark drawn-handle' : 'drawn-mark') : undefined}
-        {...(edit && onEdit ? asButton(edit, shape.label ?? key!, onEdit) : {})}
+        {...(edit && onEdit ? asButton(edit, shape.label ?? key!, onEdit, shape.drag ? onKey : undefined) : {})}
         {...(shape.drag ? moves : {})}
       />
       {key !== undefined && key === editing && <circle cx={cx} cy={cy} r={r + 3.5} fill="none" stroke="#231E19" strokeWidth={1.2} />}

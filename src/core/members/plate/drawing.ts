@@ -1,10 +1,11 @@
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layerTitle, type Layer, type PlateBeam, type PlateInput } from './input';
+import { isLayer, layerTitle, type PlateBeam, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
+import { heldShapes } from './held-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
-import type { JudgedLine, PlateMap } from './result';
+import { layerOf, type JudgedLine, type PlateMap } from './result';
 import { meshIn } from './zones';
 
 /** Room beside the slab for what is said of it (px). */
@@ -41,8 +42,8 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
       const loop = hole.map(on);
       return [areaOf({ fill: 'surface', line: 'outline' }, ...loop), line(loop[0]!, loop[Math.floor(loop.length / 2)]!, 'dim')];
     }),
-    ...p.plate.regions.map((r) => areaOf<PlateHandle>({ line: 'tentative' }, ...rectangleOf(r).map(on))),
-    ...loadShapes(p.plate, on),
+    ...p.plate.regions.flatMap((_, i) => depthShapes(p, i, on)),
+    ...loadShapes(p, on),
     ...p.plate.beams.flatMap((beam) => beamShapes(beam, on)),
     ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
     ...extraShapes(p, on),
@@ -50,6 +51,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...map.filter((s) => s.kind === 'text'),
     ...columnShapes(p.plate, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
+    ...heldShapes(p, on),
     ...liftShapes(p, on, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 88]),
     ...words(p, width - SIDE + 6, MARGIN + 6),
     ...legendShapes(p, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 46]),
@@ -66,19 +68,50 @@ function beamShapes({ name, x1, y1, x2, y2, b }: PlateBeam, on: OnSheet): Shape<
   return [side(1), side(-1), ...(name ? [textAt<PlateHandle>([mx, my], name, 'small', { anchor: 'middle', halo: true })] : [])];
 }
 
-/** Loads on parts of the slab, where they stand. */
-const loadShapes = (plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] =>
-  plate.loads.flatMap((load): Shape<PlateHandle>[] => {
+/** A part of another depth with its depth in its upper corner. */
+function depthShapes({ plate, labels }: PlatePicture, index: number, on: OnSheet): Shape<PlateHandle>[] {
+  const region = plate.regions[index]!;
+  const { x, y } = spanOf(region);
+  const [left, top] = on([x[0], y[1]]);
+  return [
+    areaOf({ line: 'tentative' }, ...rectangleOf(region).map(on)),
+    textAt([left + 4, top + 13], labels.partDepth(region.h), 'small', {
+      edit: { of: 'partDepth', index },
+      label: `Depth of part ${index + 1}`,
+      halo: true,
+    }),
+  ];
+}
+
+/** Loads on parts of the slab, where they stand, with their values. */
+const loadShapes = ({ plate, labels }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] =>
+  plate.loads.flatMap((load, index): Shape<PlateHandle>[] => {
+    const value = ([x, y]: Point) =>
+      textAt<PlateHandle>([x, y], labels.load(load), 'demand', {
+        anchor: 'middle',
+        edit: { of: 'load', index },
+        label: `Load ${index + 1}`,
+        halo: true,
+      });
     switch (load.type) {
       case 'uniform':
         return [];
-      case 'area':
-        return [areaOf({ line: 'loadVariable' }, ...rectangleOf(load).map(on))];
-      case 'line':
-        return [line(on([load.x1, load.y1]), on([load.x2, load.y2]), 'loadVariable')];
+      case 'area': {
+        const { x, y } = spanOf(load);
+        const [mx, my] = on([(x[0] + x[1]) / 2, y[0]]);
+        return [areaOf({ line: 'loadVariable' }, ...rectangleOf(load).map(on)), value([mx, my - 5])];
+      }
+      case 'line': {
+        const [a, b] = [on([load.x1, load.y1]), on([load.x2, load.y2])];
+        return [line(a, b, 'loadVariable'), value([a[0] + 0.7 * (b[0] - a[0]), a[1] + 0.7 * (b[1] - a[1]) - 5])];
+      }
       case 'point': {
         const [x, y] = on([load.x1, load.y1]);
-        return [line([x - 5, y - 5], [x + 5, y + 5], 'loadVariable'), line([x - 5, y + 5], [x + 5, y - 5], 'loadVariable')];
+        return [
+          line([x - 5, y - 5], [x + 5, y + 5], 'loadVariable'),
+          line([x - 5, y + 5], [x + 5, y - 5], 'loadVariable'),
+          value([x, y - 9]),
+        ];
       }
     }
   });
@@ -92,22 +125,25 @@ function columnShapes(plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] {
     const name = column.name || String(i + 1);
     return [
       areaOf({ fill: 'ebony' }, ...loop),
-      circleAt(at, 4, { fill: 'surface', line: 'outline', edit: { of: 'columnAt', column: i }, drag: true, label: `Move column ${name}` }),
-      textAt(corner, name, 'strong', { edit: { of: 'columnAt', column: i }, label: `Column ${name}, its middle`, halo: true }),
+      circleAt(at, 4, {
+        fill: 'surface',
+        line: 'outline',
+        edit: { of: 'hold', part: 'columns', index: i, end: 0 },
+        drag: true,
+        label: `Move column ${name}`,
+      }),
+      textAt(corner, name, 'strong', {
+        edit: { of: 'hold', part: 'columns', index: i, end: 0 },
+        label: `Column ${name}, its middle`,
+        halo: true,
+      }),
     ];
   });
 }
 
-const layerOfMap: Partial<Record<PlateMap, Layer>> = {
-  bottomX: { face: 'bottom', along: 'x' },
-  bottomY: { face: 'bottom', along: 'y' },
-  topX: { face: 'top', along: 'x' },
-  topY: { face: 'top', along: 'y' },
-};
-
 /** Bars over parts of the layer that is shown. */
 function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
-  const layer = layerOfMap[map];
+  const layer = layerOf(map);
   if (!layer) return [];
   const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
   return result.steel.extra.flatMap((extra, index): Shape<PlateHandle>[] => {
@@ -128,7 +164,8 @@ function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet):
   });
 }
 
-const isDeflection = (map: PlateMap) => map === 'deflection' || map === 'after';
+/** Whether a map is one of those over which straightedges are drawn. */
+export const isDeflection = (map: PlateMap): boolean => map === 'deflection' || map === 'after';
 /** So many straightedges are drawn: those that are used most. */
 const DRAWN_LINES = 6;
 
@@ -136,11 +173,11 @@ const DRAWN_LINES = 6;
 export const shareUsed = ({ gaps }: JudgedLine): number => gaps.reduce((most, g) => Math.max(most, g.deflection / g.limit), 0);
 
 /** The straightedges that are used most, on the maps of deflection. */
-function lineShapes({ result, map }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
+function lineShapes({ result, map, held }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   if (!isDeflection(map)) return [];
   return [...result.lines]
     .sort((a, b) => shareUsed(b) - shareUsed(a))
-    .slice(0, DRAWN_LINES)
+    .slice(0, held === 'lines' ? Infinity : DRAWN_LINES)
     .flatMap((judged): Shape<PlateHandle>[] => {
       const [a, b] = judged.ends.map(on) as [Point, Point];
       const use = shareUsed(judged);
@@ -214,7 +251,7 @@ function areaSense({ outline }: PlateInput): 1 | -1 {
 }
 
 /** What is said beside the plan and can be changed there: depth and meshes. */
-function words({ plate, result, labels }: PlatePicture, x: number, y: number): Shape<PlateHandle>[] {
+function words({ plate, result, map, labels }: PlatePicture, x: number, y: number): Shape<PlateHandle>[] {
   const rows: Shape<PlateHandle>[] = [
     textAt([x, y], labels.depth, 'plain', { edit: { of: 'depth' }, label: 'Depth of the slab', halo: true }),
   ];
@@ -232,9 +269,14 @@ function words({ plate, result, labels }: PlatePicture, x: number, y: number): S
         ),
       );
     }
+  const isThere = !result.maps || result.maps[map] !== undefined;
   return [
     ...rows,
     textAt([x, y + 22 * rows.length + 10], labels.title, 'small'),
-    textAt([x, y + 22 * rows.length + 26], labels.unit, 'small'),
+    textAt(
+      [x, y + 22 * rows.length + 26],
+      isThere ? labels.unit : result.early ? 'is being worked out' : 'could not be worked out',
+      'small',
+    ),
   ];
 }

@@ -1,11 +1,11 @@
 import { boundsOf } from '../../geometry/polygon';
-import { formatValue, unitLabel } from '../../units/format';
+import { formatQuantity, formatValue, unitLabel } from '../../units/format';
 import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/quantity';
 import type { ProjectBasis } from '../member';
 import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
 import type { PlatePicture } from './picture';
 import { outlineOf } from './geometry';
-import type { PlateInput } from './input';
+import type { PlateInput, PlateLoad } from './input';
 import type { PlateMap } from './result';
 
 const kindOfMap: Record<PlateMap, QuantityKind> = {
@@ -76,11 +76,24 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
     depth: `slab ${drawnLength(member.h, units)} deep`,
     span: (v) => formatValue(v, 'span', units),
     bars: (bars) => layerLabel(bars, project),
+    load: (load) => loadLabel(load, units),
+    partDepth: (h) => `${drawnLength(h, units)} deep`,
     value: (v) => formatValue(v, kind, units),
     unit: [unitLabel(kind, units), ofWhat].filter(Boolean).join(', '),
     factor: displayUnit(kind, units).unit.factor,
     title: mapTitles[map],
   };
+}
+
+/** A load with its unit and the case that it is of. */
+function loadLabel(load: PlateLoad, units: UnitSystem): string {
+  const value =
+    load.type === 'line'
+      ? formatQuantity(load.perLength, 'lineLoad', units)
+      : load.type === 'point'
+        ? formatQuantity(load.force, 'force', units)
+        : formatQuantity(load.value, 'areaLoad', units);
+  return `${load.case} ${value}`;
 }
 
 /** "6.0 × 5.0 m, 200 deep", by the box around the outline. */

@@ -130,6 +130,16 @@ export const plateMaps = [
 ] as const;
 export type PlateMap = (typeof plateMaps)[number];
 
+const layersOfMaps: Partial<Record<PlateMap, Layer>> = {
+  bottomX: { face: 'bottom', along: 'x' },
+  bottomY: { face: 'bottom', along: 'y' },
+  topX: { face: 'top', along: 'x' },
+  topY: { face: 'top', along: 'y' },
+};
+
+/** The layer of bars whose steel a map shows. */
+export const layerOf = (map: PlateMap): Layer | undefined => layersOfMaps[map];
+
 /** Everything that the design of a slab as a plate gives. */
 export interface PlateResult extends ResultBase {
   readonly type: 'plate';
