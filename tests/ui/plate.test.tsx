@@ -81,8 +81,8 @@ describe('a slab as a plate', () => {
     expect(now().openings).toHaveLength(1);
     expect(now().outline.map((c) => c.edge)[0]).toBe('free');
     const before = [
-      { x: 0, y: 0, edge: 'free', rise: 0 },
-      { x: 1, y: 5, edge: 'clamped', rise: 0 },
+      { x: 0, y: 0, edge: 'free', rise: 0, sinks: null, turns: null },
+      { x: 1, y: 5, edge: 'clamped', rise: 0, sinks: null, turns: null },
     ] as const;
     const outer = [
       [9, 9],

@@ -14,6 +14,8 @@ export const fileUnitDefaults = {
   unitWeight: 'kN/m3',
   springVertical: 'kN/m',
   springRotation: 'kNm/rad',
+  springLine: 'kN/m2',
+  turningLine: 'kNm/rad/m',
 } as const;
 
 export type FileUnits = Readonly<Record<keyof typeof fileUnitDefaults, string>>;

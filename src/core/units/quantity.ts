@@ -39,6 +39,8 @@ const styles = {
   modulus: { SI: ['GPa', 1, 1], US: ['ksi', 0, 100] },
   springRotation: { SI: ['kNm/rad', 0, 1000], US: ['kip-ft/rad', 0, 1000] },
   springVertical: { SI: ['kN/m', 0, 1000], US: ['kip/ft', 0, 100] },
+  springLine: { SI: ['kN/m2', 0, 1000], US: ['ksf', 0, 100] },
+  turningLine: { SI: ['kNm/rad/m', 0, 1000], US: ['kip-ft/rad/ft', 0, 1000] },
   density: { SI: ['kg/m3', 0, 50], US: ['pcf', 0, 1] },
   unitWeight: { SI: ['kN/m3', 1, 0.5], US: ['lbf/ft3', 0, 5] },
   mass: { SI: ['kg', 0, 1], US: ['lbm', 0, 1] },

@@ -14,7 +14,7 @@ import { useAddPart } from './use-plate-change';
 type Corner = PlateMember['outline'][number];
 type Wall = PlateMember['walls'][number];
 
-const edges: Readonly<Record<PlateEdge, string>> = { simple: 'simple', clamped: 'clamped', free: 'free' };
+const edges: Readonly<Record<PlateEdge, string>> = { simple: 'simple', clamped: 'clamped', spring: 'on springs', free: 'free' };
 
 /** Corners of the slab with the edges between them, openings, and walls below it: drawn, typed or pasted. */
 export function OutlinePanel({ project, member, faults }: { project: Project; member: PlateMember; faults: readonly Fault[] }) {
@@ -41,10 +41,16 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           label="Corners"
           rows={member.outline}
           columns={[
-            corner.quantity('x', 'span', 'x'),
-            corner.quantity('y', 'span', 'y'),
+            corner.bare('x', 'span', 'x'),
+            corner.bare('y', 'span', 'y'),
             corner.pick('Edge', edges, 'edge'),
-            corner.quantity('Arc rises', 'span', 'rise'),
+            corner.bare('Arc rises', 'span', 'rise'),
+            ...(member.outline.some((c) => c.edge === 'spring')
+              ? [
+                  corner.bare('Spring', 'springLine', 'sinks', { empty: 'rigid' }),
+                  corner.bare('Turning', 'turningLine', 'turns', { empty: 'none' }),
+                ]
+              : []),
           ]}
           faultsOf={faultsOf('outline')}
           remove={{ title: 'Delete', run: (i) => change(`corner ${i + 1} taken out`, (m) => void m.outline.splice(i, 1)) }}
@@ -55,15 +61,21 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           label="Walls"
           rows={member.walls}
           columns={[
-            wall.quantity('x', 'span', 'x1'),
-            wall.quantity('y', 'span', 'y1'),
-            wall.quantity('to x', 'span', 'x2'),
-            wall.quantity('to y', 'span', 'y2'),
+            wall.bare('x', 'span', 'x1'),
+            wall.bare('y', 'span', 'y1'),
+            wall.bare('to x', 'span', 'x2'),
+            wall.bare('to y', 'span', 'y2'),
+            wall.bare('Spring', 'springLine', 'sinks', { empty: 'rigid' }),
+            wall.bare('Turning', 'turningLine', 'turns', { empty: 'none' }),
           ]}
           faultsOf={faultsOf('walls')}
           remove={{ title: 'Delete', run: (i) => change(`wall ${i + 1} taken out`, (m) => void m.walls.splice(i, 1)) }}
           add={{ title: 'Add a wall', run: () => add('add a wall', 'walls') }}
         />
+        <p className="small">
+          Springs are per length of the line: a wall of thickness t and height l sinks by E t / l, and turns by 4 E t³ / 12 l where its foot
+          is fixed, 3 E t³ / 12 l where it is pinned.
+        </p>
       </section>
       <section>
         <h2>Outline and openings</h2>

@@ -100,7 +100,7 @@ function extraField(i: number, project: Project, member: PlateMember, result: Pl
   };
 }
 
-const next: Readonly<Record<PlateEdge, PlateEdge>> = { simple: 'clamped', clamped: 'free', free: 'simple' };
+const next: Readonly<Record<PlateEdge, PlateEdge>> = { simple: 'clamped', clamped: 'free', spring: 'free', free: 'simple' };
 
 /** What a click on the word of an edge makes of it: simple, clamped, free, in turn. */
 export function turned(
@@ -120,5 +120,5 @@ export const heldAsBefore = (
 ): PlateMember['outline'][number][] =>
   outer.map(([x, y], i) => {
     const same = before.find((c) => Math.hypot(c.x - x, c.y - y) < 1) ?? (before.length === outer.length ? before[i] : undefined);
-    return { x, y, edge: same?.edge ?? 'simple', rise: same?.rise ?? 0 };
+    return { edge: 'simple', rise: 0, sinks: null, turns: null, ...same, x, y };
   });

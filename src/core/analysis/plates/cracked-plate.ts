@@ -2,7 +2,7 @@ import { atCurvature, rememberedOf, type BentState, type BentWidth, type Remembe
 import type { PlateMesh } from './mesh';
 import { Mixing } from './mixing';
 import { PER_NODE } from './multifrontal';
-import { modelWith, resisting, springForces, type PlateState, type PlateStructure } from './plate-model';
+import { modelWith, reactionsOf, springForces, type PlateState, type PlateStructure } from './plate-model';
 import { rowTimes, triangleForces, type Rigidity } from './triangle';
 
 /** How twisting counts where a direction is judged to be cracked: not at all, or with its whole size beside the direction's own moment. */
@@ -68,9 +68,7 @@ export function* crackedPlate(task: CrackedTask): Generator<number, CrackedState
     const change = changeOf(step, moved);
     const isSettled = change < SETTLED;
     if (isSettled || round === ROUNDS) {
-      const springs = resisting(structure.columns, moved);
-      const held = forces.map((force, i) => (heads.isHeld[i] ? loads[i]! - force : -springs[i]!));
-      return told(task, now, { moved, held }, { rounds: round, change, isSettled });
+      return told(task, now, { moved, held: reactionsOf(structure, loads, forces, moved) }, { rounds: round, change, isSettled });
     }
     moved = mixing.next({ moved, step, left }) as Float64Array<ArrayBuffer>;
     heads.spread(moved);

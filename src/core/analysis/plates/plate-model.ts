@@ -47,6 +47,8 @@ export interface PlateStructure {
   /** Resistance of the columns to turning, and of beams below to bending. */
   readonly columns: readonly Stiffness[];
   readonly ribs: readonly Stiffness[];
+  /** Springs along lines, as stiff as they are given whatever cracks. */
+  readonly lines: readonly Stiffness[];
   readonly triangles: readonly StrainedTriangle[];
   readonly isBending: Uint8Array;
   readonly plan: EliminationPlan;
@@ -62,13 +64,15 @@ export function plateStructure(mesh: PlateMesh, rigidity: (triangle: number) => 
   const plain = Array.from({ length: count }, (_, e) => ({ nodes: nodesOf(mesh, e), matrix: nothing }));
   const columns = supports.heads.map(({ turning }, k) => turningSpring(mesh.at.length / 2 + k, turning));
   const ribs = supports.ribs ?? [];
-  const all = [...[...plain, ...supports.springs, ...ribs].flatMap((e) => heads.tied(e)), ...columns];
+  const lines = (supports.lines ?? []).flatMap((e) => heads.tied(e));
+  const all = [...[...plain, ...supports.springs, ...ribs].flatMap((e) => heads.tied(e)), ...lines, ...columns];
   return {
     mesh,
     heads,
     springs: supports.springs,
     columns,
     ribs,
+    lines,
     triangles: plain.map((_, e) => strainedTriangle(cornersOf(mesh, e), rigidity(e))),
     isBending: Uint8Array.from(plain, ({ nodes }) => (heads.isStiff(nodes) ? 0 : 1)),
     plan: planOf(heads.at, all),
@@ -94,12 +98,12 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
 
 /** A prepared plate with stiffnesses of its own. Throws CalcError where it can move without resistance. */
 export function modelWith(structure: PlateStructure, rigidity: (triangle: number) => Rigidity): PlateModel {
-  const { mesh, heads, springs, columns, ribs, triangles, isBending, plan } = structure;
+  const { mesh, heads, springs, columns, ribs, lines, triangles, isBending, plan } = structure;
   const plate = triangles.map((triangle, e) => triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e)));
   // Worked out once, when first asked for: every load is then a product.
   let known: readonly Float64Array[] | undefined;
   const responses = () => (known ??= triangles.map((triangle, e) => triangleMoments(triangle, rigidity(e))));
-  const all = [...[...plate, ...springs, ...ribs].flatMap((e) => heads.tied(e)), ...columns];
+  const all = [...[...plate, ...springs, ...ribs].flatMap((e) => heads.tied(e)), ...lines, ...columns];
   const factor = factorise(plan, all, heads.isHeld);
   if (!factor) throw new CalcError('supports', 'the slab can move or turn without resistance: it needs more supports.');
   return {
@@ -114,9 +118,7 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
       const settled = movement && Float64Array.from(heads.isHeld, (held, i) => (held ? movement[i]! : 0));
       const moved = factor.solve(settled ? minus(loads, resisting(all, settled)) : loads);
       settled?.forEach((v, i) => heads.isHeld[i] && (moved[i] = v));
-      const forces = resisting(all, moved);
-      const springs = resisting(columns, moved);
-      const held = forces.map((force, i) => (heads.isHeld[i] ? loads[i]! - force : -springs[i]!));
+      const held = reactionsOf(structure, loads, resisting(all, moved), moved);
       heads.spread(moved);
       return { moved, held };
     },
@@ -128,9 +130,15 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
   };
 }
 
+/** What holds a plate at each unknown: what is held gives what resistance leaves of the loads, lines and columns the forces of their springs (a column's as the moments on it). */
+export function reactionsOf({ heads, columns, lines }: PlateStructure, loads: Float64Array, resistance: Float64Array, moved: Float64Array) {
+  const [onColumns, ofLines] = [resisting(columns, moved), resisting(lines, moved)];
+  return resistance.map((force, i) => (heads.isHeld[i] ? loads[i]! - force : ofLines[i]! - onColumns[i]!));
+}
+
 /** Forces of springs, columns and beams on the unknowns, those of heads taken to their middles. */
-export const springForces = ({ heads, springs, columns, ribs }: PlateStructure, moved: Float64Array): Float64Array =>
-  resisting([...[...springs, ...ribs].flatMap((s) => heads.tied(s)), ...columns], moved);
+export const springForces = ({ heads, springs, columns, ribs, lines }: PlateStructure, moved: Float64Array): Float64Array =>
+  resisting([...[...springs, ...ribs].flatMap((s) => heads.tied(s)), ...lines, ...columns], moved);
 
 const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
   const [a, b, c] = [2 * triangles[3 * e]!, 2 * triangles[3 * e + 1]!, 2 * triangles[3 * e + 2]!];

@@ -1,12 +1,15 @@
 import { distanceToSegment, isInsideLoop, type Loop, type Point } from '../../geometry/polygon';
 import { ONE_POINT, type Piece } from './mesh-lines';
+import { lineSprings, type SprungLine } from './line-springs';
 import { PER_NODE, type Stiffness } from './multifrontal';
 import type { PlateMesh } from './mesh';
 
-/** A line along which the plate is held: simply (it may turn over it, not along it), softly (only from sinking), or clamped. */
-export interface LineSupport {
-  readonly piece: Piece;
-  readonly how: 'simple' | 'soft' | 'clamped';
+/**
+ * A line along which the plate is held: simply (it may turn over it, not along it), softly (only from sinking), clamped, or on springs that sink. Any but a
+ * clamped one may have springs against turning over it.
+ */
+export interface LineSupport extends SprungLine {
+  readonly how: 'simple' | 'soft' | 'clamped' | 'sinking';
 }
 
 /** A column under, over or through the plate: what lies within its outline moves as a stiff whole about its middle. */
@@ -28,6 +31,8 @@ export interface StiffHead {
 export interface PlateSupports {
   readonly isHeld: Uint8Array;
   readonly springs: readonly Stiffness[];
+  /** Springs along lines, whose forces are reactions. */
+  readonly lines?: readonly Stiffness[];
   /** Beams that bend with the plate; none where they are left out. */
   readonly ribs?: readonly Stiffness[];
   readonly heads: readonly StiffHead[];
@@ -57,7 +62,7 @@ export function supportsOf(
   const springs: Stiffness[] = [];
   for (let node = 0; node < count; node += 1) {
     const here = linesAt(mesh, node, lines);
-    if (here.length === 0 || lifted?.has(node)) continue;
+    if (!here.some((l) => l.how !== 'sinking') || lifted?.has(node)) continue;
     isHeld[PER_NODE * node] = 1;
     if (here.some((l) => l.how === 'clamped')) isHeld.fill(1, PER_NODE * node, PER_NODE * node + PER_NODE);
     else
@@ -66,7 +71,7 @@ export function supportsOf(
   }
   const all = columns.map((column) => ({ nodes: nodesWithin(mesh, column.outline), at: column.at, turning: column.turning }));
   const heads = all.filter((head) => head.nodes.length > 0);
-  return { isHeld, springs, heads, headOfColumn: all.map((head) => heads.indexOf(head)) };
+  return { isHeld, springs, lines: lineSprings(mesh, lines, lifted), heads, headOfColumn: all.map((head) => heads.indexOf(head)) };
 }
 
 function linesAt({ at }: PlateMesh, node: number, lines: readonly LineSupport[]): LineSupport[] {

@@ -84,12 +84,22 @@ const around = (loop: readonly Point[]): Piece[] => piecesOf([...loop, loop[0]!]
 
 /** Lines that hold a slab: its edges that are not free, and the walls below it. */
 export function lineSupports(plate: PlateInput): LineSupport[] {
-  const simple = plate.simpleEdges === 'soft' ? ('soft' as const) : ('simple' as const);
+  const rigid = plate.simpleEdges === 'soft' ? ('soft' as const) : ('simple' as const);
+  const sprung = (piece: Piece, { sinks, turns }: Pick<PlateInput['walls'][number], 'sinks' | 'turns'>): LineSupport => ({
+    piece,
+    how: sinks === null ? rigid : 'sinking',
+    sinks: sinks ?? 0,
+    turns: turns ?? 0,
+  });
   return [
-    ...plate.outline.flatMap(({ edge }, i) =>
-      edge === 'free' ? [] : piecesOf(edgePath(plate, i)).map((piece): LineSupport => ({ piece, how: edge === 'simple' ? simple : edge })),
-    ),
-    ...wallLines(plate).map((piece): LineSupport => ({ piece, how: simple })),
+    ...plate.outline.flatMap((corner, i) => {
+      const { edge } = corner;
+      if (edge === 'free') return [];
+      return piecesOf(edgePath(plate, i)).map((piece): LineSupport =>
+        edge === 'spring' ? sprung(piece, corner) : { piece, how: edge === 'simple' ? rigid : edge },
+      );
+    }),
+    ...plate.walls.map((wall, i) => sprung(wallLines(plate)[i]!, wall)),
   ];
 }
 

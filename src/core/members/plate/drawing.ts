@@ -1,7 +1,7 @@
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layerTitle, type PlateBeam, type PlateInput } from './input';
+import { isLayer, layerTitle, type PlateBeam, type PlateEdge, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
 import { heldShapes } from './held-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
@@ -45,7 +45,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...p.plate.regions.flatMap((_, i) => depthShapes(p, i, on)),
     ...loadShapes(p, on),
     ...p.plate.beams.flatMap((beam) => beamShapes(beam, on)),
-    ...p.plate.walls.map((w) => line(on([w.x1, w.y1]), on([w.x2, w.y2]), 'cut')),
+    ...p.plate.walls.flatMap((wall) => wallShapes(wall, on)),
     ...extraShapes(p, on),
     ...lineShapes(p, on),
     ...map.filter((s) => s.kind === 'text'),
@@ -194,6 +194,28 @@ function lineShapes({ result, map, held }: PlatePicture, on: OnSheet): Shape<Pla
     });
 }
 
+const edgeWords: Readonly<Record<PlateEdge, string>> = { simple: 'simple', clamped: 'clamped', spring: 'on springs', free: 'free' };
+
+/** A row of springs beside a line. */
+function zigzag(a: Point, b: Point, [ox, oy]: Point): Shape<never> {
+  const count = Math.max(2, Math.round(Math.hypot(b[0] - a[0], b[1] - a[1]) / 5));
+  return pathThrough(
+    { line: 'dim' },
+    ...Array.from({ length: count + 1 }, (_, k): Point => {
+      const [t, away] = [k / count, k % 2 === 0 ? 2 : 7];
+      return [a[0] + t * (b[0] - a[0]) + away * ox, a[1] + t * (b[1] - a[1]) + away * oy];
+    }),
+  );
+}
+
+/** A wall below, with springs where it sinks or turns. */
+function wallShapes({ x1, y1, x2, y2, sinks, turns }: PlateInput['walls'][number], on: OnSheet): Shape<never>[] {
+  const [a, b] = [on([x1, y1]), on([x2, y2])];
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const isSprung = sinks !== null || turns !== null;
+  return [line(a, b, 'cut'), ...(isSprung ? [zigzag(a, b, [(a[1] - b[1]) / length, (b[0] - a[0]) / length])] : [])];
+}
+
 /** An edge by how it is held, its word, which changes it, and its length. */
 function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Shape<PlateHandle>[] {
   const given = edgePath(plate, i);
@@ -214,15 +236,17 @@ function edgeShapes({ plate, labels }: PlatePicture, i: number, on: OnSheet): Sh
           return line([x, y], [x + 8 * out[0] + 4 * out[1], y + 8 * out[1] - 4 * out[0]], 'dim');
         })
       : [];
+  const springs = edge === 'spring' ? [zigzag(a, b, out)] : [];
   const at: Point = [(a[0] + b[0]) / 2 + 20 * out[0], (a[1] + b[1]) / 2 + 22 * out[1] + 4];
   const anchor = out[0] > 0.5 ? 'start' : out[0] < -0.5 ? 'end' : 'middle';
   return [
     ...hatch,
+    ...springs,
     pathThrough({ line: edge === 'free' ? 'tentative' : edge === 'clamped' ? 'cut' : 'outline' }, ...path),
-    textAt(at, edge, 'plain', {
+    textAt(at, edgeWords[edge], 'plain', {
       anchor,
       edit: { of: 'edge', edge: i },
-      label: `Edge ${i + 1}, ${labels.span(run)} long, is ${edge}`,
+      label: `Edge ${i + 1}, ${labels.span(run)} long, is ${edgeWords[edge]}`,
       halo: true,
     }),
     textAt([at[0], at[1] + 14 * (out[1] < -0.5 ? -1 : 1)], labels.span(run), 'small', { anchor, halo: true }),

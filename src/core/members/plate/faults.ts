@@ -15,6 +15,7 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   const faults: Fault[] = materialFaults(plate.materials, code);
   const add: Add = (path, reason) => faults.push({ path, reason });
   depthFaults(plate, add);
+  springFaults(plate, add);
   outlineFaults(plate, add);
   if (faults.length === 0) insideFaults(plate, add);
   if (!plate.outline.some((c) => c.edge !== 'free') && plate.walls.length + plate.columns.length === 0)
@@ -48,6 +49,15 @@ function depthFaults({ h, cover }: PlateInput, add: Add): void {
   for (const face of ['top', 'bottom'] as const)
     if (!(cover[face] >= 5 && cover[face] <= 300))
       add(`cover.${face}`, 'A cover must lie between 5 and 300 mm; it is measured to the outer bars.');
+}
+
+function springFaults({ outline, walls }: PlateInput, add: Add): void {
+  const look = (path: string, { sinks, turns }: PlateInput['walls'][number] | PlateInput['outline'][number]) => {
+    if (sinks !== null && !(sinks > 0)) add(`${path}.sinks`, 'A spring is stiffer than nothing; without a figure the line does not sink.');
+    if (turns !== null && !(turns >= 0)) add(`${path}.turns`, 'A spring against turning is not less than nothing.');
+  };
+  outline.forEach((corner, i) => corner.edge === 'spring' && look(`outline[${i}]`, corner));
+  walls.forEach((wall, i) => look(`walls[${i}]`, wall));
 }
 
 /** Shorter edges (mm) are a slip of the hand. */

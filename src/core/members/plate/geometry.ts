@@ -5,8 +5,10 @@ import type { PlateColumn, PlateInput } from './input';
 /** Sides that a whole circle is drawn and worked out with. */
 const SIDES = 96;
 
+type WithArcs = { readonly outline: readonly Pick<PlateInput['outline'][number], 'x' | 'y' | 'rise'>[] };
+
 /** Corners of an edge from its own corner to the next one; those of an arc are so near each other that its area is right to one in a thousand. */
-export function edgePath({ outline }: Pick<PlateInput, 'outline'>, i: number): Point[] {
+export function edgePath({ outline }: WithArcs, i: number): Point[] {
   const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
   const chord = Math.hypot(b.x - a.x, b.y - a.y);
   const ends: [Point, Point] = [
@@ -30,7 +32,7 @@ export function edgePath({ outline }: Pick<PlateInput, 'outline'>, i: number): P
   });
 }
 
-function runsCounterclockwise(outline: PlateInput['outline']): boolean {
+function runsCounterclockwise(outline: WithArcs['outline']): boolean {
   return (
     outline.reduce((sum, a, i) => {
       const b = outline[(i + 1) % outline.length]!;
@@ -40,7 +42,7 @@ function runsCounterclockwise(outline: PlateInput['outline']): boolean {
 }
 
 /** The slab from above, arcs as short straight pieces, its openings as holes. */
-export const outlineOf = ({ outline, openings }: Pick<PlateInput, 'outline' | 'openings'>): Outline => ({
+export const outlineOf = ({ outline, openings }: WithArcs & Pick<PlateInput, 'openings'>): Outline => ({
   outer: outline.flatMap((_, i) => edgePath({ outline }, i).slice(0, -1)),
   holes: openings.map((o) => o.corners),
 });
@@ -103,7 +105,7 @@ export const depthAt = ({ regions, h }: Pick<PlateInput, 'regions' | 'h'>, at: P
 export function plainRectangle(plate: PlateInput): { readonly lx: number; readonly ly: number } | undefined {
   const { outline, openings, walls, columns, beams, regions } = plate;
   const inside = openings.length + beams.length + walls.length + columns.length + regions.length;
-  if (outline.length !== 4 || inside > 0 || outline.some((c) => c.edge === 'free' || c.rise !== 0)) return undefined;
+  if (outline.length !== 4 || inside > 0 || outline.some((c) => c.edge === 'free' || c.edge === 'spring' || c.rise !== 0)) return undefined;
   const [a, , c] = outline as [PlateInput['outline'][number], unknown, PlateInput['outline'][number], unknown];
   const fits = box(a.x, a.y, c.x, c.y).every(([x, y], i) => Math.hypot(outline[i]!.x - x, outline[i]!.y - y) < 1);
   return fits && c.x > a.x && c.y > a.y ? { lx: c.x - a.x, ly: c.y - a.y } : undefined;

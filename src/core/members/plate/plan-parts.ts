@@ -142,7 +142,10 @@ export const sorts: Readonly<Record<PlanPart, Part<unknown>>> = {
     one: 'corner',
     list: ({ outline }) => outline,
     put: (outline) => ({ outline }),
-    fresh: ({ outline }, _, [x, y]) => ({ x, y, edge: outline[afterNearest(outline, [x, y]) - 1]?.edge ?? 'simple', rise: 0 }),
+    fresh: ({ outline }, _, [x, y]) => {
+      const { edge, sinks, turns } = outline[afterNearest(outline, [x, y]) - 1] ?? { edge: 'simple', sinks: null, turns: null };
+      return { x, y, edge, rise: 0, sinks, turns };
+    },
     goes: afterNearest,
     least: 3,
   }),
@@ -171,7 +174,7 @@ export const sorts: Readonly<Record<PlanPart, Part<unknown>>> = {
     one: 'wall',
     list: ({ walls }) => walls,
     put: (walls) => ({ walls }),
-    fresh: (_, from, to) => ends(from, to),
+    fresh: (_, from, to) => ({ ...ends(from, to), sinks: null, turns: null }),
   }),
   beams: part<PlateBeam>({
     ...line(),

@@ -4,12 +4,17 @@ import { shapes } from '../column/schema';
 import { punchingLegs } from '../punching/schema';
 import * as field from '../parts/schema-parts';
 
+/** Springs along a line, per length: against sinking, null is rigid, and against turning over it, null is none. */
+const springs = { sinks: field.open('springLine'), turns: field.open('turningLine') };
+
 /** A corner of the outline, and the edge from it to the next one: how it is held, and how far an arc rises from its chord, outwards. */
 const corner = object({
   x: field.length(0),
   y: field.length(0),
-  edge: field.oneOf(['simple', 'clamped', 'free'], 'simple'),
+  edge: field.oneOf(['simple', 'clamped', 'spring', 'free'], 'simple'),
   rise: field.length(0),
+  /** Of an edge on springs. */
+  ...springs,
 });
 
 /** The ends of a line, or two corners of a rectangle across from each other. */
@@ -70,7 +75,7 @@ export const plateFields = (d: MaterialDefaults) => ({
   outline: field.list(corner, 200),
   openings: field.list(object({ corners: field.points }), 40),
   /** Walls below the slab, inside its outline: it runs on over them. */
-  walls: field.list(object(line), 40),
+  walls: field.list(object({ ...line, ...springs }), 40),
   columns: field.list(column(d), 200),
   /** Beams below the slab that bend with it. */
   beams: field.list(beam, 60),

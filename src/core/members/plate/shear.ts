@@ -259,9 +259,11 @@ function largestShear(basis: PlateBasis, factors: readonly (readonly number[])[]
 function awayFromFreeEdges({ plate, answer }: PlateBasis): (triangle: number) => boolean {
   const { mesh, bends } = answer.model;
   const free = [
-    ...plate.outline.flatMap(({ edge }, i) =>
-      edge === 'free' || (edge === 'simple' && plate.simpleEdges === 'soft') ? [edgePath(plate, i)] : [],
-    ),
+    ...plate.outline.flatMap(({ edge, sinks }, i) => {
+      // Those that may turn along themselves.
+      const isRigid = edge === 'simple' || (edge === 'spring' && sinks === null);
+      return edge !== 'clamped' && !(isRigid && plate.simpleEdges === 'hard') ? [edgePath(plate, i)] : [];
+    }),
     ...plate.openings.map((o) => [...o.corners, o.corners[0]!]),
   ];
   const isNear = (p: Point) => free.some((path) => path.some((a, k) => k > 0 && distanceToSegment(p, path[k - 1]!, a) < plate.h));
