@@ -72,7 +72,7 @@ test('a column is put below, moved on the plan, a line laid and a history set: e
   await page.mouse.move(box.x + 60, box.y - 30, { steps: 4 });
   await page.mouse.up();
   await expect(page.getByRole('button', { name: /^Undo: column C1 moved/ })).toBeVisible();
-  await page.getByRole('radio', { name: 'Columns' }).click();
+  await page.getByRole('radio', { name: 'Reactions' }).click();
   await expect(page.getByRole('table', { name: 'Columns under ultimate loads' })).toContainText('C1');
   await page.getByRole('radio', { name: 'Deflection' }).click();
   await page.getByRole('button', { name: 'Lay a line' }).click();
@@ -144,7 +144,7 @@ test('a place of punching is sent out of a slab and follows it; what is changed 
   await page.getByRole('radio', { name: 'Supports' }).click();
   await page.getByRole('button', { name: 'Add a column' }).click();
   await expect(rung(page, 'punching-1')).toBeVisible();
-  await page.getByRole('radio', { name: 'Columns' }).click();
+  await page.getByRole('radio', { name: 'Reactions' }).click();
   await page.getByRole('button', { name: 'Send to a place of punching' }).click();
   const follows = page.getByRole('region', { name: 'What it follows' });
   await expect(follows).toContainText('Follows PL1 at column C1');
@@ -158,7 +158,7 @@ test('a place of punching is sent out of a slab and follows it; what is changed 
   const depth = page.getByRole('textbox', { name: /depth/i }).first();
   await depth.fill('320');
   await depth.press('Enter');
-  await page.getByRole('radio', { name: 'Columns' }).click();
+  await page.getByRole('radio', { name: 'Reactions' }).click();
   await page.getByRole('link', { name: 'P1 follows' }).click();
   await expect(follows).toBeVisible();
   await expect.poll(used).not.toBe(before);

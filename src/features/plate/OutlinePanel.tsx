@@ -12,6 +12,12 @@ import { heldAsBefore } from './fields';
 import { useAddPart } from './use-plate-change';
 
 type Corner = PlateMember['outline'][number];
+/** An edge on springs, by the corner that it begins at. */
+interface SprungEdge {
+  readonly edge: number;
+  readonly sinks: number | null;
+  readonly turns: number | null;
+}
 type Wall = PlateMember['walls'][number];
 
 const edges: Readonly<Record<PlateEdge, string>> = { simple: 'simple', clamped: 'clamped', spring: 'on springs', free: 'free' };
@@ -32,9 +38,17 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
     (_, i) => `wall ${i + 1}`,
     (i, patch) => change(`wall ${i + 1}`, (m) => void Object.assign(m.walls[i]!, patch)),
   );
+  const sprung = member.outline.flatMap(({ edge, sinks, turns }, i): SprungEdge[] =>
+    edge === 'spring' ? [{ edge: i, sinks, turns }] : [],
+  );
+  const spring = columnsFor<SprungEdge>(
+    project.display,
+    ({ edge }) => `edge ${edge + 1}`,
+    (i, patch) => change(`springs of edge ${sprung[i]!.edge + 1}`, (m) => void Object.assign(m.outline[sprung[i]!.edge]!, patch)),
+  );
   const faultsOf = (list: string) => (i: number) => faults.filter((f) => f.path.startsWith(`${list}[${i}]`));
   return (
-    <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] gap-x-6 overflow-auto px-3.5 py-2">
+    <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-x-6 overflow-auto px-3.5 py-2">
       <section>
         <h2>Corners, and the edge from each to the next</h2>
         <Grid
@@ -45,17 +59,27 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
             corner.bare('y', 'span', 'y'),
             corner.pick('Edge', edges, 'edge'),
             corner.bare('Arc rises', 'span', 'rise'),
-            ...(member.outline.some((c) => c.edge === 'spring')
-              ? [
-                  corner.bare('Spring', 'springLine', 'sinks', { empty: 'rigid' }),
-                  corner.bare('Turning', 'turningLine', 'turns', { empty: 'none' }),
-                ]
-              : []),
           ]}
           faultsOf={faultsOf('outline')}
           remove={{ title: 'Delete', run: (i) => change(`corner ${i + 1} taken out`, (m) => void m.outline.splice(i, 1)) }}
           add={{ title: 'Add a corner', run: () => add('add a corner', 'corners') }}
         />
+        {sprung.length > 0 && (
+          <>
+            <h2 className="mt-3">Edges on springs</h2>
+            <Grid
+              label="Edges on springs"
+              rows={sprung}
+              columns={[
+                spring.shown('Edge', ({ edge }) => `from corner ${edge + 1}`),
+                spring.bare('Spring', 'springLine', 'sinks', { empty: 'rigid' }),
+                spring.bare('Turning', 'turningLine', 'turns', { empty: 'none' }),
+              ]}
+              faultsOf={(i) => faultsOf('outline')(sprung[i]!.edge).filter((f) => /sinks|turns/.test(f.path))}
+              className="!w-auto"
+            />
+          </>
+        )}
         <h2 className="mt-3">Walls below, inside</h2>
         <Grid
           label="Walls"

@@ -8,7 +8,7 @@ import { mapTitles, plateLabels } from '@/core/members/plate/labels';
 import { addedToPlan, laidBy, partName, partTitle } from '@/core/members/plate/plan-changes';
 import { chosenParts, planParts, type PlanPart } from '@/core/members/plate/plan-parts';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
-import { layerOf, plateMaps, type PlateMap, type PlateResult } from '@/core/members/plate/result';
+import { layerOf, plateMaps, type PlanLayer, type PlateMap, type PlateResult } from '@/core/members/plate/result';
 import { profileAlong } from '@/core/members/plate/straightedges';
 import type { Project } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
@@ -32,14 +32,14 @@ const PROFILE = 128;
 const partOptions = Object.fromEntries([['', 'nothing'], ...planParts.map((p) => [p, partTitle(p)])]) as Record<PlanPart | '', string>;
 
 /** The map on which parts of a sort are seen, where the one that is shown does not show them. */
-function mapFor(part: PlanPart | '', map: PlateMap): PlateMap {
+function mapFor(part: PlanPart | '', map: PlanLayer): PlanLayer {
   if (part === 'bars' && !layerOf(map)) return 'topX';
   return part === 'lines' && !isDeflection(map) ? 'deflection' : map;
 }
 
 /** The plan of the slab with the map that is chosen, as large as the middle of the screen, the value under the pointer, and a profile of it along a line. */
 export function PlatePlan({ project, member, result, isStale, onEdit, editing, onChange }: PlatePlanProps) {
-  const [map, setMap] = useState<PlateMap>('mx');
+  const [map, setMap] = useState<PlanLayer>('mx');
   const [part, setPart] = useState<PlanPart | ''>('');
   const [along, setAlong] = useState('');
   const [box, size] = useBox<HTMLDivElement>({ width: 748, height: 640 });
@@ -61,10 +61,11 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
     onChange,
   });
   const locate = useMemo(() => (result.mesh ? locatorOf(result.mesh) : null), [result.mesh]);
-  const values = result.maps?.[map];
+  const values = map === 'reactions' ? undefined : result.maps?.[map];
   // One that is chosen stays chosen while it is worked out anew.
   const isShown = (m: PlateMap) => m === map || !result.maps || result.maps[m] !== undefined;
-  const shown = Object.fromEntries(plateMaps.filter(isShown).map((m) => [m, mapTitles[m]])) as Record<PlateMap, string>;
+  const layers: readonly PlanLayer[] = [...plateMaps.filter(isShown), 'reactions'];
+  const shown = Object.fromEntries(layers.map((m) => [m, mapTitles[m]])) as Record<PlanLayer, string>;
   const found = at && locate && values ? locate(at) : undefined;
   const station = (v: number) => formatValue(v, 'station', project.display);
   const whereIs = ([x, y]: readonly [number, number]) => `x ${station(x)}, y ${station(y)} ${unitLabel('station', project.display)}`;

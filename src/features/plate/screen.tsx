@@ -10,7 +10,7 @@ import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-scre
 import { basisPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
 import { BarsPanel } from './BarsPanel';
-import { ColumnsPanel } from './ColumnsPanel';
+import { ReactionsPanel } from './ReactionsPanel';
 import { DeflectionPanel } from './DeflectionPanel';
 import { plateField, turned } from './fields';
 import { OutlinePanel } from './OutlinePanel';
@@ -70,10 +70,11 @@ const panels: readonly PanelPart<PlateMember, PlanEditing, PlateHandle>[] = [
     ),
   },
   {
-    id: 'columns',
-    title: 'Columns',
-    isHidden: (member) => member.columns.length === 0,
-    show: ({ kept, keptMember, result, isStale }) => <ColumnsPanel project={kept} member={keptMember} result={result} isStale={isStale} />,
+    id: 'reactions',
+    title: 'Reactions',
+    show: ({ kept, keptMember, result, isStale }) => (
+      <ReactionsPanel project={kept} member={keptMember} result={result} isStale={isStale} />
+    ),
   },
   basisPanel(PlateBasis),
   {

@@ -1,6 +1,6 @@
 import type { PlateMesh } from './mesh';
 import { PER_NODE, type Stiffness } from './multifrontal';
-import { ribLine } from './ribs';
+import { ribLine, type RibLine } from './ribs';
 import type { Piece } from './mesh-lines';
 
 /** A line on springs, per length: against sinking (N/mm2) and against turning over it (N mm/rad/mm); none where they are not given. */
@@ -17,12 +17,41 @@ export interface SprungLine {
 export const lineSprings = (mesh: PlateMesh, lines: readonly SprungLine[], lifted?: ReadonlySet<number>): Stiffness[] =>
   lines.flatMap(({ piece, sinks = 0, turns = 0 }) => {
     if (sinks <= 0 && turns <= 0) return [];
-    const { nodes, at, along } = ribLine(mesh, { piece, bending: 0 });
-    return [...nodes].flatMap((node, i): Stiffness[] => {
-      const length = ((at[i + 1] ?? at[i]!) - (at[i - 1] ?? at[i]!)) / 2;
-      return lifted?.has(node) ? [] : [springAt(node, sinks * length, turns * length, along)];
-    });
+    const line = ribLine(mesh, { piece, bending: 0 });
+    const own = ownLengths(mesh, line);
+    return [...line.nodes].flatMap((node, i): Stiffness[] =>
+      lifted?.has(node) ? [] : [springAt(node, sinks * own[i]!, turns * own[i]!, line.along)],
+    );
   });
+
+/** The part of a line that is each node's (mm): half of it to its neighbours, as far as the plate lies there. */
+export function ownLengths(mesh: PlateMesh, { nodes, at }: Pick<RibLine, 'nodes' | 'at'>): Float64Array {
+  const sides = sidesOf(mesh);
+  const own = new Float64Array(nodes.length);
+  for (let i = 0; i + 1 < nodes.length; i += 1) {
+    if (!sides.has(sideOf(nodes[i]!, nodes[i + 1]!))) continue;
+    const half = (at[i + 1]! - at[i]!) / 2;
+    own[i]! += half;
+    own[i + 1]! += half;
+  }
+  return own;
+}
+
+const known = new WeakMap<PlateMesh, Set<number>>();
+const sideOf = (a: number, b: number): number => Math.min(a, b) * 2 ** 26 + Math.max(a, b);
+
+/** The sides of all triangles. */
+function sidesOf(mesh: PlateMesh): Set<number> {
+  let sides = known.get(mesh);
+  if (!sides) {
+    sides = new Set();
+    const { triangles } = mesh;
+    for (let t = 0; t < triangles.length; t += 3)
+      for (let k = 0; k < 3; k += 1) sides.add(sideOf(triangles[t + k]!, triangles[t + ((k + 1) % 3)]!));
+    known.set(mesh, sides);
+  }
+  return sides;
+}
 
 function springAt(node: number, sinking: number, turning: number, [c, s]: readonly [number, number]): Stiffness {
   const matrix = new Float64Array(PER_NODE * PER_NODE);

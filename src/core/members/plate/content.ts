@@ -9,6 +9,7 @@ import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightF
 import { platePlan } from './drawing';
 import { barsAt, layerTitle, type PlateLoad, type PlateMember } from './input';
 import { plateLabels, plateSize } from './labels';
+import { reactionTable } from './reaction-table';
 import { stripTable } from './strip-table';
 import type { PlateMap, PlateResult } from './result';
 
@@ -122,6 +123,7 @@ export const plateInputs = (member: PlateMember, result: PlateResult, project: P
     (l) => [l.case, loadAmount(l), loadPlace(l, project.display), l.note],
     level,
   ),
+  ...(level === 'summary' ? [] : reactionTable(result.reactions)),
   ...(level === 'full' ? stripTable(result.strips, project.display) : []),
 ];
 

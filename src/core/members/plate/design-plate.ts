@@ -22,6 +22,7 @@ import { plateHandChecks } from './hand-checks';
 import type { PlateInput } from './input';
 import { metresOf } from './layers';
 import { plateCombinations } from './loading';
+import { lineReactions } from './line-reactions';
 import { deflectionMaps, mapsOf } from './maps';
 import { plateModelOf } from './model';
 import { punchingAt, punchingChecks } from './punching-places';
@@ -140,6 +141,7 @@ function strengthOf(
       steel: basis.steel,
       columns,
       beams: beamForces(plate, answer, ultimate),
+      reactions: lineReactions(plate, answer, ultimate, load.combination),
       strips: stripMoments(plate, answer, wholeOf(answer.parts, load.combination), area),
       combinations,
       handChecks: plateHandChecks(plate, answer, load.combination),

@@ -5,7 +5,8 @@ import { isLayer, layerTitle, type PlateBeam, type PlateEdge, type PlateInput } 
 import { legendShapes, mapShapes } from './map-drawing';
 import { heldShapes } from './held-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
-import { layerOf, type JudgedLine, type PlateMap } from './result';
+import { layerOf, type JudgedLine, type PlanLayer } from './result';
+import { reactionShapes } from './reaction-drawing';
 import { meshIn } from './zones';
 
 /** Room beside the slab for what is said of it (px). */
@@ -51,6 +52,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...map.filter((s) => s.kind === 'text'),
     ...columnShapes(p.plate, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
+    ...reactionShapes(p, on),
     ...heldShapes(p, on),
     ...liftShapes(p, on, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 88]),
     ...words(p, width - SIDE + 6, MARGIN + 6),
@@ -165,7 +167,7 @@ function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet):
 }
 
 /** Whether a map is one of those over which straightedges are drawn. */
-export const isDeflection = (map: PlateMap): boolean => map === 'deflection' || map === 'after';
+export const isDeflection = (map: PlanLayer): boolean => map === 'deflection' || map === 'after';
 /** So many straightedges are drawn: those that are used most. */
 const DRAWN_LINES = 6;
 
@@ -293,7 +295,7 @@ function words({ plate, result, map, labels }: PlatePicture, x: number, y: numbe
         ),
       );
     }
-  const isThere = !result.maps || result.maps[map] !== undefined;
+  const isThere = !result.maps || map === 'reactions' || result.maps[map] !== undefined;
   return [
     ...rows,
     textAt([x, y + 22 * rows.length + 10], labels.title, 'small'),

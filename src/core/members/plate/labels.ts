@@ -6,9 +6,10 @@ import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labe
 import type { PlatePicture } from './picture';
 import { outlineOf } from './geometry';
 import type { PlateInput, PlateLoad } from './input';
-import type { PlateMap } from './result';
+import type { PlanLayer } from './result';
 
-const kindOfMap: Record<PlateMap, QuantityKind> = {
+const kindOfMap: Record<PlanLayer, QuantityKind> = {
+  reactions: 'lineLoad',
   mx: 'lineTorque',
   my: 'lineTorque',
   mxy: 'lineTorque',
@@ -35,7 +36,8 @@ const kindOfMap: Record<PlateMap, QuantityKind> = {
 export const MOST_SHOWN = 2;
 
 /** What each map shows, in words. */
-export const mapTitles: Record<PlateMap, string> = {
+export const mapTitles: Record<PlanLayer, string> = {
+  reactions: 'reactions of edges, walls and columns',
   mx: 'moment mx, sagging +',
   my: 'moment my, sagging +',
   mxy: 'twisting moment mxy',
@@ -59,13 +61,13 @@ export const mapTitles: Record<PlateMap, string> = {
 };
 
 /** How a slab is labelled on its plan. */
-export function plateLabels(project: ProjectBasis, member: PlateInput, map: PlateMap): PlatePicture['labels'] {
+export function plateLabels(project: ProjectBasis, member: PlateInput, map: PlanLayer): PlatePicture['labels'] {
   const units = project.display;
   const kind = kindOfMap[map];
   const isSteel = kind === 'areaPerWidth';
   const ofWhat = isSteel
     ? 'without the minimum'
-    : kind === 'lineTorque'
+    : kind === 'lineTorque' || map === 'reactions'
       ? 'largest ultimate load'
       : map === 'used'
         ? `worst layer, shown up to ${MOST_SHOWN}`
@@ -82,6 +84,7 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plat
     unit: [unitLabel(kind, units), ofWhat].filter(Boolean).join(', '),
     factor: displayUnit(kind, units).unit.factor,
     title: mapTitles[map],
+    force: (v) => formatQuantity(v, 'force', units),
   };
 }
 

@@ -8,7 +8,7 @@ type OnSheet = (p: Point) => Point;
 
 /** The values between which the bands of a map lie, and the fill of each band. */
 function bandsOf(p: PlatePicture) {
-  const values = p.result.maps?.[p.map];
+  const values = p.map === 'reactions' ? undefined : p.result.maps?.[p.map];
   if (!p.result.mesh || !values) return undefined;
   const levels = worthDrawing(roundLevels(withoutPeaks(values), 7, p.labels.factor), values);
   if (levels.length === 0) return undefined;

@@ -1,13 +1,13 @@
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { Along, Face, PlateInput, PlateLoad } from './input';
 import type { Hold, PlanPart } from './plan-parts';
-import type { PlateMap, PlateResult } from './result';
+import type { PlanLayer, PlateResult } from './result';
 
 /** What the plan is drawn from. */
 export interface PlatePicture {
   readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines' | 'lifted' | 'early'>;
-  readonly map: PlateMap;
+  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines' | 'lifted' | 'early' | 'reactions' | 'columns'>;
+  readonly map: PlanLayer;
   /** The sort of parts whose points are shown to be moved; columns have theirs always. */
   readonly held?: PlanPart | undefined;
   readonly labels: {
@@ -22,6 +22,7 @@ export interface PlatePicture {
     readonly unit: string;
     readonly factor: number;
     readonly title: string;
+    readonly force: (v: number) => string;
   };
 }
 

@@ -84,6 +84,23 @@ export interface BeamForces {
   readonly shear: number;
 }
 
+/**
+ * What presses on an edge or a wall: places along it with the force per length there under the largest ultimate load (N/mm, up on the slab), the largest and
+ * the least that ultimate loads bring anywhere on it, the largest moment over the line that it holds (N mm/mm), the resultant (N) and where it is from the
+ * beginning (mm), and the resultant of each case (N).
+ */
+export interface LineReaction {
+  readonly title: string;
+  readonly places: readonly Point[];
+  readonly perLength: readonly number[];
+  readonly most: number;
+  readonly least: number;
+  readonly turning: number;
+  readonly resultant: number;
+  readonly centre: number;
+  readonly cases: readonly { readonly caseId: string; readonly force: number }[];
+}
+
 /** What the slab brings to a column: shear (N), and moments that move it up the plan (Mx) and to the right (My), N mm. */
 export interface ColumnForces {
   readonly name: string;
@@ -129,8 +146,10 @@ export const plateMaps = [
   'crackTop',
 ] as const;
 export type PlateMap = (typeof plateMaps)[number];
+/** Beside the maps of values over the slab, what presses on its supports. */
+export type PlanLayer = PlateMap | 'reactions';
 
-const layersOfMaps: Partial<Record<PlateMap, Layer>> = {
+const layersOfMaps: Partial<Record<PlanLayer, Layer>> = {
   bottomX: { face: 'bottom', along: 'x' },
   bottomY: { face: 'bottom', along: 'y' },
   topX: { face: 'top', along: 'x' },
@@ -138,7 +157,7 @@ const layersOfMaps: Partial<Record<PlateMap, Layer>> = {
 };
 
 /** The layer of bars whose steel a map shows. */
-export const layerOf = (map: PlateMap): Layer | undefined => layersOfMaps[map];
+export const layerOf = (map: PlanLayer): Layer | undefined => layersOfMaps[map];
 
 /** Everything that the design of a slab as a plate gives. */
 export interface PlateResult extends ResultBase {
@@ -163,6 +182,7 @@ export interface PlateResult extends ResultBase {
   /** What the slab brings to each column under ultimate loads. */
   readonly columns: readonly ColumnResult[];
   readonly beams: readonly BeamForces[];
+  readonly reactions: readonly LineReaction[];
   /** Moments of column and middle strips under the largest ultimate load, everything on. */
   readonly strips: readonly StripMoment[];
 }
@@ -182,6 +202,7 @@ export function emptyPlateResult(faults: readonly Fault[]): PlateResult {
     steel: { meshes: [], extra: [] },
     columns: [],
     beams: [],
+    reactions: [],
     strips: [],
   };
 }

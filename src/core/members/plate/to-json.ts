@@ -3,7 +3,7 @@ import type { UnitSystem } from '../../units/quantity';
 import type { PlateResult } from './result';
 
 /** What only a slab worked out as a plate has: its ultimate load, the size of its mesh, and each layer with its bars and moment. */
-export const plateToJson = ({ load, mesh, maps, sections, lines, columns, beams }: PlateResult, system: UnitSystem) => ({
+export const plateToJson = ({ load, mesh, maps, sections, lines, columns, beams, reactions }: PlateResult, system: UnitSystem) => ({
   load: measured({ value: load, kind: 'areaLoad' }, system),
   nodes: mesh ? mesh.at.length / 2 : 0,
   deflection: maps?.deflection
@@ -27,6 +27,15 @@ export const plateToJson = ({ load, mesh, maps, sections, lines, columns, beams 
       Mx: measured({ value: f.Mx, kind: 'moment' }, system),
       My: measured({ value: f.My, kind: 'moment' }, system),
     })),
+  })),
+  reactions: reactions.map((r) => ({
+    name: r.title,
+    resultant: measured({ value: r.resultant, kind: 'force' }, system),
+    centre: measured({ value: r.centre, kind: 'station' }, system),
+    most: measured({ value: r.most, kind: 'lineLoad' }, system),
+    least: measured({ value: r.least, kind: 'lineLoad' }, system),
+    turning: measured({ value: r.turning, kind: 'lineTorque' }, system),
+    cases: r.cases.map((c) => ({ case: c.caseId, force: measured({ value: c.force, kind: 'force' }, system) })),
   })),
   beams: beams.map((b) => ({
     name: b.name,

@@ -6,6 +6,7 @@ import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PlateMember } from '@/core/members/plate/input';
 import type { ColumnResult, PlateResult } from '@/core/members/plate/result';
+import { reactionTable } from '@/core/members/plate/reaction-table';
 import { chooseLegs } from '@/core/members/punching/suggest-legs';
 import type { Project } from '@/core/project/project';
 import { sizeOf } from '@/core/members/parts/bar-labels';
@@ -13,18 +14,34 @@ import { formatValue, unitLabel } from '@/core/units/format';
 import { addFresh } from '@/store/add-fresh';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
+import { BlockTable } from '@/ui/paper/Blocks';
 import { sheetPath } from '@/ui/sheet/sheet-path';
 import { usePlateChange } from './use-plate-change';
 
-interface ColumnsPanelProps {
+interface ReactionsPanelProps {
   readonly project: Project;
   readonly member: PlateMember;
   readonly result: PlateResult;
   readonly isStale: boolean;
 }
 
-/** What comes to every column under ultimate loads, punching there, and links in the slab. */
-export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelProps) {
+/** What the slab brings to what holds it: columns with punching there and links in the slab, edges and walls. */
+export function ReactionsPanel(props: ReactionsPanelProps) {
+  const { project, result, isStale } = props;
+  return (
+    <div className={`overflow-auto px-3.5 py-2 ${isStale ? 'stale' : ''}`}>
+      {result.columns.length > 0 && <Columns {...props} />}
+      {reactionTable(result.reactions).map((block) => (
+        <section key={block.title} className="mt-3">
+          <h2>{block.title}</h2>
+          <BlockTable block={block} units={project.display} />
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function Columns({ project, member, result }: ReactionsPanelProps) {
   const change = usePlateChange(member);
   const code = codeOf(project, member);
   const chooseLinks = (indexes: readonly number[]) =>
@@ -37,9 +54,8 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
   const checkAt = (i: number) => result.checks.find((c) => c.id === `punching-${i + 1}`);
   const failing = result.columns.flatMap((_, i) => (checkAt(i)?.status === 'exceeds' ? [i] : []));
   const show = (v: number, kind: 'force' | 'moment') => formatValue(v, kind, project.display);
-  if (result.columns.length === 0) return <p className="px-3.5 py-2">There are no columns: add them under Supports.</p>;
   return (
-    <div className={`overflow-auto px-3.5 py-2 ${isStale ? 'stale' : ''}`}>
+    <section>
       <div className="flex items-baseline gap-3">
         <h2>Columns under ultimate loads</h2>
         {failing.length > 0 && (
@@ -100,7 +116,7 @@ export function ColumnsPanel({ project, member, result, isStale }: ColumnsPanelP
         plan, My to the right. Punching follows this slab: its edges, openings, drops, bars and forces as they are now, also in a place of
         punching of its own, where it is drawn, set out and derived.
       </p>
-    </div>
+    </section>
   );
 }
 
