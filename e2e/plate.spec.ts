@@ -169,6 +169,17 @@ test('a place of punching is sent out of a slab and follows it; what is changed 
   await own.press('Enter');
   await expect(page.getByText(/stands by itself from now on/)).toBeVisible();
   await expect(follows).toHaveCount(0);
+  // The column below follows as well; what stands above it is its own.
+  await page.getByRole('link', { name: /^PL1/ }).first().click();
+  await page.getByRole('radio', { name: 'Reactions' }).click();
+  await page.getByRole('button', { name: 'Send to a column below' }).click();
+  await expect(follows).toContainText('Follows PL1 at column C1');
+  const above = page.getByRole('textbox', { name: 'N from above, most' });
+  await above.fill('900');
+  await above.press('Enter');
+  await page.getByRole('radio', { name: 'Load sets' }).click();
+  await expect(page.getByRole('textbox', { name: /^N of / }).first()).toHaveValue(/^(9|1\d)\d\d/);
+  await expect(follows).toBeVisible();
 });
 
 test('a long design can be stopped and begun again; its strength is there before its deflections', async ({ page }) => {

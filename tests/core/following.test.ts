@@ -2,6 +2,7 @@ import { runDesign } from '@/cli/design';
 import type { PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
 import type { PunchingMember } from '@/core/members/punching/input';
+import type { ColumnMember } from '@/core/members/column/input';
 import { designNow } from '@/core/project/design-member';
 import { asDesigned, letGoOfChanged, neededFor, takenBy } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
@@ -81,5 +82,85 @@ describe('a place of punching that follows a slab', () => {
     const found = told.members.find((m) => m.mark === 'P1')!;
     expect(found.utilisation).toBeCloseTo(designNow(project, placeIn(project)).governing!.utilisation!, 6);
     expect(found.input.h).toBe(240);
+  });
+});
+
+const below = {
+  id: 'c',
+  type: 'column',
+  mark: 'C1',
+  shape: { kind: 'circle', diameter: 300 },
+  height: 2760,
+  from: { member: 'a', column: 'A1' },
+};
+const columnIn = (p: Project) => p.members.find((m) => m.id === 'c') as ColumnMember;
+const followed = (p: Project) => asDesigned(columnIn(p), designNow(p, columnIn(p)));
+
+describe('a column that follows the slab above it', () => {
+  const at = (column: string, more: object = {}, above?: object) => {
+    const from = { member: 'a', column, ...(above ? { above } : {}) };
+    return followed(projectOf({ ...slab, ...more }, { ...below, from }));
+  };
+  const ultimate = (c: ColumnMember) => c.sets.filter((s) => s.kind === 'ultimate');
+
+  test('has its shape, and all that the slab brings to it', () => {
+    const project = projectOf(slab, below);
+    const plate = designNow(project, slabIn(project)) as PlateResult;
+    const forces = plate.columns.find((c) => c.name === 'A1')!.forces;
+    const column = followed(project);
+    expect(column.shape).toEqual({ kind: 'rectangle', b: 400, h: 400 });
+    expect(ultimate(column).map((s) => [s.name, s.N])).toEqual(forces.map((f) => [f.name, f.V]));
+    // Storeys of one height share the moments of the joint; half of it goes to the fixed foot, turned the other way.
+    ultimate(column).forEach((s, i) => {
+      expect(s.mxTop).toBeCloseTo(forces[i]!.Mx / 2, 6);
+      expect(s.mxBottom).toBeCloseTo(-forces[i]!.Mx / 4, 6);
+      // (M + M / 2) / 3 m
+      expect(s.vy).toBeCloseTo((0.75 * forces[i]!.Mx) / 3000, 6);
+    });
+    expect(column.sets.some((s) => s.kind === 'quasiPermanent')).toBe(true);
+  });
+
+  test('is pressed at the side on which the slab lies', () => {
+    // A1 stands at the left, below; B3 at the right, above.
+    const [first, last] = [ultimate(at('A1'))[0]!, ultimate(at('B3'))[0]!];
+    expect(Math.min(first.mxTop, first.myTop)).toBeGreaterThan(1e6);
+    expect(Math.max(last.mxTop, last.myTop)).toBeLessThan(-1e6);
+    expect(last.mxTop / first.mxTop).toBeCloseTo(-1, 1);
+  });
+
+  test('takes all of the moment where nothing stands above, none of it to a pinned foot', () => {
+    const columns = slab.columns.map((c) => ({ ...c, above: 0, farEnds: 'pinned' }));
+    const [set] = ultimate(at('A1', { columns }));
+    const p = projectOf({ ...slab, columns });
+    const [force] = (designNow(p, slabIn(p)) as PlateResult).columns[0]!.forces;
+    expect([set!.mxTop, set!.mxBottom]).toEqual([force!.Mx, 0]);
+  });
+
+  test('has what stands above on it, the least of it in sets of their own', () => {
+    const alone = at('A2');
+    const under = at('A2', {}, { most: 800, least: 300, service: 500 });
+    expect(ultimate(under)).toHaveLength(2 * ultimate(alone).length);
+    const [a, b] = ultimate(under);
+    const [plain] = ultimate(alone);
+    expect([a!.N - plain!.N, b!.N - plain!.N].map(Math.round)).toEqual([800e3, 300e3]);
+    expect(b!.name).toBe(`${plain!.name}, least above`);
+    const service = (c: ColumnMember) => c.sets.find((s) => s.kind === 'quasiPermanent')!.N;
+    expect(service(under) - service(alone)).toBeCloseTo(500e3, 3);
+    expect(ultimate(at('A2', {}, { most: 800 }))).toHaveLength(ultimate(alone).length);
+  });
+
+  test('is not there without a storey below, and stands by itself once its forces are changed by hand', () => {
+    const none = projectOf({ ...slab, columns: slab.columns.map((c) => ({ ...c, below: 0 })) }, below);
+    expect(designNow(none, columnIn(none)).faults[0]!.reason).toMatch(/no storey below column A1/);
+    const project = projectOf(slab, below);
+    const change = (more: object) =>
+      columnIn(
+        letGoOfChanged(project, {
+          ...project,
+          members: project.members.map((m) => (m.id === 'c' ? ({ ...m, ...more } as ColumnMember) : m)),
+        }),
+      ).from;
+    expect(change({ sets: [] })).toBeNull();
+    expect(change({ height: 3100 })).not.toBeNull();
   });
 });

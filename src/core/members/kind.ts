@@ -60,16 +60,19 @@ export interface Grouping<M> {
   areAlike(a: M, b: M): boolean;
 }
 
-/** Which other member one follows, and which part of it: a column by its name. */
+/** Which other member one follows, which part of it (a column by its name), and as what: as the slab around it, or as the column below. */
 export interface Following {
   readonly member: string;
   readonly part: string;
+  readonly as: 'around' | 'below';
 }
 
 /** How members of a kind follow others: which one, and the fields that come from there. */
 export interface Follower<M> {
   of(member: M): Following | null;
   readonly fields: readonly (keyof M)[];
+  /** What is given, with what the member has to add to it. */
+  adds?(member: M, given: object): object;
   /** The member as it stands by itself. */
   letGo(member: M): Partial<M>;
 }
@@ -116,7 +119,7 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   readonly group?: Grouping<M>;
   readonly follows?: Follower<M>;
   /** What a part of a member gives to one that follows it, as fields of that one; in words why it gives nothing. */
-  gives?(member: M, part: string, code: DesignCode): object | string;
+  gives?(member: M, following: Following, code: DesignCode): object | string;
   /** The changes that shared settings mean for a member. */
   withSettings(member: M, settings: SharedSettings): Partial<M>;
   /** The change of a side of the section: width b or depth h; undefined where there is no such side. */

@@ -24,7 +24,8 @@ export function takenBy(project: ProjectBasis, members: readonly Member[], membe
   if (!following) return undefined;
   const source = sourceOf(members, member);
   if (!source) return 'The member that it follows is not in this project: let it go, or bring it back.';
-  return kindOf(source).gives?.(source, following.part, codeOf(project, source)) ?? `${source.mark} has nothing to give.`;
+  const given = kindOf(source).gives?.(source, following, codeOf(project, source)) ?? `${source.mark} has nothing to give.`;
+  return typeof given === 'string' ? given : (kindOf(member).follows?.adds?.(member, given) ?? given);
 }
 
 const isLike = (member: Member, taken: object) =>

@@ -16,6 +16,7 @@ import { BarsEditor } from './BarsEditor';
 import { BasisPanel } from './BasisPanel';
 import { ColumnSheet } from './ColumnSheet';
 import { columnField } from './fields';
+import { FollowsSlab } from './FollowsSlab';
 import { LoadSetsPanel } from './LoadSetsPanel';
 import { SurfacePanel } from './SurfacePanel';
 import { WallEditor } from './WallEditor';
@@ -111,6 +112,7 @@ export const ColumnScreen = memberScreen<UprightMember, Chosen, ColumnHandle>({
       : [`${formatQuantity(member.height, 'station', kept.display)} clear`, state(member, result)]),
   ],
   asideLabel: 'Checks',
+  above: ({ kept, keptMember }) => (isWall(keptMember) ? null : <FollowsSlab project={kept} member={keptMember} />),
   focus: ({ focus }) => focus,
   field: (handle, { kept, keptMember }) => columnField(handle, kept, keptMember),
   editors: (place, { keptMember, result, faults }) => {

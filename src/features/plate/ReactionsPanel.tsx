@@ -2,6 +2,9 @@
 import { castDraft } from 'immer';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { catalogues } from '@/core/materials/bars';
+import { isRound } from '@/core/members/column/input';
+import type { Following } from '@/core/members/kind';
 import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { PlateMember } from '@/core/members/plate/input';
@@ -75,7 +78,7 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
             <th className="!pl-6">Punching</th>
             <th className="!text-right">used</th>
             <th className="!pl-6">Links</th>
-            <th />
+            <th className="!text-right">Send to a</th>
           </tr>
         </thead>
         <tbody>
@@ -96,7 +99,11 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
                 <td className="!pl-6">{legs ? `${legs.perimeters} × ${legs.legs} ${sizeOf(legs.size, project)}` : 'none'}</td>
                 <td className="whitespace-nowrap text-right">
                   {legs ? (
-                    <button className="link" onClick={() => change(`no links at ${column.name}`, (m) => void (m.columns[i]!.legs = null))}>
+                    <button
+                      className="link"
+                      aria-label={`Take out links at ${column.name}`}
+                      onClick={() => change(`no links at ${column.name}`, (m) => void (m.columns[i]!.legs = null))}
+                    >
                       Take out links
                     </button>
                   ) : (
@@ -104,7 +111,7 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
                       Choose links
                     </button>
                   )}
-                  {column.place && <PlaceOf project={project} slab={member} column={column} />}
+                  {member.columns[i] && <PlaceOf project={project} slab={member} column={column} index={i} />}
                 </td>
               </tr>
             );
@@ -122,31 +129,63 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
 
 const largest = ({ forces }: ColumnResult, of: 'Mx' | 'My') => forces.reduce((a, f) => (Math.abs(f[of]) > Math.abs(a) ? f[of] : a), 0);
 
-/** The member that follows the slab at a column; where there is none it can be made. */
-function PlaceOf({ project, slab, column: { name, place } }: { project: Project; slab: PlateMember; column: ColumnResult }) {
+interface PlaceOfProps {
+  readonly project: Project;
+  readonly slab: PlateMember;
+  readonly column: ColumnResult;
+  readonly index: number;
+}
+
+/** What a member that follows the slab at a column begins with, beside what it takes. */
+function begun({ slab, column: { name, place }, index }: PlaceOfProps, as: Following['as']): object {
+  const title = `${slab.mark}, column ${name}`;
+  if (as === 'around') return { ...place, from: { member: slab.id, column: name }, title };
+  const { shape, below } = slab.columns[index]!;
+  return {
+    from: { member: slab.id, column: name, above: { most: 0, least: null, service: 0 } },
+    title,
+    shape,
+    materials: slab.materials,
+    height: Math.max(below - slab.h, 1),
+    // Bars of a round column stand in a ring.
+    ...(isRound(shape) ? { bars: { kind: 'ring', count: 8, size: barsOf(slab) } } : {}),
+  };
+}
+
+const barsOf = ({ catalogue }: PlateMember) => catalogues[catalogue].bars.find((b) => b.diameter >= 19)!.name;
+
+/** Members that follow the slab at a column, as the slab around it and as the column below; where there is none it can be made. */
+function PlaceOf(props: PlaceOfProps) {
+  const { project, slab, column, index } = props;
   const router = useRouter();
   const edit = useProject((s) => s.edit);
-  const there = project.members.find((m) => {
-    const following = kindOf(m).follows?.of(m);
-    return following?.member === slab.id && following.part === name;
-  });
-  const make = () => {
-    const made = addFresh('punching', slab);
-    if (!place) return;
-    const from = { member: slab.id, column: name };
+  const make = (as: Following['as']) => {
+    const made = addFresh(as === 'around' ? 'punching' : 'column', slab);
     edit(
-      `${made.mark} as at ${name}`,
-      onMember(made, (m) => void Object.assign(m, castDraft({ ...place, from, title: `${slab.mark}, column ${name}` }))),
+      `${made.mark} as at ${column.name}`,
+      onMember(made, (m) => void Object.assign(m, castDraft(begun(props, as)))),
     );
     router.push(sheetPath(project, made));
   };
-  return there ? (
-    <Link className="link ml-3" href={sheetPath(project, there)} prefetch={false}>
-      {there.mark} follows
-    </Link>
-  ) : (
-    <button className="link ml-3" onClick={make}>
-      Send to a place of punching
-    </button>
+  const one = (as: Following['as'], words: string) => {
+    const there = project.members.find((m) => {
+      const following = kindOf(m).follows?.of(m);
+      return following?.member === slab.id && following.part === column.name && following.as === as;
+    });
+    return there ? (
+      <Link className="link ml-3" href={sheetPath(project, there)} prefetch={false}>
+        {there.mark} follows
+      </Link>
+    ) : (
+      <button className="link ml-3" aria-label={`Send to a ${words}`} onClick={() => make(as)}>
+        {words}
+      </button>
+    );
+  };
+  return (
+    <>
+      {column.place && one('around', 'place of punching')}
+      {slab.columns[index]!.below > 0 && one('below', 'column below')}
+    </>
   );
 }

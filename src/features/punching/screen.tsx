@@ -4,10 +4,10 @@ import type { PunchingMember } from '@/core/members/punching/input';
 import { codeOf } from '@/core/members/member';
 import { formatQuantity } from '@/core/units/format';
 import { memberScreen, type PanelPart } from '@/ui/sheet/member-screen';
+import { Follows } from '@/ui/sheet/Follows';
 import { basisPanel, variantsPanel } from '@/ui/sheet/panels';
 import { BasisPanel } from './BasisPanel';
 import { punchingField } from './fields';
-import { Follows } from './Follows';
 import { LegsEditor } from './LegsEditor';
 import { OpeningEditor } from './OpeningEditor';
 import { PlanSheet } from './PlanSheet';
@@ -47,7 +47,9 @@ export const PunchingScreen = memberScreen<PunchingMember, null, PunchingHandle>
     ];
   },
   asideLabel: 'Checks',
-  above: ({ kept, keptMember }) => <Follows project={kept} member={keptMember} />,
+  above: ({ kept, keptMember }) => (
+    <Follows project={kept} member={keptMember} takes="its depth, bars, edges, openings and forces. Links are this member’s own." />
+  ),
   field: (handle, { kept, keptMember }) => punchingField(handle, kept, keptMember),
   editors: (place, { keptMember }) => {
     const { handle } = place;

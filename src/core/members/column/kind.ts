@@ -1,4 +1,5 @@
 import type { DesignCode } from '../../codes/design-code';
+import type { Fact } from '../../document/blocks';
 import { silhouettes } from '../../drawing/silhouettes';
 import { catalogues, findBar } from '../../materials/bars';
 import { placeColumnBars } from '../../reinforcement/column-bars';
@@ -19,6 +20,7 @@ import { columnBarsLabel, columnLabels, tieLabel } from './labels';
 import { proposeColumn, type ColumnProposal, type Search } from './proposals';
 import { emptyColumnResult, type ColumnResult } from './result';
 import { columnFields } from './schema';
+import { withAbove } from './load-sets';
 import { columnToJson } from './to-json';
 
 const NONE = 'Nothing among the usual bars holds: try a larger size, or another concrete.';
@@ -78,6 +80,12 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
   empty: (faults) => emptyColumnResult('column', faults),
   design: columnSteps,
   choices: codeChoices('beams', 'strips'),
+  follows: {
+    of: ({ from }) => from && { member: from.member, part: from.column, as: 'below' },
+    fields: ['shape', 'mode', 'sets'],
+    adds: ({ from }, given) => ({ ...given, sets: withAbove((given as ColumnMember).sets, from!.above) }),
+    letGo: () => ({ from: null }),
+  },
   withSettings: (column, s) => ({ ...withConcrete(column, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: ({ shape }, side, value) => (side in shape ? { shape: { ...shape, [side]: value } } : undefined),
   searches: [
@@ -105,7 +113,8 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
       bars: columnBarsLabel(project, result.bars),
       ties: tieLabel(project, column),
     };
-    return uprightFacts(column, words, result, project);
+    const from: Fact[] = column.from ? [['Shape and forces', `those of the slab that it follows, at its column ${column.from.column}`]] : [];
+    return [...uprightFacts(column, words, result, project), ...from];
   },
   inputTables: (column, result, _project, level) => uprightInputs(column, result, level),
   figures: (column, result, project) => {

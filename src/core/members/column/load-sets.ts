@@ -37,6 +37,17 @@ export function withOwnCase<C extends Pick<ColumnInput, 'selfWeight' | 'cases' |
   return { ...column, cases: [own, ...column.cases], caseForces: [forces, ...column.caseForces] };
 }
 
+type Above = NonNullable<ColumnInput['from']>['above'];
+
+/** Sets with the axial force that stands above as well: under ultimate loads the most of it, and where that is another one the least of it too. */
+export function withAbove(sets: readonly LoadSet[], { most, least, service }: Above): LoadSet[] {
+  const loaded = (set: LoadSet, force: number, words = ''): LoadSet => ({ ...set, name: `${set.name}${words}`, N: set.N + force });
+  return sets.flatMap((set) => {
+    if (set.kind !== 'ultimate') return [loaded(set, service)];
+    return least === null || least === most ? [loaded(set, most)] : [loaded(set, most), loaded(set, least, ', least above')];
+  });
+}
+
 /** No force at either end; the foot is as the top. */
 export const noForces: ColumnForces = {
   N: 0,

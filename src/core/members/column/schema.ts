@@ -126,6 +126,18 @@ export function columnFields(d: MaterialDefaults) {
     transverse: field.oneOf(['ties', 'spiral'], 'ties'),
     /** A section by itself: the forces of a set act in it, those of the top; there is no height, and no rule of columns. */
     isSection: boolean().default(false),
+    /**
+     * A slab worked out as a plate, by its id, and the name of a column below it: shape and forces are those there. With what stands above that slab on the
+     * column: the most and the least axial force under ultimate loads, and that in service.
+     */
+    from: object({
+      member: field.name(),
+      column: field.text(20),
+      /** The least is the most where it is null. */
+      above: object({ most: field.quantity('force').default(0), least: field.open('force'), service: field.quantity('force').default(0) }),
+    })
+      .nullable()
+      .default(null),
     ...uprightFields(d),
   };
 }

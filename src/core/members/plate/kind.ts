@@ -10,6 +10,7 @@ import { plateFacts, plateFigures, plateInputs } from './content';
 import { designPlate } from './design-plate';
 import { plateFaults } from './faults';
 import type { PlateMember } from './input';
+import { columnBelow } from './given-columns';
 import { placeAt } from './given-places';
 import { plateSize } from './labels';
 import { plateModelOf } from './model';
@@ -56,7 +57,7 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   choices: codeChoices('columns'),
   withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
   withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
-  gives: placeAt,
+  gives: (plate, { part, as }, code) => (as === 'below' ? columnBelow(plate, part, code) : placeAt(plate, part, code)),
   searches: [
     { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
     { id: 'choices', title: 'choices of the analysis', none: 'There is no result to compare with.' },

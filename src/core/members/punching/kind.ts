@@ -48,7 +48,7 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   design: designPunching,
   choices: (code) => code.punching.choices,
   follows: {
-    of: ({ from }) => from && { member: from.member, part: from.column },
+    of: ({ from }) => from && { member: from.member, part: from.column, as: 'around' },
     fields: [
       'materials',
       'catalogue',

@@ -22,6 +22,7 @@ export function wallAsColumn(wall: WallInput, code: DesignCode): ColumnInput {
     axes: { x: factor === null ? withFloors(axes.x, wall) : { ...axes.x, mode: 'factor', factor }, y: axes.y },
     tiesAcross: false,
     isSection: false,
+    from: null,
   };
   known.set(wall, { code: code.settings, column });
   return column;
