@@ -47,6 +47,7 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
       <section>
         {nameRows(rows)}
         {quantity('Depth h', 'length', 'h')}
+        {quantity('Camber', 'smallLength', 'camber', { range: [0, 1000] })}
         <h2 className="mt-3">Analysis</h2>
         {quantity('Poisson’s ratio', 'ratio', 'poisson')}
         {quantity('Sides of triangles', 'length', 'meshSize', { empty: 'by the size of the slab' })}

@@ -129,7 +129,7 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
               title: `${line.name}, ${labels.unit.split(',')[0]}`,
               value: labels.value,
               station,
-              isDown: map === 'deflection' || map === 'after',
+              isDown: isDeflection(map),
             },
             size.width,
             PROFILE,

@@ -33,6 +33,7 @@ function candidates(plate: PlateInput, code: DesignCode): Candidate<Partial<Plat
       .map((depth) => ({ title: `depth ${lengthTitle(depth, catalogue)}`, about: 'depth', change: { h: depth } })),
     ...dropPanels(plate),
     ...laterLoads(plate, code),
+    ...higherFormwork(plate),
     ...otherConcretes(materials, code).map(({ change: concreteStrength, ...c }) => ({
       ...c,
       change: { materials: { ...materials, concreteStrength } },
@@ -70,6 +71,15 @@ function laterLoads({ materials, stages }: PlateInput, code: DesignCode): Candid
       change: { materials: { ...materials, timeDependent: { ...timeDependent, loadingAge } } },
     },
   ];
+}
+
+/** Formwork that is set higher, for what is seen in the long term. */
+function higherFormwork({ camber, catalogue }: PlateInput): Candidate<Partial<PlateInput>>[] {
+  const step = catalogue === 'us' ? 25.4 / 4 : 5;
+  return [2, 4].map((k) => {
+    const higher = camber + k * step;
+    return { title: `camber ${lengthTitle(higher, catalogue)}`, about: 'camber', change: { camber: higher } };
+  });
 }
 
 /** What the analysis of a slab leaves to the engineer, each turned the other way. */

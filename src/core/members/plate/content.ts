@@ -20,6 +20,7 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
   const cover = (v: number) => formatQuantity(v, 'smallLength', units);
   return [
     ['Slab', plateSize(member, units)],
+    ...(member.camber === 0 ? [] : [['Camber', amount(member.camber, 'smallLength')] satisfies Fact]),
     ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Openings', String(member.openings.length)],
     ['Walls below, inside', String(member.walls.length)],

@@ -4,6 +4,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { distanceToEdges, distanceToSegment, type Point } from '../../geometry/polygon';
 import type { UnitSystem } from '../../units/quantity';
 import type { PlateAnswer } from './analysis';
+import { belowLevel, camberOver } from './camber';
 import { placeWords } from './checks';
 import type { PlateDeflections, SlabDeflection } from './deflection';
 import { columnAt } from './geometry';
@@ -18,15 +19,20 @@ export function judgedLines(plate: PlateInput, answer: PlateAnswer, { sums }: Pl
   const isSupport = (p: Point) =>
     answer.supports.some(({ piece: [a, b] }) => distanceToSegment(p, a, b) < plate.h) ||
     plate.columns.some(({ x, y }, i) => Math.hypot(x - p[0], y - p[1]) < plate.h || distanceToEdges(p, heads[i]!) < plate.h);
+  const camber = camberOver(plate, answer);
+  // As beside beams: what comes after partitions does not see the camber.
+  const seen = sums.map((sum) => ({ ...sum, values: sum.id === 'total' ? belowLevel(sum.values, camber) : sum.values }));
   return straightedgesOf(plate, answer).map((line) => {
     const [a, b] = line.ends;
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
     const isHeld = (s: number) => isSupport([a[0] + (s / length) * (b[0] - a[0]), a[1] + (s / length) * (b[1] - a[1])]);
-    const gaps = sums.flatMap((sum) => {
+    const gaps = seen.flatMap((sum) => {
       const gap = worstGap(profileAlong(mesh, answer.locate, line.ends, sum.values), isHeld);
       return gap ? [{ ...gap, id: sum.id, limit: limitOf(plate, sum, gap.length) }] : [];
     });
-    return { ...line, gaps };
+    // What a camber rises above a straightedge is the gap that its mirror image would have below.
+    const rise = camber ? (worstGap(profileAlong(mesh, answer.locate, line.ends, camber), isHeld) ?? null) : null;
+    return { ...line, gaps, rise };
   });
 }
 
@@ -52,6 +58,32 @@ export function deflectionChecks(
   return [
     ...(found.trouble ? [inWords('Deflection, rounds', found.trouble)] : []),
     ...lines.flatMap((line) => (line.gaps.length > 0 ? [lineCheck(plate, code, units, found, line)] : [])),
+    ...camberCheck(found, lines),
+  ];
+}
+
+/** Formwork stands no higher above a straightedge than the slab may sink below it: the line that uses most of that. */
+function camberCheck({ sums }: PlateDeflections, lines: readonly JudgedLine[]): DerivableCheck[] {
+  const total = sums.find((s) => s.id === 'total');
+  const risen = lines.flatMap(({ name, rise }) => (rise && rise.deflection > 0 ? [{ name, ...rise }] : []));
+  if (!total || risen.length === 0) return [];
+  const worst = risen.reduce((a, b) => (b.deflection / b.length > a.deflection / a.length ? b : a));
+  return [
+    compareCheck({
+      id: 'camber',
+      family: 'deflection',
+      title: `Camber along ${worst.name}`,
+      clause: total.clause,
+      place: { x: null, label: worst.name },
+      kind: 'smallLength',
+      compare: () => ({
+        demand: worst.deflection,
+        demandIs: ['formwork above the straightedge', 'in the shape of the elastic deflection by permanent loads'],
+        capacity: worst.length / total.usual,
+        capacityIs: ['height allowed', `the length/${total.usual}`],
+      }),
+      fails: (has, allowed) => `Camber along ${worst.name}: ${has}; ${allowed} is allowed.`,
+    }),
   ];
 }
 
@@ -86,6 +118,13 @@ function lineCheck(plate: PlateInput, code: DesignCode, units: UnitSystem, { sum
             plate.service.twist === 'bars' ? 'its own and the twisting moment' : 'its own moment alone'
           }.`,
         );
+        if (plate.camber !== 0 && sum.id === 'total')
+          c.state(
+            'camber where the slab sinks most',
+            plate.camber,
+            'smallLength',
+            'in the shape of the elastic deflection by permanent loads; it is taken off',
+          );
         if (plate.service.tension !== 1)
           c.state('share of the tensile strength', plate.service.tension, 'ratio', 'as set, for what restraint uses');
         c.state(

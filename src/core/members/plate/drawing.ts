@@ -167,7 +167,7 @@ function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet):
 }
 
 /** Whether a map is one of those over which straightedges are drawn. */
-export const isDeflection = (map: PlanLayer): boolean => map === 'deflection' || map === 'after';
+export const isDeflection = (map: PlanLayer): boolean => map === 'deflection' || map === 'level' || map === 'after';
 /** So many straightedges are drawn: those that are used most. */
 const DRAWN_LINES = 6;
 

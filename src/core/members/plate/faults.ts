@@ -43,7 +43,8 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   return faults;
 }
 
-function depthFaults({ h, cover }: PlateInput, add: Add): void {
+function depthFaults({ h, cover, camber }: PlateInput, add: Add): void {
+  if (!(camber >= 0 && camber <= 1000)) add('camber', 'A camber lies between 0 and 1 m.');
   if (!(h >= 60 && h <= 3000)) add('h', 'The depth of a slab must lie between 60 mm and 3 m.');
   else if (cover.top + cover.bottom + 40 > h) add('cover.bottom', `The covers leave no room in a depth of ${Math.round(h)} mm.`);
   for (const face of ['top', 'bottom'] as const)

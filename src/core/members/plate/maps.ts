@@ -1,5 +1,6 @@
 import type { Combination } from '../../analysis/combination';
 import type { PlateMesh } from '../../analysis/plates/mesh';
+import { belowLevel, camberOver } from './camber';
 import type { PlateBasis } from './checks';
 import type { PlateDeflections } from './deflection';
 import { crackMaps, type Cracks } from './cracks';
@@ -31,12 +32,14 @@ export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination)
 }
 
 /** Deflections, and how far the slab has cracked, node by node. */
-export function deflectionMaps({ answer: { model } }: PlateBasis, { sums, last }: PlateDeflections): Maps {
-  const { mesh } = model;
+export function deflectionMaps({ plate, answer }: PlateBasis, { sums, last }: PlateDeflections): Maps {
+  const { mesh } = answer.model;
   const total = sums.find((s) => s.id === 'total')?.values;
   const after = sums.find((s) => s.id === 'after')?.values;
+  const camber = camberOver(plate, answer);
   return {
     ...(total ? { deflection: total } : {}),
+    ...(total && camber ? { level: belowLevel(total, camber) } : {}),
     ...(after ? { after } : {}),
     ...(last
       ? {

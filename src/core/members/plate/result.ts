@@ -45,6 +45,8 @@ export interface Gap {
 /** A straightedge with what it shows of each deflection that is limited (mm). */
 export interface JudgedLine extends Straightedge {
   readonly gaps: readonly (Gap & { readonly id: DeflectionSum['id']; readonly limit: number })[];
+  /** How far the formwork stands above the straightedge; null without a camber. */
+  readonly rise: Gap | null;
 }
 
 /** The slab at a time of its history: the largest deflection then, under the load that is on (N/mm2, over the area). */
@@ -137,6 +139,7 @@ export const plateMaps = [
   'spareTopY',
   'used',
   'deflection',
+  'level',
   'after',
   'crackedX',
   'crackedY',

@@ -82,6 +82,8 @@ export const plateFields = (d: MaterialDefaults) => ({
   /** Rectangles of another depth; their upper faces are level with the slab's. */
   regions: field.list(object({ ...line, h: field.length(300) }), 40),
   h: field.length(200),
+  /** Formwork above level where the slab sinks most; it comes off the deflection in all. */
+  camber: field.length(0),
   /** Poisson's ratio of the slab: that of concrete before it cracks, 0.2, or less. */
   poisson: number().default(0.2),
   /** Whether simple edges and walls hold the slab from turning along themselves, as a stiff straight wall does, or only from sinking. */
