@@ -213,7 +213,9 @@ test('a strip that spans one way deflects as the same strip does as a beam, with
     loads: loads.map((l) => ({ ...l, span: 'all' })),
     bars: { bottom: [{ main }] },
   };
-  const read = readProject({ format: 'intarsia', version: 1, name: 'Test', members: [plate, strip] } as never);
+  // Edges that rest freely: what lies above in the plate lies nowhere in the strip.
+  const code = { id: 'en1992', choices: { heldEnds: 'free' } };
+  const read = readProject({ format: 'intarsia', version: 1, name: 'Test', code, members: [plate, strip] } as never);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   const [a, b] = read.project.members.map((m) => designNow(read.project, m, [])) as [PlateResult, ReturnType<typeof designNow>];
   const beam = (title: string) => b.checks.find((c) => c.title.startsWith(title))!.demand!.value;

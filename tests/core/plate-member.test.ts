@@ -62,7 +62,8 @@ describe('a slab as a plate, by hand', () => {
     expect(section(r, 'bottom', 'x')!.moment / ((w * 4000 ** 2) / 8)).toBeCloseTo(1, 2);
     // Nothing to speak of across, where a mesh lies all the same.
     expect(section(r, 'bottom', 'y')!.moment).toBeLessThan(0.02 * section(r, 'bottom', 'x')!.moment);
-    expect(section(r, 'top', 'x')).toBeUndefined();
+    // Above only what edges that hold a little ask for.
+    expect(section(r, 'top', 'x')!.moment).toBeLessThan(0.02 * section(r, 'bottom', 'x')!.moment);
   });
   test('over a wall in the middle it hogs as a beam of two spans', () => {
     const r = design({
@@ -289,7 +290,11 @@ describe('from the plate to the papers', () => {
     expect(kindOf(member).figures(member, r, opened)).toHaveLength(6);
     const facts = Object.fromEntries(kindOf(member).facts(member, r, opened));
     expect(facts['Slab']).toBe('6.0 × 5.0 m, 200 mm deep'.replace(' mm', ''));
-    expect(kindOf(member).inputTables(member, r, opened, 'full')).toHaveLength(3);
+    expect(
+      kindOf(member)
+        .inputTables(member, r, opened, 'full')
+        .map((t) => ('title' in t ? t.title : '')),
+    ).toEqual(['Outline', 'Openings', 'Loads', 'Edges and walls']);
     expect(JSON.stringify(resultsToJson(opened, [{ member, result: r }]))).not.toMatch(/NaN/);
     const again = readProject(JSON.parse(writeProject(opened)));
     expect(again.ok && { ...(again.project.members[0] as PlateInput), unitWeight: member.unitWeight }).toEqual(member);

@@ -11,8 +11,8 @@ export const corners = (points: readonly Point[], edges: readonly string[] = [])
 export const slabOf = (p: Project) => p.members[0] as PlateMember;
 
 /** Projects with one slab as it would stand in a file, with the usual cases, and what their design gives. */
-export function slabs(fields: (more: object) => object) {
-  const project = (more: object = {}, code?: object): Project => {
+export function slabs(fields: (more: object) => object, usual?: object) {
+  const project = (more: object = {}, code = usual): Project => {
     const member = {
       id: 'a',
       type: 'plate',
@@ -31,7 +31,7 @@ export function slabs(fields: (more: object) => object) {
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     return read.project;
   };
-  const design = (more: object = {}, code?: object) => {
+  const design = (more: object = {}, code = usual) => {
     const p = project(more, code);
     return designNow(p, slabOf(p), []) as PlateResult;
   };

@@ -16,16 +16,21 @@ const STEP = 0.7;
 const isChosen = (plate: PlateInput, layer: Layer): boolean => plate.bars.extra === null || barsAt(plate, layer) === null;
 
 /**
- * The bars of a slab: those for strength, and where the ones that are chosen let cracks grow too wide, with more of them. In layers where no number of
+ * The bars of a slab: those for what strength asks of each layer, and where the ones that are chosen let cracks grow too wide, with more of them. In layers where no number of
  * bars would do, those for strength stay and the check says so: the slab is too thin, or its bars too thick.
  */
-export function steelForCracks(loaded: LoadedPlate, combinations: readonly Combination[], area: number): LaidSteel {
-  const { plate, code, metre, answer, demands } = loaded;
+export function steelForCracks(
+  loaded: LoadedPlate,
+  strength: readonly LayerDemand[],
+  combinations: readonly Combination[],
+  area: number,
+): LaidSteel {
+  const { plate, code, metre, answer } = loaded;
   const on = { mesh: answer.model.mesh, depths: answer.depths };
   const lay = (asked: readonly LayerDemand[]) => laidSteel(plate, code, on, asked, metre, area);
-  let steel = lay(demands);
+  let steel = lay(strength);
   if (!looksAtCracks(loaded)) return steel;
-  let asked: readonly LayerDemand[] = demands;
+  let asked = strength;
   for (let round = 0; round < ROUNDS; round += 1) {
     const more = askedForCracks({ ...loaded, steel }, combinations, asked);
     if (!more) return steel;
@@ -34,7 +39,7 @@ export function steelForCracks(loaded: LoadedPlate, combinations: readonly Combi
   }
   const hopeless = askedForCracks({ ...loaded, steel }, combinations, asked)?.layers;
   if (!hopeless) return steel;
-  return lay(asked.map((d, i) => (hopeless.some((layer) => isLayer(layer, d.layer)) ? demands[i]! : d)));
+  return lay(asked.map((d, i) => (hopeless.some((layer) => isLayer(layer, d.layer)) ? strength[i]! : d)));
 }
 
 /** Moments that layers would have to carry for their cracks to be narrow enough, and which layers they are; undefined where they are. */

@@ -22,6 +22,7 @@ import { plateHandChecks } from './hand-checks';
 import type { PlateInput } from './input';
 import { metresOf } from './layers';
 import { plateCombinations } from './loading';
+import { heldEdgeChecks, heldEdges, withHeldEdges, type HeldEdges } from './held-edges';
 import { lineReactions } from './line-reactions';
 import { deflectionMaps, mapsOf } from './maps';
 import { plateModelOf } from './model';
@@ -119,6 +120,7 @@ function strengthOf(
         ...plateDuctility(basis),
         ...plateShear(basis),
         ...plateSteel(basis),
+        ...heldEdgeChecks(basis, basis.held),
         ...crackChecks(basis, cracks, combinations),
         ...notCovered(plate, code),
       ],
@@ -158,23 +160,21 @@ function basisOf(
   answer: PlateAnswer,
   combinations: readonly Combination[],
   { units }: DesignOptions,
-): PlateBasis {
+): PlateBasis & { readonly held: HeldEdges | null } {
   const { area } = outlineProperties(outlineOf(plate));
   const metre = metresOf(plate);
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const demands = demandsOf(answer.parts, ultimate);
   const loaded = { plate, code, units, metre, answer, ultimate, demands };
-  const steel = steelForCracks(loaded, combinations, area);
+  const held = heldEdges(plate, code, answer, demands);
+  const steel = steelForCracks(loaded, withHeldEdges(demands, held), combinations, area);
   const on = { mesh: answer.model.mesh, depths: answer.depths };
-  return { ...loaded, steel, sections: sectionsOf(plate, code, on, steel, demands, metre) };
+  return { ...loaded, held, steel, sections: sectionsOf(plate, code, on, steel, demands, metre) };
 }
 
 const notCovered = (plate: PlateInput, code: DesignCode) =>
   topicsNotCovered([
     ...missingFor(code, 'slabs'),
-    ...(plate.outline.some((c) => c.edge === 'simple')
-      ? [{ title: 'Top bars along simple edges for unintended fixity', clause: 'plate analysis' }]
-      : []),
     ...(plate.beams.length > 0
       ? [{ title: 'Bars and links of beams below the slab: design them as beams of their own', clause: 'plate analysis' }]
       : []),

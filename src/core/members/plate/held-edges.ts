@@ -1,0 +1,193 @@
+import { valueAt } from '../../analysis/plates/locate';
+import type { DerivableCheck } from '../../checks/check';
+import { compareCheck } from '../../checks/compare';
+import type { DesignCode } from '../../codes/design-code';
+import { isInside, type Point } from '../../geometry/polygon';
+import { lineSupports, usualSide, type PlateAnswer } from './analysis';
+import { allowedLayers, WIDTH } from '../parts/slab-metre';
+import { placeWords, type PlateBasis } from './checks';
+import { demandOn, type LayerDemand } from './envelope';
+import { edgePath, outlineOf } from './geometry';
+import type { Along, PlateInput } from './input';
+import { anchorageOf, insetOf, metreWith, resistanceWith } from './layers';
+import { bayLines } from './loading';
+import { barsIn, barsOutside, zonesOf } from './zones';
+
+/** Moments above, node by node (N mm/mm), that bars along x and along y carry where simple edges hold the slab without being counted on. */
+export type HeldEdges = Readonly<Record<Along, Float64Array>>;
+
+/** Places that are looked at along a span. */
+const LOOKS = 24;
+
+/** A place on a simple edge: the normal inwards, how far in bars are asked for, and the moment over the edge that its bars are to carry. */
+interface EdgePlace {
+  readonly inwards: Point;
+  /** How far in the bars count in full: their reach less the anchorage of the lightest of them. */
+  readonly reach: number;
+  readonly moment: number;
+}
+
+type Rule = NonNullable<DesignCode['slab']['heldEnd']>;
+
+/** Null where the code asks for none, or no edge is simple. */
+export function heldEdges(plate: PlateInput, code: DesignCode, answer: PlateAnswer, demands: readonly LayerDemand[]): HeldEdges | null {
+  const rule = code.slab.heldEnd;
+  if (!rule) return null;
+  const pieces = plate.outline.flatMap(({ edge }, i) => {
+    if (edge !== 'simple') return [];
+    const path = edgePath(plate, i);
+    return path.slice(1).map((b, k) => [path[k]!, b] as const);
+  });
+  if (pieces.length === 0) return null;
+  const { at } = answer.model.mesh;
+  const anchorage = Math.min(...allowedLayers(plate, code).map((bars) => anchorageOf(plate, code, 'top', bars)));
+  const found = { x: new Float64Array(at.length / 2), y: new Float64Array(at.length / 2) };
+  for (const piece of pieces) {
+    const places = placesOn(piece, plate, answer, demands).map(({ span, most, ...place }) => ({
+      ...place,
+      reach: Math.max(0, rule.reach * span - anchorage),
+      moment: rule.moment * most,
+    }));
+    for (let n = 0; n < at.length / 2; n += 1) spread(found, n, [at[2 * n]!, at[2 * n + 1]!], piece, places);
+  }
+  return found;
+}
+
+/** A node within reach of an edge: its bars carry the moment over the edge, by its normal (each its own part and the size of what twists). */
+function spread(found: HeldEdges, n: number, p: Point, [a, b]: readonly [Point, Point], places: readonly EdgePlace[]): void {
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  const [ux, uy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  const s = (p[0] - a[0]) * ux + (p[1] - a[1]) * uy;
+  if (s < -1 || s > length + 1) return;
+  const place = places[Math.min(places.length - 1, Math.max(0, Math.floor((s / length) * places.length)))]!;
+  const [nx, ny] = place.inwards;
+  const away = (p[0] - a[0]) * nx + (p[1] - a[1]) * ny;
+  if (away < -1 || away > place.reach + 1) return;
+  found.x[n] = Math.max(found.x[n]!, place.moment * (nx * nx + Math.abs(nx * ny)));
+  found.y[n] = Math.max(found.y[n]!, place.moment * (ny * ny + Math.abs(nx * ny)));
+}
+
+/** Places along a piece of an edge, as far apart as the sides of triangles, with the span across the edge and the most moment on it. */
+function placesOn([a, b]: readonly [Point, Point], plate: PlateInput, answer: PlateAnswer, demands: readonly LayerDemand[]) {
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  const [ux, uy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  const isLeft = isInside([middle[0] - uy, middle[1] + ux], outlineOf(plate));
+  const inwards: Point = isLeft ? [-uy, ux] : [uy, -ux];
+  const count = Math.max(1, Math.ceil(length / usualSide(plate)));
+  return Array.from({ length: count }, (_, k) => {
+    const s = ((k + 0.5) / count) * length;
+    const at: Point = [a[0] + s * ux, a[1] + s * uy];
+    const span = spanFrom(at, inwards, plate);
+    return { inwards, span, most: largestOn(at, inwards, span, answer, demands) };
+  });
+}
+
+/** From an edge along its normal to the next line that carries: an edge, a wall, a beam, or a line of columns across (mm). */
+function spanFrom([x, y]: Point, [nx, ny]: Point, plate: PlateInput): number {
+  const outline = outlineOf(plate);
+  const lines = [
+    ...lineSupports(plate).map((l) => l.piece),
+    ...[outline.outer, ...outline.holes].flatMap((loop) => loop.map((p, i) => [p, loop[(i + 1) % loop.length]!] as const)),
+    ...plate.beams.map(
+      ({ x1, y1, x2, y2 }) =>
+        [
+          [x1, y1],
+          [x2, y2],
+        ] as const satisfies readonly [Point, Point],
+    ),
+  ];
+  const crossed = lines.map(([a, b]) => distanceAlong([x, y], [nx, ny], a, b));
+  // Lines of columns, for edges that run along one of them.
+  const bays = bayLines(plate);
+  const across =
+    plate.columns.length === 0
+      ? []
+      : [...(Math.abs(nx) > 0.99 ? bays.x.map((v) => (v - x) / nx) : []), ...(Math.abs(ny) > 0.99 ? bays.y.map((v) => (v - y) / ny) : [])];
+  return Math.min(...[...crossed, ...across].filter((d) => d > plate.h));
+}
+
+/** How far along a ray a line between two places is met; Infinity where it is not. */
+function distanceAlong([x, y]: Point, [nx, ny]: Point, [ax, ay]: Point, [bx, by]: Point): number {
+  const cross = nx * (by - ay) - ny * (bx - ax);
+  if (Math.abs(cross) < 1e-9) return Infinity;
+  const t = ((ax - x) * ny - (ay - y) * nx) / cross;
+  return t >= 0 && t <= 1 ? ((ax - x) * (by - ay) - (ay - y) * (bx - ax)) / cross : Infinity;
+}
+
+/** The largest sagging moment over a direction along a span, as bars below carry it. */
+function largestOn([x, y]: Point, [nx, ny]: Point, span: number, answer: PlateAnswer, demands: readonly LayerDemand[]): number {
+  const { mesh } = answer.model;
+  const [along, across] = (['x', 'y'] as const).map((a) => demandOn(demands, { face: 'bottom', along: a }).demand) as [
+    Float64Array,
+    Float64Array,
+  ];
+  return Array.from({ length: LOOKS }, (_, k) => ((k + 0.5) / LOOKS) * span).reduce((most, s) => {
+    const located = answer.locate([x + s * nx, y + s * ny]);
+    return located ? Math.max(most, nx * nx * valueAt(mesh, located, along) + ny * ny * valueAt(mesh, located, across)) : most;
+  }, 0);
+}
+
+/** What bars are chosen for: their moments, and above at held edges no less than these. */
+export const withHeldEdges = (demands: readonly LayerDemand[], held: HeldEdges | null): readonly LayerDemand[] =>
+  held === null
+    ? demands
+    : demands.map((d) => {
+        if (d.layer.face === 'bottom') return d;
+        const least = held[d.layer.along];
+        return { ...d, demand: d.demand.map((m, n) => Math.max(m, least[n]!)) };
+      });
+
+/** Top bars at simple edges, for each direction where they are used most. */
+export function heldEdgeChecks(basis: PlateBasis, held: HeldEdges | null): DerivableCheck[] {
+  const rule = basis.code.slab.heldEnd;
+  if (!held || !rule) return [];
+  return (['x', 'y'] as const).flatMap((along) => checkAlong(basis, along, held[along], rule));
+}
+
+function checkAlong(
+  { plate, code, steel, answer, metre, units }: PlateBasis,
+  along: Along,
+  asked: Float64Array,
+  rule: Rule,
+): DerivableCheck[] {
+  const layer = { face: 'top', along } as const;
+  const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
+  const on = { mesh: answer.model.mesh, depths: answer.depths };
+  const zones = zonesOf(plate, code, steel, [layer], on).map((zone) => {
+    const bars = barsIn(steel, layer, zone.extras);
+    const node = zone.nodes.reduce((best, n) => (asked[n]! > asked[best]! ? n : best), zone.nodes[0]!);
+    return { bars, h: zone.h, node, moment: asked[node]!, resistance: resistanceWith(metre(zone.h), code, bars, inset) };
+  });
+  const worst = zones
+    .filter((z) => z.moment > 0)
+    .reduce<(typeof zones)[number] | null>((a, b) => (!a || b.moment * a.resistance > a.moment * b.resistance ? b : a), null);
+  if (!worst) return [];
+  const at: Point = [on.mesh.at[2 * worst.node]!, on.mesh.at[2 * worst.node + 1]!];
+  const share = `${Math.round(100 * rule.moment)} %`;
+  return [
+    compareCheck({
+      id: `held-edges-${along}`,
+      family: 'detailing',
+      title: `Top bars along ${along} at simple edges`,
+      clause: rule.clause,
+      place: { x: null, label: placeWords(at, units) },
+      assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),
+      kind: 'lineTorque',
+      compare: (c) => {
+        c.note(
+          `${share} of the largest moment below of the span across the edge, which holds the slab without being counted on, over ${rule.reach} of that span from the edge.`,
+          rule.clause,
+        );
+        const { section } = metreWith(metre(worst.h), worst.bars, inset);
+        return {
+          demand: worst.moment,
+          demandIs: ['moment at the edge', `${share} of the span's, by the direction of the bars`],
+          capacity: worst.bars.length > 0 ? (code.bendingResistance(c, section, plate.materials)?.moment ?? 0) / WIDTH : 0,
+          capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
+        };
+      },
+      fails: (needed, has) => `Top bars along ${along} at ${placeWords(at, units)}: ${needed}, ${share} of the span's, against ${has}.`,
+    }),
+  ];
+}
