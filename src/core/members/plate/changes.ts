@@ -133,7 +133,7 @@ export function choicesTried(plate: PlateInput, code: DesignCode, rates: Project
 }
 
 /** How easily the bars are laid: by how few kinds there are, and the closest spacing. */
-function buildability({ steel }: PlateResult): number {
+export function buildability({ steel }: PlateResult): number {
   const all = [...steel.meshes.flatMap((m) => m.bars ?? []), ...steel.extra.map((e) => e.bars)];
   const kinds = new Set(all.map((b) => `${b.size} ${b.spacing}`)).size;
   const within = (v: number) => Math.max(0, Math.min(1, v));

@@ -82,12 +82,14 @@ function lightestFor(task: Task, h: number, moment: number, there: readonly Slab
 /** The mesh beside rectangles of bars that were set: enough everywhere. */
 function meshBeside(task: Task, steel: LaidSteel, own: readonly ExtraBars[], demands: readonly LayerDemand[]): Choice {
   const { plate, code, on, layer, metre, asked } = task;
-  if (layer.face === 'top' && asked.every((m) => m === 0)) return { mesh: null, extra: own };
   const only = demands.map((d) => (isLayer(d.layer, layer) ? { ...d, demand: asked } : { ...d, demand: new Float64Array(asked.length) }));
-  const isEnough = (bars: SlabBars) =>
+  const isEnough = (bars: SlabBars | null) =>
     sectionsOf(plate, code, on, { meshes: [...steel.meshes, { ...layer, bars }], extra: [...steel.extra, ...own] }, only, metre)
       .filter((s) => isLayer(s, layer))
-      .every((s) => s.resistance >= s.moment * (1 - 1e-9) && s.provided >= leastAt(task, s.h, bars));
+      .every(
+        (s) => s.resistance >= s.moment * (1 - 1e-9) && s.provided >= leastAt(task, s.h, bars ?? s.bars[0] ?? optionsFor(task, s.h)[0]!),
+      );
+  if (layer.face === 'top' && isEnough(null)) return { mesh: null, extra: own };
   const options = optionsFor(task, plate.h);
   return { mesh: options.find(isEnough) ?? options.at(-1)!, extra: own };
 }

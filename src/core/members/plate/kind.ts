@@ -2,6 +2,7 @@ import { emptyModel } from '../../model/member-model';
 import type { Kind } from '../kind';
 import { memberSchema } from '../member';
 import { layerLabel } from '../parts/bar-labels';
+import { barPlans } from './bar-plans';
 import { codeChoices } from '../parts/choices';
 import { withConcrete, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
@@ -60,10 +61,15 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   gives: (plate, { part, as }, code) => (as === 'below' ? columnBelow(plate, part, code) : placeAt(plate, part, code)),
   searches: [
     { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
+    { id: 'bars', title: 'plans of bars', none: 'No other plan of bars is possible.' },
     { id: 'choices', title: 'choices of the analysis', none: 'There is no result to compare with.' },
   ],
   propose: (plate, search, { code, rates, project }) =>
-    search === 'choices' ? choicesTried(plate, code, rates, project.display) : proposePlate(plate, code, rates),
+    search === 'choices'
+      ? choicesTried(plate, code, rates, project.display)
+      : search === 'bars'
+        ? barPlans(plate, code, rates, project)
+        : proposePlate(plate, code, rates),
   sizeLabel: plateSize,
   steelLabel: (_plate, result, project) =>
     (result?.steel.meshes ?? [])
