@@ -7,6 +7,7 @@ import { cracked, type ElasticState } from '../../section/elastic-section';
 import { STEEL } from '../beam/service/crack-question';
 import { WIDTH } from '../parts/slab-metre';
 import type { ReinforcedPlate } from './checks';
+import { onceFor } from './last-answers';
 import { demandOn, demandsOf, type LayerDemand } from './envelope';
 import { layers, type Layer } from './input';
 import { insetOf } from './layers';
@@ -24,7 +25,7 @@ export function serviceDemands(
   kind: ServiceLoads,
 ): ServiceDemands {
   const combinations = all.filter((c) => c.kind === kind);
-  return { combinations, demands: demandsOf(answer.parts, combinations) };
+  return { combinations, demands: onceFor(answer, 'demands', combinations, () => demandsOf(answer.parts, combinations)) };
 }
 
 /** A part of the slab where the bars of both faces along a direction are the same, with the cracked state of its metre under one modulus of concrete. */

@@ -23,6 +23,7 @@ import type { PlateInput } from './input';
 import { metresOf } from './layers';
 import { plateCombinations } from './loading';
 import { heldEdgeChecks, heldEdges, withHeldEdges, type HeldEdges } from './held-edges';
+import { onceFor } from './last-answers';
 import { lineReactions } from './line-reactions';
 import { deflectionMaps, mapsOf } from './maps';
 import { plateModelOf } from './model';
@@ -143,8 +144,8 @@ function strengthOf(
       steel: basis.steel,
       columns,
       beams: beamForces(plate, answer, ultimate),
-      reactions: lineReactions(plate, answer, ultimate, load.combination),
-      strips: stripMoments(plate, answer, wholeOf(answer.parts, load.combination), area),
+      reactions: onceFor(answer, 'reactions', [ultimate, load.combination], () => lineReactions(plate, answer, ultimate, load.combination)),
+      strips: onceFor(answer, 'strips', load.combination, () => stripMoments(plate, answer, wholeOf(answer.parts, load.combination), area)),
       combinations,
       handChecks: plateHandChecks(plate, answer, load.combination),
       checks,
@@ -164,7 +165,7 @@ function basisOf(
   const { area } = outlineProperties(outlineOf(plate));
   const metre = metresOf(plate);
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
-  const demands = demandsOf(answer.parts, ultimate);
+  const demands = onceFor(answer, 'demands', ultimate, () => demandsOf(answer.parts, ultimate));
   const loaded = { plate, code, units, metre, answer, ultimate, demands };
   const held = heldEdges(plate, code, answer, demands);
   const steel = steelForCracks(loaded, withHeldEdges(demands, held), combinations, area);

@@ -6,9 +6,11 @@ import type { DesignOptions } from '../../job';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { designPunching } from '../punching/design-punching';
 import type { PunchingInput, SlabOpening } from '../punching/input';
+import type { PunchingResult } from '../punching/result';
 import type { PlateAnswer } from './analysis';
 import { columnSides, isWithin, outlineOf, spanOf } from './geometry';
 import type { Along, PlateColumn, PlateInput } from './input';
+import { LastAnswers } from './last-answers';
 import { countsIn } from './layers';
 import type { ColumnResult, LaidSteel } from './result';
 import { columnForces } from './reactions';
@@ -138,13 +140,18 @@ function openingsAround({ openings, h }: PlateInput, { x, y }: PlateColumn): Sla
   });
 }
 
+/** Places designed last: where a bar is changed most columns have what they had. */
+const designed = new LastAnswers<PunchingResult>(120);
+
 /** Punching at every column: of each the check that governs, with its place. */
 export function punchingChecks(code: DesignCode, columns: readonly ColumnResult[], options: DesignOptions): Check[] {
   return columns.flatMap(({ name, place: input }, i): Check[] => {
     if (!input) return [];
     const id = `punching-${i + 1}`;
     const derive = options.derive === 'all' || options.derive.includes(id) ? 'all' : [];
-    const { checks, faults } = designPunching(input, code, { ...options, derive });
+    const { checks, faults } = designed.for({ input, code: code.settings, units: options.units, derive }, () =>
+      designPunching(input, code, { ...options, derive }),
+    );
     const place = { x: null, label: `column ${name}` };
     if (faults.length > 0)
       return finishChecks(

@@ -2,6 +2,7 @@ import type { Combination } from '../../analysis/combination';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
 import type { PartAnswer, PlateAnswer } from './analysis';
 import { arrangementFor, summed, wholeOf } from './envelope';
+import { onceFor } from './last-answers';
 import type { ColumnForces } from './result';
 
 type Component = 'V' | 'Mx' | 'My';
@@ -11,7 +12,10 @@ const place: Readonly<Record<Component, number>> = { V: 0, My: 1, Mx: 2 };
  * Forces at a column under combinations: with all loads on, and with those that make the shear or a moment largest or least, each with the other two that
  * act with it. Arrangements that are alike are said once.
  */
-export function columnForces(answer: PlateAnswer, column: number, combinations: readonly Combination[]): ColumnForces[] {
+export const columnForces = (answer: PlateAnswer, column: number, combinations: readonly Combination[]): ColumnForces[] =>
+  onceFor(answer, 'column', [column, combinations], () => forcesAt(answer, column, combinations));
+
+function forcesAt(answer: PlateAnswer, column: number, combinations: readonly Combination[]): ColumnForces[] {
   const head = answer.heads[column]!;
   if (head < 0) return [];
   const effect = (of: Component) => (part: PartAnswer) => part.state.held[PER_NODE * head + place[of]]!;

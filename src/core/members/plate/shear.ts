@@ -13,6 +13,7 @@ import { arrangementFor, factorsOf, summed } from './envelope';
 import { columnAt, columnSides, depthAt, edgePath, isWithin, outlineOf } from './geometry';
 import type { Along, Face, PlateInput } from './input';
 import { narrowestBay } from './loading';
+import { onceFor } from './last-answers';
 import { countsIn, insetOf } from './layers';
 import { columnForces } from './reactions';
 import type { PlateSection } from './result';
@@ -84,31 +85,38 @@ function shearPlaces(basis: PlateBasis, width: number): ShearPlace[] {
   const { mesh } = answer.model;
   const steel = steelAlong(basis);
   const isNear = nearSupports(basis, steel);
-  const counts = awayFromFreeEdges(basis);
+  const counts = onceFor(answer, 'inner', plate.openings, () => awayFromFreeEdges(basis));
   const across: Across = { width, places: Math.max(PLACES, 2 * Math.ceil(width / plate.h / 2) + 1), isWideBeam: isWideBeam(basis), counts };
   const largestAt = rememberedShears(basis, across);
   return [...middlesOf(mesh), ...besideSupports(basis)].flatMap((at): ShearPlace[] => {
-    const triangle = isNear(at) ? undefined : answer.locate(at, counts)?.triangle;
-    const most = triangle === undefined ? undefined : largestAt(at);
-    return most ? [placeOf(basis, at, triangle!, most, steel, depthAt(plate, at))] : [];
+    const most = isNear(at) ? undefined : largestAt(at);
+    return most ? [placeOf(basis, at, most, steel, depthAt(plate, at))] : [];
   });
 }
 
-const shearsOf = new WeakMap<PlateBasis['answer'], { readonly key: string; readonly at: Map<string, Shear | undefined> }>();
-
 /** The largest shear at places of a slab that has been answered: bars change nothing of it, so it is worked out once. */
-function rememberedShears(basis: PlateBasis, across: Across): (at: Point) => Shear | undefined {
+function rememberedShears(basis: PlateBasis, across: Across): (at: Point) => BentShear | undefined {
   const { answer, ultimate } = basis;
-  const key = JSON.stringify([ultimate, across.width, across.places, across.isWideBeam]);
-  let known = shearsOf.get(answer);
-  if (known?.key !== key) shearsOf.set(answer, (known = { key, at: new Map() }));
+  const question = [ultimate, across.width, across.places, across.isWideBeam];
+  const known = onceFor(answer, 'shears', question, () => new Map<string, BentShear | undefined>());
   const factors = ultimate.map((combination) => factorsOf(answer.parts, combination));
-  const { at: places } = known;
   return (at) => {
     const place = at.join(' ');
-    if (!places.has(place)) places.set(place, largestShear(basis, factors, at, across));
-    return places.get(place);
+    if (!known.has(place)) known.set(place, bentShear(basis, factors, at, across));
+    return known.get(place);
   };
+}
+
+/** The largest shear at a place with the moment along it that acts with it; undefined where no triangle counts. */
+function bentShear(basis: PlateBasis, factors: readonly (readonly number[])[], at: Point, across: Across): BentShear | undefined {
+  const { answer } = basis;
+  const triangle = answer.locate(at, across.counts)?.triangle;
+  const shear = triangle === undefined ? undefined : largestShear(basis, factors, at, across);
+  if (!shear) return undefined;
+  const nodes = [0, 1, 2].map((k) => answer.model.mesh.triangles[3 * triangle! + k]!);
+  const moment = (k: number) => summed(shear.parts, (part) => nodes.reduce((sum, n) => sum + part.moments[3 * n + k]! / 3, 0));
+  const [c, s] = shear.along;
+  return { ...shear, bending: moment(0) * c * c + moment(1) * s * s + 2 * moment(2) * c * s };
 }
 
 const middlesOf = (mesh: PlateMesh): Point[] =>
@@ -150,13 +158,19 @@ function nearSupports(basis: PlateBasis, steel: SteelAt): (at: Point) => boolean
   const away = lookedAtFrom(basis);
   const round = Math.max(code.punching.critical(leastDepth(plate, sections)), away);
   const heads = plate.columns.map((column, i) => ({
+    middle: [column.x, column.y] as Point,
+    size: Math.hypot(columnSides(column).x, columnSides(column).y),
     loop: { outer: columnAt(column), holes: [] },
     reach: Math.max(round, narrowestBay(plate) / 4, punchingReach(basis, i, steel)),
   }));
   const points = sharpSupports(plate);
   return (at) =>
     answer.supports.some(({ piece: [a, b] }) => distanceToSegment(at, a, b) < away) ||
-    heads.some(({ loop, reach }) => isInside(at, loop) || distanceToEdges(at, loop) < reach) ||
+    heads.some(({ middle: [x, y], size, loop, reach }) => {
+      // Most places are far from most columns.
+      if (Math.hypot(at[0] - x, at[1] - y) > reach + size) return false;
+      return isInside(at, loop) || distanceToEdges(at, loop) < reach;
+    }) ||
     points.some(([x, y]) => Math.hypot(at[0] - x, at[1] - y) < Math.max(round, answer.spread));
 }
 
@@ -211,6 +225,11 @@ interface Shear {
   readonly parts: readonly (readonly [PartAnswer, number])[];
   readonly size: number;
   readonly along: Point;
+}
+
+interface BentShear extends Shear {
+  /** Along the shear (N mm/mm). */
+  readonly bending: number;
 }
 
 /** The largest resultant at a place over all arrangements: by directions first, then that of the arrangement that is worst in one of them. */
@@ -312,16 +331,12 @@ function steelAlong({ plate, code, steel }: PlateBasis): SteelAt {
 }
 
 function placeOf(
-  { plate, code, answer }: PlateBasis,
+  { plate, code }: PlateBasis,
   at: Point,
-  triangle: number,
-  { combination, parts, size, along: [c, s] }: Shear,
+  { combination, size, along: [c, s], bending }: BentShear,
   steel: SteelAt,
   h: number,
 ): ShearPlace {
-  const nodes = [0, 1, 2].map((k) => answer.model.mesh.triangles[3 * triangle + k]!);
-  const moment = (k: number) => summed(parts, (part) => nodes.reduce((sum, n) => sum + part.moments[3 * n + k]! / 3, 0));
-  const bending = moment(0) * c * c + moment(1) * s * s + 2 * moment(2) * c * s;
   const face = bending >= 0 ? 'bottom' : 'top';
   const [x, y] = [steel(face, 'x', at, h), steel(face, 'y', at, h)];
   const section = { bw: WIDTH, d: Math.min(x.d, y.d), h, tensionArea: (x.area * c * c + y.area * s * s) * WIDTH, grossArea: WIDTH * h };

@@ -5,6 +5,7 @@ import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { LayerDemand } from './envelope';
 import { isLayer, layers, layerTitle, type ExtraBars, type Layer, type PlateInput } from './input';
 import { isWithin, spanOf } from './geometry';
+import { onceFor } from './last-answers';
 import { countsIn, insetOf, metreWith, neededSteel, resistanceWith, type MetreOf } from './layers';
 import type { LaidSteel, PlateSection } from './result';
 
@@ -34,8 +35,19 @@ export interface Zone {
   readonly nodes: readonly number[];
 }
 
-/** The parts of a slab in which each of these layers has the same bars, and the depth is the same. */
-export function zonesOf(
+/** The parts of a slab in which each of these layers has the same bars, and the depth is the same: worked out once for bars that lie there. */
+export function zonesOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layers: readonly Layer[], on: OnPlate): Zone[] {
+  const question = [layers, code.settings];
+  return onceFor(
+    steel,
+    'zones',
+    question,
+    () => ({ plate, on: on.mesh, zones: partsOf(plate, code, steel, layers, on) }),
+    (known) => known.plate === plate && known.on === on.mesh,
+  ).zones;
+}
+
+function partsOf(
   plate: PlateInput,
   code: DesignCode,
   steel: LaidSteel,
