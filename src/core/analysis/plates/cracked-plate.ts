@@ -3,7 +3,7 @@ import type { PlateMesh } from './mesh';
 import { Mixing } from './mixing';
 import { PER_NODE } from './multifrontal';
 import { modelWith, reactionsOf, springForces, type PlateState, type PlateStructure } from './plate-model';
-import { rowTimes, triangleForces, type Rigidity } from './triangle';
+import { rowTimes, triangleForces, type Rigidity, MIDDLE_ROW } from './triangle';
 
 /** How twisting counts where a direction is judged to be cracked: not at all, or with its whole size beside the direction's own moment. */
 export type TwistCounts = 'own' | 'bars';
@@ -115,12 +115,15 @@ function bendAnew(task: CrackedTask, now: TriangleNow[], moved: Float64Array): v
   const { mesh, triangles, isBending } = task.structure;
   const nine = new Float64Array(3 * PER_NODE);
   for (let e = 0; e < now.length; e += 1)
-    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.middle, movedAt(mesh, e, moved, nine));
+    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.strains, movedAt(mesh, e, moved, nine));
 }
 
-function bentAnew(task: CrackedTask, e: number, now: TriangleNow, middle: Float64Array, moved: Float64Array): TriangleNow {
-  const kt = rowTimes(middle, 2, moved);
-  const [kx, ky] = [rowTimes(middle, 0, moved) - now.x.free, rowTimes(middle, 1, moved) - now.y.free];
+function bentAnew(task: CrackedTask, e: number, now: TriangleNow, strains: Float64Array, moved: Float64Array): TriangleNow {
+  const [kx, ky, kt] = [
+    rowTimes(strains, MIDDLE_ROW, moved) - now.x.free,
+    rowTimes(strains, MIDDLE_ROW + 1, moved) - now.y.free,
+    rowTimes(strains, MIDDLE_ROW + 2, moved),
+  ];
   const [xx, yy, tt, xy] = rigidityOf(now, task, e).bending;
   const [mx, my] = [xx * kx + xy * ky, xy * kx + yy * ky];
   // What a direction would curve by its own moment alone, with what it curves without any.
@@ -140,10 +143,11 @@ function resistanceOf(task: CrackedTask, now: readonly TriangleNow[], moved: Flo
   const { mesh, heads, triangles, isBending } = task.structure;
   const nodal = new Float64Array(moved.length);
   const nine = new Float64Array(3 * PER_NODE);
+  const forces = new Float64Array(3 * PER_NODE);
   for (let e = 0; e < now.length; e += 1) {
     if (!isBending[e]) continue;
     const { x, y } = now[e]!;
-    const forces = triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedAt(mesh, e, moved, nine), [x.free, y.free]);
+    triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedAt(mesh, e, moved, nine), [x.free, y.free], forces);
     for (let k = 0; k < forces.length; k += 1)
       nodal[PER_NODE * mesh.triangles[3 * e + ((k / PER_NODE) | 0)]! + (k % PER_NODE)]! += forces[k]!;
   }

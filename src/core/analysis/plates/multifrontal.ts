@@ -112,17 +112,18 @@ function addElement(matrix: Float64Array, size: number, { nodes, matrix: k }: St
   }
 }
 
-/** What a step hands on: the stiffness that is left between the unknowns beyond it (lower triangle, row by row). */
+/** What a step hands on: the stiffness that is left between the unknowns beyond its own (lower triangle, row by row), where it stands in its front. */
 interface Passed {
   readonly rows: Int32Array;
+  readonly own: number;
   readonly matrix: Float64Array;
 }
 
-function addPassed(matrix: Float64Array, size: number, { rows, matrix: from }: Passed, place: Int32Array): void {
+function addPassed(matrix: Float64Array, size: number, { rows, own, matrix: from }: Passed, place: Int32Array): void {
   const n = rows.length;
-  for (let a = 0; a < n; a += 1) {
+  for (let a = own; a < n; a += 1) {
     const row = place[rows[a]!]!;
-    for (let b = 0; b <= a; b += 1) {
+    for (let b = own; b <= a; b += 1) {
       const column = place[rows[b]!]!;
       matrix[row >= column ? row * size + column : column * size + row]! += from[a * n + b]!;
     }
@@ -153,7 +154,8 @@ function eliminate(matrix: Float64Array, rows: Int32Array, own: number): { kept:
   }
   const unscaled = beyondRows(matrix, size, lower, own);
   for (let i = 0; i < size - own; i += 1) for (let k = 0; k < own; k += 1) lower[(own + i) * own + k] = unscaled[i * own + k]! / pivots[k]!;
-  return { kept: { rows, lower, pivots }, passed: { rows: rows.slice(own), matrix: leftOver(matrix, size, unscaled, lower, own) } };
+  takeOff(matrix, size, unscaled, lower, own);
+  return { kept: { rows, lower, pivots }, passed: { rows, own, matrix } };
 }
 
 /** Rows of the factor beyond the own unknowns, times their pivots: four rows at a time, for a row of the factor is then read once for all. */
@@ -187,39 +189,57 @@ function beyondRows(matrix: Float64Array, size: number, lower: Float64Array, own
   return rows;
 }
 
-/** The stiffness left between the unknowns beyond, two rows and two columns at a time. */
-function leftOver(matrix: Float64Array, size: number, unscaled: Float64Array, lower: Float64Array, own: number): Float64Array {
+/** Takes what the own unknowns give off the stiffness between those beyond, three rows and three columns at a time: six numbers are read for nine products. */
+function takeOff(matrix: Float64Array, size: number, unscaled: Float64Array, lower: Float64Array, own: number): void {
   const rest = size - own;
-  const left = new Float64Array(rest * rest);
-  for (let i = 0; i < rest; i += 2) {
-    const nextRow = Math.min(i + 1, rest - 1);
-    const a = i * own;
-    const b = nextRow * own;
-    for (let j = 0; j <= nextRow; j += 2) {
-      const nextColumn = Math.min(j + 1, rest - 1);
-      const c = (own + j) * own;
-      const d = (own + nextColumn) * own;
-      let ac = 0;
-      let ad = 0;
-      let bc = 0;
-      let bd = 0;
+  const last = rest - 1;
+  const block = new Float64Array(9);
+  for (let i = 0; i < rest; i += 3) {
+    // Near the end the last row stands for those that are not there; they are not written.
+    const [a, b, c] = [i * own, Math.min(i + 1, last) * own, Math.min(i + 2, last) * own];
+    const rows = Math.min(3, rest - i);
+    for (let j = 0; j < i + rows; j += 3) {
+      const [p, q, r] = [(own + j) * own, (own + Math.min(j + 1, last)) * own, (own + Math.min(j + 2, last)) * own];
+      let ap = 0;
+      let aq = 0;
+      let ar = 0;
+      let bp = 0;
+      let bq = 0;
+      let br = 0;
+      let cp = 0;
+      let cq = 0;
+      let cr = 0;
       for (let k = 0; k < own; k += 1) {
         const ua = unscaled[a + k]!;
         const ub = unscaled[b + k]!;
-        const lc = lower[c + k]!;
-        const ld = lower[d + k]!;
-        ac += ua * lc;
-        ad += ua * ld;
-        bc += ub * lc;
-        bd += ub * ld;
+        const uc = unscaled[c + k]!;
+        const lp = lower[p + k]!;
+        ap += ua * lp;
+        bp += ub * lp;
+        cp += uc * lp;
+        const lq = lower[q + k]!;
+        aq += ua * lq;
+        bq += ub * lq;
+        cq += uc * lq;
+        const lr = lower[r + k]!;
+        ar += ua * lr;
+        br += ub * lr;
+        cr += uc * lr;
       }
-      left[i * rest + j] = matrix[(own + i) * size + own + j]! - ac;
-      left[i * rest + nextColumn] = matrix[(own + i) * size + own + nextColumn]! - ad;
-      left[nextRow * rest + j] = matrix[(own + nextRow) * size + own + j]! - bc;
-      left[nextRow * rest + nextColumn] = matrix[(own + nextRow) * size + own + nextColumn]! - bd;
+      block[0] = ap;
+      block[1] = aq;
+      block[2] = ar;
+      block[3] = bp;
+      block[4] = bq;
+      block[5] = br;
+      block[6] = cp;
+      block[7] = cq;
+      block[8] = cr;
+      const columns = Math.min(3, rest - j);
+      for (let y = 0; y < rows; y += 1)
+        for (let x = 0; x < columns; x += 1) matrix[(own + i + y) * size + own + j + x]! -= block[3 * y + x]!;
     }
   }
-  return left;
 }
 
 function solve(fronts: readonly Front[], loads: Float64Array, isHeld: Uint8Array): Float64Array {

@@ -6,6 +6,7 @@ import type { PlateSupports } from './supports';
 import {
   rowTimes,
   strainedTriangle,
+  TRIANGLE_SIZE,
   triangleMoments,
   triangleStiffness,
   type Corners,
@@ -99,7 +100,10 @@ export function plateModel(mesh: PlateMesh, rigidity: (triangle: number) => Rigi
 /** A prepared plate with stiffnesses of its own. Throws CalcError where it can move without resistance. */
 export function modelWith(structure: PlateStructure, rigidity: (triangle: number) => Rigidity): PlateModel {
   const { mesh, heads, springs, columns, ribs, lines, triangles, isBending, plan } = structure;
-  const plate = triangles.map((triangle, e) => triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e)));
+  const room = new Float64Array(TRIANGLE_SIZE * triangles.length);
+  const plate = triangles.map((triangle, e) =>
+    triangleStiffness(nodesOf(mesh, e), triangle, rigidity(e), room.subarray(TRIANGLE_SIZE * e, TRIANGLE_SIZE * (e + 1))),
+  );
   // Worked out once, when first asked for: every load is then a product.
   let known: readonly Float64Array[] | undefined;
   const responses = () => (known ??= triangles.map((triangle, e) => triangleMoments(triangle, rigidity(e))));

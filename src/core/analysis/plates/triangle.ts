@@ -29,7 +29,7 @@ interface Side {
   readonly c: number;
   readonly s: number;
   /** The bubble's amount by the nine unknowns. */
-  readonly bubble: Float64Array;
+  readonly bubble: readonly number[];
   /** Shear strain along the side over the bubble's amount. */
   readonly shear: number;
 }
@@ -57,7 +57,7 @@ function shapeOf(at: Corners, { bending, shear }: Rigidity): Shape {
     const [c, s] = [dx / length, dy / length];
     const along = stiffnessAlong(bending, c, s);
     const phi = (12 * along) / ((shear[0] * c * c + shear[1] * s * s) * length ** 2);
-    const bubble = new Float64Array(UNKNOWNS);
+    const bubble = new Array<number>(UNKNOWNS).fill(0);
     const share = -1.5 / (1 + phi);
     bubble[3 * from] = -share / length;
     bubble[3 * to] = share / length;
@@ -76,14 +76,14 @@ function stiffnessAlong([xx, yy, tt, xy, xt, yt]: Rigidity['bending'], c: number
   return xx * a * a + yy * b * b + tt * t * t + 2 * (xy * a * b + xt * a * t + yt * b * t);
 }
 
-/** Curvatures (kx, ky, 2 kxy) by the unknowns at a place given by its area coordinates: three rows of nine. */
-function curvatures({ gx, gy, sides }: Shape, at: readonly [number, number, number]): Float64Array {
-  const rows = new Float64Array(3 * UNKNOWNS);
+/** Writes curvatures (kx, ky, 2 kxy) by the unknowns at a place given by its area coordinates: three rows of nine. */
+function writeCurvatures(into: Float64Array, row: number, { gx, gy, sides }: Shape, at: readonly [number, number, number]): void {
+  const [x0, y0, t0] = [row * UNKNOWNS, (row + 1) * UNKNOWNS, (row + 2) * UNKNOWNS];
   for (let i = 0; i < 3; i += 1) {
-    rows[3 * i + 1] = gx[i]!;
-    rows[UNKNOWNS + 3 * i + 2] = gy[i]!;
-    rows[2 * UNKNOWNS + 3 * i + 1] = gy[i]!;
-    rows[2 * UNKNOWNS + 3 * i + 2] = gx[i]!;
+    into[x0 + 3 * i + 1] = gx[i]!;
+    into[y0 + 3 * i + 2] = gy[i]!;
+    into[t0 + 3 * i + 1] = gy[i]!;
+    into[t0 + 3 * i + 2] = gx[i]!;
   }
   for (const { from, to, c, s, bubble } of sides) {
     const px = 4 * (at[from]! * gx[to]! + at[to]! * gx[from]!);
@@ -91,17 +91,16 @@ function curvatures({ gx, gy, sides }: Shape, at: readonly [number, number, numb
     const [x, y, twist] = [px * c, py * s, py * c + px * s];
     for (let k = 0; k < UNKNOWNS; k += 1) {
       const b = bubble[k]!;
-      rows[k]! += x * b;
-      rows[UNKNOWNS + k]! += y * b;
-      rows[2 * UNKNOWNS + k]! += twist * b;
+      into[x0 + k]! += x * b;
+      into[y0 + k]! += y * b;
+      into[t0 + k]! += twist * b;
     }
   }
-  return rows;
 }
 
-/** Shear strains (gx, gy) by the unknowns at a place: at each corner those that give the strains along both of its sides, between them linear. */
-function shearStrains({ sides }: Shape, at: readonly [number, number, number]): Float64Array {
-  const rows = new Float64Array(2 * UNKNOWNS);
+/** Writes shear strains (gx, gy) by the unknowns at a place: at each corner those that give the strains along both of its sides, between them linear. */
+function writeShearStrains(into: Float64Array, row: number, { sides }: Shape, at: readonly [number, number, number]): void {
+  const [x0, y0] = [row * UNKNOWNS, (row + 1) * UNKNOWNS];
   for (let corner = 0; corner < 3; corner += 1) {
     const [p, q] = [sides[corner]!, sides[(corner + 2) % 3]!];
     const share = at[corner]! / (p.c * q.s - p.s * q.c);
@@ -109,11 +108,10 @@ function shearStrains({ sides }: Shape, at: readonly [number, number, number]): 
     for (let k = 0; k < UNKNOWNS; k += 1) {
       const gp = ofP * p.bubble[k]!;
       const gq = ofQ * q.bubble[k]!;
-      rows[k]! += gp * q.s - gq * p.s;
-      rows[UNKNOWNS + k]! += gq * p.c - gp * q.c;
+      into[x0 + k]! += gp * q.s - gq * p.s;
+      into[y0 + k]! += gq * p.c - gp * q.c;
     }
   }
-  return rows;
 }
 
 /** Places and shares of an integration that is exact for squares: the middles of the sides. */
@@ -123,72 +121,84 @@ const MIDDLES = [
   [0.5, 0, 0.5],
 ] as const;
 
-const CORNERS = [
-  [1, 0, 0],
-  [0, 1, 0],
-  [0, 0, 1],
-] as const;
 const CENTRE = [1 / 3, 1 / 3, 1 / 3] as const;
 
+/** Rows of strains: curvatures and shear strains at the middle of a side, curvatures in the middle of the triangle; and how many there are. */
+const bentRow = (side: number): number => 3 * side;
+const shearedRow = (side: number): number => 9 + 2 * side;
+export const MIDDLE_ROW = 15;
+const ROWS = 18;
+
 /**
- * A triangle with what it strains by its nine unknowns, worked out once: curvatures and shear strains at the middles of its sides (three rows of nine and two
- * for each), curvatures at its corners and in its middle. How much it shears is that of the rigidity it is made with.
+ * A triangle with what it strains by its nine unknowns, worked out once, row by row in one array (many small ones take longer to make than to fill):
+ * curvatures (kx, ky, 2 kxy) at the middles of its sides, shear strains (gx, gy) there, curvatures in its middle. How much it shears is that of the rigidity
+ * it is made with.
  */
 export interface StrainedTriangle {
   readonly area: number;
-  readonly bent: readonly Float64Array[];
-  readonly sheared: readonly Float64Array[];
-  readonly corners: readonly Float64Array[];
-  readonly middle: Float64Array;
+  readonly strains: Float64Array;
 }
 
 export function strainedTriangle(at: Corners, rigidity: Rigidity): StrainedTriangle {
   const shape = shapeOf(at, rigidity);
-  return {
-    area: shape.area,
-    bent: MIDDLES.map((place) => curvatures(shape, place)),
-    sheared: MIDDLES.map((place) => shearStrains(shape, place)),
-    corners: CORNERS.map((place) => curvatures(shape, place)),
-    middle: curvatures(shape, CENTRE),
-  };
+  const strains = new Float64Array(ROWS * UNKNOWNS);
+  MIDDLES.forEach((place, side) => {
+    writeCurvatures(strains, bentRow(side), shape, place);
+    writeShearStrains(strains, shearedRow(side), shape, place);
+  });
+  writeCurvatures(strains, MIDDLE_ROW, shape, CENTRE);
+  return { area: shape.area, strains };
 }
 
-/** Stiffness of a triangle between its nodes (N, mm, rad). */
-export function triangleStiffness(nodes: Int32Array, triangle: StrainedTriangle, rigidity: Rigidity): Stiffness {
-  const matrix = new Float64Array(UNKNOWNS * UNKNOWNS);
+/** Numbers in the stiffness of a triangle. */
+export const TRIANGLE_SIZE = UNKNOWNS * UNKNOWNS;
+
+/** Stiffness of a triangle between its nodes (N, mm, rad), added to a matrix of nothing. */
+export function triangleStiffness(
+  nodes: Int32Array,
+  { area, strains }: StrainedTriangle,
+  rigidity: Rigidity,
+  matrix = new Float64Array(TRIANGLE_SIZE),
+): Stiffness {
   const [xx, yy, tt, xy, xt, yt] = rigidity.bending;
-  const weight = triangle.area / 3;
-  for (let place = 0; place < 3; place += 1) {
-    const k = triangle.bent[place]!;
-    const g = triangle.sheared[place]!;
+  const weight = area / 3;
+  for (let side = 0; side < 3; side += 1) {
+    const bx = bentRow(side) * UNKNOWNS;
+    const [by, bt] = [bx + UNKNOWNS, bx + 2 * UNKNOWNS];
+    const gx = shearedRow(side) * UNKNOWNS;
+    const gy = gx + UNKNOWNS;
     for (let j = 0; j < UNKNOWNS; j += 1) {
-      const kx = weight * k[j]!;
-      const ky = weight * k[UNKNOWNS + j]!;
-      const kt = weight * k[2 * UNKNOWNS + j]!;
+      const kx = weight * strains[bx + j]!;
+      const ky = weight * strains[by + j]!;
+      const kt = weight * strains[bt + j]!;
       const mx = xx * kx + xy * ky + xt * kt;
       const my = xy * kx + yy * ky + yt * kt;
       const mt = xt * kx + yt * ky + tt * kt;
-      const vx = weight * rigidity.shear[0] * g[j]!;
-      const vy = weight * rigidity.shear[1] * g[UNKNOWNS + j]!;
+      const vx = weight * rigidity.shear[0] * strains[gx + j]!;
+      const vy = weight * rigidity.shear[1] * strains[gy + j]!;
       for (let i = 0; i < UNKNOWNS; i += 1)
-        matrix[i * UNKNOWNS + j]! += k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy;
+        matrix[i * UNKNOWNS + j]! +=
+          strains[bx + i]! * mx + strains[by + i]! * my + strains[bt + i]! * mt + strains[gx + i]! * vx + strains[gy + i]! * vy;
     }
   }
   return { nodes, matrix };
 }
 
 /** Moments of a triangle by the displacements of its corners (mm, rad), row by row: mx, my, mxy at each corner (N mm/mm, sagging positive, mxy as -D (1 - nu) w,xy). */
-export function triangleMoments({ corners }: StrainedTriangle, { bending: [xx, yy, tt, xy, xt, yt] }: Rigidity): Float64Array {
+export function triangleMoments({ strains }: StrainedTriangle, { bending: [xx, yy, tt, xy, xt, yt] }: Rigidity): Float64Array {
   const rows = new Float64Array(9 * UNKNOWNS);
-  corners.forEach((curved, corner) => {
+  for (let corner = 0; corner < 3; corner += 1) {
+    // Curvatures are linear: at a corner those in the middles of its two sides less those of the side across.
+    const [p, q, across] = [corner, (corner + 2) % 3, (corner + 1) % 3].map((side) => bentRow(side) * UNKNOWNS) as [number, number, number];
+    const at = (k: number) => strains[p + k]! + strains[q + k]! - strains[across + k]!;
     for (let k = 0; k < UNKNOWNS; k += 1) {
-      const [kx, ky, kt] = [curved[k]!, curved[UNKNOWNS + k]!, curved[2 * UNKNOWNS + k]!];
+      const [kx, ky, kt] = [at(k), at(UNKNOWNS + k), at(2 * UNKNOWNS + k)];
       const row = 3 * corner * UNKNOWNS + k;
       rows[row] = xx * kx + xy * ky + xt * kt;
       rows[row + UNKNOWNS] = xy * kx + yy * ky + yt * kt;
       rows[row + 2 * UNKNOWNS] = xt * kx + yt * ky + tt * kt;
     }
-  });
+  }
   return rows;
 }
 
@@ -201,38 +211,43 @@ export function rowTimes(rows: Float64Array, row: number, moved: ArrayLike<numbe
 
 /** Loads on the nine unknowns that bend a free triangle to given curvatures (kx, ky, 2 kxy), as shrinkage would. */
 export function curvatureLoads(
-  { area, bent }: StrainedTriangle,
+  { area, strains }: StrainedTriangle,
   { bending: [xx, yy, tt, xy, xt, yt] }: Rigidity,
   [kx, ky, kt]: readonly [number, number, number],
 ): Float64Array {
   const [mx, my, mt] = [xx * kx + xy * ky + xt * kt, xy * kx + yy * ky + yt * kt, xt * kx + yt * ky + tt * kt];
   const loads = new Float64Array(UNKNOWNS);
-  for (const rows of bent)
+  for (let side = 0; side < 3; side += 1) {
+    const at = bentRow(side) * UNKNOWNS;
     for (let k = 0; k < UNKNOWNS; k += 1)
-      loads[k]! += (area / 3) * (rows[k]! * mx + rows[UNKNOWNS + k]! * my + rows[2 * UNKNOWNS + k]! * mt);
+      loads[k]! += (area / 3) * (strains[at + k]! * mx + strains[at + UNKNOWNS + k]! * my + strains[at + 2 * UNKNOWNS + k]! * mt);
+  }
   return loads;
 }
 
-/** Forces with which a triangle resists the movements of its corners, where it has curvatures (kx, ky) without moment: its stiffness times them, place by place. */
+/** Forces with which a triangle resists the movements of its corners, where it has curvatures (kx, ky) without moment: its stiffness times them, place by place. They are written into an array that can be used again. */
 export function triangleForces(
-  { area, bent, sheared }: StrainedTriangle,
+  { area, strains }: StrainedTriangle,
   { bending: [xx, yy, tt, xy], shear }: Rigidity,
   moved: Float64Array,
   [freeX, freeY]: readonly [number, number],
+  forces = new Float64Array(UNKNOWNS),
 ): Float64Array {
-  const forces = new Float64Array(UNKNOWNS);
+  forces.fill(0);
   const weight = area / 3;
-  for (let place = 0; place < 3; place += 1) {
-    const k = bent[place]!;
-    const g = sheared[place]!;
+  for (let side = 0; side < 3; side += 1) {
+    const bx = bentRow(side) * UNKNOWNS;
+    const [by, bt] = [bx + UNKNOWNS, bx + 2 * UNKNOWNS];
+    const sx = shearedRow(side) * UNKNOWNS;
+    const sy = sx + UNKNOWNS;
     let [kx, ky, kt, gx, gy] = [-freeX, -freeY, 0, 0, 0];
     for (let i = 0; i < UNKNOWNS; i += 1) {
       const u = moved[i]!;
-      kx += k[i]! * u;
-      ky += k[UNKNOWNS + i]! * u;
-      kt += k[2 * UNKNOWNS + i]! * u;
-      gx += g[i]! * u;
-      gy += g[UNKNOWNS + i]! * u;
+      kx += strains[bx + i]! * u;
+      ky += strains[by + i]! * u;
+      kt += strains[bt + i]! * u;
+      gx += strains[sx + i]! * u;
+      gy += strains[sy + i]! * u;
     }
     const mx = weight * (xx * kx + xy * ky);
     const my = weight * (xy * kx + yy * ky);
@@ -240,7 +255,7 @@ export function triangleForces(
     const vx = weight * shear[0] * gx;
     const vy = weight * shear[1] * gy;
     for (let i = 0; i < UNKNOWNS; i += 1)
-      forces[i]! += k[i]! * mx + k[UNKNOWNS + i]! * my + k[2 * UNKNOWNS + i]! * mt + g[i]! * vx + g[UNKNOWNS + i]! * vy;
+      forces[i]! += strains[bx + i]! * mx + strains[by + i]! * my + strains[bt + i]! * mt + strains[sx + i]! * vx + strains[sy + i]! * vy;
   }
   return forces;
 }
