@@ -2,7 +2,7 @@ import { atCurvature, rememberedOf, type BentState, type BentWidth, type Remembe
 import type { PlateMesh } from './mesh';
 import { Mixing } from './mixing';
 import { PER_NODE } from './multifrontal';
-import { modelWith, reactionsOf, springForces, type PlateState, type PlateStructure } from './plate-model';
+import { modelWith, movedOf, reactionsOf, springForces, type PlateState, type PlateStructure } from './plate-model';
 import { rowTimes, triangleForces, type Rigidity, MIDDLE_ROW } from './triangle';
 
 /** How twisting counts where a direction is judged to be cracked: not at all, or with its whole size beside the direction's own moment. */
@@ -101,21 +101,12 @@ function rigidityOf({ x, y }: Pick<TriangleNow, 'x' | 'y'>, { poisson: nu, elast
   };
 }
 
-/** Movements of the corners of a triangle, in an array that is used again. */
-function movedAt({ triangles }: PlateMesh, e: number, moved: Float64Array, nine: Float64Array): Float64Array {
-  for (let k = 0; k < 3; k += 1) {
-    const at = PER_NODE * triangles[3 * e + k]!;
-    for (let d = 0; d < PER_NODE; d += 1) nine[PER_NODE * k + d] = moved[at + d]!;
-  }
-  return nine;
-}
-
 /** Gives every triangle that bends the state that fits its curvatures. */
 function bendAnew(task: CrackedTask, now: TriangleNow[], moved: Float64Array): void {
   const { mesh, triangles, isBending } = task.structure;
   const nine = new Float64Array(3 * PER_NODE);
   for (let e = 0; e < now.length; e += 1)
-    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.strains, movedAt(mesh, e, moved, nine));
+    if (isBending[e]) now[e] = bentAnew(task, e, now[e]!, triangles[e]!.strains, movedOf(mesh, e, moved, nine));
 }
 
 function bentAnew(task: CrackedTask, e: number, now: TriangleNow, strains: Float64Array, moved: Float64Array): TriangleNow {
@@ -147,7 +138,7 @@ function resistanceOf(task: CrackedTask, now: readonly TriangleNow[], moved: Flo
   for (let e = 0; e < now.length; e += 1) {
     if (!isBending[e]) continue;
     const { x, y } = now[e]!;
-    triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedAt(mesh, e, moved, nine), [x.free, y.free], forces);
+    triangleForces(triangles[e]!, rigidityOf(now[e]!, task, e), movedOf(mesh, e, moved, nine), [x.free, y.free], forces);
     for (let k = 0; k < forces.length; k += 1)
       nodal[PER_NODE * mesh.triangles[3 * e + ((k / PER_NODE) | 0)]! + (k % PER_NODE)]! += forces[k]!;
   }

@@ -127,9 +127,9 @@ export function modelWith(structure: PlateStructure, rigidity: (triangle: number
       return { moved, held };
     },
     moments: (state) =>
-      nodeMoments(mesh, isBending, (e) => {
-        const moved = movedOf(mesh, e, state.moved);
-        return new Float64Array(9).map((_, row) => rowTimes(responses()[e]!, row, moved));
+      nodeMoments(mesh, isBending, (e, nine, moments) => {
+        movedOf(mesh, e, state.moved, nine);
+        for (let row = 0; row < 9; row += 1) moments[row] = rowTimes(responses()[e]!, row, nine);
       }),
   };
 }
@@ -149,8 +149,8 @@ const cornersOf = ({ at, triangles }: PlateMesh, e: number): Corners => {
   return [at[a]!, at[a + 1]!, at[b]!, at[b + 1]!, at[c]!, at[c + 1]!];
 };
 
-function movedOf({ triangles }: PlateMesh, e: number, moved: Float64Array): Float64Array {
-  const nine = new Float64Array(9);
+/** Movements of the corners of a triangle, in an array that is used again. */
+export function movedOf({ triangles }: PlateMesh, e: number, moved: Float64Array, nine: Float64Array): Float64Array {
   for (let k = 0; k < 3; k += 1) {
     const node = triangles[3 * e + k]!;
     for (let d = 0; d < PER_NODE; d += 1) nine[PER_NODE * k + d] = moved[PER_NODE * node + d]!;
@@ -173,13 +173,19 @@ export function resisting(elements: readonly Stiffness[], moved: Float64Array): 
   return forces;
 }
 
-function nodeMoments(mesh: PlateMesh, isBending: Uint8Array, momentsOf: (e: number) => Float64Array): NodeMoments {
+/** `momentsOf` writes the nine moments of a triangle, with nine numbers of room for what it needs. */
+function nodeMoments(
+  mesh: PlateMesh,
+  isBending: Uint8Array,
+  momentsOf: (e: number, nine: Float64Array, moments: Float64Array) => void,
+): NodeMoments {
+  const [nine, moments] = [new Float64Array(9), new Float64Array(9)];
   const sums = new Float64Array((3 * mesh.at.length) / 2);
   const weights = new Float64Array(mesh.at.length / 2);
   isBending.forEach((bends, e) => {
     if (!bends) return;
     const at = cornersOf(mesh, e);
-    const moments = momentsOf(e);
+    momentsOf(e, nine, moments);
     for (let k = 0; k < 3; k += 1) {
       const node = mesh.triangles[3 * e + k]!;
       const angle = angleAt(at, k);

@@ -10,7 +10,7 @@ import { nodesResting, supportsOf, type ColumnHead, type LineSupport } from '../
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { distanceToEdges, outlineProperties, type Point } from '../../geometry/polygon';
+import { boundsOf, distanceToEdges, isInside, outlineProperties, type Point } from '../../geometry/polygon';
 import { facesOf, missedAt, type ColumnFace } from './face-moments';
 import { ribParts, ribsOf } from './beams';
 import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
@@ -71,6 +71,24 @@ function sizesOf(plate: PlateInput, coarser: number): (at: Point) => number {
       const fine = Math.min(size, Math.max(side / 3, size / 5));
       return Math.min(least, fine + GROWTH * distanceToEdges(p, loop));
     }, size);
+}
+
+/** Cells along a side of the box around a slab in which its nodes are counted. */
+const CELLS = 32;
+
+/** About how many nodes the usual mesh of a slab has, without making it: triangles of equal sides have one for each sqrt(3) / 2 of a side squared. */
+export function nodesExpected(plate: PlateInput): number {
+  const outline = outlineOf(plate);
+  const { left, right, bottom, top } = boundsOf(outline.outer);
+  const [dx, dy] = [(right - left) / CELLS, (top - bottom) / CELLS];
+  const sizeAt = sizesOf(plate, 1);
+  let sum = 0;
+  for (let i = 0; i < CELLS; i += 1)
+    for (let j = 0; j < CELLS; j += 1) {
+      const at: Point = [left + (i + 0.5) * dx, bottom + (j + 0.5) * dy];
+      if (isInside(at, outline)) sum += (dx * dy) / ((Math.sqrt(3) / 2) * sizeAt(at) ** 2);
+    }
+  return sum;
 }
 
 const wallLines = ({ walls }: PlateInput) =>

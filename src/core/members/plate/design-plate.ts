@@ -8,7 +8,7 @@ import { quantitiesOf } from '../../model/member-model';
 import { nothingCheck } from '../beam/nothing-check';
 import { crackChecks } from './crack-checks';
 import { cracksOf } from './cracks';
-import { answerOf, isAnswered, usualMesh, type PlateAnswer } from './analysis';
+import { answerOf, isAnswered, nodesExpected, type PlateAnswer } from './analysis';
 import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
 import { beamForces } from './beam-forces';
 import { isOnBeam } from './beams';
@@ -45,11 +45,11 @@ export function* designPlate(plate: PlateInput, code: DesignCode, options: Desig
   const faults = plateFaults(plate, code);
   if (faults.length > 0) return emptyPlateResult(faults);
   const combinations = plateCombinations(plate, code);
-  const nodes = usualMesh(plate).at.length / 2;
+  const nodes = nodesExpected(plate);
   if (nodes > 2 * COARSE && !isAnswered(plate, code)) {
     const coarse = strengthOf(plate, code, combinations, options, Math.sqrt(nodes / COARSE));
     if (coarse.basis) {
-      const mesh = `A mesh of ${nodes} nodes follows, with deflections: this one has`;
+      const mesh = `A mesh of about ${Math.round(nodes / 100) * 100} nodes follows, with deflections: this one has`;
       yield { share: 0.05, words: 'plate', early: { ...coarse.result, early: `${mesh} ${coarse.result.mesh!.at.length / 2}.` } };
     }
   }
