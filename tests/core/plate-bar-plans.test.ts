@@ -45,7 +45,7 @@ describe('plans of bars', () => {
 
   test('are what they are called', () => {
     const named = (words: string) => plans.find((plan) => plan.title.startsWith(words))?.change.bars;
-    const alone = plans.find((plan) => / alone, /.test(plan.title) && plan.title.startsWith('H'))!;
+    const alone = plans.find((plan) => /^H\d+ alone/.test(plan.title))!;
     const sizes = new Set([...alone.change.bars!.extra!.map((e) => e.bars.size), alone.change.bars!.bottom.x!.size]);
     expect(sizes.size).toBe(1);
     expect(named('meshes alone')!.extra).toEqual([]);

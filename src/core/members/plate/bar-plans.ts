@@ -81,8 +81,7 @@ export function barPlans(plate: PlateInput, code: DesignCode, rates: ProjectRate
     seen.add(key);
     // Of sizes that are too thin a mesh would have to be laid beside: no plan.
     if (JSON.stringify(asSet(laid({ ...plate, bars }))) !== key) return [];
-    const parts = steel.extra.length === 0 ? 'no' : String(steel.extra.length);
-    return [{ title: `${title}, ${parts} parts with more`, about: 'bars', change: { bars } }];
+    return [{ title: steel.extra.length === 0 ? title : `${title}, ${steel.extra.length} parts`, about: 'bars', change: { bars } }];
   });
   const trial = trialOf(plate, rates, (p: PlateInput) => atOnce(designPlate(p, code, { derive: [], units: 'SI' })), buildability);
   return rankChanges(tryChanges(trial, candidates));
