@@ -1,3 +1,4 @@
+import { isOver } from '../../checks/check';
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
@@ -50,7 +51,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...extraShapes(p, on),
     ...lineShapes(p, on),
     ...map.filter((s) => s.kind === 'text'),
-    ...columnShapes(p.plate, on),
+    ...columnShapes(p, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
     ...reactionShapes(p, on),
     ...heldShapes(p, on),
@@ -118,13 +119,15 @@ const loadShapes = ({ plate, labels }: PlatePicture, on: OnSheet): Shape<PlateHa
     }
   });
 
-/** Columns, each with a handle that moves it and its name, which opens its coordinates. */
-function columnShapes(plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] {
+/** Columns, each with a handle that moves it, its name, which opens its coordinates, and on the map of what is used what punching there uses. */
+function columnShapes({ plate, result, map }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   return plate.columns.flatMap((column, i): Shape<PlateHandle>[] => {
     const at = on([column.x, column.y]);
     const loop = columnAt(column).map(on);
     const corner: Point = [Math.max(...loop.map(([x]) => x)) + 4, Math.min(...loop.map(([, y]) => y)) - 3];
     const name = column.name || String(i + 1);
+    const punching = result.checks.find((c) => c.id === `punching-${i + 1}`);
+    const used = map === 'used' ? (punching?.utilisation ?? null) : null;
     return [
       areaOf({ fill: 'ebony' }, ...loop),
       circleAt(at, 4, {
@@ -139,6 +142,9 @@ function columnShapes(plate: PlateInput, on: OnSheet): Shape<PlateHandle>[] {
         label: `Column ${name}, its middle`,
         halo: true,
       }),
+      ...(used === null
+        ? []
+        : [textAt<PlateHandle>([corner[0], corner[1] + 13], used.toFixed(2), isOver(used) ? 'over' : 'resistance', { halo: true })]),
     ];
   });
 }

@@ -72,7 +72,7 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plan
     : kind === 'lineTorque' || map === 'reactions'
       ? 'largest ultimate load'
       : map === 'used'
-        ? `worst layer, shown up to ${MOST_SHOWN}`
+        ? `worst layer, up to ${MOST_SHOWN}; columns: punching`
         : kind === 'crack'
           ? 'the wider of both directions'
           : 'cracked, in the long term';

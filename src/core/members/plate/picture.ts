@@ -6,7 +6,7 @@ import type { PlanLayer, PlateResult } from './result';
 /** What the plan is drawn from. */
 export interface PlatePicture {
   readonly plate: PlateInput;
-  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines' | 'lifted' | 'early' | 'reactions' | 'columns'>;
+  readonly result: Pick<PlateResult, 'mesh' | 'maps' | 'steel' | 'lines' | 'lifted' | 'early' | 'reactions' | 'columns' | 'checks'>;
   readonly map: PlanLayer;
   /** The sort of parts whose points are shown to be moved; columns have theirs always. */
   readonly held?: PlanPart | undefined;
