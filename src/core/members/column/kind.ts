@@ -113,7 +113,9 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
       bars: columnBarsLabel(project, result.bars),
       ties: tieLabel(project, column),
     };
-    const from: Fact[] = column.from ? [['Shape and forces', `those of the slab that it follows, at its column ${column.from.column}`]] : [];
+    const from: Fact[] = column.from
+      ? [['Shape and forces', `those of the slab that it follows, at its column ${column.from.column}`]]
+      : [];
     return [...uprightFacts(column, words, result, project), ...from];
   },
   inputTables: (column, result, _project, level) => uprightInputs(column, result, level),
