@@ -35,7 +35,7 @@ function wishes(plate: PlateInput, now: LaidSteel, project: ProjectBasis): Wish[
   const { barRules, catalogue } = plate;
   const used = [...new Set([...now.meshes.flatMap((m) => m.bars ?? []), ...now.extra.map((e) => e.bars)].map((b) => b.size))];
   return [
-    { title: 'least steel', plate: free },
+    { title: 'lightest', plate: free },
     // Spacings that may be used at all stay as they were set.
     ...(barRules.spacings.length > 0
       ? []
@@ -63,7 +63,7 @@ function alikeOver(plate: PlateInput, { extra, ...meshes }: LaidSteel): LaidStee
 }
 
 /**
- * Whole plans of bars that can be built: with least steel, with round spacings, of one size, of meshes alone, and with the same bars over all parts of a face;
+ * Whole plans of bars that can be built: the lightest, with round spacings, of one size, of meshes alone, and with the same bars over all parts of a face;
  * each set, designed in full and ranked by cost, carbon and how easily it is laid. Empty with faults.
  */
 export function barPlans(plate: PlateInput, code: DesignCode, rates: ProjectRates, project: ProjectBasis): Change<Partial<PlateInput>>[] {
