@@ -5,6 +5,9 @@ import { addPressure, noLoads } from '@/core/analysis/plates/plate-loads';
 import { plateModel, type PlateModel } from '@/core/analysis/plates/plate-model';
 import { nodesResting, supportsOf, type LineSupport } from '@/core/analysis/plates/supports';
 import { evenRigidity } from '@/core/analysis/plates/triangle';
+import { kindOf } from '@/core/members/kinds';
+import type { PlateResult } from '@/core/members/plate/result';
+import { designNow } from '@/core/project/design-member';
 import { codeOf } from '@/core/members/member';
 import { plateFaults } from '@/core/members/plate/faults';
 import type { Point } from '@/core/geometry/polygon';
@@ -175,4 +178,12 @@ describe('a slab with edges on springs', () => {
       'walls[0].sinks',
     ]);
   });
+});
+
+test('what holds each line stands in the report with its springs', () => {
+  const p = project({ outline: outlineWith(20_000, null), walls: [{ x1: 3000, y1: 500, x2: 3000, y2: 3000, turns: 500 }] });
+  const member = slabOf(p);
+  const told = JSON.stringify(kindOf(member).inputTables(member, designNow(p, member, []) as PlateResult, p, 'full'));
+  expect(told).toMatch(/sinks by 20.000 kN\/m²/);
+  expect(told).toContain('does not sink; turns by 500 kNm/rad/m');
 });

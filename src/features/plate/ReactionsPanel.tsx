@@ -96,8 +96,8 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
                 <td className={`text-right ${check?.status === 'exceeds' ? 'text-madder-text' : ''}`}>
                   {check?.utilisation?.toFixed(2) ?? '–'}
                 </td>
-                <td className="!pl-6">{legs ? `${legs.perimeters} × ${legs.legs} ${sizeOf(legs.size, project)}` : 'none'}</td>
-                <td className="whitespace-nowrap text-right">
+                <td className="!pl-6 whitespace-nowrap">
+                  {legs ? `${legs.perimeters} × ${legs.legs} ${sizeOf(legs.size, project)}` : 'none'}{' '}
                   {legs ? (
                     <button
                       className="link"
@@ -111,6 +111,8 @@ function Columns({ project, member, result }: ReactionsPanelProps) {
                       Choose links
                     </button>
                   )}
+                </td>
+                <td className="whitespace-nowrap text-right">
                   {member.columns[i] && <PlaceOf project={project} slab={member} column={column} index={i} />}
                 </td>
               </tr>

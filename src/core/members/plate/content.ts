@@ -63,13 +63,19 @@ function loadPlace(l: PlateLoad, units: UnitSystem): string {
   return `x ${at(l.x1)} to ${at(l.x2)}, y ${at(l.y1)} to ${at(l.y2)} ${unit}`;
 }
 
+/** How a line on springs holds: "sinks by 20 000 kN/m²; turns by 500 kNm/rad/m". */
+function springWords({ sinks, turns }: PlateMember['walls'][number] | PlateMember['outline'][number], units: UnitSystem): string {
+  const sinking = sinks === null ? 'does not sink' : `sinks by ${formatQuantity(sinks, 'springLine', units)}`;
+  return turns === null ? sinking : `${sinking}; turns by ${formatQuantity(turns, 'turningLine', units)}`;
+}
+
 /** The outline and the loads as they were typed; with every step the moments of strips too. */
 export const plateInputs = (member: PlateMember, result: PlateResult, project: ProjectBasis, level: ReportDetail): Block[] => [
   ...inputTable(
     'Outline',
     [{ title: 'Corner' }, { title: 'x', kind: 'span' }, { title: 'y', kind: 'span' }, { title: 'Edge to the next' }],
     member.outline.map((c, i) => ({ ...c, i })),
-    ({ i, x, y, edge }) => [String(i + 1), amount(x, 'span'), amount(y, 'span'), edge],
+    (c) => [String(c.i + 1), amount(c.x, 'span'), amount(c.y, 'span'), c.edge === 'spring' ? springWords(c, project.display) : c.edge],
     level,
   ),
   ...inputTable(
@@ -86,9 +92,10 @@ export const plateInputs = (member: PlateMember, result: PlateResult, project: P
       { title: 'y', kind: 'span' },
       { title: 'to x', kind: 'span' },
       { title: 'to y', kind: 'span' },
+      { title: 'Holds' },
     ],
     member.walls,
-    (w) => [amount(w.x1, 'span'), amount(w.y1, 'span'), amount(w.x2, 'span'), amount(w.y2, 'span')],
+    (w) => [...[w.x1, w.y1, w.x2, w.y2].map((v) => amount(v, 'span')), springWords(w, project.display)],
     level,
   ),
   ...inputTable(
