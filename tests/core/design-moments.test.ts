@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { barMoments } from '@/core/analysis/plates/design-moments';
+import { barMoments } from './wood-armer';
 import { expectCase, referenceCases } from './reference';
 
 const cases = referenceCases('analysis');

@@ -3,7 +3,7 @@ import { significant } from '@/core/calc/typeset';
 import type { PlateInput, PlateMember } from '@/core/members/plate/input';
 import { platePlan } from '@/core/members/plate/drawing';
 import { plateLabels } from '@/core/members/plate/labels';
-import { chords } from '@/core/members/plate/model';
+import { chords } from '@/core/members/plate/straight-bars';
 import { plateMaps, type PlateResult } from '@/core/members/plate/result';
 import { kindOf } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';

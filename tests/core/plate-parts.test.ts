@@ -5,18 +5,21 @@ import { meshOf } from '@/core/analysis/plates/mesh';
 import { Mixing } from '@/core/analysis/plates/mixing';
 import { addLine, addPatch, addPoint, addPressure, noLoads } from '@/core/analysis/plates/plate-loads';
 import { meanAcross, placesAcross } from '@/core/analysis/plates/spread';
-import { barMoments, barTerms } from '@/core/analysis/plates/design-moments';
+import { barTerms, momentOf } from '@/core/analysis/plates/design-moments';
 import { box, outlineProperties, signedArea, type Point } from '@/core/geometry/polygon';
 import type { PartAnswer } from '@/core/members/plate/analysis';
 import { extremesOf } from '@/core/members/plate/envelope';
 import { columnAt, columnTurning, depthAt, edgePath, outlineOf } from '@/core/members/plate/geometry';
 import type { PlateColumn } from '@/core/members/plate/input';
+import { axesOf } from '@/core/members/plate/bar-axes';
 import { regionsAbove } from '@/core/members/plate/needy-regions';
 import { worstGap } from '@/core/members/plate/straightedges';
+import { barMoments } from './wood-armer';
 
 const mesh = meshOf({ outline: { outer: box(0, 0, 4000, 3000), holes: [] }, lines: [], points: [], sizeAt: () => 300 });
 const locate = locatorOf(mesh);
 const nodes = mesh.at.length / 2;
+const alongPlan = axesOf({ axes: { kind: 'straight', angle: 0, between: 90 } });
 
 /** Sum of loads with their moments about the origin. */
 function resultant(loads: Float64Array): [force: number, x: number, y: number] {
@@ -44,7 +47,13 @@ describe('places in a mesh', () => {
     const field = Float64Array.from({ length: nodes }, (_, n) => mesh.at[2 * n + 1]!);
     const mean = meanAcross(
       mesh,
-      placesAcross(mesh, locate, [0, 1], 900, () => true),
+      placesAcross(
+        mesh,
+        locate,
+        () => [1, 0],
+        900,
+        () => true,
+      ),
       field,
       1,
       0,
@@ -122,9 +131,10 @@ describe('loads on parts of a plate', () => {
 describe('the largest over all arrangements', () => {
   test('sums of moments for bars are never less than the least bars, and are right in every direction', () => {
     const m = fc.double({ min: -50, max: 50, noNaN: true });
+    const termsAlong = (along: 'x' | 'y') => (along === 'x' ? barTerms([1, 0], [0, 1]) : barTerms([0, 1], [1, 0]));
     fc.assert(
       fc.property(m, m, m, (mx, my, mxy) => {
-        const asked = (along: 'x' | 'y') => Math.max(0, ...barTerms(along).map((t) => t.mx * mx + t.my * my + t.mxy * mxy));
+        const asked = (along: 'x' | 'y') => Math.max(0, ...termsAlong(along).map((t) => momentOf(t, [mx, my, mxy])));
         const least = barMoments(mx, my, mxy);
         expect(asked('x')).toBeGreaterThanOrEqual(least.x - 1e-9);
         expect(asked('y')).toBeGreaterThanOrEqual(least.other - 1e-9);
@@ -273,15 +283,15 @@ describe('straightedges', () => {
 test('parts that ask for more are boxes around nodes that hang together; those that meet are one', () => {
   const near = (x: number, y: number, r: number) => (n: number) => Math.hypot(mesh.at[2 * n]! - x, mesh.at[2 * n + 1]! - y) < r;
   const [a, b] = [near(700, 700, 450), near(3300, 2300, 450)];
-  const boxes = regionsAbove({ mesh }, (n) => a(n) || b(n));
+  const boxes = regionsAbove({ mesh }, alongPlan, (n) => a(n) || b(n));
   expect(boxes).toHaveLength(2);
   for (const box of boxes)
     for (const n of box.nodes) {
       expect(mesh.at[2 * n]!).toBeGreaterThanOrEqual(box.x[0]);
       expect(mesh.at[2 * n + 1]!).toBeLessThanOrEqual(box.y[1]);
     }
-  expect(regionsAbove({ mesh }, () => true)).toHaveLength(1);
-  expect(regionsAbove({ mesh }, () => false)).toEqual([]);
+  expect(regionsAbove({ mesh }, alongPlan, () => true)).toHaveLength(1);
+  expect(regionsAbove({ mesh }, alongPlan, () => false)).toEqual([]);
 });
 
 test('guesses that are mixed find what a rule gives back, sooner than the rule by itself', () => {

@@ -2,8 +2,8 @@ import { findBar, type Bar, type BarCatalogue } from '../materials/bars';
 import type { DesignCode } from '../codes/design-code';
 import { between, lengthAlong, moved, type Corner, type Place } from './centre-line';
 
-/** How a bar is bent: once, at both ends, as a closed link, as a leg with hooks, or otherwise. */
-export type BendType = 'straight' | 'L' | 'U' | 'link' | 'leg' | 'other';
+/** How a bar is bent: once, at both ends, to a radius all along, as a closed link, as a leg with hooks, or otherwise. */
+export type BendType = 'straight' | 'L' | 'U' | 'arc' | 'link' | 'leg' | 'other';
 
 /** Bars that are alike, each in its place in space. Lengths mm. */
 export interface BarSet {
@@ -25,6 +25,8 @@ export interface BarSet {
   readonly hook: number;
   /** Where they stand, each by its shift from the first. */
   readonly shifts: readonly Place[];
+  /** Bars that stand round a middle: each is the first one turned about it (mm) by an angle (rad, from x towards y), before its shift. */
+  readonly turned?: { readonly about: readonly [x: number, y: number]; readonly by: readonly number[] };
   /** Part of each that belongs to the member: a metre of wall need not hold a whole number of bars. All of it unless it says otherwise. */
   readonly share?: number;
   /** From one to the next where they stand in a row, and no further; null for bars placed one by one. */
@@ -37,6 +39,15 @@ export interface BarSet {
 export type DraftSet = Omit<BarSet, 'mark'>;
 
 export const countOf = ({ shifts }: Pick<BarSet, 'shifts'>): number => shifts.length;
+
+/** A place of the first bar of a set, on one of the others. */
+export function onBar({ shifts, turned }: Pick<BarSet, 'shifts' | 'turned'>, k: number, [x, y, z]: Place): Place {
+  const angle = turned?.by[k] ?? 0;
+  const [cx, cy] = turned?.about ?? [0, 0];
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const at: Place = angle === 0 ? [x, y, z] : [cx + c * (x - cx) - s * (y - cy), cy + s * (x - cx) + c * (y - cy), z];
+  return moved(at, shifts[k]!);
+}
 
 /** Mass of all bars of a set, along their centre lines (kg). */
 export const massOfSet = ({ bar, corners, shifts, share = 1 }: DraftSet): number =>
@@ -53,6 +64,19 @@ const plain = (at: Place): Corner => ({ at, radius: 0 });
 /** A bar through points, each bend with the same radius. */
 export const bentThrough = (points: readonly Place[], radius: number): Corner[] =>
   points.map((at, i) => ({ at, radius: i === 0 || i === points.length - 1 ? 0 : radius }));
+
+/** So much of a turn lies between two corners of a bar that is bent to a radius. */
+const ARC_STEP = Math.PI / 24;
+
+/** A bar bent to a radius about a middle, at its height, from an angle on by a turn (rad, from x towards y). */
+export function arcAbout([cx, cy, z]: Place, radius: number, from: number, turn: number): Corner[] {
+  const count = Math.max(1, Math.ceil(turn / ARC_STEP));
+  const half = turn / count / 2;
+  const on = (angle: number, reach: number): Place => [cx + reach * Math.cos(angle), cy + reach * Math.sin(angle), z];
+  // Its arcs lie in the corners of the line of its tangents.
+  const corners = Array.from({ length: count }, (_, k): Corner => ({ at: on(from + (2 * k + 1) * half, radius / Math.cos(half)), radius }));
+  return [plain(on(from, radius)), ...corners, plain(on(from + turn, radius))];
+}
 
 /** The end of a hook at a corner, turned towards a direction; the bar goes on from the corner to the next one. */
 function hookEnd(at: Place, next: Place, towards: Place, radius: number, hook: number): Corner {
@@ -126,6 +150,8 @@ export function dimensionsOf({ bend, corners, bar, hook }: DraftSet): number[] {
     }
     case 'U':
       return [side(0) + d / 2, side(1) + d, side(2) + d / 2];
+    case 'arc':
+      return [lengthAlong(corners), corners[1]!.radius];
     case 'link':
       return [side(1) + d, side(2) + d, leg];
     case 'leg':

@@ -1,5 +1,5 @@
 import { pointsAlong, type Place } from './centre-line';
-import type { BarSet } from './bar-set';
+import { onBar, type BarSet } from './bar-set';
 
 /** A bar of a cage as points along its centre line (mm). */
 export interface CageBar {
@@ -12,8 +12,8 @@ export interface CageBar {
 export function cageBetween(bars: readonly BarSet[], from: number, to: number): CageBar[] {
   return bars.flatMap((set): CageBar[] => {
     const points = pointsAlong(set.corners);
-    return set.shifts.flatMap((shift) => {
-      const own = points.map((p): Place => [p[0] + shift[0], p[1] + shift[1], p[2] + shift[2]]);
+    return set.shifts.flatMap((_, k) => {
+      const own = points.map((p) => onBar(set, k, p));
       return within(own, from, to).map((piece) => ({ role: set.role, diameter: set.bar.diameter, points: piece }));
     });
   });

@@ -19,14 +19,14 @@ const asDrawn = ['a', 'b', 'c', 'd'];
 
 const practices: Readonly<Record<Exclude<BendSetting, 'byCode'>, BendPractice>> = {
   iso: {
-    codes: { straight: '00', L: '11', U: '21', link: '51', leg: '99', other: '99' },
-    letters: { straight: ['A'], L: ['A', 'B'], U: ['A', 'B', 'C'], link: ['A', 'B', 'C'], leg: asDrawn, other: asDrawn },
+    codes: { straight: '00', L: '11', U: '21', arc: '67', link: '51', leg: '99', other: '99' },
+    letters: { straight: ['A'], L: ['A', 'B'], U: ['A', 'B', 'C'], arc: ['A', 'R'], link: ['A', 'B', 'C'], leg: asDrawn, other: asDrawn },
     deducts: true,
-    note: 'Shapes by ISO 3766 and BS 8666: 00 straight, 11 bent once, 21 bent at both ends, 51 closed link (C its hook), 99 as drawn; dimensions out to out.',
+    note: 'Shapes by ISO 3766 and BS 8666: 00 straight, 11 bent once, 21 bent at both ends, 67 to a radius (A its length along the arc), 51 closed link (C its hook), 99 as drawn; dimensions out to out.',
   },
   aci: {
-    codes: { straight: 'straight', L: '17', U: '2', link: 'T1', leg: 'as drawn', other: 'as drawn' },
-    letters: { straight: ['B'], L: ['B', 'C'], U: ['A', 'B', 'G'], link: ['B, D', 'C, E', 'A, G'], leg: asDrawn, other: asDrawn },
+    codes: { straight: 'straight', L: '17', U: '2', arc: 'as drawn', link: 'T1', leg: 'as drawn', other: 'as drawn' },
+    letters: { straight: ['B'], L: ['B', 'C'], U: ['A', 'B', 'G'], arc: ['a', 'R'], link: ['B, D', 'C, E', 'A, G'], leg: asDrawn, other: asDrawn },
     deducts: false,
     note: 'ACI bend types: 17 bent once, 2 bent at both ends, T1 closed tie (A, G its hooks); dimensions out to out, no deductions for bends.',
   },

@@ -1,6 +1,7 @@
 'use client';
 import { castDraft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
+import { directionWords } from '@/core/members/plate/bar-axes';
 import type { ExtraBars, PlateMember } from '@/core/members/plate/input';
 import { chosenParts } from '@/core/members/plate/plan-parts';
 import type { PlateResult } from '@/core/members/plate/result';
@@ -20,8 +21,6 @@ interface BarsPanelProps {
 }
 
 const faces = { bottom: 'bottom', top: 'top' } as const;
-const directions = { x: 'along x', y: 'along y' } as const;
-
 /** Bars over parts of the slab beside its meshes, chosen or set, and the schedule of all bars. */
 export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
   const change = usePlateChange(member);
@@ -56,7 +55,7 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
         rows={rows}
         columns={[
           bars.pick('Face', faces, 'face', { width: '6rem' }),
-          bars.pick('Bars run', directions, 'along', { width: '6rem' }),
+          bars.pick('Bars run', { x: directionWords(member, 'x'), y: directionWords(member, 'y') }, 'along', { width: '6rem' }),
           bars.bare('x', 'span', 'x1'),
           bars.bare('y', 'span', 'y1'),
           bars.bare('to x', 'span', 'x2'),
@@ -81,8 +80,10 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
         add={{ title: 'Add bars over a part', run: () => add('add bars over a part', 'bars') }}
       />
       <p className="small">
-        Bars count behind their anchorage from both ends of their rectangle, all the way where an end lies at an edge of the slab and is
-        bent there.
+        Bars count behind their anchorage from both ends of their part, all the way where an end lies at an edge of the slab and is bent
+        there.
+        {member.axes.kind === 'ring' &&
+          ' A part lies between the distances of both corners from the middle, from the first corner counterclockwise to the second one; all round where both lie in one direction.'}
       </p>
       <ScheduleTable project={project} member={member} result={result} />
     </div>

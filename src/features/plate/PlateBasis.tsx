@@ -1,5 +1,6 @@
 'use client';
 import { codeOf } from '@/core/members/member';
+import { aroundMiddle, directionWords } from '@/core/members/plate/bar-axes';
 import type { PlateLoad, PlateMember } from '@/core/members/plate/input';
 import { formatQuantity } from '@/core/units/format';
 import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
@@ -35,13 +36,13 @@ export const plateLoads: LoadTable<PlateLoad> = {
   foot: 'A part is a rectangle. A variable case with patterns may be absent from any bay between the lines of columns and walls.',
 };
 
-const outers = { x: 'bars along x', y: 'bars along y' };
+const layouts = { straight: 'in two directions', ring: 'radially and around' } as const;
 
 /** What a slab rests on besides its plan: names, analysis, materials, cover, and everything the code leaves open. */
 export function PlateBasis({ project, member, result, faults }: BasisProps<PlateMember>) {
   const code = codeOf(project, member);
   const rows = useRows(project, member, { faults });
-  const { quantity, pick, box } = rows;
+  const { quantity, pick, box, choose } = rows;
   return (
     <BasisColumns project={project} member={member}>
       <section>
@@ -75,7 +76,21 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
       </section>
       <section>
         {slabMaterialRows(rows, code)}
-        {pick('Outermost are the', 'outer', outers)}
+        <h2 className="mt-3">Directions of the bars</h2>
+        {choose(
+          'Bars run',
+          member.axes.kind,
+          layouts,
+          (m, kind) => void (m.axes = kind === 'ring' ? aroundMiddle(member) : { kind, angle: 0, between: 90 }),
+        )}
+        {member.axes.kind === 'straight'
+          ? [quantity('Bars x, from the axis x', 'angle', 'axes.angle'), quantity('Bars y, from bars x', 'angle', 'axes.between')]
+          : [
+              quantity('Middle x', 'span', 'axes.x'),
+              quantity('Middle y', 'span', 'axes.y'),
+              quantity('Mesh x, y within', 'length', 'axes.inner'),
+            ]}
+        {pick('Outermost are bars', 'outer', { x: directionWords(member, 'x'), y: directionWords(member, 'y') })}
       </section>
     </BasisColumns>
   );

@@ -4,7 +4,7 @@ import { locatorOf, valueAt } from '@/core/analysis/plates/locate';
 import { isDeflection, planScale, platePlan, shareUsed } from '@/core/members/plate/drawing';
 import type { PlateHandle } from '@/core/members/plate/picture';
 import type { PlateMember } from '@/core/members/plate/input';
-import { mapTitles, plateLabels } from '@/core/members/plate/labels';
+import { mapTitle, plateLabels } from '@/core/members/plate/labels';
 import { addedToPlan, laidBy, partName, partTitle } from '@/core/members/plate/plan-changes';
 import { chosenParts, planParts, type PlanPart } from '@/core/members/plate/plan-parts';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
@@ -65,7 +65,7 @@ export function PlatePlan({ project, member, result, isStale, onEdit, editing, o
   // One that is chosen stays chosen while it is worked out anew.
   const isShown = (m: PlateMap) => m === map || !result.maps || result.maps[m] !== undefined;
   const layers: readonly PlanLayer[] = [...plateMaps.filter(isShown), 'reactions'];
-  const shown = Object.fromEntries(layers.map((m) => [m, mapTitles[m]])) as Record<PlanLayer, string>;
+  const shown = Object.fromEntries(layers.map((m) => [m, mapTitle(member, m)])) as Record<PlanLayer, string>;
   const found = at && locate && values ? locate(at) : undefined;
   const station = (v: number) => formatValue(v, 'station', project.display);
   const whereIs = ([x, y]: readonly [number, number]) => `x ${station(x)}, y ${station(y)} ${unitLabel('station', project.display)}`;

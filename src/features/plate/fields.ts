@@ -2,7 +2,8 @@ import { castDraft } from 'immer';
 import type { PlateHandle } from '@/core/members/plate/picture';
 import { holdsOf, holdTitle, movedOnPlan } from '@/core/members/plate/plan-changes';
 import { chosenParts, type Hold } from '@/core/members/plate/plan-parts';
-import { layerTitle, type PlateEdge, type PlateMember } from '@/core/members/plate/input';
+import { layerTitle } from '@/core/members/plate/bar-axes';
+import { type PlateEdge, type PlateMember } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
 import { meshIn } from '@/core/members/plate/zones';
 import { layerLabel } from '@/core/members/parts/bar-labels';
@@ -24,7 +25,7 @@ export function plateField(
     case 'depth':
       return numberField(place, 'h', 'Depth of the slab', 'everywhere', 'length');
     case 'bars':
-      return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(handle)}`, meshIn(result.steel, handle));
+      return layerField(place, `bars.${handle.face}.${handle.along}`, `Bars ${layerTitle(member, handle)}`, meshIn(result.steel, handle));
     case 'hold':
       return placeField(handle, project, member, result);
     case 'load':
@@ -81,7 +82,7 @@ function extraField(i: number, project: Project, member: PlateMember, result: Pl
   const extra = all[i];
   if (!extra) return undefined;
   return {
-    label: `Bars ${layerTitle(extra)}, ${i + 1}`,
+    label: `Bars ${layerTitle(member, extra)}, ${i + 1}`,
     hint: member.bars.extra ? 'set by hand' : 'chosen automatically: changing them sets all bars over parts',
     unit: '',
     text: layerLabel(extra.bars, project),

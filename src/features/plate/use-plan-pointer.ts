@@ -6,6 +6,7 @@ import {
   holdsOf,
   holdTitle,
   laidBy,
+  pointsLaid,
   laidOnPlan,
   movedOnPlan,
   partName,
@@ -78,7 +79,7 @@ export function usePlanPointer({ plate, chosen, part, scale, units, onChange }: 
       setAt(to);
       if (!part || !from) return;
       const rest = restOnPlan(plate, to, by);
-      setGhost({ points: laidPoints(part, from, rest.at), rest });
+      setGhost({ points: pointsLaid(part, from, rest.at, plate, chosen), rest });
     },
     onPointerUp: (e: React.PointerEvent<HTMLDivElement>) => {
       if (!part || !from) return;
@@ -106,11 +107,6 @@ export function usePlanPointer({ plate, chosen, part, scale, units, onChange }: 
       return true;
     },
   };
-}
-
-function laidPoints(part: PlanPart, from: Place, to: Place): Place[] {
-  if (laidBy(part) === 'place') return [to];
-  return laidBy(part) === 'line' ? [from, to] : [from, [to[0], from[1]], to, [from[0], to[1]]];
 }
 
 const isLongEnough = (part: PlanPart, a: Place, b: Place): boolean =>

@@ -13,7 +13,7 @@ export type CrackMemory = Float64Array;
 const SENSES = 4;
 
 export interface CrackedTask {
-  /** The plate as it is prepared with its elastic rigidity. */
+  /** The plate as it is prepared with its elastic rigidity, of which the triangles may be turned: x and y are the directions in which they strain. */
   readonly structure: PlateStructure;
   readonly elastic: (triangle: number) => Rigidity;
   readonly poisson: number;

@@ -1,27 +1,3 @@
-/** A moment that bars in one direction are to carry at a face, and that of the other direction (N mm/mm, never negative). */
-export interface BarMoments {
-  readonly x: number;
-  readonly other: number;
-}
-
-/**
- * Moments that bars along x and along a direction at `angle` from it (rad, a quarter turn usually) carry together at the lower face of a plate, so that in no
- * direction more is asked than both give: n M n <= mx* cos2 t + ma* cos2 (t - angle) for every t, with the least sum of both (Wood 1968, Armer 1968).
- * mx and my sagging positive, mxy = -D (1 - nu) w,xy. For the upper face give all three with the other sign.
- */
-export function barMoments(mx: number, my: number, mxy: number, angle = Math.PI / 2): BarMoments {
-  const [cot, sin] = angle === Math.PI / 2 ? [0, 1] : [1 / Math.tan(angle), Math.sin(angle)];
-  const twist = my * cot - mxy;
-  const across = mx - 2 * mxy * cot + my * cot * cot;
-  const x = across + Math.abs(twist) / sin;
-  const other = my / sin ** 2 + Math.abs(twist) / sin;
-  if (x >= 0 && other >= 0) return { x, other };
-  // A direction that would be pressed needs no bars there: what is left of the twist falls to the other.
-  if (x < 0 && across < 0) return { x: 0, other: Math.max(0, (my + twist ** 2 / -across) / sin ** 2) };
-  if (my < 0) return { x: Math.max(0, across + twist ** 2 / -my), other: 0 };
-  return { x: Math.max(0, x), other: Math.max(0, other) };
-}
-
 /** A sum of the moments of a plate: so much of each. */
 export interface MomentTerm {
   readonly mx: number;
@@ -29,16 +5,38 @@ export interface MomentTerm {
   readonly mxy: number;
 }
 
+/** A direction on the plan, as a unit vector. */
+type Direction = readonly [x: number, y: number];
+
+/** n M m, the moment over one direction that is felt along another, as a sum of mx, my and mxy. */
+export const momentBetween = ([ax, ay]: Direction, [bx, by]: Direction): MomentTerm => ({
+  mx: ax * bx,
+  my: ay * by,
+  mxy: ax * by + ay * bx,
+});
+
+const plus = (a: MomentTerm, b: MomentTerm, factor: number): MomentTerm => ({
+  mx: a.mx + factor * b.mx,
+  my: a.my + factor * b.my,
+  mxy: a.mxy + factor * b.mxy,
+});
+
 /**
- * Moments that bars along x, or those along y, are to carry at the lower face of a plate, as two sums of which the larger counts, nothing where both are
- * negative: mx + |mxy| and my + |mxy|, never less than {@link barMoments}. With both no direction is asked for more than it has:
- * mx* cos2 t + my* sin2 t - n M n = |mxy| (1 -+ 2 sin t cos t) >= 0 for every t. As sums they can be added load by load, and their largest value over all
- * arrangements of loads is found without trying them. mx and my sagging positive; for the upper face take the smaller sum with the other sign.
+ * Moments that bars along one direction are to carry at the lower face of a plate beside bars along another one, as two sums of which the larger counts,
+ * nothing where both are negative (Wood 1968, Armer 1968). With n square to the own bars, m square to the other ones and s the sine of the angle between
+ * both they are m M m / s2 and beside it the size of n M m / s2; of bars at right angles mx + |mxy| and my + |mxy|. With both sets no direction t is asked
+ * for more than it has: what is left of both less t M t is |n M m| / s2 (t own -+ t other)2 >= 0. As sums they can be added load by load, and their largest
+ * value over all arrangements of loads is found without trying them. mx and my sagging positive, mxy = -D (1 - nu) w,xy; for the upper face take the
+ * smaller sum with the other sign.
  */
-export const barTerms = (along: 'x' | 'y'): readonly [MomentTerm, MomentTerm] => {
-  const own = along === 'x' ? { mx: 1, my: 0 } : { mx: 0, my: 1 };
-  return [
-    { ...own, mxy: 1 },
-    { ...own, mxy: -1 },
-  ];
-};
+export function barTerms(own: Direction, other: Direction): readonly [MomentTerm, MomentTerm] {
+  const sine = own[0] * other[1] - own[1] * other[0];
+  // Square to the other bars, and square to the own ones: with the first no moment comes from the other bars.
+  const acrossOther: Direction = [other[1] / sine, -other[0] / sine];
+  const acrossOwn: Direction = [-own[1] / sine, own[0] / sine];
+  const bending = momentBetween(acrossOther, acrossOther);
+  const twist = momentBetween(acrossOther, acrossOwn);
+  return [plus(bending, twist, 1), plus(bending, twist, -1)];
+}
+
+export const momentOf = ({ mx, my, mxy }: MomentTerm, [x, y, xy]: readonly [number, number, number]): number => mx * x + my * y + mxy * xy;

@@ -9,20 +9,21 @@ export const PLACES_ACROSS = 9;
 export type Across = readonly (readonly Located[])[];
 
 /**
- * Places over a width (mm) to both sides of each node, across the direction of bars: `across` is the unit vector square to them. Places off the plate or
- * where nothing bends (within stiff heads) do not count.
+ * Places over a width (mm) to both sides of each node, square to the direction that the bars have there (a unit vector). Places off the plate or where
+ * nothing bends (within stiff heads) do not count.
  */
 export function placesAcross(
   mesh: PlateMesh,
   locate: Locate,
-  [cx, cy]: Point,
+  barsAt: (p: Point) => Point,
   width: number,
   bends: (triangle: number) => boolean,
 ): Across {
   return Array.from({ length: mesh.at.length / 2 }, (_, n) => {
     const [x, y] = [mesh.at[2 * n]!, mesh.at[2 * n + 1]!];
+    const [c, d] = barsAt([x, y]);
     return Array.from({ length: PLACES_ACROSS }, (_k, k) => ((k + 0.5) / PLACES_ACROSS - 0.5) * width).flatMap((s) => {
-      const found = locate([x + s * cx, y + s * cy], bends);
+      const found = locate([x - s * d, y + s * c], bends);
       return found ? [found] : [];
     });
   });

@@ -150,6 +150,29 @@ export function strainedTriangle(at: Corners, rigidity: Rigidity): StrainedTrian
   return { area: shape.area, strains };
 }
 
+/** A triangle whose strains are those along a direction (a unit vector) and square to it, in the place of x and y. */
+export function turnedTriangle({ area, strains }: StrainedTriangle, [c, s]: readonly [number, number]): StrainedTriangle {
+  const turned = new Float64Array(strains.length);
+  const bent = (row: number) => {
+    for (let k = 0; k < UNKNOWNS; k += 1) {
+      const [x, y, t] = [row * UNKNOWNS + k, (row + 1) * UNKNOWNS + k, (row + 2) * UNKNOWNS + k];
+      const [kx, ky, kt] = [strains[x]!, strains[y]!, strains[t]!];
+      turned[x] = c * c * kx + s * s * ky + c * s * kt;
+      turned[y] = s * s * kx + c * c * ky - c * s * kt;
+      turned[t] = 2 * c * s * (ky - kx) + (c * c - s * s) * kt;
+    }
+  };
+  for (let side = 0; side < 3; side += 1) {
+    bent(bentRow(side));
+    for (let k = 0; k < UNKNOWNS; k += 1) {
+      const [x, y] = [shearedRow(side) * UNKNOWNS + k, (shearedRow(side) + 1) * UNKNOWNS + k];
+      [turned[x], turned[y]] = [c * strains[x]! + s * strains[y]!, c * strains[y]! - s * strains[x]!];
+    }
+  }
+  bent(MIDDLE_ROW);
+  return { area, strains: turned };
+}
+
 /** Numbers in the stiffness of a triangle. */
 export const TRIANGLE_SIZE = UNKNOWNS * UNKNOWNS;
 

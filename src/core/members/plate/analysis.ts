@@ -1,16 +1,17 @@
-import { barTerms, type MomentTerm } from '../../analysis/plates/design-moments';
+import { barTerms } from '../../analysis/plates/design-moments';
 import { liftingPlate } from '../../analysis/plates/lifting';
 import { locatorOf, type Locate } from '../../analysis/plates/locate';
 import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
-import { meanAcross, PLACES_ACROSS, placesAcross } from '../../analysis/plates/spread';
+import { meanAcross, PLACES_ACROSS, placesAcross, type Across } from '../../analysis/plates/spread';
 import type { Rib } from '../../analysis/plates/ribs';
 import { nodesResting, supportsOf, type ColumnHead, type LineSupport } from '../../analysis/plates/supports';
 import { evenRigidity } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf, distanceToEdges, isInside, outlineProperties, type Point } from '../../geometry/polygon';
+import { axesOf, isAlongPlan } from './bar-axes';
 import { facesOf, missedAt, type ColumnFace } from './face-moments';
 import { ribParts, ribsOf } from './beams';
 import { columnAt, columnSides, columnTurning, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
@@ -23,7 +24,7 @@ export interface PartAnswer extends LoadPart {
   readonly state: PlateState;
   /** mx, my, mxy node by node (N mm/mm). */
   readonly moments: Float64Array;
-  /** Moments that bars along x and y would carry below, spread: for each direction two terms of which the larger counts (N mm/mm). */
+  /** Moments that bars of both directions would carry below, spread: for each two terms of which the larger counts (N mm/mm). */
   readonly terms: Readonly<Record<Along, readonly [Float64Array, Float64Array]>>;
   /** vx, vy triangle by triangle (N/mm). */
   readonly shears: Float64Array;
@@ -168,8 +169,12 @@ export const spreadOf = (plate: PlateInput): number =>
 
 /** A slab on its supports, whatever its loads: factored, with what its fields are read by. */
 interface HeldPlate extends Omit<PlateAnswer, 'parts'> {
-  readonly across: Readonly<Record<Along, ReturnType<typeof placesAcross>>>;
+  readonly across: Readonly<Record<Along, Across>>;
+  /** For each direction of bars both terms node by node: how much of mx, my and mxy. */
+  readonly shares: Readonly<Record<Along, readonly [Float64Array, Float64Array]>>;
   readonly faces: readonly ColumnFace[];
+  /** Across the moments through faces along x and along y. */
+  readonly acrossFaces: Readonly<Record<Along, Across>>;
 }
 
 /** Throws CalcError where the slab can move without resistance. */
@@ -191,6 +196,10 @@ function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPl
       ? liftingPlate(make, nodesResting(mesh, supports), ({ unknowns }) => allLoads(plate, mesh, unknowns, locate))
       : { model: make(), lifted: new Set<number>() };
   const spread = spreadOf(plate);
+  const axes = axesOf(plate);
+  const acrossBars = (barsAt: (p: Point) => Point) => placesAcross(mesh, locate, barsAt, spread, model.bends);
+  const across = { x: acrossBars((p) => axes.at(p).x), y: acrossBars((p) => axes.at(p).y) };
+  const faces = facesOf(model, plate.columns);
   return {
     model,
     locate,
@@ -200,9 +209,23 @@ function heldPlate(plate: PlateInput, code: DesignCode, mesh: PlateMesh): HeldPl
     heads: Int32Array.from(heldAt().headOfColumn, (k) => (k < 0 ? -1 : mesh.at.length / 2 + k)),
     spread,
     depths: leastAtNodes(mesh, depths),
-    across: { x: placesAcross(mesh, locate, [0, 1], spread, model.bends), y: placesAcross(mesh, locate, [1, 0], spread, model.bends) },
-    faces: facesOf(model, plate.columns),
+    shares: { x: sharesOf(plate, mesh, 'x'), y: sharesOf(plate, mesh, 'y') },
+    across,
+    faces,
+    // Usually bars run as faces do.
+    acrossFaces: faces.length === 0 || isAlongPlan(plate) ? across : { x: acrossBars(() => [1, 0]), y: acrossBars(() => [0, 1]) },
   };
+}
+
+/** What bars of a direction take of the moments at each node. */
+function sharesOf(plate: PlateInput, { at }: PlateMesh, along: Along): [Float64Array, Float64Array] {
+  const axes = axesOf(plate);
+  const both: [Float64Array, Float64Array] = [new Float64Array((3 * at.length) / 2), new Float64Array((3 * at.length) / 2)];
+  for (let n = 0; n < at.length / 2; n += 1) {
+    const own = axes.at([at[2 * n]!, at[2 * n + 1]!]);
+    barTerms(own[along], own[along === 'x' ? 'y' : 'x']).forEach(({ mx, my, mxy }, k) => both[k]!.set([mx, my, mxy], 3 * n));
+  }
+  return both;
 }
 
 /** All loads of a slab at once. */
@@ -213,27 +236,36 @@ function allLoads(plate: PlateInput, mesh: PlateMesh, unknowns: number, locate: 
 }
 
 /** What a slab on its supports answers to a part of its loads. */
-function answerTo({ model, locate, spread, across, faces }: HeldPlate, part: LoadPart): PartAnswer {
+function answerTo(held: HeldPlate, part: LoadPart): PartAnswer {
+  const { model, spread, across, shares } = held;
   const state = model.solve(part.loads);
   const moments = model.moments(state);
-  const term = (along: Along, { mx, my, mxy }: MomentTerm) => {
+  const term = (along: Along, k: 0 | 1) => {
+    const of = shares[along][k];
     const own = Float64Array.from(
       { length: moments.length / 3 },
-      (_, n) => mx * moments[3 * n]! + my * moments[3 * n + 1]! + mxy * moments[3 * n + 2]!,
+      (_, n) => of[3 * n]! * moments[3 * n]! + of[3 * n + 1]! * moments[3 * n + 1]! + of[3 * n + 2]! * moments[3 * n + 2]!,
     );
     return spread > 0 ? meanAcross(model.mesh, across[along], own, 1, 0) : own;
   };
-  const terms = (along: Along) => barTerms(along).map((t) => term(along, t)) as [Float64Array, Float64Array];
-  const carried = { x: terms('x'), y: terms('y') };
+  const carried = { x: [term('x', 0), term('x', 1)], y: [term('y', 0), term('y', 1)] } as const;
+  addMissed(held, state, moments, carried);
+  return { ...part, state, moments, terms: carried, shears: shearsOf(model, moments) };
+}
+
+/** Adds what the field of moments misses at the faces of columns: a moment over the normal of the face, of which bars of every direction take their part. */
+function addMissed(held: HeldPlate, state: PlateState, moments: Float64Array, carried: PartAnswer['terms']): void {
+  const { model, locate, spread, shares, faces, acrossFaces } = held;
   for (const face of faces) {
     const missed = missedAt(face, model, locate, state, moments);
+    const component = face.along === 'x' ? 0 : 1;
     for (const node of face.nodes) {
       // Over the part of the width that lies on the slab; over the face itself where moments are not spread.
-      const width = spread > 0 ? Math.max(face.length, (across[face.along][node]!.length / PLACES_ACROSS) * spread) : face.length;
-      for (const field of carried[face.along]) field[node]! += missed / width;
+      const width = spread > 0 ? Math.max(face.length, (acrossFaces[face.along][node]!.length / PLACES_ACROSS) * spread) : face.length;
+      for (const along of ['x', 'y'] as const)
+        carried[along].forEach((field, k) => (field[node]! += (shares[along][k]![3 * node + component]! * missed) / width));
     }
   }
-  return { ...part, state, moments, terms: carried, shears: shearsOf(model, moments) };
 }
 
 /** What the stiffness of a slab on its supports depends on. */
@@ -254,6 +286,16 @@ const heldBy = ({ outline, openings, walls, columns, beams, regions, h, poisson,
 
 const loadedBy = ({ cases, loads, selfWeight, unitWeight }: PlateInput) => ({ cases, loads, selfWeight, unitWeight });
 
+/** What its factored stiffness, and how bars carry its moments, depend on. */
+const stiffBy = (plate: PlateInput, code: DesignCode, coarser: number) => ({
+  ...heldBy(plate),
+  axes: plate.axes,
+  coarser,
+  modulus: code.elasticModulus(silent, plate.materials),
+  // Where it lifts depends on its loads.
+  ...(plate.corners === 'lift' ? loadedBy(plate) : {}),
+});
+
 const meshes = new LastAnswers<PlateMesh>();
 const plates = new LastAnswers<HeldPlate>();
 const answers = new LastAnswers<PlateAnswer>();
@@ -266,13 +308,7 @@ export const usualMesh = (plate: PlateInput): PlateMesh => meshes.for(heldBy(pla
  * where it can move without resistance.
  */
 export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): PlateAnswer {
-  const stiff = {
-    ...heldBy(plate),
-    coarser,
-    modulus: code.elasticModulus(silent, plate.materials),
-    // Where it lifts depends on its loads.
-    ...(plate.corners === 'lift' ? loadedBy(plate) : {}),
-  };
+  const stiff = stiffBy(plate, code, coarser);
   return answers.for({ ...stiff, ...loadedBy(plate) }, () => {
     const held = plates.for(stiff, () => heldPlate(plate, code, coarser === 1 ? usualMesh(plate) : meshOfPlate(plate, coarser)));
     const { model, locate } = held;
@@ -281,5 +317,4 @@ export function answerOf(plate: PlateInput, code: DesignCode, coarser = 1): Plat
 }
 
 /** Whether the slab was worked out a moment ago. */
-export const isAnswered = (plate: PlateInput, code: DesignCode): boolean =>
-  answers.has({ ...heldBy(plate), coarser: 1, modulus: code.elasticModulus(silent, plate.materials), ...loadedBy(plate) });
+export const isAnswered = (plate: PlateInput, code: DesignCode): boolean => answers.has({ ...stiffBy(plate, code, 1), ...loadedBy(plate) });

@@ -1,16 +1,21 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
+import { TURN, WHOLE } from '../../geometry/arcs';
 import { layerOf, layingScore, type SlabBars } from '../../reinforcement/slab-bars';
 import { allowedLayers, WIDTH } from '../parts/slab-metre';
 import type { LayerDemand } from './envelope';
+import { axesOf, type BarAxes } from './bar-axes';
+import { areaOf, cornersOf, goesAllRound, partOf } from './bar-parts';
+import type { Span } from './geometry';
 import { barsAt, isLayer, layers, type ExtraBars, type Layer, type PlateInput } from './input';
 import { anchorageOf, insetOf, metreWith, resistanceWith, type MetreOf } from './layers';
 import type { LaidSteel } from './result';
 import { barsOutside, NOTHING, sectionsOf, type OnPlate } from './zones';
 import { regionsAbove, type Box } from './needy-regions';
 
-/** Rectangles of bars are rounded outwards to this (mm). */
+/** Parts with bars of their own are rounded outwards to this (mm), those of a circle to degrees. */
 const ROUND = 50;
+const DEGREE = Math.PI / 180;
 /** More rectangles than this in a layer are no plan that anybody builds: the mesh carries it all. */
 const MOST = 48;
 /** What one more rectangle costs, as bars of so much area over the slab (mm2/mm over mm2, as a share of the least mesh over all). */
@@ -63,8 +68,8 @@ interface Task {
   readonly inset: number;
 }
 
-const areaOf = (plate: PlateInput, bars: SlabBars): number => layerOf(bars, plate.catalogue).area;
-const worth = (plate: PlateInput, bars: SlabBars): number => layingScore(areaOf(plate, bars), bars.spacing);
+const steelOf = (plate: PlateInput, bars: SlabBars): number => layerOf(bars, plate.catalogue).area;
+const worth = (plate: PlateInput, bars: SlabBars): number => layingScore(steelOf(plate, bars), bars.spacing);
 
 /** Layers that may be chosen for a depth, the lightest first. */
 const optionsFor = ({ plate, code }: Task, h: number): SlabBars[] =>
@@ -74,9 +79,9 @@ const optionsFor = ({ plate, code }: Task, h: number): SlabBars[] =>
 function lightestFor(task: Task, h: number, moment: number, there: readonly SlabBars[], least = 0): SlabBars {
   const options = optionsFor(task, h);
   const fits = options.find(
-    (o) => areaOf(task.plate, o) >= least && resistanceWith(task.metre(h), task.code, [...there, o], task.inset) >= moment * (1 - 1e-9),
+    (o) => steelOf(task.plate, o) >= least && resistanceWith(task.metre(h), task.code, [...there, o], task.inset) >= moment * (1 - 1e-9),
   );
-  return fits ?? options.reduce((a, b) => (areaOf(task.plate, b) > areaOf(task.plate, a) ? b : a));
+  return fits ?? options.reduce((a, b) => (steelOf(task.plate, b) > steelOf(task.plate, a) ? b : a));
 }
 
 /** The mesh beside rectangles of bars that were set: enough everywhere. */
@@ -127,19 +132,21 @@ function chosen(task: Task, set: SlabBars | null): Choice {
 
 function costOf({ plate, area }: Task, { mesh, extra }: Choice): number {
   const ofMesh = mesh ? worth(plate, mesh) * area : 0;
-  const ofExtra = extra.reduce((sum, e) => sum + worth(plate, e.bars) * Math.abs((e.x2 - e.x1) * (e.y2 - e.y1)), 0);
+  const axes = axesOf(plate);
+  const ofExtra = extra.reduce((sum, e) => sum + worth(plate, e.bars) * areaOf(partOf(e, axes), axes), 0);
   return ofMesh + ofExtra + extra.length * TROUBLE * 0.0013 * plate.h * area;
 }
 
 /** Bars over the parts that ask for more than a mesh carries; undefined where these parts are too many. */
 function extrasBeside(task: Task, mesh: SlabBars | null): ExtraBars[] | undefined {
   const { plate, code, on, layer, asked, metre, inset } = task;
+  const axes = axesOf(plate);
   const there = mesh ? [mesh] : [];
   const carried = new Map([...new Set(on.depths)].map((h) => [h, resistanceWith(metre(h), code, there, inset)]));
   const first = mesh ?? optionsFor(task, plate.h)[0]!;
   const least = new Map([...carried.keys()].map((h) => [h, leastAt(task, h, first)]));
-  const isBare = (n: number) => mesh !== null && areaOf(plate, mesh) < least.get(on.depths[n]!)! * (1 - 1e-9);
-  const boxes = regionsAbove(on, (n) => isBare(n) || (asked[n]! > 0 && asked[n]! > carried.get(on.depths[n]!)! * (1 + 1e-9)));
+  const isBare = (n: number) => mesh !== null && steelOf(plate, mesh) < least.get(on.depths[n]!)! * (1 - 1e-9);
+  const boxes = regionsAbove(on, axes, (n) => isBare(n) || (asked[n]! > 0 && asked[n]! > carried.get(on.depths[n]!)! * (1 + 1e-9)));
   if (boxes.length > MOST) return undefined;
   return boxes.map((box) => {
     const h = box.nodes.reduce((least, n) => Math.min(least, on.depths[n]!), Infinity);
@@ -149,21 +156,33 @@ function extrasBeside(task: Task, mesh: SlabBars | null): ExtraBars[] | undefine
       h,
       moment,
       there,
-      Math.max(...box.nodes.map((n) => least.get(on.depths[n]!)!)) - (mesh ? areaOf(plate, mesh) : 0),
+      Math.max(...box.nodes.map((n) => least.get(on.depths[n]!)!)) - (mesh ? steelOf(plate, mesh) : 0),
     );
-    return { ...layer, ...withAnchorage(box, layer, anchorageOf(plate, code, layer.face, bars), bars.spacing), bars };
+    const part = withAnchorage(box, layer, anchorageOf(plate, code, layer.face, bars), bars.spacing, axes);
+    return { ...layer, ...cornersOf(part, axes), bars };
   });
 }
 
-const outwards = (from: number, to: number): [number, number] => [Math.floor(from / ROUND) * ROUND, Math.ceil(to / ROUND) * ROUND];
+const outwards = ([from, to]: Range, step: number): Range => [Math.floor(from / step) * step, Math.ceil(to / step) * step];
+type Range = Span['x'];
 
-/** The rectangle of bars that count over a box: longer by their anchorage at both ends, and at least two spacings wide. */
-function withAnchorage({ x, y }: Box, { along }: Layer, anchorage: number, spacing: number) {
-  const lengthen = ([from, to]: readonly [number, number]) => outwards(from - anchorage, to + anchorage);
-  const widen = ([from, to]: readonly [number, number]) => {
-    const more = Math.max(0, 2 * spacing - (to - from)) / 2;
-    return outwards(from - more, to + more);
+/** The part of bars that count over a box: longer by their anchorage at both ends, and at least two spacings wide. What goes all round has neither there. */
+function withAnchorage({ x, y }: Box, { along }: Layer, anchorage: number, spacing: number, axes: BarAxes): Span {
+  const lengthen = ([from, to]: Range, perLength: number): Range => [from - perLength * anchorage, to + perLength * anchorage];
+  const widen = ([from, to]: Range, perLength: number): Range => {
+    const more = Math.max(0, 2 * spacing * perLength - (to - from)) / 2;
+    return [from - more, to + more];
   };
-  const [xs, ys] = along === 'x' ? [lengthen(x), widen(y)] : [widen(x), lengthen(y)];
-  return { x1: xs[0], y1: ys[0], x2: xs[1], y2: ys[1] };
+  const isX = along === 'x';
+  if (!axes.ring) {
+    const [own, across] = isX ? [x, y] : [y, x];
+    const [longer, wider] = [outwards(lengthen(own, 1), ROUND), outwards(widen(across, 1 / axes.sine), ROUND)];
+    return isX ? { x: longer, y: wider } : { x: wider, y: longer };
+  }
+  const isAllRound = goesAllRound({ x, y }, axes);
+  // A mesh at the middle is anchored beyond its rim along both of its directions.
+  const [from, to] = outwards((isX || (isAllRound && x[0] === 0) ? lengthen : widen)(x, 1), ROUND);
+  const perLength = 1 / Math.max(ROUND, axes.ring.inner, x[0]);
+  const turn = isAllRound ? WHOLE : outwards((isX ? widen : lengthen)(y, perLength), DEGREE);
+  return { x: [Math.max(0, from), to], y: turn[1] - turn[0] > TURN - 2 * DEGREE ? WHOLE : turn };
 }

@@ -6,8 +6,9 @@ import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import { layerLabel } from '../parts/bar-labels';
 import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightFact } from '../parts/facts';
+import { directionWords, layerTitle } from './bar-axes';
 import { platePlan } from './drawing';
-import { barsAt, layerTitle, type PlateLoad, type PlateMember } from './input';
+import { barsAt, type PlateLoad, type PlateMember } from './input';
 import { plateLabels, plateSize } from './labels';
 import { reactionTable } from './reaction-table';
 import { stripTable } from './strip-table';
@@ -26,7 +27,7 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
     ['Walls below, inside', String(member.walls.length)],
     [
       'Cover to the outer bars',
-      `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars along ${member.outer}`,
+      `top ${cover(member.cover.top)}, bottom ${cover(member.cover.bottom)}, outermost: bars ${directionWords(member, member.outer)}`,
     ],
     [
       'Analysis',
@@ -45,7 +46,7 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
     ['Ultimate load', amount(result.load, 'areaLoad')],
     ['Combinations', combinationFacts(result)],
     ...result.steel.meshes.flatMap((m): Fact[] =>
-      m.bars ? [[`Bars, ${layerTitle(m)}`, `${layerLabel(m.bars, project)}${barsAt(member, m) ? ' (set)' : ''}`]] : [],
+      m.bars ? [[`Bars, ${layerTitle(member, m)}`, `${layerLabel(m.bars, project)}${barsAt(member, m) ? ' (set)' : ''}`]] : [],
     ),
     ...byHand(result, units),
   ];

@@ -7,6 +7,7 @@ import type { Limit } from '../../codes/basis';
 import type { Point } from '../../geometry/polygon';
 import { formatQuantity } from '../../units/format';
 import { WIDTH } from '../parts/slab-metre';
+import { layerTitle } from './bar-axes';
 import { placeWords, type PlateBasis } from './checks';
 import {
   crackQuestionAt,
@@ -23,7 +24,7 @@ import {
   type ServiceDemands,
 } from './cracks';
 import { demandOn } from './envelope';
-import { isLayer, layers, layerTitle, type Layer } from './input';
+import { isLayer, layers, type Layer } from './input';
 
 /** A node of a part, with the moment that a kind of loads in service brings to it. */
 interface CrackPlace {
@@ -129,7 +130,7 @@ function widthCheck(basis: PlateBasis, cracks: Cracks, layer: Layer, places: rea
   const p = largestOf(places, (q) => widthOf(q))!;
   return compareCheck({
     id: `crack-${layer.face}-${layer.along}`,
-    title: `Crack width, ${layerTitle(layer)}`,
+    title: `Crack width, ${layerTitle(basis.plate, layer)}`,
     clause: code.service.crackClause,
     ...placed(basis, p),
     kind: 'crack',
@@ -155,7 +156,7 @@ function tableCheck(basis: PlateBasis, layer: Layer, places: readonly CrackPlace
   const isBySize = bySize <= bySpacing;
   return compareCheck({
     id: `crack-${layer.face}-${layer.along}`,
-    title: `${isBySize ? 'Bar size' : 'Bar spacing'} for cracks, ${layerTitle(layer)}`,
+    title: `${isBySize ? 'Bar size' : 'Bar spacing'} for cracks, ${layerTitle(basis.plate, layer)}`,
     clause: limits.clause,
     ...placed(basis, p),
     kind: 'length',

@@ -3,7 +3,9 @@ import type { BentWidth } from '../../analysis/plates/bent-width';
 import { crackedPlate, noMemory, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
 import { cornersAt } from '../../analysis/plates/locate';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
-import { onSofterMembers } from '../../analysis/plates/plate-model';
+import type { PlateMesh } from '../../analysis/plates/mesh';
+import { onSofterMembers, type PlateStructure } from '../../analysis/plates/plate-model';
+import { turnedTriangle } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { AgedConcrete, DeflectionStage } from '../../codes/service-rules';
@@ -12,7 +14,8 @@ import type { Steps } from '../../job';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { WIDTH } from '../parts/slab-metre';
 import { depthsOn, type PlateAnswer } from './analysis';
-import { isWithin } from './geometry';
+import { axesOf, isAlongPlan, isSquare } from './bar-axes';
+import { isOver } from './bar-parts';
 import type { Along, Face, PlateInput } from './input';
 import { countsIn, insetOf, type MetreOf } from './layers';
 import type { LaidSteel } from './result';
@@ -29,18 +32,16 @@ export interface CrackedBasis {
 
 export type Age = DeflectionStage['age'] | AgedConcrete;
 
-/** A width of slab at each triangle and along each direction, by its bars at both faces; those that are alike are one. */
+/** A width of slab at each triangle along its bars "x" and square to them, by its bars at both faces; those that are alike are one. */
 export function widthsAt(basis: CrackedBasis, age: Age): (triangle: number, along: Along) => BentWidth {
   const { plate, answer } = basis;
   const { mesh } = answer.model;
   const depths = depthsOn(plate, mesh);
-  const layersAt = { x: barsAtPlaces(basis, 'x'), y: barsAtPlaces(basis, 'y') };
+  const layersAt = stiffeningRows(basis);
   const known = new Map<string, BentWidth>();
   const all = (['x', 'y'] as const).map((along) =>
     Array.from({ length: mesh.triangles.length / 3 }, (_, e): BentWidth => {
-      const [a, b, c] = cornersAt(mesh, e);
-      const at: Point = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
-      const bars = layersAt[along](at);
+      const bars = layersAt[along](middleOf(mesh, e));
       const key = `${along} ${depths[e]} ${bars.map(({ face, area, inset }) => `${face} ${area} ${inset}`).join(' ')}`;
       let width = known.get(key);
       if (!width) known.set(key, (width = widthOf(basis, depths[e]!, bars, age)));
@@ -50,6 +51,11 @@ export function widthsAt(basis: CrackedBasis, age: Age): (triangle: number, alon
   return (e, along) => all[along === 'x' ? 0 : 1][e]!;
 }
 
+function middleOf(mesh: PlateMesh, triangle: number): Point {
+  const [a, b, c] = cornersAt(mesh, triangle);
+  return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
+}
+
 interface BarRow {
   readonly face: Face;
   /** mm2/mm, and from the face to the bars' centres (mm). */
@@ -57,8 +63,9 @@ interface BarRow {
   readonly inset: number;
 }
 
-/** The rows of bars along a direction at a place. */
+/** The rows of bars of a direction at a place. */
 function barsAtPlaces({ plate, code, steel }: CrackedBasis, along: Along): (at: Point) => BarRow[] {
+  const axes = axesOf(plate);
   const faces = (['bottom', 'top'] as const).map((face) => {
     const layer = { face, along };
     const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
@@ -69,10 +76,22 @@ function barsAtPlaces({ plate, code, steel }: CrackedBasis, along: Along): (at: 
     const mesh = meshIn(steel, layer);
     return {
       everywhere: mesh ? [row(mesh)] : [],
-      extras: extrasIn(steel, layer).map((extra) => ({ row: row(extra.bars), counts: countsIn(plate, code, extra) })),
+      extras: extrasIn(steel, layer).map((extra) => ({ row: row(extra.bars), counts: countsIn(plate, code, extra, axes) })),
     };
   });
-  return (at) => faces.flatMap((f) => [...f.everywhere, ...f.extras.filter((e) => isWithin(at, e.counts)).map((e) => e.row)]);
+  return (at) => faces.flatMap((f) => [...f.everywhere, ...f.extras.filter((e) => isOver(at, e.counts, axes)).map((e) => e.row)]);
+}
+
+/**
+ * The rows of bars that stiffen a slab along its bars "x", and square to them. Bars at an angle a to a direction are strained by cos2 a of its curvature and
+ * bring cos2 a of their moment back to it, so they stiffen it by cos4 a of their area.
+ */
+function stiffeningRows(basis: CrackedBasis): Readonly<Record<Along, (at: Point) => BarRow[]>> {
+  const [x, y] = [barsAtPlaces(basis, 'x'), barsAtPlaces(basis, 'y')];
+  if (isSquare(basis.plate)) return { x, y };
+  const { sine } = axesOf(basis.plate);
+  const part = (rows: readonly BarRow[], share: number) => rows.map((row) => ({ ...row, area: share * row.area }));
+  return { x: (at) => [...x(at), ...part(y(at), (1 - sine ** 2) ** 2)], y: (at) => part(y(at), sine ** 4) };
 }
 
 /** A width of slab bent either way: the stiffness of a metre by the code, over its width. */
@@ -129,7 +148,7 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
   const { mesh, rigidity, structure } = answer.model;
   const width = widthsAt(basis, age);
   const rounds = crackedPlate({
-    structure: onSofterMembers(structure, softening(basis, width)),
+    structure: turnedStructure(basis, onSofterMembers(structure, softening(basis, width))),
     elastic: rigidity,
     poisson: plate.poisson,
     width,
@@ -143,6 +162,14 @@ export function* crackedSlab(basis: CrackedBasis, { loads, age, memory, from }: 
     if (step.done) return step.value;
     yield { share: step.value / 12, words: `round ${step.value}` };
   }
+}
+
+/** A prepared slab whose triangles strain by the directions of its bars. */
+function turnedStructure({ plate }: CrackedBasis, structure: PlateStructure): PlateStructure {
+  if (isAlongPlan(plate)) return structure;
+  const axes = axesOf(plate);
+  const { mesh, triangles } = structure;
+  return { ...structure, triangles: triangles.map((t, e) => turnedTriangle(t, axes.at(middleOf(mesh, e)).x)) };
 }
 
 /** Stiffness of the uncracked slab at an age over that of its plain concrete at once, by its first triangle: what creep leaves, of slab and columns alike. */

@@ -150,7 +150,7 @@ function strengthOf(
       handChecks: plateHandChecks(plate, answer, load.combination),
       checks,
       governing: governing(checks) ?? null,
-      quantities: quantitiesOf(plateModelOf(plate, basis.steel), area),
+      quantities: quantitiesOf(plateModelOf(plate, code, basis.steel), area),
     },
   };
 }

@@ -1,12 +1,14 @@
 import { isOver } from '../../checks/check';
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
 import { boundsOf } from '../../geometry/polygon';
+import { layerTitle, shortWords } from './bar-axes';
+import { axisShapes, extraShapes } from './bar-drawing';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
-import { isLayer, layerTitle, type PlateBeam, type PlateEdge, type PlateInput } from './input';
+import { isLayer, type PlateBeam, type PlateEdge, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
 import { heldShapes } from './held-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
-import { layerOf, type JudgedLine, type PlanLayer } from './result';
+import type { JudgedLine, PlanLayer } from './result';
 import { reactionShapes } from './reaction-drawing';
 import { meshIn } from './zones';
 
@@ -48,6 +50,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...loadShapes(p, on),
     ...p.plate.beams.flatMap((beam) => beamShapes(beam, on)),
     ...p.plate.walls.flatMap((wall) => wallShapes(wall, on)),
+    ...axisShapes(p, on),
     ...extraShapes(p, on),
     ...lineShapes(p, on),
     ...map.filter((s) => s.kind === 'text'),
@@ -145,29 +148,6 @@ function columnShapes({ plate, result, map }: PlatePicture, on: OnSheet): Shape<
       ...(used === null
         ? []
         : [textAt<PlateHandle>([corner[0], corner[1] + 13], used.toFixed(2), isOver(used) ? 'over' : 'resistance', { halo: true })]),
-    ];
-  });
-}
-
-/** Bars over parts of the layer that is shown. */
-function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
-  const layer = layerOf(map);
-  if (!layer) return [];
-  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
-  return result.steel.extra.flatMap((extra, index): Shape<PlateHandle>[] => {
-    if (!isLayer(extra, layer)) return [];
-    const { x, y } = spanOf(extra);
-    const shown = { x1: Math.max(left, x[0]), y1: Math.max(bottom, y[0]), x2: Math.min(right, x[1]), y2: Math.min(top, y[1]) };
-    const middle = on([(shown.x1 + shown.x2) / 2, (shown.y1 + shown.y2) / 2]);
-    return [
-      areaOf({ line: 'link' }, ...rectangleOf(shown).map(on)),
-      textAt([middle[0], middle[1] + 4], labels.bars(extra.bars), 'small', {
-        anchor: 'middle',
-        edit: { of: 'extra', index },
-        isSet: plate.bars.extra !== null,
-        label: `Bars ${layerTitle(layer)}, ${index + 1}`,
-        halo: true,
-      }),
     ];
   });
 }
@@ -295,9 +275,9 @@ function words({ plate, result, map, labels }: PlatePicture, x: number, y: numbe
       rows.push(
         textAt(
           [x, y + 22 * rows.length],
-          `${face} ${along}: ${bars ? labels.bars(bars) : 'none'}${more > 0 ? `, ${more} more` : ''}`,
+          `${face} ${shortWords(plate, along)}: ${bars ? labels.bars(bars) : 'none'}${more > 0 ? `, ${more} more` : ''}`,
           'strong',
-          { edit: { of: 'bars', face, along }, label: `Bars ${layerTitle({ face, along })}`, isSet, halo: true },
+          { edit: { of: 'bars', face, along }, label: `Bars ${layerTitle(plate, { face, along })}`, isSet, halo: true },
         ),
       );
     }

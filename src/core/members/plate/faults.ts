@@ -5,10 +5,15 @@ import { slabBarFaults } from '../../reinforcement/slab-bars';
 import { SELF_WEIGHT } from '../beam/input';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
+import { axesOf } from './bar-axes';
+import { partOf } from './bar-parts';
 import { columnAt, columnSides, depthAt, edgePath, outlineOf, rectangleOf } from './geometry';
-import { barsAt, layers, type PlateInput, type PlateLoad } from './input';
+import { barsAt, layers, type ExtraBars, type PlateInput, type PlateLoad } from './input';
 
 type Add = (path: string, reason: string) => void;
+
+/** Further from the origin (mm) lies no slab. */
+const LARGEST = 200_000;
 
 /** Checks everything about a slab that the shape of the file cannot: each fault at its field. */
 export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
@@ -18,6 +23,7 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   springFaults(plate, add);
   outlineFaults(plate, add);
   if (faults.length === 0) insideFaults(plate, add);
+  axisFaults(plate, add);
   if (!plate.outline.some((c) => c.edge !== 'free') && plate.walls.length + plate.columns.length === 0)
     add('outline[0].edge', 'Nothing holds the slab: hold an edge, or put a wall or columns below it.');
   if (!(plate.poisson >= 0 && plate.poisson <= 0.3)) add('poisson', "Poisson's ratio of a slab lies between 0 and 0.3.");
@@ -36,11 +42,40 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   });
   plate.bars.extra?.forEach((e, i) => {
     faults.push(...slabBarFaults(`bars.extra[${i}].bars`, e.bars, plate.catalogue));
-    if (!(Math.abs(e.x2 - e.x1) >= 100 && Math.abs(e.y2 - e.y1) >= 100))
-      add(`bars.extra[${i}].x1`, 'These bars cover nothing: their rectangle is less than 100 mm wide or long.');
+    if (!coversSomething(plate, e)) add(`bars.extra[${i}].x1`, 'These bars cover nothing: their part is less than 100 mm wide or long.');
   });
   for (const layer of layers) faults.push(...slabBarFaults(`bars.${layer.face}.${layer.along}`, barsAt(plate, layer), plate.catalogue));
   return faults;
+}
+
+function coversSomething(plate: PlateInput, corners: ExtraBars): boolean {
+  const axes = axesOf(plate);
+  const { x, y } = partOf(corners, axes);
+  return x[1] - x[0] >= 100 && (y[1] - y[0]) * (axes.ring ? x[1] : axes.sine) >= 100;
+}
+
+/** Both directions of bars cross at more than this angle (deg). */
+const SLANTED = 30;
+
+function axisFaults(plate: PlateInput, add: Add): void {
+  const { axes, bars } = plate;
+  if (axes.kind === 'straight') {
+    if (!(Math.abs(axes.angle) <= 360)) add('axes.angle', 'An angle lies within a turn: 360 degrees.');
+    if (!(axes.between >= SLANTED && axes.between <= 180 - SLANTED))
+      add('axes.between', `Bars of both directions cross at ${SLANTED} to ${180 - SLANTED} degrees; at less they are no mesh.`);
+    return;
+  }
+  const { x, y, inner } = axes;
+  if (!(Math.abs(x) <= LARGEST && Math.abs(y) <= LARGEST)) add('axes.x', 'The middle lies within 200 m of the origin.');
+  if (!(inner >= 0 && inner <= LARGEST)) add('axes.inner', 'The mesh at the middle reaches 0 to 200 m from it.');
+  else if (inner < 200 && isInside([x, y], outlineOf(plate)))
+    add('axes.inner', 'Radial bars cannot all meet at the middle: a mesh along x and y lies there, 200 mm or more from the middle.');
+  for (const face of ['bottom', 'top'] as const)
+    if (bars[face].x?.alternate) add(`bars.${face}.x`, 'Radial bars are of one size: every second one stops on the way inwards.');
+  bars.extra?.forEach((e, i) => {
+    if (e.along === 'x' && e.bars.alternate)
+      add(`bars.extra[${i}].bars`, 'Radial bars are of one size: every second one stops on the way inwards.');
+  });
 }
 
 function depthFaults({ h, cover, camber }: PlateInput, add: Add): void {
@@ -63,7 +98,6 @@ function springFaults({ outline, walls }: PlateInput, add: Add): void {
 
 /** Shorter edges (mm) are a slip of the hand. */
 const SHORTEST_EDGE = 20;
-const LARGEST = 200_000;
 
 function outlineFaults(plate: PlateInput, add: Add): void {
   const { outer } = outlineOf(plate);

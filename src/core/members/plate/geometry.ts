@@ -71,7 +71,8 @@ export function columnTurning(column: PlateColumn, modulus: number): readonly [x
   return [each * Iy, each * Ix];
 }
 
-interface TwoCorners {
+/** Two corners of a rectangle across from each other. */
+export interface TwoCorners {
   readonly x1: number;
   readonly y1: number;
   readonly x2: number;

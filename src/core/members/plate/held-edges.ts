@@ -1,3 +1,4 @@
+import { barTerms, momentOf } from '../../analysis/plates/design-moments';
 import { valueAt } from '../../analysis/plates/locate';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
@@ -5,6 +6,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { isInside, type Point } from '../../geometry/polygon';
 import { lineSupports, usualSide, type PlateAnswer } from './analysis';
 import { allowedLayers, WIDTH } from '../parts/slab-metre';
+import { axesOf, directionWords, type BarAxes } from './bar-axes';
 import { placeWords, type PlateBasis } from './checks';
 import { demandOn, type LayerDemand } from './envelope';
 import { edgePath, outlineOf } from './geometry';
@@ -13,7 +15,7 @@ import { anchorageOf, insetOf, metreWith, resistanceWith } from './layers';
 import { bayLines } from './loading';
 import { barsIn, barsOutside, zonesOf } from './zones';
 
-/** Moments above, node by node (N mm/mm), that bars along x and along y carry where simple edges hold the slab without being counted on. */
+/** Moments above, node by node (N mm/mm), that bars of both directions carry where simple edges hold the slab without being counted on. */
 export type HeldEdges = Readonly<Record<Along, Float64Array>>;
 
 /** Places that are looked at along a span. */
@@ -41,6 +43,7 @@ export function heldEdges(plate: PlateInput, code: DesignCode, answer: PlateAnsw
   if (pieces.length === 0) return null;
   const { at } = answer.model.mesh;
   const anchorage = Math.min(...allowedLayers(plate, code).map((bars) => anchorageOf(plate, code, 'top', bars)));
+  const axes = axesOf(plate);
   const found = { x: new Float64Array(at.length / 2), y: new Float64Array(at.length / 2) };
   for (const piece of pieces) {
     const places = placesOn(piece, plate, answer, demands).map(({ span, most, ...place }) => ({
@@ -48,13 +51,13 @@ export function heldEdges(plate: PlateInput, code: DesignCode, answer: PlateAnsw
       reach: Math.max(0, rule.reach * span - anchorage),
       moment: rule.moment * most,
     }));
-    for (let n = 0; n < at.length / 2; n += 1) spread(found, n, [at[2 * n]!, at[2 * n + 1]!], piece, places);
+    for (let n = 0; n < at.length / 2; n += 1) spread(found, n, [at[2 * n]!, at[2 * n + 1]!], axes, piece, places);
   }
   return found;
 }
 
 /** A node within reach of an edge: its bars carry the moment over the edge, by its normal (each its own part and the size of what twists). */
-function spread(found: HeldEdges, n: number, p: Point, [a, b]: readonly [Point, Point], places: readonly EdgePlace[]): void {
+function spread(found: HeldEdges, n: number, p: Point, axes: BarAxes, [a, b]: readonly [Point, Point], places: readonly EdgePlace[]): void {
   const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
   const [ux, uy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
   const s = (p[0] - a[0]) * ux + (p[1] - a[1]) * uy;
@@ -63,8 +66,11 @@ function spread(found: HeldEdges, n: number, p: Point, [a, b]: readonly [Point, 
   const [nx, ny] = place.inwards;
   const away = (p[0] - a[0]) * nx + (p[1] - a[1]) * ny;
   if (away < -1 || away > place.reach + 1) return;
-  found.x[n] = Math.max(found.x[n]!, place.moment * (nx * nx + Math.abs(nx * ny)));
-  found.y[n] = Math.max(found.y[n]!, place.moment * (ny * ny + Math.abs(nx * ny)));
+  const bars = axes.at(p);
+  const over = [nx * nx, ny * ny, nx * ny] as const;
+  const asked = (own: Point, other: Point) => place.moment * Math.max(...barTerms(own, other).map((t) => momentOf(t, over)));
+  found.x[n] = Math.max(found.x[n]!, asked(bars.x, bars.y));
+  found.y[n] = Math.max(found.y[n]!, asked(bars.y, bars.x));
 }
 
 /** Places along a piece of an edge, as far apart as the sides of triangles, with the span across the edge and the most moment on it. */
@@ -79,7 +85,7 @@ function placesOn([a, b]: readonly [Point, Point], plate: PlateInput, answer: Pl
     const s = ((k + 0.5) / count) * length;
     const at: Point = [a[0] + s * ux, a[1] + s * uy];
     const span = spanFrom(at, inwards, plate);
-    return { inwards, span, most: largestOn(at, inwards, span, answer, demands) };
+    return { inwards, span, most: largestOn(at, inwards, span, { axes: axesOf(plate), answer, demands }) };
   });
 }
 
@@ -116,15 +122,24 @@ function distanceAlong([x, y]: Point, [nx, ny]: Point, [ax, ay]: Point, [bx, by]
 }
 
 /** The largest sagging moment over a direction along a span, as bars below carry it. */
-function largestOn([x, y]: Point, [nx, ny]: Point, span: number, answer: PlateAnswer, demands: readonly LayerDemand[]): number {
+function largestOn(
+  [x, y]: Point,
+  [nx, ny]: Point,
+  span: number,
+  { axes, answer, demands }: { readonly axes: BarAxes; readonly answer: PlateAnswer; readonly demands: readonly LayerDemand[] },
+): number {
   const { mesh } = answer.model;
   const [along, across] = (['x', 'y'] as const).map((a) => demandOn(demands, { face: 'bottom', along: a }).demand) as [
     Float64Array,
     Float64Array,
   ];
   return Array.from({ length: LOOKS }, (_, k) => ((k + 0.5) / LOOKS) * span).reduce((most, s) => {
-    const located = answer.locate([x + s * nx, y + s * ny]);
-    return located ? Math.max(most, nx * nx * valueAt(mesh, located, along) + ny * ny * valueAt(mesh, located, across)) : most;
+    const at: Point = [x + s * nx, y + s * ny];
+    const located = answer.locate(at);
+    if (!located) return most;
+    const bars = axes.at(at);
+    const share = ([bx, by]: Point) => (bx * nx + by * ny) ** 2;
+    return Math.max(most, share(bars.x) * valueAt(mesh, located, along) + share(bars.y) * valueAt(mesh, located, across));
   }, 0);
 }
 
@@ -169,7 +184,7 @@ function checkAlong(
     compareCheck({
       id: `held-edges-${along}`,
       family: 'detailing',
-      title: `Top bars along ${along} at simple edges`,
+      title: `Top bars ${directionWords(plate, along)} at simple edges`,
       clause: rule.clause,
       place: { x: null, label: placeWords(at, units) },
       assumptions: code.choices.filter((c) => c.key === 'heldEnds').map((c) => c.key),
@@ -187,7 +202,8 @@ function checkAlong(
           capacityIs: ['resistance per length of slab', 'that of the metre over its width'],
         };
       },
-      fails: (needed, has) => `Top bars along ${along} at ${placeWords(at, units)}: ${needed}, ${share} of the span's, against ${has}.`,
+      fails: (needed, has) =>
+        `Top bars ${directionWords(plate, along)} at ${placeWords(at, units)}: ${needed}, ${share} of the span's, against ${has}.`,
     }),
   ];
 }

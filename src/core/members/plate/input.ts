@@ -23,6 +23,5 @@ export interface Layer {
 export const layers: readonly Layer[] = (['bottom', 'top'] as const).flatMap((face) =>
   (['x', 'y'] as const).map((along) => ({ face, along })),
 );
-export const layerTitle = ({ face, along }: Layer): string => `${face}, along ${along}`;
 export const isLayer = (a: Layer, b: Layer): boolean => a.face === b.face && a.along === b.along;
 export const barsAt = ({ bars }: Pick<PlateInput, 'bars'>, { face, along }: Layer) => bars[face][along];

@@ -14,6 +14,7 @@ import type { PlateMember } from './input';
 import { columnBelow } from './given-columns';
 import { placeAt } from './given-places';
 import { plateSize } from './labels';
+import { shortWords } from './bar-axes';
 import { plateModelOf } from './model';
 import { emptyPlateResult, type PlateResult } from './result';
 import { plateFields } from './schema';
@@ -71,14 +72,14 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
         ? barPlans(plate, code, rates, project)
         : proposePlate(plate, code, rates),
   sizeLabel: plateSize,
-  steelLabel: (_plate, result, project) =>
+  steelLabel: (plate, result, project) =>
     (result?.steel.meshes ?? [])
-      .flatMap((m) => (m.face === 'bottom' && m.bars ? [`${m.along} ${layerLabel(m.bars, project)}`] : []))
+      .flatMap((m) => (m.face === 'bottom' && m.bars ? [`${shortWords(plate, m.along)} ${layerLabel(m.bars, project)}`] : []))
       .join(', '),
   silhouette: () => 'M1 2h14v7h-4v4H1z',
   facts: plateFacts,
   inputTables: plateInputs,
   figures: plateFigures,
-  model: (plate, _code, { sections, steel }) => (sections.length > 0 ? plateModelOf(plate, steel) : emptyModel),
+  model: (plate, code, { sections, steel }) => (sections.length > 0 ? plateModelOf(plate, code, steel) : emptyModel),
   toJson: plateToJson,
 };

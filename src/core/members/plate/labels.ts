@@ -4,6 +4,7 @@ import { displayUnit, type QuantityKind, type UnitSystem } from '../../units/qua
 import type { ProjectBasis } from '../member';
 import { drawnLength, layerLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
 import type { PlatePicture } from './picture';
+import { directionWords, isSquare } from './bar-axes';
 import { outlineOf } from './geometry';
 import type { PlateInput, PlateLoad } from './input';
 import type { PlanLayer } from './result';
@@ -36,31 +37,38 @@ const kindOfMap: Record<PlanLayer, QuantityKind> = {
 /** The map of the share that is used shows no more than this: where no bars lie it has no end. */
 export const MOST_SHOWN = 2;
 
-/** What each map shows, in words. */
-export const mapTitles: Record<PlanLayer, string> = {
-  reactions: 'reactions of edges, walls and columns',
-  mx: 'moment mx, sagging +',
-  my: 'moment my, sagging +',
-  mxy: 'twisting moment mxy',
-  bottomX: 'steel below along x',
-  bottomY: 'steel below along y',
-  topX: 'steel above along x',
-  topY: 'steel above along y',
-  spareBottomX: 'below along x: provided less required',
-  spareBottomY: 'below along y: provided less required',
-  spareTopX: 'above along x: provided less required',
-  spareTopY: 'above along y: provided less required',
-  used: 'share of the resistance used',
-  deflection: 'deflection in all',
-  level: 'below level, camber taken off',
-  after: 'deflection after partitions',
-  crackedX: 'share cracked along x',
-  crackedY: 'share cracked along y',
-  remainingX: 'stiffness left along x',
-  remainingY: 'stiffness left along y',
-  crackBottom: 'crack width below',
-  crackTop: 'crack width above',
-};
+/** What each map shows, in words, by the directions of the bars; moments are those of the plan's axes, of a plan that runs round those of radius and ring. */
+export function mapTitle(plate: Pick<PlateInput, 'axes'>, map: PlanLayer): string {
+  const [x, y] = [directionWords(plate, 'x'), directionWords(plate, 'y')];
+  const isRound = plate.axes.kind === 'ring';
+  // Cracks are looked at along bars "x" and square to them.
+  const square = isSquare(plate) ? y : `square to ${x}`;
+  const titles: Record<PlanLayer, string> = {
+    reactions: 'reactions of edges, walls and columns',
+    mx: isRound ? 'moment, radial, sagging +' : 'moment mx, sagging +',
+    my: isRound ? 'moment, around, sagging +' : 'moment my, sagging +',
+    mxy: isRound ? 'twisting moment, radial and around' : 'twisting moment mxy',
+    bottomX: `steel below ${x}`,
+    bottomY: `steel below ${y}`,
+    topX: `steel above ${x}`,
+    topY: `steel above ${y}`,
+    spareBottomX: `below ${x}: provided less required`,
+    spareBottomY: `below ${y}: provided less required`,
+    spareTopX: `above ${x}: provided less required`,
+    spareTopY: `above ${y}: provided less required`,
+    used: 'share of the resistance used',
+    deflection: 'deflection in all',
+    level: 'below level, camber taken off',
+    after: 'deflection after partitions',
+    crackedX: `share cracked ${x}`,
+    crackedY: `share cracked ${square}`,
+    remainingX: `stiffness left ${x}`,
+    remainingY: `stiffness left ${square}`,
+    crackBottom: 'crack width below',
+    crackTop: 'crack width above',
+  };
+  return titles[map];
+}
 
 /** How a slab is labelled on its plan. */
 export function plateLabels(project: ProjectBasis, member: PlateInput, map: PlanLayer): PlatePicture['labels'] {
@@ -85,7 +93,7 @@ export function plateLabels(project: ProjectBasis, member: PlateInput, map: Plan
     value: (v) => formatValue(v, kind, units),
     unit: [unitLabel(kind, units), ofWhat].filter(Boolean).join(', '),
     factor: displayUnit(kind, units).unit.factor,
-    title: mapTitles[map],
+    title: mapTitle(member, map),
     force: (v) => formatQuantity(v, 'force', units),
   };
 }

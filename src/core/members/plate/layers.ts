@@ -3,7 +3,9 @@ import type { DesignCode } from '../../codes/design-code';
 import { distanceToEdges, isInside, type Point } from '../../geometry/polygon';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { metreTask, needAt, plainMetre, resistanceOf, WIDTH, type SlabMetre } from '../parts/slab-metre';
-import { outlineOf, spanOf, type Span } from './geometry';
+import type { BarAxes } from './bar-axes';
+import { goesAllRound, partOf } from './bar-parts';
+import { outlineOf, type Span } from './geometry';
 import type { ExtraBars, Layer, PlateInput } from './input';
 
 /** The covers, materials and bars of a slab, of which metres of any depth are made. */
@@ -44,20 +46,30 @@ export function resistanceWith(metre: SlabMetre, code: DesignCode, bars: readonl
 
 /** Nearer than this (mm) to an edge bars are anchored by a bend at it. */
 const AT_EDGE = 300;
+/** Places on the end of bars that go all round, as shares of the turn. */
+const ROUND_LOOKS = Array.from({ length: 16 }, (_, k) => k / 16);
 
-/** Where bars of a rectangle count in full: behind their anchorage from both ends, all the way where an end lies at an edge of the slab and is bent there. */
-export function countsIn(plate: PlateInput, code: DesignCode, extra: ExtraBars): Span {
-  const span = spanOf(extra);
-  const { x, y } = span;
-  const middle: Point = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-  const ends = span[extra.along];
+/** Where bars over a part count in full: behind their anchorage from both ends, all the way where an end lies at an edge of the slab and is bent there. */
+export function countsIn(plate: PlateInput, code: DesignCode, extra: ExtraBars, axes: BarAxes): Span {
+  const part = partOf(extra, axes);
   const length = anchorageOf(plate, code, extra.face, extra.bars);
   const outline = outlineOf(plate);
-  const anchored = (v: number, inwards: 1 | -1) => {
-    const end: Point = extra.along === 'x' ? [v, middle[1]] : [middle[0], v];
-    return !isInside(end, outline) || distanceToEdges(end, outline) < AT_EDGE ? v - inwards * AT_EDGE : v + inwards * length;
-  };
-  return { ...span, [extra.along]: [anchored(ends[0], 1), anchored(ends[1], -1)] };
+  const isAtEdge = (ends: readonly Point[]) => ends.every((end) => !isInside(end, outline) || distanceToEdges(end, outline) < AT_EDGE);
+  const anchored = (v: number, inwards: 1 | -1, ends: readonly Point[], perLength = 1) =>
+    v + inwards * perLength * (isAtEdge(ends) ? -AT_EDGE : length);
+  const { x, y } = part;
+  const isX = extra.along === 'x';
+  if (goesAllRound(part, axes)) {
+    const on = (r: number) => ROUND_LOOKS.map((share) => axes.pointAt([r, y[0] + share * (y[1] - y[0])]));
+    // What reaches over the middle does not end there; rings do not end at all.
+    const isMesh = x[1] <= axes.ring!.inner;
+    return { x: [isX && x[0] > 0 ? anchored(x[0], 1, on(x[0])) : x[0], isX || isMesh ? anchored(x[1], -1, on(x[1])) : x[1]], y };
+  }
+  const [s, t] = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
+  if (isX) return { x: [anchored(x[0], 1, [axes.pointAt([x[0], t])]), anchored(x[1], -1, [axes.pointAt([x[1], t])])], y };
+  // By the innermost of rings their ends take most of a turn.
+  const perLength = axes.ring ? 1 / Math.max(1, x[0]) : 1;
+  return { x, y: [anchored(y[0], 1, [axes.pointAt([s, y[0]])], perLength), anchored(y[1], -1, [axes.pointAt([s, y[1]])], perLength)] };
 }
 
 export const anchorageOf = (plate: PlateInput, code: DesignCode, face: Layer['face'], bars: SlabBars): number =>

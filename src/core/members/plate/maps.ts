@@ -1,5 +1,7 @@
 import type { Combination } from '../../analysis/combination';
+import { momentBetween, momentOf } from '../../analysis/plates/design-moments';
 import type { PlateMesh } from '../../analysis/plates/mesh';
+import { axesOf } from './bar-axes';
 import { belowLevel, camberOver } from './camber';
 import type { PlateBasis } from './checks';
 import type { PlateDeflections } from './deflection';
@@ -17,7 +19,7 @@ type Maps = Partial<Record<PlateMap, Float64Array>>;
 export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination): Maps {
   const { answer, demands } = basis;
   const moments = summedField(wholeOf(answer.parts, heaviest), demands[0]!.demand.length * 3, (part) => part.moments);
-  const component = (k: number) => Float64Array.from(demands[0]!.demand, (_, n) => moments[3 * n + k]!);
+  const component = (k: 0 | 1 | 2) => componentOver(basis, moments, k);
   const required = layers.map((layer) => requiredOver(basis, layer));
   const spare = layers.map((layer, i) => spareOver(basis, layer, required[i]!));
   return {
@@ -29,6 +31,20 @@ export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination)
     used: usedOver(basis),
     ...(cracks.crack.combinations.length > 0 && cracks.full.combinations.length > 0 ? crackMaps(basis, cracks) : {}),
   };
+}
+
+/** mx, my or mxy node by node; where bars run round, along the radius, around, and twisting between both. */
+function componentOver({ plate, answer }: PlateBasis, moments: Float64Array, k: 0 | 1 | 2): Float64Array {
+  const { at } = answer.model.mesh;
+  const { ring, placeOf } = axesOf(plate);
+  return Float64Array.from({ length: at.length / 2 }, (_, n) => {
+    const all = [moments[3 * n]!, moments[3 * n + 1]!, moments[3 * n + 2]!] as const;
+    if (!ring) return all[k];
+    const angle = placeOf([at[2 * n]!, at[2 * n + 1]!])[1];
+    const radial = [Math.cos(angle), Math.sin(angle)] as const;
+    const round = [-radial[1], radial[0]] as const;
+    return momentOf(momentBetween(k === 1 ? round : radial, k === 0 ? radial : round), all);
+  });
 }
 
 /** Deflections, and how far the slab has cracked, node by node. */

@@ -1,15 +1,19 @@
 import type { PlateMesh } from '../../analysis/plates/mesh';
+import { arcAround, arcAroundBoth, arcsMeet, WHOLE } from '../../geometry/arcs';
+import type { BarAxes } from './bar-axes';
+import type { Span } from './geometry';
 import type { OnPlate } from './zones';
 
-/** A box around nodes that hang together (mm). */
-export interface Box {
-  readonly x: readonly [number, number];
-  readonly y: readonly [number, number];
+/** A part by the directions of the bars around nodes that hang together. */
+export interface Box extends Span {
   readonly nodes: readonly number[];
 }
 
+/** What goes round but for less than this (rad) goes all round. */
+const GAP = Math.PI / 6;
+
 /** Boxes around the nodes that are asked for, those that hang together or whose boxes meet in one; each reaches out to the neighbours that are not. */
-export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, isWanted: (node: number) => boolean): Box[] {
+export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, axes: BarAxes, isWanted: (node: number) => boolean): Box[] {
   const beside = neighboursOf(mesh);
   const seen = new Uint8Array(beside.length);
   const boxes: Box[] = [];
@@ -23,9 +27,9 @@ export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, isWanted: (node: n
           seen[other] = 1;
           found.push(other);
         }
-    boxes.push(boxAround(mesh, found, beside));
+    boxes.push(boxAround(mesh, found, beside, axes));
   }
-  return joined(boxes);
+  return joined(boxes, axes);
 }
 
 const known = new WeakMap<PlateMesh, Set<number>[]>();
@@ -46,26 +50,38 @@ function neighboursOf(mesh: PlateMesh): Set<number>[] {
 }
 
 /** Halfway to the neighbours that are not wanted the need may still be there, so the box goes on to them. */
-function boxAround({ at }: PlateMesh, nodes: readonly number[], beside: readonly Set<number>[]): Box {
-  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const n of nodes)
-    for (const m of [n, ...beside[n]!]) {
-      [left, right] = [Math.min(left, at[2 * m]!), Math.max(right, at[2 * m]!)];
-      [bottom, top] = [Math.min(bottom, at[2 * m + 1]!), Math.max(top, at[2 * m + 1]!)];
-    }
-  return { x: [left, right], y: [bottom, top], nodes };
+function boxAround({ at }: PlateMesh, nodes: readonly number[], beside: readonly Set<number>[], axes: BarAxes): Box {
+  const placeOf = (n: number) => axes.placeOf([at[2 * n]!, at[2 * n + 1]!]);
+  const places = [...new Set(nodes.flatMap((n) => [n, ...beside[n]!]))].map(placeOf);
+  const range = (k: 0 | 1): [number, number] => [
+    places.reduce((a, p) => Math.min(a, p[k]), Infinity),
+    places.reduce((a, p) => Math.max(a, p[k]), -Infinity),
+  ];
+  const x = range(0);
+  const { ring } = axes;
+  if (!ring) return { x, y: range(1), nodes };
+  // Within the mesh at the middle bars lie from side to side.
+  if (nodes.some((n) => placeOf(n)[0] < ring.inner)) return { x: [0, x[1]], y: WHOLE, nodes };
+  return {
+    x,
+    y: arcAround(
+      places.map((p) => p[1]),
+      GAP,
+    ),
+    nodes,
+  };
 }
 
-function joined(boxes: readonly Box[]): Box[] {
+function joined(boxes: readonly Box[], axes: BarAxes): Box[] {
   const done: Box[] = [];
   for (const box of boxes) {
     let own = box;
     for (let i = 0; i < done.length;) {
-      if (!meet(done[i]!, own)) {
+      if (!meet(done[i]!, own, axes)) {
         i += 1;
         continue;
       }
-      own = around(own, done.splice(i, 1)[0]!);
+      own = around(own, done.splice(i, 1)[0]!, axes);
       i = 0;
     }
     done.push(own);
@@ -73,10 +89,13 @@ function joined(boxes: readonly Box[]): Box[] {
   return done;
 }
 
-const meet = (a: Box, b: Box): boolean => a.x[0] < b.x[1] && b.x[0] < a.x[1] && a.y[0] < b.y[1] && b.y[0] < a.y[1];
+const overlap = (a: Span['x'], b: Span['x']): boolean => a[0] < b[1] && b[0] < a[1];
+const both = (a: Span['x'], b: Span['x']): Span['x'] => [Math.min(a[0], b[0]), Math.max(a[1], b[1])];
 
-const around = (a: Box, b: Box): Box => ({
-  x: [Math.min(a.x[0], b.x[0]), Math.max(a.x[1], b.x[1])],
-  y: [Math.min(a.y[0], b.y[0]), Math.max(a.y[1], b.y[1])],
+const meet = (a: Box, b: Box, { ring }: BarAxes): boolean => overlap(a.x, b.x) && (ring ? arcsMeet(a.y, b.y) : overlap(a.y, b.y));
+
+const around = (a: Box, b: Box, { ring }: BarAxes): Box => ({
+  x: both(a.x, b.x),
+  y: ring ? arcAroundBoth(a.y, b.y, GAP) : both(a.y, b.y),
   nodes: [...a.nodes, ...b.nodes],
 });

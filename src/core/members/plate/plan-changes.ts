@@ -21,7 +21,7 @@ export function holdsOf(of: PlanPart, plate: PlateInput, chosen: ChosenParts): r
   const { list, isOne, points, laidBy: way } = sorts[of];
   return list(plate, chosen).flatMap((item, index) => {
     if (isOne && !isOne(item, chosen)) return [];
-    const all = points(item);
+    const all = points(item, plate);
     const { left, right, bottom, top } = boundsOf(all);
     const whole = { part: of, index, end: 'whole', at: [(left + right) / 2, (bottom + top) / 2] } as const;
     return [...all.map((at, end) => ({ part: of, index, end, at })), ...(way === 'place' ? [] : [whole])];
@@ -33,17 +33,17 @@ function shiftedItem({ part: of, index, end }: Hold, to: Point, plate: PlateInpu
   const { list, points, moved } = sorts[of];
   const item = list(plate, chosen)[index];
   if (item === undefined) return undefined;
-  if (end !== 'whole') return moved(item, end, to);
-  const all = points(item);
+  if (end !== 'whole') return moved(item, end, to, plate);
+  const all = points(item, plate);
   const { left, right, bottom, top } = boundsOf(all);
   const [dx, dy] = [to[0] - (left + right) / 2, to[1] - (bottom + top) / 2];
-  return all.reduce<unknown>((next, [x, y], k) => moved(next, k, [x + dx, y + dy]), item);
+  return all.reduce<unknown>((next, [x, y], k) => moved(next, k, [x + dx, y + dy], plate), item);
 }
 
 /** The outline on the plan of what is held, were its point at another place. */
 export function pointsMoved(hold: Hold, to: Point, plate: PlateInput, chosen: ChosenParts): readonly Point[] {
   const item = shiftedItem(hold, to, plate, chosen);
-  return item === undefined ? [] : sorts[hold.part].points(item);
+  return item === undefined ? [] : sorts[hold.part].points(item, plate);
 }
 
 /** What changes of a slab when a point of a part is moved; bars and lines that were chosen are all set then. */
@@ -61,6 +61,10 @@ export function laidOnPlan(of: PlanPart, from: Point, to: Point, plate: PlateInp
   const at = goes?.(all, to) ?? all.length;
   return withLists(plate, put([...all.slice(0, at), fresh(plate, from, to, chosen), ...all.slice(at)]));
 }
+
+/** The points on the plan of a part that is being laid. */
+export const pointsLaid = (of: PlanPart, from: Point, to: Point, plate: PlateInput, chosen: ChosenParts): readonly Point[] =>
+  sorts[of].points(sorts[of].fresh(plate, from, to, chosen), plate);
 
 /** What changes of a slab when a part is taken away; nothing where the slab needs it. */
 export function takenOffPlan({ part: of, index }: Hold, plate: PlateInput, chosen: ChosenParts): Partial<PlateInput> {
@@ -84,7 +88,7 @@ export function restOf(
 ): Rest {
   const { list, points } = sorts[hold.part];
   const item = list(plate, chosen)[hold.index];
-  const now = item === undefined ? [] : points(item);
+  const now = item === undefined ? [] : points(item, plate);
   if (hold.end !== 'whole') return restOnPlan(plate, to, by, now.slice(hold.end, hold.end + 1));
   const then = pointsMoved(hold, to, plate, chosen)[0] ?? to;
   const rest = restOnPlan(plate, then, by, now);

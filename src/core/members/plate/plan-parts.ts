@@ -1,6 +1,8 @@
 import { distanceToSegment, type Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { rectangleOf } from './geometry';
+import { axesOf } from './bar-axes';
+import { cornersOf, movedCorner, pointsOf } from './bar-parts';
+import { rectangleOf, type TwoCorners } from './geometry';
 import { isLayer, type ExtraBars, type Layer, type PlateBeam, type PlateColumn, type PlateInput, type PlateLoad } from './input';
 import type { PlateResult } from './result';
 
@@ -51,8 +53,8 @@ export type Lists = { -readonly [K in keyof PlateInput]?: PlateInput[K] };
 /** How the points of something are found and moved, and whether a press lays it or a pull from one point to another. */
 interface Held<T> {
   readonly laidBy: 'place' | 'line' | 'rectangle';
-  readonly points: (item: T) => readonly Point[];
-  readonly moved: (item: T, end: number, to: Point) => T;
+  readonly points: (item: T, plate: PlateInput) => readonly Point[];
+  readonly moved: (item: T, end: number, to: Point, plate: PlateInput) => T;
 }
 
 /** A sort of part. */
@@ -70,20 +72,13 @@ interface Part<T> extends Held<T> {
   readonly nameOf?: (item: T) => string;
 }
 
-interface TwoEnds {
-  readonly x1: number;
-  readonly y1: number;
-  readonly x2: number;
-  readonly y2: number;
-}
-
 const place = <T extends { readonly x: number; readonly y: number }>(): Held<T> => ({
   laidBy: 'place',
   points: ({ x, y }) => [[x, y]],
   moved: (item, _, [x, y]) => ({ ...item, x, y }),
 });
 
-const line = <T extends TwoEnds>(): Held<T> => ({
+const line = <T extends TwoCorners>(): Held<T> => ({
   laidBy: 'line',
   points: ({ x1, y1, x2, y2 }) => [
     [x1, y1],
@@ -92,7 +87,7 @@ const line = <T extends TwoEnds>(): Held<T> => ({
   moved: (item, end, [x, y]) => (end === 0 ? { ...item, x1: x, y1: y } : { ...item, x2: x, y2: y }),
 });
 
-const rectangle = <T extends TwoEnds>(): Held<T> => ({
+const rectangle = <T extends TwoCorners>(): Held<T> => ({
   laidBy: 'rectangle',
   points: ({ x1, y1, x2, y2 }) => [
     [x1, y1],
@@ -103,9 +98,18 @@ const rectangle = <T extends TwoEnds>(): Held<T> => ({
   moved: (item, end, [x, y]) => ({ ...item, ...(end === 0 || end === 3 ? { x1: x } : { x2: x }), ...(end < 2 ? { y1: y } : { y2: y }) }),
 });
 
-const ends = ([x1, y1]: Point, [x2, y2]: Point): TwoEnds => ({ x1, y1, x2, y2 });
-const sides = (a: Point, b: Point): TwoEnds =>
+const ends = ([x1, y1]: Point, [x2, y2]: Point): TwoCorners => ({ x1, y1, x2, y2 });
+const sides = (a: Point, b: Point): TwoCorners =>
   ends([Math.min(a[0], b[0]), Math.min(a[1], b[1])], [Math.max(a[0], b[0]), Math.max(a[1], b[1])]);
+
+/** Bars of a plan that runs round go from the one corner to the other by the shorter way. */
+function partBetween(plate: PlateInput, from: Point, to: Point): TwoCorners {
+  const axes = axesOf(plate);
+  const [a, b] = [axes.placeOf(from), axes.placeOf(to)];
+  const turned = Math.atan2(Math.sin(b[1] - a[1]), Math.cos(b[1] - a[1]));
+  if (axes.ring) return turned < 0 ? ends(to, from) : ends(from, to);
+  return cornersOf({ x: [Math.min(a[0], b[0]), Math.max(a[0], b[0])], y: [Math.min(a[1], b[1]), Math.max(a[1], b[1])] }, axes);
+}
 
 type Corner = PlateInput['outline'][number];
 type Opening = PlateInput['openings'][number];
@@ -221,20 +225,22 @@ export const sorts: Readonly<Record<PlanPart, Part<unknown>>> = {
     fresh: (plate, _, [x1, y1]) => ({ ...lastCase(plate), type: 'point', force: 10_000, x1, y1 }),
   }),
   bars: part<ExtraBars>({
-    ...rectangle(),
+    laidBy: 'rectangle',
+    points: (bars, plate) => pointsOf(bars, axesOf(plate)),
+    moved: (bars, end, to, plate) => ({ ...bars, ...movedCorner(bars, end, to, axesOf(plate)) }),
     many: 'bars over parts',
     one: 'bars',
     list: ({ bars }, { extra }) => bars.extra ?? extra,
     isOne: (bars, { layer }) => !layer || isLayer(bars, layer),
     put: (extra) => ({ bars: { extra } as PlateInput['bars'] }),
-    fresh: ({ catalogue }, from, to, { extra, meshBars, layer }) => ({
+    fresh: (plate, from, to, { extra, meshBars, layer }) => ({
       ...(extra.at(-1) ?? {
         face: 'top',
         along: 'x',
-        bars: meshBars ?? { size: catalogue === 'us' ? '#4' : '12', alternate: null, spacing: 200 },
+        bars: meshBars ?? { size: plate.catalogue === 'us' ? '#4' : '12', alternate: null, spacing: 200 },
       }),
       ...layer,
-      ...sides(from, to),
+      ...partBetween(plate, from, to),
     }),
   }),
   lines: part<NonNullable<PlateInput['straightedges']>[number]>({

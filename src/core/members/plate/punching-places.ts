@@ -8,6 +8,8 @@ import { designPunching } from '../punching/design-punching';
 import type { PunchingInput, SlabOpening } from '../punching/input';
 import type { PunchingResult } from '../punching/result';
 import type { PlateAnswer } from './analysis';
+import { axesOf } from './bar-axes';
+import { isOver } from './bar-parts';
 import { columnSides, isWithin, outlineOf, spanOf } from './geometry';
 import type { Along, PlateColumn, PlateInput } from './input';
 import { LastAnswers } from './last-answers';
@@ -75,17 +77,20 @@ function dropAt({ regions, h }: PlateInput, { x, y }: PlateColumn): NonNullable<
 function barsOver(plate: PlateInput, code: DesignCode, steel: LaidSteel, column: PlateColumn, along: Along): PunchingInput['barsX'] {
   const layer = { face: 'top', along } as const;
   const mesh = meshIn(steel, layer);
-  const extras = extrasIn(steel, layer).map((extra) => ({ bars: extra.bars, counts: countsIn(plate, code, extra) }));
-  const width = columnSides(column)[along === 'x' ? 'y' : 'x'] + 6 * plate.h;
+  const axes = axesOf(plate);
+  const extras = extrasIn(steel, layer).map((extra) => ({ bars: extra.bars, counts: countsIn(plate, code, extra, axes) }));
+  // Square to the bars; a column that is turned against them is taken as wide as it is across the nearer of its sides.
+  const [bx, by] = axes.at([column.x, column.y])[along];
+  const width = columnSides(column)[Math.abs(bx) >= Math.abs(by) ? 'y' : 'x'] + 6 * plate.h;
   const PLACES = 25;
   const outline = outlineOf(plate);
   const places = Array.from({ length: PLACES }, (_, k): Point => {
     const s = ((k + 0.5) / PLACES - 0.5) * width;
-    return along === 'x' ? [column.x, column.y + s] : [column.x + s, column.y];
+    return [column.x - s * by, column.y + s * bx];
   }).filter((p) => isInside(p, outline));
   const there = new Map<SlabBars, number>(mesh ? [[mesh, 1]] : []);
   for (const { bars, counts } of extras) {
-    const share = places.filter((p) => isWithin(p, counts)).length / Math.max(1, places.length);
+    const share = places.filter((p) => isOver(p, counts, axes)).length / Math.max(1, places.length);
     if (share > 0) there.set(bars, (there.get(bars) ?? 0) + share);
   }
   const areas = [...there].map(([bars, share]) => ({ bars, share, ...layerOf(bars, plate.catalogue) }));

@@ -60,6 +60,8 @@ const beam = object({
   flange: field.open(),
 });
 
+const degrees = (value: number) => number().typeError('must be a number of degrees').default(value);
+
 const mesh = object({ x: field.slabBars, y: field.slabBars });
 
 /** Bars beside those of a mesh, over a rectangle: their ends are its sides. */
@@ -97,6 +99,14 @@ export const plateFields = (d: MaterialDefaults) => ({
   materials: field.materials(d),
   catalogue: field.catalogue(d),
   cover: object({ top: field.length(25), bottom: field.length(25) }),
+  /**
+   * Directions of the bars: both at angles, that of bars "x" from the axis x and that of bars "y" from bars "x" (deg); or bars "x" radial and bars "y" around
+   * a middle, with a mesh along x and y within a distance of it.
+   */
+  axes: field.byKind(
+    { straight: { angle: degrees(0), between: degrees(90) }, ring: { x: field.length(0), y: field.length(0), inner: field.length(1000) } },
+    { kind: 'straight', angle: 0, between: 90 },
+  ),
   /** Bars that lie outside, below and above. */
   outer: field.oneOf(['x', 'y'], 'x'),
   unitWeight: field.quantity('unitWeight').default(d.unitWeight),

@@ -10,7 +10,9 @@ import { WIDTH } from '../parts/slab-metre';
 import type { PartAnswer } from './analysis';
 import { placeWords, type PlateBasis } from './checks';
 import { arrangementFor, factorsOf, summed } from './envelope';
-import { columnAt, columnSides, depthAt, edgePath, isWithin, outlineOf } from './geometry';
+import { axesOf } from './bar-axes';
+import { isOver } from './bar-parts';
+import { columnAt, columnSides, depthAt, edgePath, outlineOf } from './geometry';
 import type { Along, Face, PlateInput } from './input';
 import { narrowestBay } from './loading';
 import { onceFor } from './last-answers';
@@ -312,7 +314,8 @@ function trianglesAcross({ locate }: PlateBasis['answer'], [x, y]: Point, [c, s]
 type SteelAt = (face: Face, along: Along, at: Point, h: number) => { readonly area: number; readonly d: number };
 
 function steelAlong({ plate, code, steel }: PlateBasis): SteelAt {
-  const extras = steel.extra.map((extra) => ({ extra, counts: countsIn(plate, code, extra) }));
+  const axes = axesOf(plate);
+  const extras = steel.extra.map((extra) => ({ extra, counts: countsIn(plate, code, extra, axes) }));
   const insets = new Map<string, number>();
   return (face, along, at, h) => {
     const layer = { face, along };
@@ -322,7 +325,7 @@ function steelAlong({ plate, code, steel }: PlateBasis): SteelAt {
     const there = [
       ...(mesh ? [mesh] : []),
       ...extras
-        .filter(({ extra, counts }) => extra.face === face && extra.along === along && isWithin(at, counts))
+        .filter(({ extra, counts }) => extra.face === face && extra.along === along && isOver(at, counts, axes))
         .map((e) => e.extra.bars),
     ].map((bars) => layerOf(bars, plate.catalogue));
     const thickest = Math.max(12, ...there.map((b) => b.diameter));
@@ -339,6 +342,9 @@ function placeOf(
 ): ShearPlace {
   const face = bending >= 0 ? 'bottom' : 'top';
   const [x, y] = [steel(face, 'x', at, h), steel(face, 'y', at, h)];
-  const section = { bw: WIDTH, d: Math.min(x.d, y.d), h, tensionArea: (x.area * c * c + y.area * s * s) * WIDTH, grossArea: WIDTH * h };
+  const bars = axesOf(plate).at(at);
+  const along = ([bx, by]: Point) => (bx * c + by * s) ** 2;
+  const area = x.area * along(bars.x) + y.area * along(bars.y);
+  const section = { bw: WIDTH, d: Math.min(x.d, y.d), h, tensionArea: area * WIDTH, grossArea: WIDTH * h };
   return { combination, at, force: size, section, capacity: code.slab.plainShear(silent, section, plate.materials).force / WIDTH };
 }

@@ -3,8 +3,9 @@ import type { DesignCode } from '../../codes/design-code';
 import type { Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { LayerDemand } from './envelope';
-import { isLayer, layers, layerTitle, type ExtraBars, type Layer, type PlateInput } from './input';
-import { isWithin, spanOf } from './geometry';
+import { axesOf, layerTitle } from './bar-axes';
+import { isOver, partOf } from './bar-parts';
+import { isLayer, layers, type ExtraBars, type Layer, type PlateInput } from './input';
 import { onceFor } from './last-answers';
 import { countsIn, insetOf, metreWith, neededSteel, resistanceWith, type MetreOf } from './layers';
 import type { LaidSteel, PlateSection } from './result';
@@ -54,12 +55,13 @@ function partsOf(
   layers: readonly Layer[],
   { mesh: { at }, depths }: OnPlate,
 ): Zone[] {
-  const extras = layers.flatMap((layer) => extrasIn(steel, layer).map((extra) => ({ extra, counts: countsIn(plate, code, extra) })));
+  const axes = axesOf(plate);
+  const extras = layers.flatMap((layer) => extrasIn(steel, layer).map((extra) => ({ extra, counts: countsIn(plate, code, extra, axes) })));
   const zones = new Map<string, Zone & { readonly nodes: number[] }>();
   for (let n = 0; n < at.length / 2; n += 1) {
     const p: Point = [at[2 * n]!, at[2 * n + 1]!];
     const h = depths[n]!;
-    const over = extras.filter(({ counts }) => isWithin(p, counts));
+    const over = extras.filter(({ counts }) => isOver(p, counts, axes));
     const key = `${h} ${over.map(({ extra }) => steel.extra.indexOf(extra)).join(' ')}`;
     const zone = zones.get(key);
     if (zone) zone.nodes.push(n);
@@ -82,13 +84,16 @@ export function nameOf(plate: PlateInput, steel: LaidSteel, layer: Layer, { extr
   const isOther = h !== plate.h;
   return {
     id: `${layer.face}-${layer.along}${number && `-${number.replaceAll(' and ', '-')}`}${isOther ? `-${Math.round(h)}` : ''}`,
-    title: `${layerTitle(layer)}${where}${isOther ? ', other depth' : ''}`,
+    title: `${layerTitle(plate, layer)}${where}${isOther ? ', other depth' : ''}`,
   };
 }
 
 /** "at B2": the column that bars over a part lie over. */
-function columnWithin({ columns }: PlateInput, extra: ExtraBars): string | undefined {
-  const i = columns.findIndex((c) => isWithin([c.x, c.y], spanOf(extra)));
+function columnWithin(plate: PlateInput, extra: ExtraBars): string | undefined {
+  const { columns } = plate;
+  const axes = axesOf(plate);
+  const part = partOf(extra, axes);
+  const i = columns.findIndex((c) => isOver([c.x, c.y], part, axes));
   return i < 0 ? undefined : `at ${columns[i]!.name || i + 1}`;
 }
 
