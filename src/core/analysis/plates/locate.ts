@@ -12,6 +12,8 @@ export type Locate = (p: Point, counts?: (triangle: number) => boolean) => Locat
 
 /** Shares below nothing by this little still count as within a triangle. */
 const SLACK = 1e-9;
+/** So far beyond its box a triangle is still looked for, in cells. */
+const BESIDE = 1e-6;
 
 /** The three corners of a triangle. */
 export const cornersAt = ({ at, triangles }: PlateMesh, e: number): [Point, Point, Point] => {
@@ -25,12 +27,15 @@ export function locatorOf(mesh: PlateMesh): Locate {
   const all = Array.from({ length: mesh.at.length / 2 }, (_, n): Point => [mesh.at[2 * n]!, mesh.at[2 * n + 1]!]);
   const { left, right, bottom, top } = spanOf(all);
   const cell = Math.max(1, Math.sqrt(((right - left) * (top - bottom)) / count));
-  const across = Math.floor((right - left) / cell) + 1;
+  // A column of cells more at both ends: a point on the rim may come out a trace beyond it.
+  const across = Math.floor((right - left) / cell) + 3;
+  const column = (x: number, slack = 0) => Math.floor((x - left) / cell + slack) + 1;
+  const row = (y: number, slack = 0) => Math.floor((y - bottom) / cell + slack) + 1;
   const cells = new Map<number, number[]>();
   for (let e = 0; e < count; e += 1) {
     const b = boundsOf(cornersAt(mesh, e));
-    for (let j = Math.floor((b.bottom - bottom) / cell); j <= Math.floor((b.top - bottom) / cell); j += 1)
-      for (let i = Math.floor((b.left - left) / cell); i <= Math.floor((b.right - left) / cell); i += 1) {
+    for (let j = row(b.bottom, -BESIDE); j <= row(b.top, BESIDE); j += 1)
+      for (let i = column(b.left, -BESIDE); i <= column(b.right, BESIDE); i += 1) {
         const there = cells.get(j * across + i);
         if (there) there.push(e);
         else cells.set(j * across + i, [e]);
@@ -48,7 +53,7 @@ export function locatorOf(mesh: PlateMesh): Locate {
     return second >= -SLACK && third >= -SLACK && 1 - second - third >= -SLACK;
   };
   return ([x, y], counts) => {
-    const [i, j] = [Math.floor((x - left) / cell), Math.floor((y - bottom) / cell)];
+    const [i, j] = [column(x), row(y)];
     if (i < 0 || i >= across) return undefined;
     const triangle = cells.get(j * across + i)?.find((e) => (!counts || counts(e)) && isIn(e, x, y));
     return triangle === undefined ? undefined : { triangle, shares: sharesIn(cornersAt(mesh, triangle), [x, y]) };

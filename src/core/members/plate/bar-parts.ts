@@ -26,12 +26,17 @@ export function partOf(corners: TwoCorners, axes: BarAxes): Span {
 
 export const goesAllRound = ({ y }: Span, { ring }: BarAxes): boolean => ring !== null && isWhole(y);
 
+/** What lies on the side of a part (mm) lies over it, whichever way it was turned; and the radius at which an angle is as near. */
+const ON = 0.01;
+const TURNED = 10_000;
+
 /** Whether a place lies over a part. */
 export function isOver(p: Point, part: Span, axes: BarAxes): boolean {
   const [s, t] = axes.placeOf(p);
-  if (s < part.x[0] || s > part.x[1]) return false;
-  if (!axes.ring) return t >= part.y[0] && t <= part.y[1];
-  return isInArc(t, part.y);
+  if (s < part.x[0] - ON || s > part.x[1] + ON) return false;
+  if (!axes.ring) return t >= part.y[0] - ON && t <= part.y[1] + ON;
+  const [from, to] = part.y;
+  return isInArc(t, [from - ON / TURNED, to + ON / TURNED]);
 }
 
 /** Corners that give a part again. */

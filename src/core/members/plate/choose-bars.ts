@@ -137,8 +137,15 @@ function costOf({ plate, area }: Task, { mesh, extra }: Choice): number {
   return ofMesh + ofExtra + extra.length * TROUBLE * 0.0013 * plate.h * area;
 }
 
-/** Bars over the parts that ask for more than a mesh carries; undefined where these parts are too many. */
+/** Bars over the parts that ask for more than a mesh carries, of radial bars and rings all round where that takes less; undefined where these parts are too many. */
 function extrasBeside(task: Task, mesh: SlabBars | null): ExtraBars[] | undefined {
+  const apart = extrasOver(task, mesh);
+  if (task.plate.axes.kind === 'straight' || !apart || apart.length < 2) return apart;
+  const round = extrasOver(task, mesh, TURN);
+  return round && costOf(task, { mesh, extra: round }) < costOf(task, { mesh, extra: apart }) ? round : apart;
+}
+
+function extrasOver(task: Task, mesh: SlabBars | null, gap?: number): ExtraBars[] | undefined {
   const { plate, code, on, layer, asked, metre, inset } = task;
   const axes = axesOf(plate);
   const there = mesh ? [mesh] : [];
@@ -146,7 +153,8 @@ function extrasBeside(task: Task, mesh: SlabBars | null): ExtraBars[] | undefine
   const first = mesh ?? optionsFor(task, plate.h)[0]!;
   const least = new Map([...carried.keys()].map((h) => [h, leastAt(task, h, first)]));
   const isBare = (n: number) => mesh !== null && steelOf(plate, mesh) < least.get(on.depths[n]!)! * (1 - 1e-9);
-  const boxes = regionsAbove(on, axes, (n) => isBare(n) || (asked[n]! > 0 && asked[n]! > carried.get(on.depths[n]!)! * (1 + 1e-9)));
+  const isWanted = (n: number) => isBare(n) || (asked[n]! > 0 && asked[n]! > carried.get(on.depths[n]!)! * (1 + 1e-9));
+  const boxes = regionsAbove(on, axes, isWanted, gap);
   if (boxes.length > MOST) return undefined;
   return boxes.map((box) => {
     const h = box.nodes.reduce((least, n) => Math.min(least, on.depths[n]!), Infinity);
@@ -182,7 +190,7 @@ function withAnchorage({ x, y }: Box, { along }: Layer, anchorage: number, spaci
   const isAllRound = goesAllRound({ x, y }, axes);
   // A mesh at the middle is anchored beyond its rim along both of its directions.
   const [from, to] = outwards((isX || (isAllRound && x[0] === 0) ? lengthen : widen)(x, 1), ROUND);
-  const perLength = 1 / Math.max(ROUND, axes.ring.inner, x[0]);
+  const perLength = 1 / Math.max(ROUND, axes.ring.inner, from);
   const turn = isAllRound ? WHOLE : outwards((isX ? widen : lengthen)(y, perLength), DEGREE);
   return { x: [Math.max(0, from), to], y: turn[1] - turn[0] > TURN - 2 * DEGREE ? WHOLE : turn };
 }

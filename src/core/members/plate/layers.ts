@@ -59,16 +59,19 @@ export function countsIn(plate: PlateInput, code: DesignCode, extra: ExtraBars, 
     v + inwards * perLength * (isAtEdge(ends) ? -AT_EDGE : length);
   const { x, y } = part;
   const isX = extra.along === 'x';
+  const { ring } = axes;
+  // Radial bars that begin at the mesh in the middle reach into it by their anchorage.
+  const fromMesh = ring !== null && x[0] <= ring.inner;
   if (goesAllRound(part, axes)) {
     const on = (r: number) => ROUND_LOOKS.map((share) => axes.pointAt([r, y[0] + share * (y[1] - y[0])]));
-    // What reaches over the middle does not end there; rings do not end at all.
-    const isMesh = x[1] <= axes.ring!.inner;
-    return { x: [isX && x[0] > 0 ? anchored(x[0], 1, on(x[0])) : x[0], isX || isMesh ? anchored(x[1], -1, on(x[1])) : x[1]], y };
+    // Rings do not end; a mesh at the middle does, and what reaches over the middle ends on its other side alone.
+    const ends = isX || x[1] <= ring!.inner;
+    return { x: [isX && !fromMesh ? anchored(x[0], 1, on(x[0])) : x[0], ends ? anchored(x[1], -1, on(x[1])) : x[1]], y };
   }
   const [s, t] = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-  if (isX) return { x: [anchored(x[0], 1, [axes.pointAt([x[0], t])]), anchored(x[1], -1, [axes.pointAt([x[1], t])])], y };
+  if (isX) return { x: [fromMesh ? x[0] : anchored(x[0], 1, [axes.pointAt([x[0], t])]), anchored(x[1], -1, [axes.pointAt([x[1], t])])], y };
   // By the innermost of rings their ends take most of a turn.
-  const perLength = axes.ring ? 1 / Math.max(1, x[0]) : 1;
+  const perLength = ring ? 1 / Math.max(1, x[0]) : 1;
   return { x, y: [anchored(y[0], 1, [axes.pointAt([s, y[0]])], perLength), anchored(y[1], -1, [axes.pointAt([s, y[1]])], perLength)] };
 }
 

@@ -9,11 +9,11 @@ export interface Box extends Span {
   readonly nodes: readonly number[];
 }
 
-/** What goes round but for less than this (rad) goes all round. */
+/** What goes round but for less than this (rad) goes all round, unless another gap is said. */
 const GAP = Math.PI / 6;
 
 /** Boxes around the nodes that are asked for, those that hang together or whose boxes meet in one; each reaches out to the neighbours that are not. */
-export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, axes: BarAxes, isWanted: (node: number) => boolean): Box[] {
+export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, axes: BarAxes, isWanted: (node: number) => boolean, gap = GAP): Box[] {
   const beside = neighboursOf(mesh);
   const seen = new Uint8Array(beside.length);
   const boxes: Box[] = [];
@@ -27,9 +27,9 @@ export function regionsAbove({ mesh }: Pick<OnPlate, 'mesh'>, axes: BarAxes, isW
           seen[other] = 1;
           found.push(other);
         }
-    boxes.push(boxAround(mesh, found, beside, axes));
+    boxes.push(boxAround(mesh, found, beside, axes, gap));
   }
-  return joined(boxes, axes);
+  return joined(boxes, axes, gap);
 }
 
 const known = new WeakMap<PlateMesh, Set<number>[]>();
@@ -50,7 +50,7 @@ function neighboursOf(mesh: PlateMesh): Set<number>[] {
 }
 
 /** Halfway to the neighbours that are not wanted the need may still be there, so the box goes on to them. */
-function boxAround({ at }: PlateMesh, nodes: readonly number[], beside: readonly Set<number>[], axes: BarAxes): Box {
+function boxAround({ at }: PlateMesh, nodes: readonly number[], beside: readonly Set<number>[], axes: BarAxes, gap: number): Box {
   const placeOf = (n: number) => axes.placeOf([at[2 * n]!, at[2 * n + 1]!]);
   const places = [...new Set(nodes.flatMap((n) => [n, ...beside[n]!]))].map(placeOf);
   const range = (k: 0 | 1): [number, number] => [
@@ -66,13 +66,13 @@ function boxAround({ at }: PlateMesh, nodes: readonly number[], beside: readonly
     x,
     y: arcAround(
       places.map((p) => p[1]),
-      GAP,
+      gap,
     ),
     nodes,
   };
 }
 
-function joined(boxes: readonly Box[], axes: BarAxes): Box[] {
+function joined(boxes: readonly Box[], axes: BarAxes, gap: number): Box[] {
   const done: Box[] = [];
   for (const box of boxes) {
     let own = box;
@@ -81,7 +81,7 @@ function joined(boxes: readonly Box[], axes: BarAxes): Box[] {
         i += 1;
         continue;
       }
-      own = around(own, done.splice(i, 1)[0]!, axes);
+      own = around(own, done.splice(i, 1)[0]!, axes, gap);
       i = 0;
     }
     done.push(own);
@@ -94,8 +94,8 @@ const both = (a: Span['x'], b: Span['x']): Span['x'] => [Math.min(a[0], b[0]), M
 
 const meet = (a: Box, b: Box, { ring }: BarAxes): boolean => overlap(a.x, b.x) && (ring ? arcsMeet(a.y, b.y) : overlap(a.y, b.y));
 
-const around = (a: Box, b: Box, { ring }: BarAxes): Box => ({
+const around = (a: Box, b: Box, { ring }: BarAxes, gap: number): Box => ({
   x: both(a.x, b.x),
-  y: ring ? arcAroundBoth(a.y, b.y, GAP) : both(a.y, b.y),
+  y: ring ? arcAroundBoth(a.y, b.y, gap) : both(a.y, b.y),
   nodes: [...a.nodes, ...b.nodes],
 });

@@ -18,6 +18,8 @@ const STOCK = 12_000;
 const MOST_PIECES = 100;
 /** Shorter pieces (mm) are left out. */
 const SHORTEST = 100;
+/** Ends of radial bars are rounded inwards to this (mm): on an edge of straight pieces they are alike then. */
+const ROUND = 10;
 /** Rays on which the edge of the slab is looked for. */
 const RAYS = 720;
 
@@ -88,7 +90,7 @@ function radialSets(own: RingLayer, bar: Bar, part: Span): DraftSet[] {
   if (far <= near) return [];
   // Where no mesh lies at the middle there is an opening.
   const nearest = Math.max(SHORTEST, near, ring.inner > 0 ? 0 : distanceToEdges(ring.middle, outline));
-  const halvings = Math.max(0, Math.ceil(Math.log2(far / nearest)) - 1);
+  const halvings = Math.max(0, Math.ceil(Math.log2(far / nearest) - 1e-6) - 1);
   const count = Math.ceil((turn * far) / bars.spacing / 2 ** halvings) * 2 ** halvings;
   const inner = part.x[0] <= ring.inner ? Math.max(0, ring.inner - anchorage) : part.x[0];
   const found = new Map<string, { from: number; to: number; angles: number[] }>();
@@ -97,7 +99,7 @@ function radialSets(own: RingLayer, bar: Bar, part: Span): DraftSet[] {
     const halved = halvingOf(k, halvings);
     const from = Math.max(inner, halved === null ? 0 : far / 2 ** (halved + 1) - anchorage);
     for (const [start, end] of onRay(outline, ring.middle, angle, cover)) {
-      const [a, b] = [Math.max(from, start), Math.min(far, end)];
+      const [a, b] = [Math.max(from, start), Math.min(far, end)].map((r) => Math.floor(r / ROUND) * ROUND) as [number, number];
       if (b - a < SHORTEST) continue;
       const key = `${Math.round(a)} ${Math.round(b)}`;
       const there = found.get(key);

@@ -4,7 +4,7 @@ import type { Point } from '../../geometry/polygon';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import type { LayerDemand } from './envelope';
 import { axesOf, layerTitle } from './bar-axes';
-import { isOver, partOf } from './bar-parts';
+import { goesAllRound, isOver, partOf } from './bar-parts';
 import { isLayer, layers, type ExtraBars, type Layer, type PlateInput } from './input';
 import { onceFor } from './last-answers';
 import { countsIn, insetOf, metreWith, neededSteel, resistanceWith, type MetreOf } from './layers';
@@ -93,6 +93,7 @@ function columnWithin(plate: PlateInput, extra: ExtraBars): string | undefined {
   const { columns } = plate;
   const axes = axesOf(plate);
   const part = partOf(extra, axes);
+  if (goesAllRound(part, axes)) return undefined;
   const i = columns.findIndex((c) => isOver([c.x, c.y], part, axes));
   return i < 0 ? undefined : `at ${columns[i]!.name || i + 1}`;
 }
