@@ -89,7 +89,11 @@ describe('parts by the directions of bars', () => {
       fc.property(fc.constantFrom(...every), corners, at, at, (a, c, x, y) => {
         const part = partOf(c, a);
         const again = partOf(cornersOf(part, a), a);
-        for (const k of ['x', 'y'] as const) expect(again[k][1] - again[k][0]).toBeCloseTo(part[k][1] - part[k][0], 4);
+        // Corners are kept to a hundredth of a millimetre; about a degree from closing it may go all round.
+        const turn = part.y[1] - part.y[0];
+        if (a.ring && (turn < 0.02 || Math.abs(turn - TURN) < 0.02) && !goesAllRound(part, a)) return;
+        const off = { x: 0.03, y: a.ring ? 0.03 / Math.max(1, part.x[0]) : 0.03 };
+        for (const k of ['x', 'y'] as const) expect(Math.abs(again[k][1] - again[k][0] - (part[k][1] - part[k][0]))).toBeLessThan(off[k]);
         if (part.x[1] <= part.x[0]) return;
         const loops = loopsOf(part, a);
         const area = Math.abs(loops.reduce((sum, loop) => sum + signedArea(loop), 0));
@@ -144,24 +148,36 @@ const inPlan = (sets: readonly BarSet[]) =>
   sets.flatMap((set) => Array.from({ length: countOf(set) }, (_, k) => pointsAlong(set.corners).map((p) => onBar(set, k, p))));
 
 describe('radial bars and rings as they are laid', () => {
-  const { plate, bars } = laid({ bars: { extra: [], bottom: allOf('H12', 200), top: allOf('H10', 250) } });
+  const { plate, bars, result } = laid({ bars: { extra: [], bottom: allOf('H12', 200), top: allOf('H10', 250) } });
   const of = (zone: string, bend: string) => bars.filter((b) => b.zone === zone && b.bend === bend);
   const isRadial = (b: BarSet) => b.turned !== undefined;
 
-  test('at every radius radial bars are no further apart than 200, and never nearer than half of it where none laps', () => {
-    const radial = inPlan(of('bottom, radial', 'straight').filter(isRadial));
-    const ends = radial.map((p) => [p[0]!, p.at(-1)!].map(([x, y]) => Math.hypot(x, y)).sort((a, b) => a - b) as [number, number]);
-    const angleOf = (p: readonly Place[]) => Math.atan2(p.at(-1)![1], p.at(-1)![0]);
-    for (let r = 1500; r < R - 60; r += 50) {
-      const there = radial
-        .filter((_, i) => ends[i]![0] <= r && ends[i]![1] >= r)
-        .map(angleOf)
-        .sort((a, b) => a - b);
-      const gaps = there.map((a, i) => ((there[i + 1] ?? there[0]! + TURN) - a) * r);
-      expect(Math.max(...gaps)).toBeLessThanOrEqual(200.5);
-      // Anchorages of those that stop at 3 m reach about 500 mm further in.
-      expect(Math.min(...gaps)).toBeGreaterThan(r > 3000 || r < 2400 ? 99 : 80);
-    }
+  const radial = inPlan(of('bottom, radial', 'straight').filter(isRadial));
+  const ends = radial.map((p) => [p[0]!, p.at(-1)!].map(([x, y]) => Math.hypot(x, y)).sort((a, b) => a - b) as [number, number]);
+  const gapsAt = (r: number) => {
+    const there = radial
+      .filter((_, i) => ends[i]![0] <= r && ends[i]![1] >= r)
+      .map((p) => Math.atan2(p.at(-1)![1], p.at(-1)![0]))
+      .sort((a, b) => a - b);
+    return there.map((a, i) => ((there[i + 1] ?? there[0]! + TURN) - a) * r);
+  };
+  test('at every radius radial bars are no further apart than 200, and half of them stop their anchorage within 3 m', () => {
+    for (let r = 1500; r < R - 60; r += 50) expect(Math.max(...gapsAt(r))).toBeLessThanOrEqual(200.5);
+    // 2 pi 6 m / 0.2 m = 188.5, a multiple of two: 190 bars, 95 of them go on within 3 m.
+    expect(radial).toHaveLength(190);
+    expect(gapsAt(3100)).toHaveLength(190);
+    expect(gapsAt(2300)).toHaveLength(95);
+  });
+  test('the clear distance where they stand nearest is that of the bars as they lie; with a small mesh at the middle it is too little', () => {
+    const clear = result.checks.find((c) => c.id === 'radial-clear-bottom')!;
+    const nearest = Math.min(...[...new Set(ends.map(([a]) => a))].map((r) => Math.min(...gapsAt(r))));
+    // Ends are rounded inwards by up to 10 mm.
+    expect(Math.abs(clear.capacity!.value - (nearest - 12))).toBeLessThan(1);
+    expect(clear.status).toBe('holds');
+    const small = laid({ axes: { ...ring, inner: 600 }, bars: { extra: [], bottom: allOf('H20', 100), top: allOf('H10', 250) } });
+    const tight = small.result.checks.find((c) => c.id === 'radial-clear-bottom')!;
+    expect(tight.status).toBe('exceeds');
+    expect(tight.reason).toMatch(/a wider mesh at the middle/);
   });
   test('rings are no further apart than their spacing from the mesh to the edge; their pieces come round with a lap each', () => {
     const rings = of('bottom, around', 'arc');
@@ -181,7 +197,7 @@ describe('radial bars and rings as they are laid', () => {
     }
   });
   test('the mesh at the middle reaches beyond its rim by more than 300, and nowhere is a bar off the slab', () => {
-    const middle = inPlan(bars.filter((b) => b.zone === 'bottom, radial' && !isRadial(b)));
+    const middle = inPlan(bars.filter((b) => b.zone === 'bottom, along x, in the middle'));
     expect(Math.max(...middle.flatMap((p) => p.map(([x, y]) => Math.hypot(x, y))))).toBeGreaterThan(1800);
     const outline = outlineOf(plate);
     for (const p of inPlan(bars))

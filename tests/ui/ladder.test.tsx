@@ -95,3 +95,32 @@ test('old results are marked as old', () => {
   );
   expect(container.querySelector('[data-stale]')).not.toBeNull();
 });
+
+test('of many that are alike the worst few stand there, what is not within always, the rest on asking', () => {
+  const project = projectOf({});
+  openWithResults(project, []);
+  const [first, ...others] = designNow(project, firstMember(project), []).checks;
+  const lines = Array.from({ length: 9 }, (_, k) => ({
+    ...first!,
+    id: `line-${k}`,
+    title: `Deflection along S${k}`,
+    group: 'deflections along lines',
+    status: k === 0 ? ('exceeds' as const) : ('holds' as const),
+    utilisation: 1.1 - 0.1 * k,
+  }));
+  const { container } = render(
+    <Ladder
+      project={project}
+      member={firstMember(project)}
+      checks={[...lines, ...others]}
+      isStale={false}
+      hasFaults={false}
+      onPlace={() => undefined}
+    />,
+  );
+  const shown = () => lines.filter((c) => rung(container, c.id)).length;
+  expect(shown()).toBe(4);
+  fireEvent.click(screen.getByRole('button', { name: '5 more deflections along lines, up to 0.70' }));
+  expect(shown()).toBe(9);
+  expect(others.every((c) => c.status === 'notCovered' || rung(container, c.id))).toBe(true);
+});

@@ -19,6 +19,8 @@ export interface Measured {
 export interface Check {
   readonly id: string;
   readonly family: CheckFamily;
+  /** Of one that is made alike at many places: what they are together, "deflections along lines". */
+  readonly group?: string;
   readonly title: string;
   readonly clause: string;
   readonly demand: Measured | null;

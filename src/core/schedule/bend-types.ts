@@ -26,7 +26,15 @@ const practices: Readonly<Record<Exclude<BendSetting, 'byCode'>, BendPractice>> 
   },
   aci: {
     codes: { straight: 'straight', L: '17', U: '2', arc: 'as drawn', link: 'T1', leg: 'as drawn', other: 'as drawn' },
-    letters: { straight: ['B'], L: ['B', 'C'], U: ['A', 'B', 'G'], arc: ['a', 'R'], link: ['B, D', 'C, E', 'A, G'], leg: asDrawn, other: asDrawn },
+    letters: {
+      straight: ['B'],
+      L: ['B', 'C'],
+      U: ['A', 'B', 'G'],
+      arc: ['a', 'R'],
+      link: ['B, D', 'C, E', 'A, G'],
+      leg: asDrawn,
+      other: asDrawn,
+    },
     deducts: false,
     note: 'ACI bend types: 17 bent once, 2 bent at both ends, T1 closed tie (A, G its hooks); dimensions out to out, no deductions for bends.',
   },

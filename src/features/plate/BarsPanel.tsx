@@ -1,8 +1,9 @@
 'use client';
 import { castDraft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
-import { directionWords } from '@/core/members/plate/bar-axes';
-import type { ExtraBars, PlateMember } from '@/core/members/plate/input';
+import { axesOf, directionWords } from '@/core/members/plate/bar-axes';
+import { cornersOf, partOf } from '@/core/members/plate/bar-parts';
+import type { Along, ExtraBars, PlateMember } from '@/core/members/plate/input';
 import { chosenParts } from '@/core/members/plate/plan-parts';
 import type { PlateResult } from '@/core/members/plate/result';
 import { layerLabel } from '@/core/members/parts/bar-labels';
@@ -20,6 +21,7 @@ interface BarsPanelProps {
   readonly faults: readonly Fault[];
 }
 
+const DEGREE = Math.PI / 180;
 const faces = { bottom: 'bottom', top: 'top' } as const;
 /** Bars over parts of the slab beside its meshes, chosen or set, and the schedule of all bars. */
 export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
@@ -33,6 +35,16 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
       `bars ${i + 1}`,
       rows.map((r, k) => (k === i ? { ...r, ...patch } : r)),
     );
+  const axes = axesOf(member);
+  /** A side of a part by its distance from the middle, or its angle. */
+  const side = (along: Along, end: 0 | 1) => ({
+    get: (row: ExtraBars) => partOf(row, axes)[along][end] / (along === 'y' ? DEGREE : 1),
+    set: (i: number, v: number | null | undefined) => {
+      const part = partOf(rows[i]!, axes);
+      const sides = part[along].map((now, k) => (k === end ? (v ?? 0) * (along === 'y' ? DEGREE : 1) : now)) as [number, number];
+      return set(i, cornersOf({ ...part, [along]: sides }, axes));
+    },
+  });
   const bars = columnsFor<ExtraBars>(project.display, (_, i) => `bars ${i + 1}`, set);
   return (
     <div className="overflow-auto px-3.5 py-2">
@@ -56,10 +68,19 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
         columns={[
           bars.pick('Face', faces, 'face', { width: '6rem' }),
           bars.pick('Bars run', { x: directionWords(member, 'x'), y: directionWords(member, 'y') }, 'along', { width: '6rem' }),
-          bars.bare('x', 'span', 'x1'),
-          bars.bare('y', 'span', 'y1'),
-          bars.bare('to x', 'span', 'x2'),
-          bars.bare('to y', 'span', 'y2'),
+          ...(member.axes.kind === 'ring'
+            ? [
+                bars.bare('Radius', 'span', side('x', 0)),
+                bars.bare('to radius', 'span', side('x', 1)),
+                bars.bare('Angle', 'angle', side('y', 0)),
+                bars.bare('to angle', 'angle', side('y', 1)),
+              ]
+            : [
+                bars.bare('x', 'span', 'x1'),
+                bars.bare('y', 'span', 'y1'),
+                bars.bare('to x', 'span', 'x2'),
+                bars.bare('to y', 'span', 'y2'),
+              ]),
           bars.text('Bars', {
             get: (r) => layerLabel(r.bars, project),
             set: (i, text) => {
@@ -83,7 +104,7 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
         Bars count behind their anchorage from both ends of their part, all the way where an end lies at an edge of the slab and is bent
         there.
         {member.axes.kind === 'ring' &&
-          ' A part lies between the distances of both corners from the middle, from the first corner counterclockwise to the second one; all round where both lie in one direction.'}
+          ' A part goes from its first angle counterclockwise to the second one, angles from the axis x; by a whole turn it goes all round.'}
       </p>
       <ScheduleTable project={project} member={member} result={result} />
     </div>

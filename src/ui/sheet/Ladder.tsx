@@ -2,6 +2,7 @@
 import { Fragment, memo, useState } from 'react';
 import { Accordion } from 'radix-ui';
 import { isRule, isWrong, type Check } from '@/core/checks/check';
+import { ladderRows } from '@/core/checks/fold';
 import type { Project } from '@/core/project/project';
 import { decisionFor, type Decision } from '@/core/members/member';
 import type { Member } from '@/core/members/kinds';
@@ -35,6 +36,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
   const openChecks = useProject((s) => s.openChecks);
   const setOpenChecks = useProject((s) => s.setOpenChecks);
   const [deciding, setDeciding] = useState<Check | null>(null);
+  const [unfolded, setUnfolded] = useState<readonly string[]>([]);
   const over = checks.filter(isWrong);
   const accepted = over.filter(decided).length;
   const asked = checks.filter((c) => c.status === 'asked').length;
@@ -52,6 +54,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
   const firstRule = withFigure.find((c) => c.status === 'holds' && isRule(c));
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
+  const rows = ladderRows(withFigure, (group, folded) => unfolded.includes(group) || folded.some((c) => open.includes(c.id)));
   const onValueChange = (ids: string[]) => {
     setOpenChecks(ids);
     const opened = checks.find((c) => c.id === ids.find((id) => !open.includes(id)));
@@ -81,16 +84,34 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
             aria-hidden="true"
           />
           <Accordion.Root type="multiple" value={open} onValueChange={onValueChange}>
-            {withFigure.map((check) => (
-              <Fragment key={check.id}>
-                {check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Detailing rules satisfied</p>}
-                <Rung check={check} decision={decided(check)} units={project.display}>
-                  {open.includes(check.id) && (
-                    <CheckSteps check={check} project={project} member={member} onDecide={alone ? undefined : () => setDeciding(check)} />
+            {rows.map((row) =>
+              'group' in row ? (
+                <button
+                  key={row.group}
+                  type="button"
+                  className="link small relative z-[1] ml-4 block w-fit bg-holly pr-2"
+                  onClick={() => setUnfolded([...unfolded, row.group])}
+                >
+                  {row.count} more {row.group}, up to {formatUtilisation(row.most)}
+                </button>
+              ) : (
+                <Fragment key={row.check.id}>
+                  {row.check === firstRule && (
+                    <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Detailing rules satisfied</p>
                   )}
-                </Rung>
-              </Fragment>
-            ))}
+                  <Rung check={row.check} decision={decided(row.check)} units={project.display}>
+                    {open.includes(row.check.id) && (
+                      <CheckSteps
+                        check={row.check}
+                        project={project}
+                        member={member}
+                        onDecide={alone ? undefined : () => setDeciding(row.check)}
+                      />
+                    )}
+                  </Rung>
+                </Fragment>
+              ),
+            )}
           </Accordion.Root>
         </div>
         <p className={`small relative border-t border-line bg-holly py-1.5 ${checks.length === 0 ? 'hidden' : ''}`}>

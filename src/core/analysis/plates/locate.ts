@@ -21,6 +21,11 @@ export const cornersAt = ({ at, triangles }: PlateMesh, e: number): [Point, Poin
   return [corner(0), corner(1), corner(2)];
 };
 
+export function middleOfTriangle(mesh: PlateMesh, e: number): Point {
+  const [a, b, c] = cornersAt(mesh, e);
+  return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
+}
+
 /** A way to find triangles, by cells about as large as they are. */
 export function locatorOf(mesh: PlateMesh): Locate {
   const count = mesh.triangles.length / 3;

@@ -1,6 +1,6 @@
 import { barTerms } from '../../analysis/plates/design-moments';
 import { liftingPlate } from '../../analysis/plates/lifting';
-import { locatorOf, type Locate } from '../../analysis/plates/locate';
+import { locatorOf, middleOfTriangle, type Locate } from '../../analysis/plates/locate';
 import { meshOf, type PlateMesh } from '../../analysis/plates/mesh';
 import type { Piece } from '../../analysis/plates/mesh-lines';
 import { plateModel, shearsOf, type PlateModel, type PlateState } from '../../analysis/plates/plate-model';
@@ -147,12 +147,8 @@ export function meshOfPlate(plate: PlateInput, coarser = 1): PlateMesh {
 }
 
 /** The depth of a slab at the middle of each triangle (mm). */
-export function depthsOn(plate: PlateInput, { at, triangles }: PlateMesh): Float64Array {
-  return Float64Array.from({ length: triangles.length / 3 }, (_, e) => {
-    const mean = (k: number) => [0, 1, 2].reduce((sum, c) => sum + at[2 * triangles[3 * e + c]! + k]! / 3, 0);
-    return depthAt(plate, [mean(0), mean(1)]);
-  });
-}
+export const depthsOn = (plate: PlateInput, mesh: PlateMesh): Float64Array =>
+  Float64Array.from({ length: mesh.triangles.length / 3 }, (_, e) => depthAt(plate, middleOfTriangle(mesh, e)));
 
 function leastAtNodes({ at, triangles }: PlateMesh, depths: Float64Array): Float64Array {
   const least = new Float64Array(at.length / 2).fill(Infinity);

@@ -3,7 +3,7 @@ import { boundsOf } from '../../geometry/polygon';
 import { axesOf, isAlongPlan, layerTitle, type BarAxes } from './bar-axes';
 import { loopsOf, middleOf, partOf } from './bar-parts';
 import { outlineOf, type Span } from './geometry';
-import { isLayer, type PlateInput } from './input';
+import { isLayer, type ExtraBars, type PlateInput } from './input';
 import type { PlateHandle, PlatePicture } from './picture';
 import { layerOf } from './result';
 
@@ -16,6 +16,16 @@ function shownPart(plate: PlateInput, { x, y }: Span, axes: BarAxes): Span {
   return axes.ring ? { x: within(x, 0, right), y } : { x: within(x, left, right), y: within(y, bottom, top) };
 }
 
+/** Where bars over a part are written. */
+export function placeOfWords(plate: PlateInput, extra: ExtraBars): Point {
+  const axes = axesOf(plate);
+  return middleOf(
+    shownPart(plate, partOf(extra, axes), axes),
+    axes,
+    plate.columns.map(({ x, y }): Point => [x, y]),
+  );
+}
+
 /** Bars over parts of the layer that is shown. */
 export function extraShapes({ plate, result, map, labels }: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
   const layer = layerOf(map);
@@ -24,7 +34,7 @@ export function extraShapes({ plate, result, map, labels }: PlatePicture, on: On
   return result.steel.extra.flatMap((extra, index): Shape<PlateHandle>[] => {
     if (!isLayer(extra, layer)) return [];
     const part = shownPart(plate, partOf(extra, axes), axes);
-    const middle = on(middleOf(part, axes));
+    const middle = on(placeOfWords(plate, extra));
     return [
       ...loopsOf(part, axes).map((loop) => areaOf<PlateHandle>({ line: 'link' }, ...loop.map(on))),
       textAt([middle[0], middle[1] + 4], labels.bars(extra.bars), 'small', {

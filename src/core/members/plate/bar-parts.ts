@@ -5,6 +5,9 @@ import { spanOf, type Span, type TwoCorners } from './geometry';
 
 /** A part that goes round but for less than this (rad), or by less, goes all round. */
 const CLOSED = TURN / 360;
+/** Corners are kept to this (mm), and what lies so near to the side of a part lies over it. */
+const EXACT = 0.01;
+const kept = (v: number): number => Number(v.toFixed(2)) || 0;
 /** Nearer to the middle than this (mm) a corner has no angle. */
 const AT_MIDDLE = 1;
 
@@ -26,23 +29,20 @@ export function partOf(corners: TwoCorners, axes: BarAxes): Span {
 
 export const goesAllRound = ({ y }: Span, { ring }: BarAxes): boolean => ring !== null && isWhole(y);
 
-/** What lies on the side of a part (mm) lies over it, whichever way it was turned; and the radius at which an angle is as near. */
-const ON = 0.01;
-const TURNED = 10_000;
-
 /** Whether a place lies over a part. */
 export function isOver(p: Point, part: Span, axes: BarAxes): boolean {
   const [s, t] = axes.placeOf(p);
-  if (s < part.x[0] - ON || s > part.x[1] + ON) return false;
-  if (!axes.ring) return t >= part.y[0] - ON && t <= part.y[1] + ON;
+  if (s < part.x[0] - EXACT || s > part.x[1] + EXACT) return false;
+  if (!axes.ring) return t >= part.y[0] - EXACT && t <= part.y[1] + EXACT;
   const [from, to] = part.y;
-  return isInArc(t, [from - ON / TURNED, to + ON / TURNED]);
+  const slack = EXACT / Math.max(1, part.x[0]);
+  return isInArc(t, [from - slack, to + slack]);
 }
 
 /** Corners that give a part again. */
 export function cornersOf({ x, y }: Span, axes: BarAxes): TwoCorners {
   const [[x1, y1], [x2, y2]] = [axes.pointAt([x[0], y[0]]), axes.pointAt([x[1], y[1]])];
-  return { x1, y1, x2, y2 };
+  return { x1: kept(x1), y1: kept(y1), x2: kept(x2), y2: kept(y2) };
 }
 
 /** Four points by which a part is held: along its first side, and back along the other one. */
@@ -82,6 +82,14 @@ export function areaOf({ x, y }: Span, axes: BarAxes): number {
   return axes.ring ? ((x[1] ** 2 - x[0] ** 2) / 2) * (y[1] - y[0]) : (x[1] - x[0]) * (y[1] - y[0]) * axes.sine;
 }
 
-/** The middle of a part on the plan; of one that goes all round, halfway between its rings on the side of the first corner. */
-export const middleOf = (part: Span, axes: BarAxes): Point =>
-  axes.pointAt([(part.x[0] + part.x[1]) / 2, goesAllRound(part, axes) ? part.y[0] : (part.y[0] + part.y[1]) / 2]);
+/** Directions in which a place to write at is looked for on what goes all round. */
+const LOOKS = 24;
+
+/** The middle of a part on the plan; of one that goes all round, halfway between its rings where it is furthest from what stands there. */
+export function middleOf(part: Span, axes: BarAxes, others: readonly Point[] = []): Point {
+  const r = (part.x[0] + part.x[1]) / 2;
+  if (!goesAllRound(part, axes)) return axes.pointAt([r, (part.y[0] + part.y[1]) / 2]);
+  const places = Array.from({ length: LOOKS }, (_, k) => axes.pointAt([r, part.y[0] + (k / LOOKS) * TURN]));
+  const clear = ([x, y]: Point) => others.reduce((least, [a, b]) => Math.min(least, Math.hypot(x - a, y - b)), Infinity);
+  return places.reduce((a, b) => (clear(b) > clear(a) + 1 ? b : a));
+}

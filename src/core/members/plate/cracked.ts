@@ -1,9 +1,8 @@
 import type { Combination } from '../../analysis/combination';
 import type { BentWidth } from '../../analysis/plates/bent-width';
 import { crackedPlate, noMemory, type CrackedState, type CrackMemory } from '../../analysis/plates/cracked-plate';
-import { cornersAt } from '../../analysis/plates/locate';
+import { middleOfTriangle } from '../../analysis/plates/locate';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
-import type { PlateMesh } from '../../analysis/plates/mesh';
 import { onSofterMembers, type PlateStructure } from '../../analysis/plates/plate-model';
 import { turnedTriangle } from '../../analysis/plates/triangle';
 import { silent } from '../../calc/calc';
@@ -41,7 +40,7 @@ export function widthsAt(basis: CrackedBasis, age: Age): (triangle: number, alon
   const known = new Map<string, BentWidth>();
   const all = (['x', 'y'] as const).map((along) =>
     Array.from({ length: mesh.triangles.length / 3 }, (_, e): BentWidth => {
-      const bars = layersAt[along](middleOf(mesh, e));
+      const bars = layersAt[along](middleOfTriangle(mesh, e));
       const key = `${along} ${depths[e]} ${bars.map(({ face, area, inset }) => `${face} ${area} ${inset}`).join(' ')}`;
       let width = known.get(key);
       if (!width) known.set(key, (width = widthOf(basis, depths[e]!, bars, age)));
@@ -49,11 +48,6 @@ export function widthsAt(basis: CrackedBasis, age: Age): (triangle: number, alon
     }),
   ) as [BentWidth[], BentWidth[]];
   return (e, along) => all[along === 'x' ? 0 : 1][e]!;
-}
-
-function middleOf(mesh: PlateMesh, triangle: number): Point {
-  const [a, b, c] = cornersAt(mesh, triangle);
-  return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
 }
 
 interface BarRow {
@@ -169,7 +163,7 @@ function turnedStructure({ plate }: CrackedBasis, structure: PlateStructure): Pl
   if (isAlongPlan(plate)) return structure;
   const axes = axesOf(plate);
   const { mesh, triangles } = structure;
-  return { ...structure, triangles: triangles.map((t, e) => turnedTriangle(t, axes.at(middleOf(mesh, e)).x)) };
+  return { ...structure, triangles: triangles.map((t, e) => turnedTriangle(t, axes.at(middleOfTriangle(mesh, e)).x)) };
 }
 
 /** Stiffness of the uncracked slab at an age over that of its plain concrete at once, by its first triangle: what creep leaves, of slab and columns alike. */

@@ -106,6 +106,7 @@ function lineCheck(plate: PlateInput, code: DesignCode, units: UnitSystem, { sum
   return compareCheck({
     id: `deflection-${line.name}`,
     family: 'deflection',
+    group: 'deflections along lines',
     title: `${sum.title} along ${line.name}`,
     clause: sum.clause,
     place: { x: null, label: `${from} to ${to}` },

@@ -27,6 +27,7 @@ import { onceFor } from './last-answers';
 import { lineReactions } from './line-reactions';
 import { deflectionMaps, mapsOf } from './maps';
 import { plateModelOf } from './model';
+import { radialChecks } from './radial-checks';
 import { punchingAt, punchingChecks } from './punching-places';
 import { columnForces } from './reactions';
 import { emptyPlateResult, type PlateResult } from './result';
@@ -121,6 +122,7 @@ function strengthOf(
         ...plateDuctility(basis),
         ...plateShear(basis),
         ...plateSteel(basis),
+        ...radialChecks(basis),
         ...heldEdgeChecks(basis, basis.held),
         ...crackChecks(basis, cracks, combinations),
         ...notCovered(plate, code),

@@ -1,5 +1,5 @@
 import type { Combination, LoadCase } from '../../analysis/combination';
-import { cornersAt, type Locate } from '../../analysis/plates/locate';
+import { middleOfTriangle, type Locate } from '../../analysis/plates/locate';
 import type { PlateMesh } from '../../analysis/plates/mesh';
 import { PER_NODE } from '../../analysis/plates/multifrontal';
 import { addLine, addPatch, addPoint, addPressure, noLoads, type PlateLoads } from '../../analysis/plates/plate-loads';
@@ -91,15 +91,10 @@ function baysOf(plate: PlateInput, mesh: PlateMesh): Int32Array {
   const { x: xs, y: ys } = bayLines(plate);
   const before = (lines: readonly number[], v: number) => lines.filter((line) => line < v).length;
   return Int32Array.from({ length: mesh.triangles.length / 3 }, (_, e) => {
-    const [x, y] = middleOf(mesh, e);
+    const [x, y] = middleOfTriangle(mesh, e);
     return before(xs, x) * (ys.length + 1) + before(ys, y);
   });
 }
-
-const middleOf = (mesh: PlateMesh, e: number): Point => {
-  const [a, b, c] = cornersAt(mesh, e);
-  return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
-};
 
 interface OnMesh {
   readonly mesh: PlateMesh;
@@ -122,7 +117,7 @@ function caseLoads(plate: PlateInput, id: string, { mesh, unknowns, locate, coun
     return there && counts(there.triangle) ? there : undefined;
   };
   if (id === SELF_WEIGHT) for (const beam of plate.beams) addLine(loads, mesh, found, endsOf(beam), beamWeight(plate, beam));
-  if (id === SELF_WEIGHT) addPressure(loads, mesh, (e) => (counts(e) ? depthAt(plate, middleOf(mesh, e)) * plate.unitWeight : 0));
+  if (id === SELF_WEIGHT) addPressure(loads, mesh, (e) => (counts(e) ? depthAt(plate, middleOfTriangle(mesh, e)) * plate.unitWeight : 0));
   for (const load of plate.loads) {
     if (load.case !== id) continue;
     switch (load.type) {

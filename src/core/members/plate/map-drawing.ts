@@ -2,8 +2,7 @@ import { bandFills, type BandFill } from '../../drawing/bands';
 import { bandBetween, lineAt, roundLevels } from '../../drawing/contours';
 import { areaOf, line, textAt, type Point, type Shape } from '../../drawing/shapes';
 import { box } from '../../geometry/polygon';
-import { axesOf } from './bar-axes';
-import { middleOf, partOf } from './bar-parts';
+import { placeOfWords } from './bar-drawing';
 import type { PlateHandle, PlatePicture } from './picture';
 
 type OnSheet = (p: Point) => Point;
@@ -49,7 +48,7 @@ export function mapShapes(p: PlatePicture, on: OnSheet): Shape<PlateHandle>[] {
 /** Where something else is written: names of columns, and bars over parts. */
 const takenPlaces = ({ plate, result, map }: PlatePicture, on: OnSheet): Point[] => [
   ...plate.columns.map((c) => on([c.x, c.y])),
-  ...(/^(bottom|top)/.test(map) ? result.steel.extra.map((e) => on(middleOf(partOf(e, axesOf(plate)), axesOf(plate)))) : []),
+  ...(/^(bottom|top)/.test(map) ? result.steel.extra.map((e) => on(placeOfWords(plate, e))) : []),
 ];
 
 /** So far apart figures stand (px). */

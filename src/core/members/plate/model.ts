@@ -3,7 +3,7 @@ import type { Point } from '../../geometry/polygon';
 import { withMarks, type DraftSet } from '../../model/bar-set';
 import type { MemberModel } from '../../model/member-model';
 import type { SlabBars } from '../../reinforcement/slab-bars';
-import { axesOf } from './bar-axes';
+import { axesOf, layerTitle } from './bar-axes';
 import { partOf } from './bar-parts';
 import { edgePath, outlineOf, rectangleOf, type Span } from './geometry';
 import { isLayer, layers, type Layer, type PlateBeam, type PlateInput } from './input';
@@ -50,7 +50,7 @@ function setsOf(plate: PlateInput, code: DesignCode, steel: LaidSteel, layer: La
   const axes = axesOf(plate);
   const inset = insetOf(plate, layer, barsOutside(plate, steel, layer));
   const laid = (bars: SlabBars, over: Span | null, source: object) => {
-    const set = { layer, bars, inset, source };
+    const set = { zone: layerTitle(plate, layer), layer, bars, inset, source };
     return axes.ring ? ringSets(plate, code, set, over) : straightSets(plate, axes, set, over);
   };
   const mesh = meshIn(steel, layer);

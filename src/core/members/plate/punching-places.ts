@@ -148,6 +148,9 @@ function openingsAround({ openings, h }: PlateInput, { x, y }: PlateColumn): Sla
 /** Places designed last: where a bar is changed most columns have what they had. */
 const designed = new LastAnswers<PunchingResult>(120);
 
+/** "Punching at B2, without links", "Punching at B2, outside the links" */
+const titleAt = (title: string, name: string): string => `Punching at ${name}, ${title.toLowerCase().replace(/^punching /, '')}`;
+
 /** Punching at every column: of each the check that governs, with its place. */
 export function punchingChecks(code: DesignCode, columns: readonly ColumnResult[], options: DesignOptions): Check[] {
   return columns.flatMap(({ name, place: input }, i): Check[] => {
@@ -174,6 +177,6 @@ export function punchingChecks(code: DesignCode, columns: readonly ColumnResult[
         options,
       );
     const worst = governing(checks);
-    return worst ? [{ ...worst, id, title: `Punching at ${name}: ${worst.title.toLowerCase()}`, place }] : [];
+    return worst ? [{ ...worst, id, group: 'columns', title: titleAt(worst.title, name), place }] : [];
   });
 }

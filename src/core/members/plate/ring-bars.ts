@@ -1,7 +1,7 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { isWhole, WHOLE } from '../../geometry/arcs';
-import { distanceToEdges, isInside, type Outline, type Point } from '../../geometry/polygon';
+import { isInside, type Outline, type Point } from '../../geometry/polygon';
 import { catalogues, type Bar } from '../../materials/bars';
 import { arcAbout, barNamed, bentThrough, inRow, type DraftSet } from '../../model/bar-set';
 import type { Place } from '../../model/centre-line';
@@ -11,6 +11,7 @@ import { goesAllRound } from './bar-parts';
 import { outlineOf, type Span } from './geometry';
 import type { Layer, PlateInput } from './input';
 import { anchorageOf } from './layers';
+import { farthestOf, innerEndOf, radialLayout } from './radial-layout';
 import { rowsBetween, type LaidBars } from './straight-bars';
 
 /** The longest bar of rings (mm); longer ones are of pieces that lap. */
@@ -44,10 +45,10 @@ interface RingLayer {
 export function ringSets(plate: PlateInput, code: DesignCode, laid: LaidBars, over: Span | null): DraftSet[] {
   const axes = axesOf(plate);
   const ring = axes.ring!;
-  const { layer, bars, inset, source } = laid;
+  const { zone, layer, bars, inset, source } = laid;
   const { face, along } = layer;
   const outline = outlineOf(plate);
-  const farthest = outline.outer.reduce((most, p) => Math.max(most, axes.placeOf(p)[0]), 0);
+  const farthest = farthestOf(plate);
   const part: Span = over ? { x: [over.x[0], Math.min(over.x[1], farthest)], y: over.y } : { x: [0, farthest], y: WHOLE };
   const own: RingLayer = {
     plate,
@@ -58,50 +59,44 @@ export function ringSets(plate: PlateInput, code: DesignCode, laid: LaidBars, ov
     bars,
     cover: plate.cover[face],
     anchorage: anchorageOf(plate, code, face, bars),
-    base: (bar) => ({ zone: layerTitle(plate, layer), role: 'bar', face, layer: along === plate.outer ? 1 : 2, source, bar, hook: 0 }),
+    base: (bar) => ({ zone, role: 'bar', face, layer: along === plate.outer ? 1 : 2, source, bar, hook: 0 }),
     z: (bar) => (face === 'bottom' ? inset + bar.diameter / 2 - plate.h : -inset - bar.diameter / 2),
   };
   const sizes = [bars.size, ...(bars.alternate ? [bars.alternate] : [])].map((size) => barNamed(size, catalogues[plate.catalogue]));
   return [
     ...(goesAllRound(part, axes) && part.x[0] < ring.inner ? middleSets(own, laid, part) : []),
-    ...(along === 'x' ? radialSets(own, sizes[0]!, part) : roundSets(own, code, sizes, part)),
+    ...(along === 'x' ? radialSets(own, code, sizes[0]!, part) : roundSets(own, code, sizes, part)),
   ];
 }
 
 /** Bars along x or y over the middle, as far as the part goes or the others begin and their anchorage beyond. */
 function middleSets({ plate, ring, anchorage }: RingLayer, laid: LaidBars, part: Span): DraftSet[] {
   const radius = part.x[1] <= ring.inner ? part.x[1] : Math.min(part.x[1], ring.inner + anchorage);
-  const alongPlan = axesOf({ axes: { kind: 'straight', angle: 0, between: 90 } });
+  const alongPlan = { axes: { kind: 'straight', angle: 0, between: 90 } } as const;
   const [cx, cy] = laid.layer.along === 'x' ? ring.middle : [ring.middle[1], ring.middle[0]];
-  return rowsBetween(plate, alongPlan, laid, [cy - radius, cy + radius], (across) => {
+  const zone = `${layerTitle(alongPlan, laid.layer)}, in the middle`;
+  return rowsBetween(plate, axesOf(alongPlan), { ...laid, zone }, [cy - radius, cy + radius], (across) => {
     const half = Math.sqrt(Math.max(0, radius ** 2 - (across - cy) ** 2));
     return half > 0 ? [cx - half, cx + half] : null;
   });
 }
 
-/**
- * Radial bars, no further apart than their spacing where they are furthest apart. On the way inwards every second one of those that are left stops, its
- * anchorage beyond where the others are as near as half of it: there is always as much steel as the spacing says, and never more than twice as much.
- */
-function radialSets(own: RingLayer, bar: Bar, part: Span): DraftSet[] {
-  const { axes, ring, bars, anchorage, outline, cover } = own;
-  const [near, far] = [Math.max(part.x[0], ring.inner), part.x[1]];
-  const turn = part.y[1] - part.y[0];
-  if (far <= near) return [];
-  // Where no mesh lies at the middle there is an opening.
-  const nearest = Math.max(SHORTEST, near, ring.inner > 0 ? 0 : distanceToEdges(ring.middle, outline));
-  const halvings = Math.max(0, Math.ceil(Math.log2(far / nearest) - 1e-6) - 1);
-  const count = Math.ceil((turn * far) / bars.spacing / 2 ** halvings) * 2 ** halvings;
-  const inner = part.x[0] <= ring.inner ? Math.max(0, ring.inner - anchorage) : part.x[0];
+/** Radial bars, each as far inwards as its layout says; those of one length together. */
+function radialSets(own: RingLayer, code: DesignCode, bar: Bar, part: Span): DraftSet[] {
+  const { plate, axes, ring, bars, layer, outline, cover } = own;
+  const layout = radialLayout(plate, code, layer.face, bars, part);
+  if (!layout) return [];
+  const { count, turn, far } = layout;
   const found = new Map<string, { from: number; to: number; angles: number[] }>();
   for (let k = 0; k < (goesAllRound(part, axes) ? count : count + 1); k += 1) {
     const angle = part.y[0] + (k / count) * turn;
-    const halved = halvingOf(k, halvings);
-    const from = Math.max(inner, halved === null ? 0 : far / 2 ** (halved + 1) - anchorage);
     for (const [start, end] of onRay(outline, ring.middle, angle, cover)) {
-      const [a, b] = [Math.max(from, start), Math.min(far, end)].map((r) => Math.floor(r / ROUND) * ROUND) as [number, number];
+      const [a, b] = [Math.max(innerEndOf(layout, k), start), Math.min(far, end)].map((r) => Math.floor(r / ROUND) * ROUND) as [
+        number,
+        number,
+      ];
       if (b - a < SHORTEST) continue;
-      const key = `${Math.round(a)} ${Math.round(b)}`;
+      const key = `${a} ${b}`;
       const there = found.get(key);
       if (there) there.angles.push(angle);
       else found.set(key, { from: a, to: b, angles: [angle] });
@@ -128,12 +123,6 @@ const turnedBy = (about: Point, by: readonly number[]): Pick<DraftSet, 'shifts' 
   turned: { about, by },
 });
 
-/** The halving on the way inwards, the outermost first, at which a bar stops; null where it goes on. */
-function halvingOf(k: number, halvings: number): number | null {
-  for (let v = 0; v < halvings; v += 1) if ((k >> v) % 2 === 1) return v;
-  return null;
-}
-
 /** Where a ray from the middle lies on the slab, shortened by the cover at both edges. */
 function onRay({ outer, holes }: Outline, [mx, my]: Point, angle: number, cover: number): (readonly [number, number])[] {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
@@ -158,11 +147,11 @@ function onRay({ outer, holes }: Outline, [mx, my]: Point, angle: number, cover:
 
 /** Rings, as far apart as their spacing, in pieces that lap where they come round or are longer than bars are. */
 function roundSets(own: RingLayer, code: DesignCode, sizes: readonly Bar[], part: Span): DraftSet[] {
-  const { ring, bars, cover, axes } = own;
+  const { ring, bars, cover } = own;
   const [near, far] = [Math.max(part.x[0], ring.inner), part.x[1]];
   const half = Math.max(...sizes.map((b) => b.diameter)) / 2;
   if (far - near <= 2 * half) return [];
-  const isAtEdge = far >= own.outline.outer.reduce((most, p) => Math.max(most, axes.placeOf(p)[0]), 0) - 1;
+  const isAtEdge = far >= farthestOf(own.plate) - 1;
   return inRow(near, far - (isAtEdge ? cover + half : 0), bars.spacing).flatMap((radius, k) => {
     const bar = sizes[k % sizes.length]!;
     return arcsOnSlab(own, radius, part.y).flatMap((arc) => piecesOf(own, code, bar, radius, arc));

@@ -2,7 +2,7 @@ import { silent } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
 import type { ShearSection } from '../../codes/design-code';
-import { cornersAt } from '../../analysis/plates/locate';
+import { middleOfTriangle } from '../../analysis/plates/locate';
 import type { PlateMesh } from '../../analysis/plates/mesh';
 import { distanceToEdges, distanceToSegment, isInside, signedArea, type Point } from '../../geometry/polygon';
 import { layerOf } from '../../reinforcement/slab-bars';
@@ -121,11 +121,7 @@ function bentShear(basis: PlateBasis, factors: readonly (readonly number[])[], a
   return { ...shear, bending: moment(0) * c * c + moment(1) * s * s + 2 * moment(2) * c * s };
 }
 
-const middlesOf = (mesh: PlateMesh): Point[] =>
-  Array.from({ length: mesh.triangles.length / 3 }, (_, e): Point => {
-    const [a, b, c] = cornersAt(mesh, e);
-    return [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
-  });
+const middlesOf = (mesh: PlateMesh): Point[] => Array.from({ length: mesh.triangles.length / 3 }, (_, e) => middleOfTriangle(mesh, e));
 
 /** How far from a line support shear is looked at (mm). */
 function lookedAtFrom({ plate, code, sections }: PlateBasis): number {
@@ -288,10 +284,9 @@ function awayFromFreeEdges({ plate, answer }: PlateBasis): (triangle: number) =>
     ...plate.openings.map((o) => [...o.corners, o.corners[0]!]),
   ];
   const isNear = (p: Point) => free.some((path) => path.some((a, k) => k > 0 && distanceToSegment(p, path[k - 1]!, a) < plate.h));
-  const isInner = Uint8Array.from({ length: mesh.triangles.length / 3 }, (_, e) => {
-    const [a, b, c] = cornersAt(mesh, e);
-    return bends(e) && !isNear([(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3]) ? 1 : 0;
-  });
+  const isInner = Uint8Array.from({ length: mesh.triangles.length / 3 }, (_, e) =>
+    bends(e) && !isNear(middleOfTriangle(mesh, e)) ? 1 : 0,
+  );
   return isInner.some((v) => v === 1) ? (e) => isInner[e] === 1 : bends;
 }
 

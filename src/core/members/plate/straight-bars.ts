@@ -3,12 +3,14 @@ import { bentThrough, type DraftSet } from '../../model/bar-set';
 import type { Place } from '../../model/centre-line';
 import { layerSets } from '../../model/slab-layer';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
-import { layerTitle, type BarAxes } from './bar-axes';
+import type { BarAxes } from './bar-axes';
 import { outlineOf, type Span } from './geometry';
 import type { Along, Layer, PlateInput } from './input';
 
 /** Bars that are laid alike: their layer, how far its bars lie from the face (mm), and the value that says which they are. */
 export interface LaidBars {
+  /** Where they belong, in words. */
+  readonly zone: string;
   readonly layer: Layer;
   readonly bars: SlabBars;
   readonly inset: number;
@@ -48,7 +50,7 @@ export function straightSets(plate: PlateInput, axes: BarAxes, laid: LaidBars, o
 export function rowsBetween(
   plate: PlateInput,
   axes: BarAxes,
-  { layer, bars, inset, source }: LaidBars,
+  { zone, layer, bars, inset, source }: LaidBars,
   across: Range,
   limits: (across: number) => Range | null,
 ): DraftSet[] {
@@ -64,7 +66,7 @@ export function rowsBetween(
   const at = (a: number, c: number): Place => (along === 'x' ? [a, c, z] : [c, a, z]);
   return layerSets(
     {
-      zone: layerTitle(plate, layer),
+      zone,
       face,
       layer: along === plate.outer ? 1 : 2,
       source,
