@@ -10,7 +10,7 @@ import { outlineOf } from '@/core/members/plate/geometry';
 import type { PlateInput } from '@/core/members/plate/input';
 import { plateModelOf } from '@/core/members/plate/model';
 import { countOf, dimensionsOf, onBar, type BarSet } from '@/core/model/bar-set';
-import { lengthAlong, pointsAlong, type Place } from '@/core/model/centre-line';
+import { lengthAlong, pointsAlong } from '@/core/model/centre-line';
 import { signedArea } from '@/core/geometry/polygon';
 import { slabOf, slabs } from './plate-slabs';
 
