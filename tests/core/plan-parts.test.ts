@@ -10,8 +10,11 @@ import {
   restOf,
   takenOffPlan,
 } from '@/core/members/plate/plan-changes';
-import type { PlateMember } from '@/core/members/plate/input';
+import { outlineProperties } from '@/core/geometry/polygon';
+import { outlineOf } from '@/core/members/plate/geometry';
+import type { PlateInput, PlateMember } from '@/core/members/plate/input';
 import { nothingChosen, planParts, type ChosenParts, type PlanPart } from '@/core/members/plate/plan-parts';
+import { placesInRing, placesInRows, roundOutline, withColumnsAt } from '@/core/members/plate/set-out';
 import { restOnPlan } from '@/core/members/plate/snap';
 import { plateFaults } from '@/core/members/plate/faults';
 import { codeOf } from '@/core/members/member';
@@ -149,5 +152,39 @@ describe('coming to rest', () => {
     // Its middle is pulled by 83 and 41: its first corner goes to 1,093 and 3,051, and rests at 1,100 and 3,050.
     const rest = restOf({ part: 'openings', index: 0, end: 'whole' }, [1343, 3251], holed, chosen, by);
     expect(rest.at).toEqual([1350, 3250]);
+  });
+});
+
+describe('parts that are set out at once', () => {
+  const base = { outline: [] as PlateInput['outline'], openings: [] };
+  test('a circle stands about the middle of what was there, as wide as it is said, and is held as before', () => {
+    const from = [
+      [0, 0],
+      [6000, 0],
+      [6000, 4000],
+      [0, 4000],
+    ].map(([x, y]) => ({ x: x!, y: y!, edge: 'free' as const, rise: 0, sinks: null, turns: null }));
+    const outline = roundOutline({ ...base, outline: from }, 8000);
+    expect(outline.map(({ x, y, rise, edge }) => [x, y, rise, edge])).toEqual([
+      [-1000, 2000, 4000, 'free'],
+      [7000, 2000, 4000, 'free'],
+    ]);
+    const { area } = outlineProperties(outlineOf({ ...base, outline }));
+    expect(area / (Math.PI * 4000 ** 2)).toBeCloseTo(1, 2);
+  });
+  test('columns in a ring and in rows, each place once, all with names of their own', () => {
+    expect(placesInRing([1000, 0], 2000, 4)).toEqual([
+      [3000, 0],
+      [1000, 2000],
+      [-1000, 0],
+      [1000, -2000],
+    ]);
+    const rows = placesInRows([0, 5000, 10_000], [0, 6000]);
+    expect(rows).toHaveLength(6);
+    const once = withColumnsAt({ ...base, columns: [] } as unknown as PlateInput, rows);
+    const twice = withColumnsAt({ ...base, columns: once } as unknown as PlateInput, [...rows, [0, 12_000]]);
+    expect(twice).toHaveLength(7);
+    expect(new Set(twice.map((c) => c.name)).size).toBe(7);
+    expect(twice.at(-1)!.shape).toEqual(once[0]!.shape);
   });
 });

@@ -21,7 +21,6 @@ interface BarsPanelProps {
   readonly faults: readonly Fault[];
 }
 
-const DEGREE = Math.PI / 180;
 const faces = { bottom: 'bottom', top: 'top' } as const;
 /** Bars over parts of the slab beside its meshes, chosen or set, and the schedule of all bars. */
 export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
@@ -38,10 +37,10 @@ export function BarsPanel({ project, member, result, faults }: BarsPanelProps) {
   const axes = axesOf(member);
   /** A side of a part by its distance from the middle, or its angle. */
   const side = (along: Along, end: 0 | 1) => ({
-    get: (row: ExtraBars) => partOf(row, axes)[along][end] / (along === 'y' ? DEGREE : 1),
+    get: (row: ExtraBars) => partOf(row, axes)[along][end],
     set: (i: number, v: number | null | undefined) => {
       const part = partOf(rows[i]!, axes);
-      const sides = part[along].map((now, k) => (k === end ? (v ?? 0) * (along === 'y' ? DEGREE : 1) : now)) as [number, number];
+      const sides = part[along].map((now, k) => (k === end ? (v ?? 0) : now)) as [number, number];
       return set(i, cornersOf({ ...part, [along]: sides }, axes));
     },
   });

@@ -9,6 +9,7 @@ import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
 import { heldAsBefore } from './fields';
+import { SetOutCircle } from './SetOut';
 import { useAddPart } from './use-plate-change';
 
 type Corner = PlateMember['outline'][number];
@@ -115,6 +116,7 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
             })
           }
         />
+        <SetOutCircle member={member} units={project.display} />
         {faults
           .filter((f) => f.path === 'outline' || f.path.startsWith('openings'))
           .map((f) => (

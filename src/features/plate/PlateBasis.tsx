@@ -3,7 +3,8 @@ import { codeOf } from '@/core/members/member';
 import { aroundMiddle, directionWords } from '@/core/members/plate/bar-axes';
 import type { PlateLoad, PlateMember } from '@/core/members/plate/input';
 import { formatQuantity } from '@/core/units/format';
-import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
+import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
 import type { BasisProps } from '@/ui/sheet/panels';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
@@ -37,6 +38,40 @@ export const plateLoads: LoadTable<PlateLoad> = {
 };
 
 const layouts = { straight: 'in two directions', ring: 'radially and around' } as const;
+
+const DEGREE = Math.PI / 180;
+
+interface AngleRowProps {
+  readonly project: BasisProps<PlateMember>['project'];
+  readonly member: PlateMember;
+  readonly rows: Pick<ReturnType<typeof useRows<PlateMember>>, 'change' | 'fault'>;
+  readonly label: string;
+  readonly of: 'angle' | 'between';
+}
+
+/** An angle of straight bars, which the slab has in degrees. */
+function AngleRow({ project, member, rows, label, of }: AngleRowProps) {
+  if (member.axes.kind !== 'straight') return null;
+  return (
+    <div>
+      <label className={panelRow}>
+        {label}
+        <QuantityInput
+          kind="angle"
+          system={project.display}
+          value={member.axes[of] * DEGREE}
+          label={label}
+          onKeep={(v) =>
+            rows.change(label.toLowerCase(), (m) => {
+              if (v !== null && m.axes.kind === 'straight') m.axes[of] = Number((v / DEGREE).toFixed(6));
+            })
+          }
+        />
+      </label>
+      {rows.fault(`axes.${of}`)}
+    </div>
+  );
+}
 
 /** What a slab rests on besides its plan: names, analysis, materials, cover, and everything the code leaves open. */
 export function PlateBasis({ project, member, result, faults }: BasisProps<PlateMember>) {
@@ -84,7 +119,10 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
           (m, kind) => void (m.axes = kind === 'ring' ? aroundMiddle(member) : { kind, angle: 0, between: 90 }),
         )}
         {member.axes.kind === 'straight'
-          ? [quantity('Bars x, from the axis x', 'angle', 'axes.angle'), quantity('Bars y, from bars x', 'angle', 'axes.between')]
+          ? [
+              <AngleRow key="angle" {...{ project, member, rows }} label="Bars x, from the axis x" of="angle" />,
+              <AngleRow key="between" {...{ project, member, rows }} label="Bars y, from bars x" of="between" />,
+            ]
           : [
               quantity('Middle x', 'span', 'axes.x'),
               quantity('Middle y', 'span', 'axes.y'),

@@ -7,6 +7,7 @@ import type { Project } from '@/core/project/project';
 import { formatValue, unitLabel } from '@/core/units/format';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
+import { SetOutColumns } from './SetOut';
 import { useAddPart, usePlateChange } from './use-plate-change';
 
 type Region = PlateMember['regions'][number];
@@ -78,6 +79,7 @@ export function SupportsPanel({ project, member, result, faults }: SupportsPanel
         remove={{ title: 'Delete', run: (i) => change(`column ${i + 1} taken out`, (m) => void m.columns.splice(i, 1)) }}
         add={{ title: 'Add a column', run: () => add('add a column', 'columns') }}
       />
+      <SetOutColumns member={member} units={project.display} />
       <p className="small">
         Wide is along x, deep along y. Below and above are the heights of the storeys. A column holds the slab from sinking, and from
         turning by 4EI/l of each storey whose far end is fixed, 3EI/l where it is pinned. A storey of no height is none.

@@ -1,6 +1,8 @@
 import { boundsOf, type Point } from '../../geometry/polygon';
+import { axesOf } from './bar-axes';
 import type { PlateInput } from './input';
 import { sorts, type ChosenParts, type Hold, type Lists, type PlanPart } from './plan-parts';
+import { farthestOf } from './radial-layout';
 import { restOnPlan, type Rest } from './snap';
 
 export const partTitle = (of: PlanPart): string => sorts[of].many;
@@ -95,8 +97,16 @@ export function restOf(
   return { ...rest, at: [to[0] + rest.at[0] - then[0], to[1] + rest.at[1] - then[1]] };
 }
 
+/** Of bars that run round a quarter of a turn, over the outer half of what lies beyond the mesh at the middle. */
+function usualBars(plate: PlateInput): readonly [Point, Point] | undefined {
+  const { ring, pointAt } = axesOf(plate);
+  const far = ring ? farthestOf(plate) : 0;
+  return ring && far > ring.inner ? [pointAt([(ring.inner + far) / 2, 0]), pointAt([far, Math.PI / 2])] : undefined;
+}
+
 /** Where a part is laid when no place is said. */
-function usualPlace(of: PlanPart, { outline: given, columns }: PlateInput): readonly [Point, Point] {
+function usualPlace(of: PlanPart, plate: PlateInput): readonly [Point, Point] {
+  const { outline: given, columns } = plate;
   const outline = given.length > 0 ? given : [{ x: 0, y: 0 }];
   const { left, right, bottom, top } = boundsOf(outline.map(({ x, y }): Point => [x, y]));
   const [x, y] = [(left + right) / 2, (bottom + top) / 2];
@@ -139,8 +149,9 @@ function usualPlace(of: PlanPart, { outline: given, columns }: PlateInput): read
       return about(first ?? [left, bottom], 1000);
     case 'openings':
       return about([x, y], Math.min(right - left, top - bottom) / 10);
-    case 'areaLoads':
     case 'bars':
+      return usualBars(plate) ?? about([x, y], 1000);
+    case 'areaLoads':
       return about([x, y], 1000);
     case 'pointLoads':
       return [

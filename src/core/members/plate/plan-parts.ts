@@ -132,7 +132,8 @@ function afterNearest(outline: readonly Corner[], at: Point): number {
   return far.indexOf(Math.min(...far)) + 1;
 }
 
-const newColumn = ({ columns }: PlateInput): Omit<PlateColumn, 'x' | 'y' | 'name'> =>
+/** A column as the last one is. */
+export const newColumn = ({ columns }: PlateInput): Omit<PlateColumn, 'x' | 'y' | 'name'> =>
   columns.at(-1) ?? { shape: { kind: 'rectangle', b: 300, h: 300 }, below: 3000, above: 0, farEnds: 'fixed', legs: null };
 
 /** A part whose items are known only here. */
@@ -255,6 +256,6 @@ export const sorts: Readonly<Record<PlanPart, Part<unknown>>> = {
 };
 
 /** The first of stem 1, stem 2, … that nothing in a list is called. */
-function unusedName(stem: string, list: readonly { readonly name: string }[]): string {
+export function unusedName(stem: string, list: readonly { readonly name: string }[]): string {
   for (let n = list.length + 1; ; n += 1) if (list.every(({ name }) => name !== `${stem}${n}`)) return `${stem}${n}`;
 }
