@@ -286,3 +286,9 @@ test('directions that give no mesh are said at their field', () => {
   const bars = { x1: 3000, y1: 0, x2: 3050, y2: 0, face: 'top', along: 'x', bars: mesh('H12', 200) };
   expect(faults({ bars: { extra: [bars] } })).toEqual(['bars.extra[0].x1']);
 });
+
+test('at a simple edge all round radial bars are asked for, rings are not', () => {
+  const { result } = laid({ loads: [{ type: 'uniform', case: 'G', value: 4 }] });
+  expect(result.checks.some((c) => c.id === 'held-edges-x')).toBe(true);
+  expect(result.checks.some((c) => c.id === 'held-edges-y')).toBe(false);
+});

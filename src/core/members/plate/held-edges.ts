@@ -29,6 +29,9 @@ interface EdgePlace {
   readonly moment: number;
 }
 
+/** Bars that take less of a moment over an edge than this run along it: the chords of an arc stand up to 2 degrees off it, which gives 0.04. */
+const ALONG = 0.05;
+
 type Rule = NonNullable<DesignCode['slab']['heldEnd']>;
 
 /** Null where the code asks for none, or no edge is simple. */
@@ -68,7 +71,10 @@ function spread(found: HeldEdges, n: number, p: Point, axes: BarAxes, [a, b]: re
   if (away < -1 || away > place.reach + 1) return;
   const bars = axes.at(p);
   const over = [nx * nx, ny * ny, nx * ny] as const;
-  const asked = (own: Point, other: Point) => place.moment * Math.max(...barTerms(own, other).map((t) => momentOf(t, over)));
+  const asked = (own: Point, other: Point) => {
+    const share = Math.max(...barTerms(own, other).map((t) => momentOf(t, over)));
+    return share < ALONG ? 0 : place.moment * share;
+  };
   found.x[n] = Math.max(found.x[n]!, asked(bars.x, bars.y));
   found.y[n] = Math.max(found.y[n]!, asked(bars.y, bars.x));
 }
