@@ -46,7 +46,9 @@ describe('results that stand until the whole one is there', () => {
     const { early, whole } = stepsOf(slabOf(square.project({ meshSize: 115 })), code);
     expect(early).toHaveLength(2);
     const [nodes, coarse] = [whole.mesh!, early[0]!.mesh!].map(({ at }) => at.length / 2) as [number, number];
-    expect(early[0]!.early).toMatch(new RegExp(`^A mesh of about \\d+ nodes follows, with deflections: this one has ${coarse}\\.$`));
+    expect(early[0]!.early).toMatch(
+      new RegExp(`^A mesh of about \\d+ nodes follows, with shear, punching, cracks and deflections: this one has ${coarse}\\.$`),
+    );
     // What is expected is known before the mesh is made, to a tenth.
     expect(Math.abs(Number(/about (\d+)/.exec(early[0]!.early!)![1]) / nodes - 1)).toBeLessThan(0.1);
     expect(coarse).toBeLessThan(0.7 * nodes);

@@ -4,7 +4,7 @@ import type { DesignCode } from '../../codes/design-code';
 import { atOnce } from '../../job';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { buildability } from './changes';
-import { designPlate, strengthAlone } from './design-plate';
+import { wholePlate, strengthAlone } from './design-plate';
 import type { PlateInput } from './input';
 import type { LaidSteel } from './result';
 import { meshIn } from './zones';
@@ -83,6 +83,6 @@ export function barPlans(plate: PlateInput, code: DesignCode, rates: ProjectRate
     if (JSON.stringify(asSet(laid({ ...plate, bars }))) !== key) return [];
     return [{ title: steel.extra.length === 0 ? title : `${title}, ${steel.extra.length} parts`, about: 'bars', change: { bars } }];
   });
-  const trial = trialOf(plate, rates, (p: PlateInput) => atOnce(designPlate(p, code, { derive: [], units: 'SI' })), buildability);
+  const trial = trialOf(plate, rates, (p: PlateInput) => atOnce(wholePlate(p, code, { derive: [], units: 'SI' })), buildability);
   return rankChanges(tryChanges(trial, candidates));
 }

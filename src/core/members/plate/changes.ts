@@ -15,7 +15,7 @@ import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import type { Way } from '../kind';
 import { usualSide } from './analysis';
-import { designPlate } from './design-plate';
+import { wholePlate } from './design-plate';
 import type { PlateInput } from './input';
 import { narrowestBay } from './loading';
 import type { PlateResult } from './result';
@@ -114,7 +114,7 @@ function choicesOf(plate: PlateInput): Candidate<Partial<PlateInput>>[] {
 export function choicesTried(plate: PlateInput, code: DesignCode, rates: ProjectRates, units: UnitSystem): Way<PlateInput>[] {
   const known = new Map<PlateInput, PlateResult>();
   const design = (p: PlateInput) => {
-    const result = atOnce(designPlate(p, code, { derive: [], units }));
+    const result = atOnce(wholePlate(p, code, { derive: [], units }));
     known.set(p, result);
     return result;
   };
@@ -143,7 +143,7 @@ export function buildability({ steel }: PlateResult): number {
 /** Single changes of a slab, each designed in full, those that hold first. Empty with faults. */
 export function proposePlate(plate: PlateInput, code: DesignCode, rates: ProjectRates): Change<Partial<PlateInput>>[] {
   return singleChanges(
-    trialOf(plate, rates, (p: PlateInput) => atOnce(designPlate(p, code, { derive: [], units: 'SI' })), buildability),
+    trialOf(plate, rates, (p: PlateInput) => atOnce(wholePlate(p, code, { derive: [], units: 'SI' })), buildability),
     (p) => candidates(p, code),
   );
 }

@@ -15,6 +15,11 @@ const STEP = 0.7;
 
 const isChosen = (plate: PlateInput, layer: Layer): boolean => plate.bars.extra === null || barsAt(plate, layer) === null;
 
+/** The bars of a slab for what strength asks of each layer. */
+export function steelForStrength({ plate, code, metre, answer }: LoadedPlate, asked: readonly LayerDemand[], area: number): LaidSteel {
+  return laidSteel(plate, code, { mesh: answer.model.mesh, depths: answer.depths }, asked, metre, area);
+}
+
 /**
  * The bars of a slab: those for what strength asks of each layer, and where the ones that are chosen let cracks grow too wide, with more of them. In layers where no number of
  * bars would do, those for strength stay and the check says so: the slab is too thin, or its bars too thick.
@@ -25,9 +30,7 @@ export function steelForCracks(
   combinations: readonly Combination[],
   area: number,
 ): LaidSteel {
-  const { plate, code, metre, answer } = loaded;
-  const on = { mesh: answer.model.mesh, depths: answer.depths };
-  const lay = (asked: readonly LayerDemand[]) => laidSteel(plate, code, on, asked, metre, area);
+  const lay = (asked: readonly LayerDemand[]) => steelForStrength(loaded, asked, area);
   let steel = lay(strength);
   if (!looksAtCracks(loaded)) return steel;
   let asked = strength;

@@ -9,10 +9,10 @@ import { nothingCheck } from '../beam/nothing-check';
 import { crackChecks } from './crack-checks';
 import { cracksOf } from './cracks';
 import { answerOf, isAnswered, nodesExpected, type PlateAnswer } from './analysis';
-import { plateBending, plateDuctility, plateSteel, type PlateBasis } from './checks';
+import { plateBending, plateDuctility, plateSteel, type LoadedPlate, type PlateBasis } from './checks';
 import { beamForces } from './beam-forces';
 import { isOnBeam } from './beams';
-import { steelForCracks } from './choose-for-cracks';
+import { steelForCracks, steelForStrength } from './choose-for-cracks';
 import { plateDeflections } from './deflection';
 import { deflectionChecks, judgedLines } from './deflection-checks';
 import { demandsOf, wholeOf } from './envelope';
@@ -25,18 +25,19 @@ import { plateCombinations } from './loading';
 import { heldEdgeChecks, heldEdges, withHeldEdges, type HeldEdges } from './held-edges';
 import { onceFor } from './last-answers';
 import { lineReactions } from './line-reactions';
-import { deflectionMaps, mapsOf } from './maps';
+import { crackedMaps, deflectionMaps, strengthMaps } from './maps';
 import { plateModelOf } from './model';
 import { radialChecks } from './radial-checks';
 import { punchingAt, punchingChecks } from './punching-places';
 import { columnForces } from './reactions';
-import { emptyPlateResult, type PlateResult } from './result';
+import { emptyPlateResult, type LaidSteel, type PlateResult } from './result';
 import { plateShear, sharpSupports } from './shear';
 import { stripMoments } from './strips';
 import { sectionsOf } from './zones';
 
-/** A mesh of more nodes than this is preceded by a coarse one of about this many. */
-const COARSE = 600;
+/** A mesh of more nodes than this is preceded by a coarse one, of about so many. */
+const LARGE = 1200;
+const COARSE = 400;
 
 /**
  * Designs a slab of any outline as an elastic plate: on a coarse mesh first where the fine one takes long, then all but its deflections, then with them.
@@ -45,15 +46,23 @@ const COARSE = 600;
 export function* designPlate(plate: PlateInput, code: DesignCode, options: DesignOptions): Steps<PlateResult> {
   const faults = plateFaults(plate, code);
   if (faults.length > 0) return emptyPlateResult(faults);
-  const combinations = plateCombinations(plate, code);
   const nodes = nodesExpected(plate);
-  if (nodes > 2 * COARSE && !isAnswered(plate, code)) {
-    const coarse = strengthOf(plate, code, combinations, options, Math.sqrt(nodes / COARSE));
-    if (coarse.basis) {
-      const mesh = `A mesh of about ${Math.round(nodes / 100) * 100} nodes follows, with deflections: this one has`;
-      yield { share: 0.05, words: 'plate', early: { ...coarse.result, early: `${mesh} ${coarse.result.mesh!.at.length / 2}.` } };
+  if (nodes > LARGE && !isAnswered(plate, code)) {
+    const combinations = plateCombinations(plate, code);
+    const coarse = sketchOf(plate, code, combinations, options, Math.sqrt(nodes / COARSE));
+    if (coarse) {
+      const more = `A mesh of about ${Math.round(nodes / 100) * 100} nodes follows, with shear, punching, cracks and deflections`;
+      yield { share: 0.05, words: 'plate', early: { ...coarse, early: `${more}: this one has ${coarse.mesh!.at.length / 2}.` } };
     }
   }
+  return yield* wholePlate(plate, code, options);
+}
+
+/** The same without a first look on a coarse mesh. */
+export function* wholePlate(plate: PlateInput, code: DesignCode, options: DesignOptions): Steps<PlateResult> {
+  const faults = plateFaults(plate, code);
+  if (faults.length > 0) return emptyPlateResult(faults);
+  const combinations = plateCombinations(plate, code);
   yield { share: 0.1, words: 'plate' };
   const { basis, result, own } = strengthOf(plate, code, combinations, options);
   if (!basis) return result;
@@ -94,15 +103,42 @@ const nothing = (combinations: readonly Combination[], checks: readonly Check[])
   own: checks,
 });
 
-/** A slab with its bars and all checks but those of deflection. */
-function strengthOf(
+/** The first look at a slab: its moments on a coarse mesh, bars for them, and bending. Undefined where there is nothing to look at. */
+function sketchOf(
   plate: PlateInput,
   code: DesignCode,
   combinations: readonly Combination[],
   options: DesignOptions,
-  coarser = 1,
-): Strength {
+  coarser: number,
+): PlateResult | undefined {
   const answer = answered(plate, code, coarser);
+  const ultimate = combinations.filter((c) => c.kind === 'ultimate');
+  const load = typeof answer === 'string' ? undefined : heaviest(answer, ultimate);
+  if (typeof answer === 'string' || !load) return undefined;
+  const { area } = outlineProperties(outlineOf(plate));
+  const loaded = loadedOf(plate, code, answer, combinations, options);
+  const steel = steelForStrength(loaded, withHeldEdges(loaded.demands, loaded.held), area);
+  const basis = reinforced(loaded, steel);
+  const checks = inOrder(finishChecks(plateBending(basis), options));
+  return {
+    ...emptyPlateResult([]),
+    load: load.total / area,
+    combination: load.combination.id,
+    mesh: answer.model.mesh,
+    lifted: answer.lifted,
+    maps: strengthMaps(basis, load.combination),
+    sections: basis.sections,
+    steel,
+    combinations,
+    checks,
+    governing: governing(checks) ?? null,
+    quantities: quantitiesOf(plateModelOf(plate, code, steel), area),
+  };
+}
+
+/** A slab with its bars and all checks but those of deflection. */
+function strengthOf(plate: PlateInput, code: DesignCode, combinations: readonly Combination[], options: DesignOptions): Strength {
+  const answer = answered(plate, code, 1);
   if (typeof answer === 'string') return nothing(combinations, [unsupported(answer)]);
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const load = heaviest(answer, ultimate);
@@ -141,7 +177,7 @@ function strengthOf(
       combination: load.combination.id,
       mesh: answer.model.mesh,
       lifted: answer.lifted,
-      maps: mapsOf(basis, cracks, load.combination),
+      maps: { ...strengthMaps(basis, load.combination), ...crackedMaps(basis, cracks) },
       sections: basis.sections,
       steel: basis.steel,
       columns,
@@ -157,22 +193,30 @@ function strengthOf(
   };
 }
 
-function basisOf(
+/** A slab with what is asked of its bars. */
+function loadedOf(
   plate: PlateInput,
   code: DesignCode,
   answer: PlateAnswer,
   combinations: readonly Combination[],
   { units }: DesignOptions,
-): PlateBasis & { readonly held: HeldEdges | null } {
-  const { area } = outlineProperties(outlineOf(plate));
-  const metre = metresOf(plate);
+): LoadedPlate & { readonly held: HeldEdges | null } {
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const demands = onceFor(answer, 'demands', ultimate, () => demandsOf(answer.parts, ultimate));
-  const loaded = { plate, code, units, metre, answer, ultimate, demands };
-  const held = heldEdges(plate, code, answer, demands);
-  const steel = steelForCracks(loaded, withHeldEdges(demands, held), combinations, area);
+  return { plate, code, units, metre: metresOf(plate), answer, ultimate, demands, held: heldEdges(plate, code, answer, demands) };
+}
+
+/** The same with bars, part by part. */
+function reinforced<L extends LoadedPlate>(loaded: L, steel: LaidSteel): L & PlateBasis {
+  const { plate, code, metre, answer, demands } = loaded;
   const on = { mesh: answer.model.mesh, depths: answer.depths };
-  return { ...loaded, held, steel, sections: sectionsOf(plate, code, on, steel, demands, metre) };
+  return { ...loaded, steel, sections: sectionsOf(plate, code, on, steel, demands, metre) };
+}
+
+function basisOf(plate: PlateInput, code: DesignCode, answer: PlateAnswer, combinations: readonly Combination[], options: DesignOptions) {
+  const { area } = outlineProperties(outlineOf(plate));
+  const loaded = loadedOf(plate, code, answer, combinations, options);
+  return reinforced(loaded, steelForCracks(loaded, withHeldEdges(loaded.demands, loaded.held), combinations, area));
 }
 
 const notCovered = (plate: PlateInput, code: DesignCode) =>

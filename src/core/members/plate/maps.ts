@@ -15,8 +15,8 @@ import { barsIn, barsOutside, meshIn, NOTHING, zonesOf } from './zones';
 
 type Maps = Partial<Record<PlateMap, Float64Array>>;
 
-/** Fields over the slab, node by node: moments under the heaviest load, steel that the layers need, what is spare and what is used, crack widths. */
-export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination): Maps {
+/** Fields over the slab, node by node: moments under the heaviest load, steel that the layers need, what is spare and what is used. */
+export function strengthMaps(basis: PlateBasis, heaviest: Combination): Maps {
   const { answer, demands } = basis;
   const moments = summedField(wholeOf(answer.parts, heaviest), demands[0]!.demand.length * 3, (part) => part.moments);
   const component = (k: 0 | 1 | 2) => componentOver(basis, moments, k);
@@ -29,9 +29,12 @@ export function mapsOf(basis: PlateBasis, cracks: Cracks, heaviest: Combination)
     ...overLayers(['bottomX', 'bottomY', 'topX', 'topY'], required),
     ...overLayers(['spareBottomX', 'spareBottomY', 'spareTopX', 'spareTopY'], spare),
     used: usedOver(basis),
-    ...(cracks.crack.combinations.length > 0 && cracks.full.combinations.length > 0 ? crackMaps(basis, cracks) : {}),
   };
 }
+
+/** Crack widths, where loads in service are combined. */
+export const crackedMaps = (basis: PlateBasis, cracks: Cracks): Maps =>
+  cracks.crack.combinations.length > 0 && cracks.full.combinations.length > 0 ? crackMaps(basis, cracks) : {};
 
 /** mx, my or mxy node by node; where bars run round, along the radius, around, and twisting between both. */
 function componentOver({ plate, answer }: PlateBasis, moments: Float64Array, k: 0 | 1 | 2): Float64Array {
