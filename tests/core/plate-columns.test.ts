@@ -1,5 +1,7 @@
 import { slabOf, slabs } from './plate-slabs';
-import { planScale, platePlan } from '@/core/members/plate/drawing';
+import { platePlan } from '@/core/members/plate/drawing';
+import { columnGrid } from '@/core/members/plate/grid';
+import { planScale } from '@/core/members/plate/plan-scale';
 import { plateLabels } from '@/core/members/plate/labels';
 import { profileDrawing } from '@/core/members/plate/profile-drawing';
 import { plateMaps, type PlateResult } from '@/core/members/plate/result';
@@ -224,4 +226,22 @@ test('a strip that spans one way deflects as the same strip does as a beam, with
   expect(gap('total') / beam('Deflection, span')).toBeLessThan(1.02);
   expect(gap('after') / beam('Deflection after')).toBeGreaterThan(0.98);
   expect(gap('after') / beam('Deflection after')).toBeLessThan(1.02);
+});
+
+describe('columns in rows', () => {
+  const at = (places: readonly (readonly [number, number])[]) => columnGrid({ columns: places.map(([x, y]) => ({ x, y })) as never });
+  test('lines that columns stand on, a little off too; a ring of them is no grid', () => {
+    expect(
+      at([
+        [0, 0],
+        [6000, 40],
+        [12_000, 0],
+        [0, 5000],
+        [6000, 5000],
+      ]),
+    ).toEqual({ x: [0, 6000, 12_000], y: [40 / 3, 5000] });
+    const ring = Array.from({ length: 8 }, (_, k) => [4000 * Math.cos((k * Math.PI) / 4), 4000 * Math.sin((k * Math.PI) / 4)] as const);
+    expect(at(ring)).toBeUndefined();
+    expect(at([[0, 0]])).toBeUndefined();
+  });
 });

@@ -1,7 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { locatorOf, valueAt } from '@/core/analysis/plates/locate';
-import { isDeflection, planScale, platePlan, shareUsed } from '@/core/members/plate/drawing';
+import { isDeflection, platePlan, shareUsed } from '@/core/members/plate/drawing';
+import { planScale } from '@/core/members/plate/plan-scale';
 import type { PlateHandle } from '@/core/members/plate/picture';
 import type { PlateMember } from '@/core/members/plate/input';
 import { mapTitle, plateLabels } from '@/core/members/plate/labels';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { planScale } from '@/core/members/plate/drawing';
+import { planScale } from '@/core/members/plate/plan-scale';
 import type { PlateInput } from '@/core/members/plate/input';
 import type { PlateHandle } from '@/core/members/plate/picture';
 import {

@@ -1,8 +1,9 @@
 import { isOver } from '../../checks/check';
 import { areaOf, circleAt, line, pathThrough, textAt, type Drawing, type Point, type Shape } from '../../drawing/shapes';
-import { boundsOf } from '../../geometry/polygon';
 import { layerTitle, shortWords } from './bar-axes';
 import { axisShapes, extraShapes } from './bar-drawing';
+import { gridShapes } from './grid-drawing';
+import { MARGIN, planScale, SIDE } from './plan-scale';
 import { columnAt, edgePath, outlineOf, rectangleOf, spanOf } from './geometry';
 import { isLayer, type PlateBeam, type PlateEdge, type PlateInput } from './input';
 import { legendShapes, mapShapes } from './map-drawing';
@@ -12,27 +13,7 @@ import type { JudgedLine, PlanLayer } from './result';
 import { reactionShapes } from './reaction-drawing';
 import { meshIn } from './zones';
 
-/** Room beside the slab for what is said of it (px). */
-const [SIDE, MARGIN] = [196, 46];
-
 type OnSheet = (p: Point) => Point;
-
-/** Where places of the slab (mm) lie on a sheet of a size, and back. */
-export function planScale(
-  plate: PlateInput,
-  width: number,
-  height: number,
-): { readonly on: OnSheet; readonly off: OnSheet; readonly scale: number } {
-  const { left, right, bottom, top } = boundsOf(outlineOf(plate).outer);
-  const scale = Math.min((width - SIDE - 2 * MARGIN) / (right - left || 1), (height - 2 * MARGIN - 26) / (top - bottom || 1));
-  const middle: Point = [MARGIN + (width - SIDE - 2 * MARGIN) / 2, MARGIN + (height - 2 * MARGIN - 26) / 2];
-  const [cx, cy] = [(left + right) / 2, (bottom + top) / 2];
-  return {
-    scale,
-    on: ([x, y]) => [middle[0] + (x - cx) * scale, middle[1] - (y - cy) * scale],
-    off: ([px, py]) => [(px - middle[0]) / scale + cx, (middle[1] - py) / scale + cy],
-  };
-}
 
 /** The slab from above to scale: a map of what is asked, what holds it, loads on parts, sides, depth and bars. */
 export function platePlan(p: PlatePicture, width: number, height: number): Drawing<PlateHandle> {
@@ -56,6 +37,7 @@ export function platePlan(p: PlatePicture, width: number, height: number): Drawi
     ...map.filter((s) => s.kind === 'text'),
     ...columnShapes(p, on),
     ...p.plate.outline.flatMap((_, i) => edgeShapes(p, i, on)),
+    ...gridShapes(p, on),
     ...reactionShapes(p, on),
     ...heldShapes(p, on),
     ...liftShapes(p, on, [width - SIDE + 6, MARGIN + 6 + 22 * 5 + 88]),
