@@ -10,7 +10,7 @@ import { WIDTH } from '../parts/slab-metre';
 import type { PartAnswer } from './analysis';
 import { placeWords, type PlateBasis } from './checks';
 import { arrangementFor, factorsOf, summed } from './envelope';
-import { axesOf } from './bar-axes';
+import { axesOf, type BarAxes } from './bar-axes';
 import { isOver } from './bar-parts';
 import { columnAt, columnSides, depthAt, edgePath, outlineOf } from './geometry';
 import type { Along, Face, PlateInput } from './input';
@@ -86,13 +86,14 @@ function shearPlaces(basis: PlateBasis, width: number): ShearPlace[] {
   const { answer, plate } = basis;
   const { mesh } = answer.model;
   const steel = steelAlong(basis);
+  const axes = axesOf(plate);
   const isNear = nearSupports(basis, steel);
   const counts = onceFor(answer, 'inner', plate.openings, () => awayFromFreeEdges(basis));
   const across: Across = { width, places: Math.max(PLACES, 2 * Math.ceil(width / plate.h / 2) + 1), isWideBeam: isWideBeam(basis), counts };
   const largestAt = rememberedShears(basis, across);
   return [...middlesOf(mesh), ...besideSupports(basis)].flatMap((at): ShearPlace[] => {
     const most = isNear(at) ? undefined : largestAt(at);
-    return most ? [placeOf(basis, at, most, steel, depthAt(plate, at))] : [];
+    return most ? [placeOf(basis, axes, at, most, steel)] : [];
   });
 }
 
@@ -330,14 +331,15 @@ function steelAlong({ plate, code, steel }: PlateBasis): SteelAt {
 
 function placeOf(
   { plate, code }: PlateBasis,
+  axes: BarAxes,
   at: Point,
   { combination, size, along: [c, s], bending }: BentShear,
   steel: SteelAt,
-  h: number,
 ): ShearPlace {
   const face = bending >= 0 ? 'bottom' : 'top';
+  const h = depthAt(plate, at);
   const [x, y] = [steel(face, 'x', at, h), steel(face, 'y', at, h)];
-  const bars = axesOf(plate).at(at);
+  const bars = axes.at(at);
   const along = ([bx, by]: Point) => (bx * c + by * s) ** 2;
   const area = x.area * along(bars.x) + y.area * along(bars.y);
   const section = { bw: WIDTH, d: Math.min(x.d, y.d), h, tensionArea: area * WIDTH, grossArea: WIDTH * h };
