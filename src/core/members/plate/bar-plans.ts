@@ -2,11 +2,12 @@ import type { ProjectRates } from '../../advice/rates';
 import { rankChanges, tryChanges, trialOf, type Candidate, type Change } from '../../advice/single-changes';
 import type { DesignCode } from '../../codes/design-code';
 import { atOnce } from '../../job';
-import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
+import type { SlabBars } from '../../reinforcement/slab-bars';
 import { buildability } from './changes';
 import { wholePlate, strengthAlone } from './design-plate';
 import type { PlateInput } from './input';
 import type { LaidSteel } from './result';
+import { heavier, mirrorsOf, symmetricExtras } from './symmetric-bars';
 import { meshIn } from './zones';
 import type { ProjectBasis } from '../member';
 import { sizeOf } from '../parts/bar-labels';
@@ -50,10 +51,6 @@ function wishes(plate: PlateInput, now: LaidSteel, project: ProjectBasis): Wish[
   ];
 }
 
-/** The heavier of two sorts of bars. */
-const heavier = ({ catalogue }: PlateInput, a: SlabBars, b: SlabBars): SlabBars =>
-  layerOf(b, catalogue).area > layerOf(a, catalogue).area ? b : a;
-
 /** The same bars over all parts of a face, the heaviest of them: one thing to lay, whichever part it is. */
 function alikeOver(plate: PlateInput, { extra, ...meshes }: LaidSteel): LaidSteel {
   const most = (face: 'bottom' | 'top') =>
@@ -63,8 +60,8 @@ function alikeOver(plate: PlateInput, { extra, ...meshes }: LaidSteel): LaidStee
 }
 
 /**
- * Whole plans of bars that can be built: the lightest, with round spacings, of one size, of meshes alone, and with the same bars over all parts of a face;
- * each set, designed in full and ranked by cost, carbon and how easily it is laid. Empty with faults.
+ * Whole plans of bars that can be built: the lightest, with round spacings, of one size, of meshes alone, with the same bars over all parts of a face, and
+ * where slab and columns are their own image with bars that are; each set, designed in full and ranked by cost, carbon and how easily it is laid. Empty with faults.
  */
 export function barPlans(plate: PlateInput, code: DesignCode, rates: ProjectRates, project: ProjectBasis): Change<Partial<PlateInput>>[] {
   const laid = (p: PlateInput) => strengthAlone(p, code).steel;
@@ -73,8 +70,12 @@ export function barPlans(plate: PlateInput, code: DesignCode, rates: ProjectRate
   const plans = wishes(plate, now, project).map((wish) => ({ title: wish.title, steel: laid(wish.plate) }));
   const best = plans[0]!.steel;
   const alike = best.extra.length > 1 ? [{ title: 'extra bars alike', steel: alikeOver(plate, best) }] : [];
+  const symmetric =
+    mirrorsOf(plate).length > 0 && best.extra.length > 0
+      ? [{ title: 'symmetric', steel: { ...best, extra: symmetricExtras(plate, best.extra) } }]
+      : [];
   const seen = new Set([JSON.stringify(asSet(now))]);
-  const candidates = [...plans, ...alike].flatMap(({ title, steel }): Candidate<Partial<PlateInput>>[] => {
+  const candidates = [...plans, ...alike, ...symmetric].flatMap(({ title, steel }): Candidate<Partial<PlateInput>>[] => {
     const bars = asSet(steel);
     const key = JSON.stringify(bars);
     if (steel.meshes.length === 0 || seen.has(key)) return [];
