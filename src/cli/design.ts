@@ -7,19 +7,25 @@ import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { formatQuantity, formatUtilisation } from '@/core/units/format';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
+import { tablesToCsv } from '@/exchange/tables/csv';
+import { tablesToXlsx } from '@/exchange/tables/xlsx';
+import { scheduleTables } from '@/core/project/scheduled';
 import type { Fault } from '@/core/checks/fault';
 
 export interface Run {
   readonly output: string;
   readonly errors: string;
+  /** What is written beside the output. */
+  readonly files?: readonly { readonly path: string; readonly content: string | Uint8Array }[];
   /** 0 all hold, 1 something exceeds or cannot be computed, 2 the file or the call is wrong. */
   readonly exitCode: 0 | 1 | 2;
 }
 
-const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT]
+const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT] [--schedule FILE]...
 
   --json            complete results as JSON on standard output
   --member MARK     only members with this mark or id; may be repeated
+  --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv; may be repeated
   --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
 
 Exit code: 0 all hold, 1 something exceeds, 2 the file or the call is wrong.
@@ -30,18 +36,22 @@ interface Call {
   json: boolean;
   members: string[];
   code: string | undefined;
+  schedules: string[];
 }
 
 function readCall(args: readonly string[]): Call | string {
-  const call: Call = { file: '', json: false, members: [], code: undefined };
+  const call: Call = { file: '', json: false, members: [], code: undefined, schedules: [] };
   for (let i = 0; i < args.length; i += 1) {
     const arg = args[i]!;
     if (arg === '--json') call.json = true;
-    else if (arg === '--member' || arg === '--code') {
+    else if (arg === '--member' || arg === '--code' || arg === '--schedule') {
       const value = args[(i += 1)];
       if (value === undefined) return `${arg} needs a value`;
       if (arg === '--member') call.members.push(value);
-      else call.code = value;
+      else if (arg === '--schedule') {
+        if (!/\.(xlsx|csv)$/i.test(value)) return `a schedule is written as .xlsx or .csv, not to ${value}`;
+        call.schedules.push(value);
+      } else call.code = value;
     } else if (arg.startsWith('--')) return `unknown option ${arg}`;
     else if (call.file) return `one file at a time: ${arg}`;
     else call.file = arg;
@@ -82,9 +92,16 @@ export async function runDesign(args: readonly string[], read: (path: string) =>
     result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
   );
   const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
-  if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, exitCode: 2 };
+  const tables = scheduleTables(project, results);
+  const files = await Promise.all(
+    call.schedules.map(async (path) => ({
+      path,
+      content: /csv$/i.test(path) ? tablesToCsv(tables, project.display) : await tablesToXlsx(tables, project.display),
+    })),
+  );
+  if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, files, exitCode: 2 };
   const exceeds = results.some(({ result }) => result.checks.some(isUnproven));
-  return { output, errors: '', exitCode: exceeds ? 1 : 0 };
+  return { output, errors: '', files, exitCode: exceeds ? 1 : 0 };
 }
 
 function withCode(project: Project, code: string | undefined): Project | undefined {

@@ -22,6 +22,8 @@ export interface Column {
   readonly kind?: QuantityKind;
   /** Numbers stand at the right. */
   readonly isNumber?: boolean;
+  /** Its sum means something: a file of the table has it below. */
+  readonly isSummed?: boolean;
 }
 
 /** A decision on a check as a paper tells it. */

@@ -21,6 +21,7 @@ import { JobPool } from '@/workers/job-pool';
 import type { ReportTask } from '@/workers/report.worker';
 import { startReporter } from '@/workers/start-worker';
 import { ReportPage } from './ReportPage';
+import { ScheduleFiles } from './ScheduleFiles';
 import { TextInput } from '@/ui/fields/TextInput';
 
 export function ReportScreen() {
@@ -215,6 +216,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               </span>
             )}
           </div>
+          <ScheduleFiles project={project} designed={reports} isDisabled={members.length === 0 || missing > 0} />
         </aside>
       </div>
       <Notice />
