@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import readXlsxFile from 'read-excel-file/node';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { drawn, expect, openBeam, rung, test } from './helpers';
 
@@ -161,4 +162,23 @@ test('of two tabs that save at one instant one is told', async ({ page, context 
   await Promise.all([set(page, '610'), set(other, '620')]);
   const refused = (tab: typeof page) => tab.getByRole('alert').filter({ hasText: 'changed in another tab' });
   await expect.poll(async () => (await refused(page).count()) + (await refused(other).count())).toBe(1);
+});
+
+test('the bar schedule is saved for a spreadsheet: what stands in it is what stands on the page', async ({ page }, info) => {
+  await openBeam(page, 'g2');
+  await page.getByRole('radio', { name: 'Bars' }).click();
+  const first = page.getByRole('table', { name: 'Bar schedule' }).getByRole('row').nth(1);
+  const shown = (await first.getByRole('cell').allTextContents()).map((text) => text.replace(/[\u2009\u202f\u00a0]/g, ''));
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save G2 bar schedule as XLSX' }).click();
+  const path = info.outputPath('g2.xlsx');
+  await (await download).saveAs(path);
+  expect((await download).suggestedFilename()).toBe('g2-bar-schedule.xlsx');
+  const sheets = (await readXlsxFile(path)) as unknown as { sheet: string; data: unknown[][] }[];
+  expect(sheets.map((s) => s.sheet)).toEqual(['Bar schedule', 'Bars by size']);
+  const row = sheets[0]!.data[1]!;
+  expect(row.slice(0, 3)).toEqual(['G2', 'Gallery', shown[0]]);
+  // Number and cut length, as numbers.
+  expect(row[5]).toBe(Number(shown[3]));
+  expect(row[8]).toBe(Number(shown[6]!.replace(' *', '')));
 });

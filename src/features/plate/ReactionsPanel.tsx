@@ -17,7 +17,7 @@ import { formatValue, unitLabel } from '@/core/units/format';
 import { addFresh } from '@/store/add-fresh';
 import { onMember } from '@/store/commands';
 import { useProject } from '@/store/project-store';
-import { BlockTable } from '@/ui/paper/Blocks';
+import { TitledTable } from '@/ui/tables/TitledTable';
 import { sheetPath } from '@/ui/sheet/sheet-path';
 import { usePlateChange } from './use-plate-change';
 
@@ -30,15 +30,12 @@ interface ReactionsPanelProps {
 
 /** What the slab brings to what holds it: columns with punching there and links in the slab, edges and walls. */
 export function ReactionsPanel(props: ReactionsPanelProps) {
-  const { project, result, isStale } = props;
+  const { project, member, result, isStale } = props;
   return (
     <div className={`overflow-auto px-3.5 py-2 ${isStale ? 'stale' : ''}`}>
       {result.columns.length > 0 && <Columns {...props} />}
       {reactionTable(result.reactions).map((block) => (
-        <section key={block.title} className="mt-3">
-          <h2>{block.title}</h2>
-          <BlockTable block={block} units={project.display} />
-        </section>
+        <TitledTable key={block.title} block={block} units={project.display} mark={member.mark} />
       ))}
     </div>
   );

@@ -5,7 +5,7 @@ import type { PlateMember } from '@/core/members/plate/input';
 import { stripTable } from '@/core/members/plate/strip-table';
 import { plateSize } from '@/core/members/plate/labels';
 import { formatQuantity } from '@/core/units/format';
-import { BlockTable } from '@/ui/paper/Blocks';
+import { TitledTable } from '@/ui/tables/TitledTable';
 import { memberScreen, type PanelPart, type Sheet } from '@/ui/sheet/member-screen';
 import { basisPanel, loadsPanel, variantsPanel } from '@/ui/sheet/panels';
 import { HandCheckTable } from '@/ui/tables/HandCheckTable';
@@ -80,14 +80,11 @@ const panels: readonly PanelPart<PlateMember, PlanEditing, PlateHandle>[] = [
   {
     id: 'hand',
     title: 'By hand',
-    show: ({ kept, result }) => (
+    show: ({ kept, member, result }) => (
       <div className="overflow-auto px-3.5 py-2">
         <HandCheckTable checks={result.handChecks} units={kept.display} />
         {stripTable(result.strips, kept.display).map((block) => (
-          <section key={block.title} className="mt-4">
-            <h2>{block.title}</h2>
-            <BlockTable block={block} units={kept.display} />
-          </section>
+          <TitledTable key={block.title} block={block} units={kept.display} mark={member.mark} />
         ))}
       </div>
     ),

@@ -5,7 +5,7 @@ import type { PunchingMember } from '@/core/members/punching/input';
 import { settingOut } from '@/core/members/punching/setting-out';
 import { stagesOf } from '@/core/members/punching/stage';
 import type { Project } from '@/core/project/project';
-import { BlockTable } from '@/ui/paper/Blocks';
+import { TitledTable } from '@/ui/tables/TitledTable';
 
 /** Where the legs are set out from, as a table for the site. */
 export function SettingOut({ project, member, hasFaults }: { project: Project; member: PunchingMember; hasFaults: boolean }) {
@@ -15,8 +15,7 @@ export function SettingOut({ project, member, hasFaults }: { project: Project; m
   );
   return (
     <div className="overflow-auto px-3.5 py-2">
-      {table && <h2>{table.title}</h2>}
-      {table ? <BlockTable block={table} units={project.display} /> : <p>There are no legs to set out.</p>}
+      {table ? <TitledTable block={table} units={project.display} mark={member.mark} /> : <p>There are no legs to set out.</p>}
     </div>
   );
 }

@@ -21,8 +21,9 @@ import { JobPool } from '@/workers/job-pool';
 import type { ReportTask } from '@/workers/report.worker';
 import { startReporter } from '@/workers/start-worker';
 import { ReportPage } from './ReportPage';
-import { ScheduleFiles } from './ScheduleFiles';
 import { TextInput } from '@/ui/fields/TextInput';
+import { TableFiles } from '@/ui/tables/TableFiles';
+import { scheduleTables } from '@/core/project/scheduled';
 
 export function ReportScreen() {
   const loaded = useLoadedProject();
@@ -216,7 +217,15 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               </span>
             )}
           </div>
-          <ScheduleFiles project={project} designed={reports} isDisabled={members.length === 0 || missing > 0} />
+          <div className="mt-3 flex flex-wrap items-baseline gap-x-3 border-t border-line pt-3">
+            <span>Bar schedule of these members</span>
+            <TableFiles
+              name={`${project.name} bars`}
+              units={project.display}
+              tables={() => scheduleTables(project, reports)}
+              isDisabled={members.length === 0 || missing > 0}
+            />
+          </div>
         </aside>
       </div>
       <Notice />

@@ -3,11 +3,13 @@ import type { Member, MemberResult } from '@/core/members/kinds';
 import { barLabel } from '@/core/members/parts/bar-labels';
 import { memberSchedule } from '@/core/project/as-built';
 import type { Project } from '@/core/project/project';
+import { scheduleTables } from '@/core/project/scheduled';
 import { scheduleTable } from '@/core/schedule/schedule-table';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { BlockTable } from '@/ui/paper/Blocks';
 import { Select } from '@/ui/fields/Select';
+import { TableFiles } from './TableFiles';
 
 /** The bars as they are to be cut and bent, with the way to name their bends. */
 export function ScheduleTable({ project, member, result }: { project: Project; member: Member; result: MemberResult }) {
@@ -34,6 +36,11 @@ export function ScheduleTable({ project, member, result }: { project: Project; m
           />
         </label>
         <BarNamesSelect project={project} />
+        <TableFiles
+          name={`${member.mark} bar schedule`}
+          units={project.display}
+          tables={() => scheduleTables(project, [{ member, result }])}
+        />
       </div>
       <BlockTable block={scheduleTable(schedule, project.display)} units={project.display} />
     </section>
