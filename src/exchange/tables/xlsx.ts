@@ -1,4 +1,5 @@
 import writeXlsxFile, { type Cell, type Sheet } from 'write-excel-file/universal';
+import { printCell } from '@/core/document/blocks';
 import type { UnitSystem } from '@/core/units/quantity';
 import { headsOf, rowsOf, type Table } from './table-rows';
 
@@ -18,15 +19,24 @@ function sheetNames(tables: readonly Table[]): string[] {
 /** "A", "B", … "AA" */
 const letters = (k: number): string => (k < 26 ? '' : letters(Math.floor(k / 26) - 1)) + String.fromCharCode(65 + (k % 26));
 
-const cell = (v: number | string): Cell => (typeof v === 'number' ? { type: Number, value: v } : { type: String, value: v });
+/** How the numbers of a column are shown, by the most decimals that they are printed with: "0", "0.00". The numbers themselves keep all their digits. */
+function formatOf(table: Table, k: number, units: UnitSystem): string {
+  const decimals = table.rows.map((row) => (/\.(\d+)/.exec(printCell(row[k]!, units, table.columns[k])) ?? ['', ''])[1]!.length);
+  const most = Math.max(0, ...decimals);
+  return most > 0 ? `0.${'0'.repeat(most)}` : '0';
+}
+
+const cell = (v: number | string, format: string): Cell =>
+  typeof v === 'number' ? { type: Number, value: v, format } : { type: String, value: v };
 
 function sheetOf(table: Table, name: string, units: UnitSystem): Sheet<Blob> {
   const heads = headsOf(table, units);
   const rows = rowsOf(table, units);
+  const formats = table.columns.map((_, k) => formatOf(table, k, units));
   const isSummed = table.columns.some((c) => c.isSummed) && rows.length > 0;
   const sums = table.columns.map((c, k): Cell => {
     const at = letters(k);
-    if (c.isSummed) return { type: 'Formula', value: `=SUM(${at}2:${at}${rows.length + 1})`, fontWeight: 'bold' };
+    if (c.isSummed) return { type: 'Formula', value: `=SUM(${at}2:${at}${rows.length + 1})`, format: formats[k]!, fontWeight: 'bold' };
     return k === 0 ? { type: String, value: 'Sum', fontWeight: 'bold' } : null;
   });
   return {
@@ -37,7 +47,7 @@ function sheetOf(table: Table, name: string, units: UnitSystem): Sheet<Blob> {
     })),
     data: [
       heads.map((value): Cell => ({ type: String, value, ...HEAD })),
-      ...rows.map((row) => row.map(cell)),
+      ...rows.map((row) => row.map((v, k) => cell(v, formats[k]!))),
       ...(isSummed ? [sums] : []),
       ...(table.foot ? [[], [{ type: String, value: table.foot }]] : []),
     ] as Cell[][],
