@@ -3,8 +3,9 @@ import { codeVariants } from '@/core/codes/registry';
 import { designOrSay } from '@/core/project/design-member';
 import { asDesigned } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
-import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
-import { formatQuantity, formatUtilisation } from '@/core/units/format';
+import type { Member, MemberResult } from '@/core/members/kinds';
+import { printCell } from '@/core/document/blocks';
+import { memberTable } from '@/core/project/member-table';
 import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
 import { tablesToCsv } from '@/exchange/tables/csv';
@@ -111,27 +112,19 @@ function withCode(project: Project, code: string | undefined): Project | undefin
   return found && { ...project, code: { id: found.id, variant: found.variant, choices: {} } };
 }
 
+/** What the printed table has of that of members. */
+const PRINTED: readonly string[] = ['Member', 'Title', 'Size', 'Bars', 'Governing check', 'Util.', 'Place', 'Combination'];
+
 /** A table with a row for each member. */
 function schedule(project: Project, results: readonly { member: Member; result: MemberResult }[]): string {
-  const rows = results.map(({ member, result }) => {
-    const g = result.governing;
-    return [
-      member.mark,
-      member.title,
-      kindOf(member).sizeLabel(member, project.display),
-      kindOf(member).steelLabel(member, result, project),
-      result.faults.length > 0 ? (result.faults[0]!.path ? 'faults in the input' : 'not worked out') : (g?.title ?? ''),
-      result.faults.length > 0 ? '–' : formatUtilisation(g?.utilisation ?? null),
-      g?.place.x !== null && g?.place.x !== undefined ? formatQuantity(g.place.x, 'station', project.display) : (g?.place.label ?? ''),
-      g?.combination ?? '',
-    ];
-  });
-  const head = ['Member', 'Title', 'Size', 'Bars', 'Governing check', 'Util.', 'Place', 'Combination'];
-  const widths = head.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]!.length)));
+  const { columns, rows: all } = memberTable(project, results);
+  const shown = PRINTED.map((title) => columns.findIndex((c) => c.title === title));
+  const rows = all.map((row) => shown.map((k) => printCell(row[k]!, project.display, columns[k])));
+  const widths = PRINTED.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]!.length)));
   const line = (cells: readonly string[]) =>
     cells
       .map((c, i) => c.padEnd(widths[i]!))
       .join('  ')
       .trimEnd();
-  return [line(head), line(widths.map((w) => '-'.repeat(w))), ...rows.map(line)].join('\n') + '\n';
+  return [line(PRINTED), line(widths.map((w) => '-'.repeat(w))), ...rows.map(line)].join('\n') + '\n';
 }

@@ -12,6 +12,7 @@ import { designNow } from '@/core/project/design-member';
 import { readProjectText } from '@/exchange/project-text';
 import { tablesToCsv } from '@/exchange/tables/csv';
 import { tablesToXlsx } from '@/exchange/tables/xlsx';
+import { memberTable } from '@/core/project/member-table';
 import { scheduleTables } from '@/core/project/scheduled';
 
 describe('cutting from stock', () => {
@@ -128,6 +129,19 @@ describe('the schedule of a project as files', () => {
     const { data } = Papa.parse<string[]>((run.files![1]!.content as string).slice(1));
     expect(data[2]!.slice(0, 7)).toEqual(sheets[0]!.data[1]!.slice(0, 7).map((v) => String(v ?? '')));
     expect((await runDesign(['demo', '--schedule', 'out.pdf'], read)).errors).toMatch(/written as .xlsx or .csv, not to out.pdf/);
+  });
+});
+
+test('the list of members: what governs each, its utilisation as a number, its concrete and steel', async () => {
+  const table = memberTable(project, designed);
+  const sheets = (await readXlsxFile(Buffer.from(await tablesToXlsx([table], 'SI')))) as unknown as { data: unknown[][] }[];
+  designed.forEach(({ member, result }, i) => {
+    const row = sheets[0]!.data[i + 1]!;
+    expect(row.slice(0, 2)).toEqual([member.mark, member.title]);
+    expect(row[5]).toBe(result.governing!.title);
+    expect(Math.abs((row[7] as number) - result.governing!.utilisation!)).toBeLessThan(0.0051);
+    expect(row[10]).toBeCloseTo(result.quantities!.concrete / 1e9, 6);
+    expect(row[11]).toBeCloseTo(result.quantities!.bars + result.quantities!.links, 6);
   });
 });
 

@@ -18,6 +18,8 @@ import { families, hasText, isDone, rowsOf, sortRows, type RowData, type SortKey
 import { SelectedEditor } from './SelectedEditor';
 import { Totals } from './Totals';
 import { counted } from '@/core/units/format';
+import { memberTable } from '@/core/project/member-table';
+import { TableFiles } from '@/ui/tables/TableFiles';
 
 /** Loaded when it is wanted. */
 const MembersChart = dynamic(() => import('@/ui/charts/MembersChart').then((m) => m.MembersChart), { ssr: false });
@@ -46,6 +48,19 @@ function AddMembers({ onAdd }: { onAdd: (start: string) => void }) {
         </button>
       ))}
     </div>
+  );
+}
+
+/** The members that are shown, as a file for a spreadsheet. */
+function ListFiles({ project, rows }: { project: Project; rows: readonly RowData[] }) {
+  const designed = rows.flatMap(({ member, entry }) => (entry ? [{ member, result: entry.result }] : []));
+  return (
+    <TableFiles
+      name={`${project.name} members`}
+      units={project.display}
+      tables={() => [memberTable(project, designed)]}
+      isDisabled={!rows.every((r) => isDone(project, r))}
+    />
   );
 }
 
@@ -92,6 +107,8 @@ function Overview({ project }: { project: Project }) {
                 <button type="button" className="link" aria-pressed={isCharted} onClick={() => setCharted(!isCharted)}>
                   {isCharted ? 'no chart' : 'chart'}
                 </button>
+                {' · list as '}
+                <ListFiles project={project} rows={listed} />
               </>
             )}
           </p>
