@@ -17,7 +17,7 @@ interface SetOutProps {
   readonly units: UnitSystem;
 }
 
-const row = 'flex items-center gap-1.5';
+const row = 'flex flex-wrap items-center gap-1.5';
 
 /** Makes the outline a circle. */
 export function SetOutCircle({ member, units }: SetOutProps) {
@@ -101,7 +101,7 @@ export function SetOutColumns({ member, units }: SetOutProps) {
     <div className="my-1.5">
       <div className={row}>
         <span>Set out columns</span>
-        <span className="w-28">
+        <span className="w-32 shrink-0">
           <Select label="How columns are set out" value={way} options={ways} onPick={setWay} />
         </span>
         {way === 'ring' ? (

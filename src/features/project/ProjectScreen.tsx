@@ -51,7 +51,7 @@ function AddMembers({ onAdd }: { onAdd: (start: string) => void }) {
   );
 }
 
-/** The members that are shown, as a file for a spreadsheet. */
+/** All members in the order in which they stand, as a file for a spreadsheet. */
 function ListFiles({ project, rows }: { project: Project; rows: readonly RowData[] }) {
   const designed = rows.flatMap(({ member, entry }) => (entry ? [{ member, result: entry.result }] : []));
   return (
@@ -108,7 +108,7 @@ function Overview({ project }: { project: Project }) {
                   {isCharted ? 'no chart' : 'chart'}
                 </button>
                 {' · list as '}
-                <ListFiles project={project} rows={listed} />
+                <ListFiles project={project} rows={sorted} />
               </>
             )}
           </p>
