@@ -3,6 +3,7 @@ import type { CatalogueId } from '../materials/bars';
 import { countOf, dimensionsOf, type BarSet, type BendType } from '../model/bar-set';
 import { lengthAlong } from '../model/centre-line';
 import { bendPractice, type BendSetting } from './bend-types';
+import { STOCK } from './stock';
 
 /** One mark of the schedule: bars that are all alike. Lengths mm, mass kg. */
 export interface ScheduleItem {
@@ -28,8 +29,6 @@ export interface BarSchedule {
   /** What the names of shapes mean, and how lengths are measured. */
   readonly note: string;
 }
-
-const LONGEST = 12_000;
 
 /**
  * Length to be cut for out-to-out dimensions. BS 8666: L = A + B - r/2 - d, U = A + B + C - r - 2d, closed link 2(A + B + C) - 2.5r - 5d with C the
@@ -75,7 +74,7 @@ export function scheduleOf(bars: readonly BarSet[], id: CatalogueId, code: Desig
       letters: letters[shape],
       length,
       mass: count * bar.massPerLength * length,
-      isTooLong: length > LONGEST,
+      isTooLong: length > STOCK,
     };
   });
   return { items, mass: items.reduce((sum, k) => sum + k.mass, 0), note };

@@ -2,7 +2,7 @@ import { amount, type Block } from '../document/blocks';
 import { formatQuantity, formatValue } from '../units/format';
 import type { UnitSystem } from '../units/quantity';
 import type { BarSchedule } from './bar-schedule';
-import { cutFromStock } from './stock';
+import { cutFromStock, STOCK } from './stock';
 
 type Table = Block & { readonly kind: 'table' };
 
@@ -12,9 +12,6 @@ export interface ScheduledMember {
   readonly place: string;
   readonly schedule: BarSchedule;
 }
-
-/** Bars are delivered this long (mm) unless it is said otherwise. */
-export const STOCK = 12_000;
 
 /** The bars of all members, member by member: what is cut and bent, with its number, length and mass. */
 export function projectSchedule(members: readonly ScheduledMember[], units: UnitSystem): Table {

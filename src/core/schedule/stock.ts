@@ -1,3 +1,6 @@
+/** Bars are delivered this long (mm) unless it is said otherwise: what is longer laps. */
+export const STOCK = 12_000;
+
 /** How bars of one size are cut from stock: how many stock bars, and what is left over of them (mm). */
 export interface Cutting {
   readonly bars: number;

@@ -6,6 +6,7 @@ import { catalogues, type Bar } from '../../materials/bars';
 import { arcAbout, barNamed, bentThrough, inRow, type DraftSet } from '../../model/bar-set';
 import type { Place } from '../../model/centre-line';
 import type { SlabBars } from '../../reinforcement/slab-bars';
+import { STOCK } from '../../schedule/stock';
 import { axesOf, layerTitle, type BarAxes } from './bar-axes';
 import { goesAllRound } from './bar-parts';
 import { outlineOf, type Span } from './geometry';
@@ -14,8 +15,7 @@ import { anchorageOf } from './layers';
 import { farthestOf, innerEndOf, radialLayout } from './radial-layout';
 import { rowsBetween, type LaidBars } from './straight-bars';
 
-/** The longest bar of rings (mm); longer ones are of pieces that lap. */
-const STOCK = 12_000;
+/** Rings longer than a stock bar are of pieces that lap, of no more than these. */
 const MOST_PIECES = 100;
 /** Shorter pieces (mm) are left out. */
 const SHORTEST = 100;
