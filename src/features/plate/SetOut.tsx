@@ -44,7 +44,7 @@ export function SetOutCircle({ member, units }: SetOutProps) {
         onClick={() =>
           change(
             'round outline',
-            withFields((now) => ({ outline: roundOutline(now, diameter), openings: [] })),
+            withFields((now) => ({ outline: roundOutline(now, diameter) })),
           )
         }
       >
