@@ -5,6 +5,7 @@ import { box, type Point } from '@/core/geometry/polygon';
 import { codeOf } from '@/core/members/member';
 import { answerOf } from '@/core/members/plate/analysis';
 import { directionWords, layerTitle } from '@/core/members/plate/bar-axes';
+import { designNow } from '@/core/project/design-member';
 import { strengthAlone } from '@/core/members/plate/design-plate';
 import type { PlateResult } from '@/core/members/plate/result';
 import { referenceCases } from './reference';
@@ -218,6 +219,19 @@ describe('a round slab on its edge, radial bars and rings', () => {
     expect(Math.max(0, ...result.sections.filter((s) => s.face === 'top').map((s) => s.moment / 1000))).toBeLessThan(0.03 * 70.9);
     expect(result.checks.filter((c) => c.id.startsWith('bending')).every((c) => c.status === 'holds' || c.status === 'near')).toBe(true);
   });
+});
+
+test('the steps of a check tell the moments in the directions of its bars: with the size of the twist they are what is asked', () => {
+  const slab = slabs(
+    (more) => ({ meshSize: 500, h: 200, spread: 0, outline: corners(box(0, 0, 6000, 4000)), axes: straight(30, 70), ...more }),
+    free,
+  ).project({ cases: [{ id: 'G', title: 'Permanent', nature: 'permanent' }], loads: [{ type: 'uniform', case: 'G', value: 5 }] });
+  const { checks, sections } = designNow(slab, slabOf(slab), 'all') as PlateResult;
+  const largest = sections.filter((s) => s.id.startsWith('bottom-x')).reduce((a, b) => (b.moment > a.moment ? b : a));
+  const steps = checks.find((c) => c.id === `bending-${largest.id}`)!.derivation!;
+  const told = (words: string) => (steps.find((s) => 'name' in s && s.name === words) as unknown as { value: number }).value;
+  // The slab is not spread, so the moment for the bars is that of the place itself.
+  expect((told('moment for these bars there') + told('twisting moment there')) / largest.moment).toBeCloseTo(1, 9);
 });
 
 test('directions in words', () => {

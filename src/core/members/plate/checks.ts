@@ -1,3 +1,5 @@
+import { barTerms, momentOf } from '../../analysis/plates/design-moments';
+import type { Calc } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
 import type { Combination } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
@@ -6,6 +8,7 @@ import { formatValue, unitLabel } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { slabBending, slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
 import type { PlateAnswer } from './analysis';
+import { axesOf, isAlongPlan } from './bar-axes';
 import { arrangementFor, demandOn, senseOf, summed, type LayerDemand } from './envelope';
 import type { PlateInput } from './input';
 import { metreWith, type MetreOf } from './layers';
@@ -61,17 +64,8 @@ function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
       c.note(
         `The elastic plate under ${combination.id}, variable loads where they add to this moment. Twisting is carried by the bars of both directions: each takes its own moment and the size of the twisting moment (Wood).`,
       );
-      for (const [name, k] of [
-        ['mx', 0],
-        ['my', 1],
-        ['mxy', 2],
-      ] as const)
-        c.state(
-          `${name} at the place itself`,
-          summed(arrangement, (part) => part.moments[3 * s.node + k]!),
-          'lineTorque',
-          'sagging positive',
-        );
+      const at = (k: number) => summed(arrangement, (part) => part.moments[3 * s.node + k]!);
+      tellMoments(c, basis.plate, s, [at(0), at(1), at(2)]);
       if (answer.spread > 0)
         c.state(
           'width over which it is the mean',
@@ -85,6 +79,18 @@ function bendingOf(basis: PlateBasis, s: PlateSection): DerivableCheck {
         );
     },
   });
+}
+
+/** The moments of the plate at the place itself, and where bars do not run along the axes of the plan what they are in the directions of the bars. */
+function tellMoments(c: Calc, plate: PlateInput, { along, at }: PlateSection, moments: readonly [number, number, number]): void {
+  (['mx', 'my', 'mxy'] as const).forEach((name, k) =>
+    c.state(`${name} at the place itself`, moments[k]!, 'lineTorque', 'sagging positive'),
+  );
+  if (isAlongPlan(plate)) return;
+  const bars = axesOf(plate).at(at);
+  const [a, b] = barTerms(bars[along], bars[along === 'x' ? 'y' : 'x']).map((term) => momentOf(term, moments)) as [number, number];
+  c.state('moment for these bars there', (a + b) / 2, 'lineTorque', 'mx, my and mxy in the directions of the bars');
+  c.state('twisting moment there', Math.abs(a - b) / 2, 'lineTorque', 'between both directions of bars');
 }
 
 /** The parts in which bars lie: what is not there has no depth of compression and no spacing. */
