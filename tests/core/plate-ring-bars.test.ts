@@ -174,6 +174,19 @@ describe('radial bars and rings as they are laid', () => {
     // Ends are rounded inwards by up to 10 mm.
     expect(Math.abs(clear.capacity!.value - (nearest - 12))).toBeLessThan(1);
     expect(clear.status).toBe('holds');
+    // Bars over sectors beside each other stand no nearer than those over one of them; over the same sector they do.
+    const over = (from: number, to: number) => {
+      const [a, b] = [from, to].map((degrees) => (degrees * Math.PI) / 180) as [number, number];
+      const corners = { x1: 2000 * Math.cos(a), y1: 2000 * Math.sin(a), x2: 5000 * Math.cos(b), y2: 5000 * Math.sin(b) };
+      return { face: 'bottom', along: 'x', ...corners, bars: mesh('H12', 200) };
+    };
+    const clearWith = (...extra: object[]) =>
+      laid({ bars: { extra, bottom: allOf('H12', 200), top: allOf('H10', 250) } }).result.checks.find(
+        (c) => c.id === 'radial-clear-bottom',
+      )!.capacity!.value;
+    const one = clearWith(over(0, 40));
+    expect(clearWith(over(0, 40), over(90, 130), over(180, 220))).toBeCloseTo(one, 6);
+    expect(clearWith(over(0, 40), over(20, 60))).toBeLessThan(one - 5);
     const small = laid({ axes: { ...ring, inner: 600 }, bars: { extra: [], bottom: allOf('H20', 100), top: allOf('H10', 250) } });
     const tight = small.result.checks.find((c) => c.id === 'radial-clear-bottom')!;
     expect(tight.status).toBe('exceeds');

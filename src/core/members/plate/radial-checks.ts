@@ -1,6 +1,7 @@
 import { silent } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
+import { isInArc, WHOLE } from '../../geometry/arcs';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { axesOf, layerTitle } from './bar-axes';
 import { partOf } from './bar-parts';
@@ -12,25 +13,28 @@ import { extrasIn, meshIn } from './zones';
 /** Where radial bars of a face stand nearest: their clear distance there beside what the code asks. */
 export function radialChecks(basis: PlateBasis): DerivableCheck[] {
   const { plate, code, steel } = basis;
-  if (!axesOf(plate).ring) return [];
+  const axes = axesOf(plate);
+  if (!axes.ring) return [];
   return (['bottom', 'top'] as const).flatMap((face) => {
     const layer = { face, along: 'x' } as const;
     const mesh = meshIn(steel, layer);
     const laid = [
-      ...(mesh ? [{ bars: mesh, layout: radialLayout(plate, code, face, mesh, null) }] : []),
-      ...extrasIn(steel, layer).map(({ bars, ...corners }) => ({
-        bars,
-        layout: radialLayout(plate, code, face, bars, partOf(corners, axesOf(plate))),
-      })),
-    ].flatMap(({ bars, layout }) => (layout ? [{ layout, diameter: layerOf(bars, plate.catalogue).diameter }] : []));
+      ...(mesh ? [{ bars: mesh, over: null }] : []),
+      ...extrasIn(steel, layer).map((extra) => ({ bars: extra.bars, over: partOf(extra, axes) })),
+    ].flatMap(({ bars, over }) => {
+      const layout = radialLayout(plate, code, face, bars, over);
+      return layout ? [{ layout, turn: over?.y ?? WHOLE, diameter: layerOf(bars, plate.catalogue).diameter }] : [];
+    });
     const radii = laid.flatMap(({ layout }) => [layout.last, ...layout.stops.map((r) => Math.max(r, layout.last))]).filter((r) => r > 0);
-    const clearAt = (r: number) => {
-      const there = laid.filter(({ layout }) => densityAt(layout, r) > 0);
+    // Most parts lie over each other where one of them begins.
+    const places = radii.flatMap((r) => laid.map(({ turn: [angle] }) => ({ r, angle })));
+    const clearAt = ({ r, angle }: { readonly r: number; readonly angle: number }) => {
+      const there = laid.filter(({ layout, turn }) => isInArc(angle, turn) && densityAt(layout, r) > 0);
       const density = there.reduce((sum, { layout }) => sum + densityAt(layout, r), 0);
       const thickest = Math.max(0, ...there.map((t) => t.diameter));
       return { r, apart: r / density, thickest, clear: r / density - thickest };
     };
-    const worst = radii.map(clearAt).reduce<ReturnType<typeof clearAt> | null>((a, b) => (!a || b.clear < a.clear ? b : a), null);
+    const worst = places.map(clearAt).reduce<ReturnType<typeof clearAt> | null>((a, b) => (!a || b.clear < a.clear ? b : a), null);
     return worst ? [clearCheck(basis, face, worst)] : [];
   });
 }
