@@ -34,7 +34,7 @@ function toys() {
     format: 'esm',
     outfile: `${home}/toys.mjs`,
     alias: { '@': `./${home}/src` },
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: { js: "import { createRequire as requiring } from 'node:module'; const require = requiring(import.meta.url);" },
     logLevel: 'error',
   });
   return JSON.parse(execFileSync(process.execPath, [`${home}/toys.mjs`], { encoding: 'utf8', maxBuffer: 1e8 }));
