@@ -12,6 +12,9 @@ import { tablesToCsv } from '@/exchange/tables/csv';
 import { tablesToXlsx } from '@/exchange/tables/xlsx';
 import { scheduleTables } from '@/core/project/scheduled';
 import type { Fault } from '@/core/checks/fault';
+import type { Report } from '@/core/document/report';
+import { derivedFor, memberPaper } from '@/core/project/member-paper';
+import { projectReport } from '@/core/project/project-report';
 
 export interface Run {
   readonly output: string;
@@ -22,37 +25,62 @@ export interface Run {
   readonly exitCode: 0 | 1 | 2;
 }
 
-const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT] [--schedule FILE]...
+const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT] [--report FILE]... [--schedule FILE]...
 
   --json            complete results as JSON on standard output
   --member MARK     only members with this mark or id; may be repeated
-  --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv; may be repeated
+  --report FILE     report of these members, as .pdf, .docx or .html
+  --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv
   --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
 
 Exit code: 0 all hold, 1 something exceeds, 2 the file or the call is wrong.
 `;
+
+/** The files that a report can be written to, by their endings. */
+export type ReportEnding = 'pdf' | 'docx' | 'html';
+
+/** Makes the file of a report; outside a browser it needs files of its own, so it is handed in. */
+export type MakeReport = (report: Report, ending: ReportEnding) => Promise<Uint8Array | string>;
+
+/** What can be asked for beside the output, and the endings of its files. */
+const papers = { report: ['pdf', 'docx', 'html'], schedule: ['xlsx', 'csv'] } as const;
+type Paper = keyof typeof papers;
+
+interface Asked {
+  readonly paper: Paper;
+  readonly path: string;
+  readonly ending: string;
+}
+
+function readPaper(paper: Paper, path: string): Asked | string {
+  const ending = /\.([a-z]+)$/i.exec(path)?.[1]?.toLowerCase() ?? '';
+  const endings: readonly string[] = papers[paper];
+  return endings.includes(ending) ? { paper, path, ending } : `--${paper} writes ${endings.map((e) => `.${e}`).join(', ')}, not ${path}`;
+}
 
 interface Call {
   file: string;
   json: boolean;
   members: string[];
   code: string | undefined;
-  schedules: string[];
+  papers: Asked[];
 }
 
 function readCall(args: readonly string[]): Call | string {
-  const call: Call = { file: '', json: false, members: [], code: undefined, schedules: [] };
+  const call: Call = { file: '', json: false, members: [], code: undefined, papers: [] };
   for (let i = 0; i < args.length; i += 1) {
     const arg = args[i]!;
     if (arg === '--json') call.json = true;
-    else if (arg === '--member' || arg === '--code' || arg === '--schedule') {
+    else if (arg === '--member' || arg === '--code' || arg.slice(2) in papers) {
       const value = args[(i += 1)];
       if (value === undefined) return `${arg} needs a value`;
       if (arg === '--member') call.members.push(value);
-      else if (arg === '--schedule') {
-        if (!/\.(xlsx|csv)$/i.test(value)) return `a schedule is written as .xlsx or .csv, not to ${value}`;
-        call.schedules.push(value);
-      } else call.code = value;
+      else if (arg === '--code') call.code = value;
+      else {
+        const asked = readPaper(arg.slice(2) as Paper, value);
+        if (typeof asked === 'string') return asked;
+        call.papers.push(asked);
+      }
     } else if (arg.startsWith('--')) return `unknown option ${arg}`;
     else if (call.file) return `one file at a time: ${arg}`;
     else call.file = arg;
@@ -64,7 +92,11 @@ const wrong = (errors: string): Run => ({ output: '', errors, exitCode: 2 });
 const listFaults = (faults: readonly Fault[]) => faults.map((f) => `  ${f.path || '(file)'}: ${f.reason}\n`).join('');
 
 /** Designs the members of a project file and prints a schedule or JSON. Pure but for `read`. */
-export async function runDesign(args: readonly string[], read: (path: string) => string): Promise<Run> {
+export async function runDesign(
+  args: readonly string[],
+  read: (path: string) => string,
+  makeReport: MakeReport = () => Promise.reject(new Error('No maker of reports was handed in')),
+): Promise<Run> {
   if (args.includes('--help')) return { output: USAGE, errors: '', exitCode: 0 };
   const call = readCall(args);
   if (typeof call === 'string') return wrong(`${call}\n\n${USAGE}`);
@@ -86,23 +118,31 @@ export async function runDesign(args: readonly string[], read: (path: string) =>
   if (missing.length > 0) return wrong(`No member called ${missing.join(', ')} in ${call.file}\n`);
   const results: { readonly member: Member; readonly result: MemberResult }[] = [];
   for (const member of chosen) {
-    const result = await designOrSay(project, member, { derive: call.json ? 'all' : [] });
+    const derive = call.json ? 'all' : call.papers.some((p) => p.paper === 'report') ? derivedFor(member.report) : [];
+    const result = await designOrSay(project, member, { derive });
     results.push({ member: asDesigned(member, result), result });
   }
   const faults = results.flatMap(({ member, result }) =>
     result.faults.map((f) => ({ path: `members.${member.mark}.${f.path}`, reason: f.reason })),
   );
   const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
-  const tables = scheduleTables(project, results);
   const files = await Promise.all(
-    call.schedules.map(async (path) => ({
-      path,
-      content: /csv$/i.test(path) ? tablesToCsv(tables, project.display) : await tablesToXlsx(tables, project.display),
-    })),
+    call.papers.map(async (asked) => ({ path: asked.path, content: await writePaper(asked, project, results, makeReport) })),
   );
   if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, files, exitCode: 2 };
   const exceeds = results.some(({ result }) => result.checks.some(isUnproven));
   return { output, errors: '', files, exitCode: exceeds ? 1 : 0 };
+}
+
+type Designed = readonly { readonly member: Member; readonly result: MemberResult }[];
+
+async function writePaper({ paper, ending }: Asked, project: Project, designed: Designed, makeReport: MakeReport) {
+  if (paper === 'report') {
+    const pages = designed.map((d) => ({ ...d, blocks: memberPaper(project, d.member, d.result) }));
+    return makeReport(projectReport(project, pages, designed.length > 1), ending as ReportEnding);
+  }
+  const tables = scheduleTables(project, designed);
+  return ending === 'csv' ? tablesToCsv(tables, project.display) : tablesToXlsx(tables, project.display);
 }
 
 function withCode(project: Project, code: string | undefined): Project | undefined {

@@ -2,7 +2,7 @@ import '@/core/codes/registry';
 import { CalcError, derive, Recorder, remember, silent } from '@/core/calc/calc';
 import { parseExpression, symbolsOf } from '@/core/calc/expression';
 import { allFormulas, defineSymbols, dimensionOf, formulary } from '@/core/calc/formula';
-import { mathml, plain, tex } from '@/core/calc/notations';
+import { mathml, plain } from '@/core/calc/notations';
 import { print, printStep, significant, splitSymbol } from '@/core/calc/typeset';
 import '@/core/codes/en1992/flange-shear';
 
@@ -98,7 +98,6 @@ describe('typesetting', () => {
     expect(splitSymbol('V_Rd_max')).toEqual({ base: 'V', sub: 'Rd,max', prime: false });
     expect(splitSymbol('f_c_prime')).toEqual({ base: 'f', sub: 'c', prime: true });
     expect(mathml.sym('alpha_cc')).toBe('<msub><mi>α</mi><mtext>cc</mtext></msub>');
-    expect(tex.sym('f_c_prime')).toBe("{f}'_{\\mathrm{c}}");
   });
   test('brackets only where they are needed', () => {
     const show = (text: string) => print(parseExpression(text), plain);
@@ -106,7 +105,7 @@ describe('typesetting', () => {
     expect(show('a - (b - c)')).toBe('a - (b - c)');
     expect(show('(a * b) * c')).toBe('a * b * c');
     expect(show('(a + b)^2')).toBe('(a + b)^2');
-    expect(print(parseExpression('(a + b) / c'), tex)).toBe('\\frac{{a} + {b}}{{c}}');
+    expect(print(parseExpression('(a + b) / c'), mathml)).not.toContain('(');
   });
   test('figures keep all whole digits and four significant ones', () => {
     expect(significant(1234.56, 4)).toBe('1\u202f235');

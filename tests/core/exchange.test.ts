@@ -1,9 +1,12 @@
-import { formulaSvg } from '@/exchange/pdf/formula-svg';
-import { drawingSvg } from '@/exchange/pdf/drawing-svg';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { parseExpression } from '@/core/calc/expression';
+import { boxes } from '@/exchange/pdf/formula-boxes';
+import { formulaContent } from '@/exchange/pdf/formula-content';
+import { drawingSvg } from '@/exchange/svg/drawing-svg';
 import { resultsToJson, stepToJson } from '@/exchange/result-json';
 import type { Drawing } from '@/core/drawing/shapes';
 import { derive } from '@/core/calc/calc';
-import { tex } from '@/core/calc/notations';
 import { print } from '@/core/calc/typeset';
 import { F as shear } from '@/core/codes/en1992/shear';
 import { kindOf } from '@/core/members/kinds';
@@ -26,24 +29,70 @@ function project(member: Record<string, unknown> = {}, rest: Record<string, unkn
 type BeamJson = ReturnType<typeof resultsToJson>['members'][number] & ReturnType<typeof beamToJson>;
 
 describe('formulas for the page', () => {
-  test('are vectors with a size in points, without colour words or styles that a page does not know', () => {
-    const p = formulaSvg(`\\displaystyle ${print(shear.VRdmax.expr, tex)}`, 9);
-    expect(p.svg).toMatch(/^<svg /);
-    expect(p.svg).toContain('<path');
-    expect(p.svg).not.toContain('currentColor');
-    expect(p.svg).not.toContain('style=');
-    expect(p.svg).not.toContain('merror');
-    expect(p.width).toBeGreaterThan(20);
-    expect(p.height).toBeGreaterThan(10);
+  const { openSync } = createRequire(join(process.cwd(), 'package.json'))('fontkit') as { openSync(path: string): Face };
+  interface Face {
+    readonly unitsPerEm: number;
+    layout(text: string, features?: Record<string, boolean>): { readonly advanceWidth: number };
+  }
+  const serif = (script: string, style: string) =>
+    openSync(`node_modules/@fontsource/libertinus-serif/files/libertinus-serif-${script}-400-${style}.woff`);
+  const faces = {
+    upright: serif('latin', 'normal'),
+    italic: serif('latin', 'italic'),
+    greek: serif('greek', 'normal'),
+    greekItalic: serif('greek', 'italic'),
+    other: openSync('node_modules/pdfmake/build/fonts/Roboto/Roboto-Regular.ttf'),
+  };
+  const all = Object.values(shear).map((f) => boxes.equals(boxes.sym(f.result.symbol), print(f.expr, boxes)));
+
+  test('a sum is as wide as its signs and the room about the operator: 475 + 250 + 550 + 250 + 465 thousandths of x + 1', () => {
+    const { width, runs } = print(parseExpression('x + 1'), boxes);
+    expect(width).toBeCloseTo((475 + 250 + 550 + 250 + 465) / 1000, 3);
+    expect(runs.map((r) => [r.text, r.face])).toEqual([
+      ['x', 'italic'],
+      [' + 1', 'upright'],
+    ]);
   });
-  test('equal formulas are typeset once', () => {
-    expect(formulaSvg('x + 1', 9)).toBe(formulaSvg('x + 1', 9));
-    expect(formulaSvg('x + 1', 12)).not.toBe(formulaSvg('x + 1', 9));
-    expect(formulaSvg('x + 1', 12).width / formulaSvg('x + 1', 9).width).toBeCloseTo(12 / 9, 6);
+  test('widths are those of the typefaces themselves', () => {
+    for (const { runs } of all)
+      for (const { text, face, size } of runs) {
+        const own = [...text].reduce((sum, sign) => sum + faces[face].layout(sign).advanceWidth / faces[face].unitsPerEm, 0);
+        const [next] = runs.filter((r) => r.face !== face || r.text !== text);
+        expect(own).toBeGreaterThan(0);
+        expect(size).toBeLessThanOrEqual(1);
+        expect(next === undefined || Number.isFinite(next.x)).toBe(true);
+        const alone = boxes.num(text);
+        if (face === 'upright') expect(alone.width).toBeCloseTo(own, 2);
+      }
   });
-  test('every formula of shear is TeX that can be set', () => {
-    for (const f of Object.values(shear))
-      expect(formulaSvg(`${tex.sym(f.result.symbol)} = ${print(f.expr, tex)}`, 9).svg).not.toContain('merror');
+  test('nothing stands beyond its box: runs and rules of every formula of shear', () => {
+    for (const box of all) {
+      expect(box.runs.length).toBeGreaterThan(2);
+      for (const { x, y, size } of box.runs) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThan(box.width);
+        expect(y - 0.68 * size).toBeGreaterThanOrEqual(-box.ascent - 1e-9);
+        expect(y + 0.2 * size).toBeLessThanOrEqual(box.descent + 1e-9);
+      }
+      for (const [x, y] of box.strokes.flatMap((s) => s.points)) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(box.width + 1e-9);
+        expect(y).toBeGreaterThanOrEqual(-box.ascent - 1e-9);
+        expect(y).toBeLessThanOrEqual(box.descent + 1e-9);
+      }
+    }
+  });
+  test('a fraction stands on its rule: what is above ends above it, what is below begins below', () => {
+    const { runs, strokes } = print(parseExpression('a / b'), boxes);
+    const [[, rule]] = strokes[0]!.points as [[number, number]];
+    expect(runs[0]!.y + 0.2).toBeLessThan(rule);
+    expect(runs[1]!.y - 0.68).toBeGreaterThan(rule);
+  });
+  test('one wider than its room is set smaller, and only as much as it must', () => {
+    const box = print(shear.VRdmax.expr, boxes);
+    const whole = formulaContent(box, 9, 1000).stack as { fontSize?: number }[];
+    const tight = formulaContent(box, 9, box.width * 6).stack as { fontSize?: number }[];
+    expect(tight[0]!.fontSize! / whole[0]!.fontSize!).toBeCloseTo(6 / 9, 6);
   });
 });
 

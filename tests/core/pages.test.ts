@@ -5,12 +5,13 @@ import { designNow } from '@/core/project/design-member';
 import { memberPaper } from '@/core/project/member-paper';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
+import { projectReport } from '@/core/project/project-report';
+import { pageFonts } from '@/exchange/pdf/fonts';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
 
-const font = (style: string) => `node_modules/pdfmake/build/fonts/Roboto/Roboto-${style}.ttf`;
-beforeAll(() =>
-  pdfMake.setFonts({ Roboto: { normal: font('Regular'), bold: font('Medium'), italics: font('Italic'), bolditalics: font('Medium') } }),
-);
+const font = (file: string) => `node_modules/pdfmake/build/fonts/Roboto/${file}`;
+const serif = (face: string) => `node_modules/@fontsource/libertinus-serif/files/${face}.woff`;
+beforeAll(() => pdfMake.setFonts(pageFonts(font, serif)));
 
 function example(file: string): Project {
   const read = readProject(JSON.parse(readFileSync(`examples/${file}`, 'utf8')));
@@ -21,8 +22,9 @@ const demos = ['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'].
 
 /** Pages of a PDF: each has an object of its own. */
 async function pagesOf(project: Project, member: Member): Promise<number> {
-  const blocks = memberPaper(project, member, designNow(project, member), 'summary');
-  const pdf = await pdfMake.createPdf(reportDocument(project, [{ codeTitle: 'Code', level: 'summary', blocks }])).getBuffer();
+  const result = designNow(project, member);
+  const pages = { member: { ...member, report: 'summary' } as Member, result, blocks: memberPaper(project, member, result, 'summary') };
+  const pdf = await pdfMake.createPdf(reportDocument(projectReport(project, [pages], false))).getBuffer();
   return Buffer.from(pdf)
     .toString('latin1')
     .match(/\/Type \/Page\b(?!s)/g)!.length;

@@ -7,8 +7,9 @@ import { readLoads } from '@/exchange/paste-loads';
 import { parseTable } from '@/exchange/paste-table';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import type { ReportDetail } from '@/core/members/member';
+import { projectReport } from '@/core/project/project-report';
 import { reportDocument } from '@/exchange/pdf/report-pdf';
-import { drawingSvg } from '@/exchange/pdf/drawing-svg';
+import { drawingSvg } from '@/exchange/svg/drawing-svg';
 import { runDesign } from '@/cli/design';
 import { designNow } from '@/core/project/design-member';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -198,7 +199,9 @@ describe('the report', () => {
     ]);
   });
   test('the document holds title block, numbers as text and vector drawings', () => {
-    const text = JSON.stringify(reportDocument(project, [{ codeTitle: 'EN', level: 'working', blocks: paperOf('working') }]));
+    const text = JSON.stringify(
+      reportDocument(projectReport(project, [{ member: g2!, result: designNow(project, g2!), blocks: paperOf('working') }], false)),
+    );
     for (const part of ['Gallery beam G2', 'EN 1992-1-1 with UK annex', '439.1 kNm', 'Not covered by this calculation', '<svg'])
       expect(text).toContain(part);
     expect(text).not.toContain('NaN');

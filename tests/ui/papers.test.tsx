@@ -43,13 +43,27 @@ function screenWords(project: Project, blocks: readonly Block[]): string[] {
   return words(container.textContent ?? '');
 }
 
+const part = (blocks: readonly Block[]) => ({ id: 'm', title: 'M', blocks, isOnePage: false });
+
 function pdfWords(project: Project, blocks: readonly Block[]): string[] {
-  const { content } = reportDocument(project, [{ codeTitle: '', level: 'working', blocks }]);
+  const { content } = reportDocument({
+    title: '',
+    author: '',
+    units: project.display,
+    paper: 'A4',
+    titleBlock: [],
+    cover: null,
+    parts: [part(blocks)],
+  });
   const walk = (value: unknown): string => {
     if (typeof value === 'string') return `${value} `;
     if (Array.isArray(value)) return value.map(walk).join('');
     if (typeof value !== 'object' || value === null) return '';
-    const { text, table, stack } = value as { text?: unknown; table?: { body?: unknown }; stack?: unknown };
+    const { text, table, stack, relativePosition } = value as Record<'text' | 'stack' | 'relativePosition', unknown> & {
+      table?: { body?: unknown };
+    };
+    // Parts of formulas stand at places of their own.
+    if (relativePosition) return '';
     return walk(text) + walk(table?.body) + walk(stack);
   };
   return words(walk(content));

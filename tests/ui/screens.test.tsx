@@ -8,6 +8,7 @@ import { ProjectScreen } from '@/features/project/ProjectScreen';
 import { ReportPage } from '@/features/report/ReportPage';
 import { StartScreen } from '@/features/start/StartScreen';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
+import { projectReport } from '@/core/project/project-report';
 import type { ReportDetail } from '@/core/members/member';
 import { listProjects, projectHistory, saveProject } from '@/store/storage';
 import { useProject } from '@/store/project-store';
@@ -198,13 +199,11 @@ describe('the report on the screen', () => {
       decisions: [{ check: 'least-links', reason: 'Agreed with the checker.', by: 'E. Tester', date: '2026-03-01', utilisation: 2 }],
     });
     const member = firstMember(project);
-    const page = (level: ReportDetail) => (
-      <ReportPage
-        project={project}
-        member={member}
-        blocks={memberPaper(project, member, designNow(project, member, derivedFor(level)), level)}
-      />
-    );
+    const page = (level: ReportDetail) => {
+      const result = designNow(project, member, derivedFor(level));
+      const report = projectReport(project, [{ member, result, blocks: memberPaper(project, member, result, level) }], false);
+      return <ReportPage report={report} part={report.parts[0]!} />;
+    };
     const { container, rerender } = render(page('full'));
     expect(container.textContent).toContain('Test house');
     expect(container.textContent).toContain('E. Tester');

@@ -12,6 +12,7 @@ export const plain: Notation = {
   group: (a) => `(${a})`,
   root: (a) => `sqrt(${a})`,
   call: (name, args) => `${name}(${args.join(', ')})`,
+  equals: (a, b) => (a === null ? `= ${b}` : `${a} = ${b}`),
 };
 
 function bracket(text: string): string {
@@ -43,54 +44,5 @@ export const mathml: Notation = {
     if (name === 'abs') return row(`<mo form="prefix">|</mo>${args[0]}<mo form="postfix">|</mo>`);
     return row(`<mi>${name}</mi><mo form="prefix">(</mo>${args.join('<mo separator="true">;</mo>')}<mo form="postfix">)</mo>`);
   },
-};
-
-const texGreek: Record<string, string> = {
-  α: '\\alpha',
-  β: '\\beta',
-  γ: '\\gamma',
-  δ: '\\delta',
-  ε: '\\varepsilon',
-  η: '\\eta',
-  θ: '\\theta',
-  κ: '\\kappa',
-  λ: '\\lambda',
-  μ: '\\mu',
-  ν: '\\nu',
-  ξ: '\\xi',
-  ρ: '\\rho',
-  σ: '\\sigma',
-  τ: '\\tau',
-  φ: '\\varphi',
-  χ: '\\chi',
-  ψ: '\\psi',
-  ω: '\\omega',
-  ζ: '\\zeta',
-  Δ: '\\Delta',
-  Ψ: '\\Psi',
-  Σ: '\\Sigma',
-};
-const texLetters = (s: string) =>
-  [...s].map((ch) => (ch === '√' ? '\\surd ' : ch === ' ' ? '~' : texGreek[ch] ? `${texGreek[ch]} ` : ch)).join('');
-const texNumber = (s: string) => s.replace(/\u202f/g, '\\,').replace(/−/g, '-');
-
-/** TeX, for the PDF. */
-export const tex: Notation = {
-  num: texNumber,
-  power10: (mantissa, exponent) => `${texNumber(mantissa)} \\times 10^{${exponent}}`,
-  sym: (name) => {
-    const { base, sub, prime } = splitSymbol(name);
-    const head = base.length > 1 ? `\\mathrm{${texLetters(base)}}` : texLetters(base);
-    return `{${head}}${prime ? "'" : ''}${sub ? `_{\\mathrm{${texLetters(sub)}}}` : ''}`;
-  },
-  binary: (op, a, b) => `${a} ${op === '*' ? '\\cdot' : op} ${b}`,
-  fraction: (a, b) => `\\frac{${a}}{${b}}`,
-  power: (a, b) => `{${a}}^{${b}}`,
-  negative: (a) => `-${a}`,
-  group: (a) => `\\left(${a}\\right)`,
-  root: (a) => `\\sqrt{${a}}`,
-  call: (name, args) => {
-    if (name === 'abs') return `\\left|${args[0]}\\right|`;
-    return `\\operatorname{${name}}\\left(${args.join(';\\,')}\\right)`;
-  },
+  equals: (a, b) => row(`${a ?? ''}<mo>=</mo>${b}`),
 };

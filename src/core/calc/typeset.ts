@@ -62,28 +62,30 @@ export function symbolText(symbol: string): string {
   return base + (prime ? '′' : '') + (sub ? `_${sub}` : '');
 }
 
-/** A writer of one notation: text, MathML or TeX. Each function returns typeset source. */
-export interface Notation {
-  num(text: string): string;
+/** A writer of one notation, each function giving a piece of it: source as text (plain, MathML), or parts of a page or a document. */
+export interface Notation<T = string> {
+  num(text: string): T;
   /** mantissa x 10^exponent */
-  power10(mantissa: string, exponent: number): string;
-  sym(name: string): string;
-  binary(op: '+' | '-' | '*', a: string, b: string): string;
-  fraction(a: string, b: string): string;
-  power(a: string, b: string): string;
-  negative(a: string): string;
-  group(a: string): string;
-  root(a: string): string;
-  call(name: string, args: string[]): string;
+  power10(mantissa: string, exponent: number): T;
+  sym(name: string): T;
+  binary(op: '+' | '-' | '*', a: T, b: T): T;
+  fraction(a: T, b: T): T;
+  power(a: T, b: T): T;
+  negative(a: T): T;
+  group(a: T): T;
+  root(a: T): T;
+  call(name: string, args: T[]): T;
+  /** A line of an equation; without a left side it goes on from the line before. */
+  equals(a: T | null, b: T): T;
 }
 
 /** How each symbol in a formula is written: by its name, or by the number put in for it. */
-type Write = (symbol: string) => string;
+type Write<T> = (symbol: string) => T;
 
 const precedence = { '+': 1, '-': 1, '*': 2, '/': 3, '^': 4 } as const;
 
 /** Prints an expression in a notation; `write` decides what stands for a symbol. */
-export function print(expr: Expr, n: Notation, write: Write = n.sym, isNumeric = false): string {
+export function print<T>(expr: Expr, n: Notation<T>, write: Write<T> = n.sym, isNumeric = false): T {
   const rec = (e: Expr) => print(e, n, write, isNumeric);
   switch (expr.op) {
     case 'num':
@@ -111,13 +113,13 @@ export function print(expr: Expr, n: Notation, write: Write = n.sym, isNumeric =
   }
 }
 
-function wrap(expr: Expr, level: number, n: Notation, rec: (e: Expr) => string): string {
+function wrap<T>(expr: Expr, level: number, n: Notation<T>, rec: (e: Expr) => T): T {
   const own = expr.op === 'neg' ? 1 : expr.op in precedence ? precedence[expr.op as '+'] : 9;
   return own < level ? n.group(rec(expr)) : rec(expr);
 }
 
 /** A number for a line of arithmetic: four significant figures or more, powers of ten above 10 million. */
-export function workingNumber(value: number, n: Notation): string {
+export function workingNumber<T>(value: number, n: Notation<T>): T {
   const size = Math.abs(value);
   if (size >= 1e7 || (size < 1e-3 && size > 0)) {
     const exponent = size >= 1e7 ? Math.floor(Math.log10(size) / 3) * 3 : Math.floor(Math.log10(size));
@@ -134,17 +136,17 @@ export function significant(value: number, figures: number): string {
   return trimZeros(formatNumber(value, Math.min(digits, 8)));
 }
 
-/** The three columns of one derivation line in a notation: formula, numbers put in, result with its unit. */
-export interface StepText {
-  readonly symbol: string;
-  readonly formula?: string;
-  readonly numbers?: string;
+/** The columns of one derivation line in a notation: symbol, formula, numbers put in; and its result with its unit as text. */
+export interface StepText<T = string> {
+  readonly symbol: T;
+  readonly formula?: T;
+  readonly numbers?: T;
   readonly result: string;
   readonly unit: string;
 }
 
 /** Prints a step of a derivation in a unit system. Undefined for notes and tables. */
-export function printStep(step: Step, n: Notation, system: UnitSystem): StepText | undefined {
+export function printStep<T>(step: Step, n: Notation<T>, system: UnitSystem): StepText<T> | undefined {
   if (step.kind === 'note' || step.kind === 'table') return undefined;
   const unit = getUnit(system === 'US' ? step.unitUS : step.unit);
   const shown = { symbol: n.sym(step.symbol), result: significant(step.value / unit.factor, 4), unit: prettyUnit(unit.name) };

@@ -1,6 +1,6 @@
 import { isRule, isWrong, type Check } from '../checks/check';
 import { isRange, readChoice, usualOf } from '../codes/design-code';
-import type { Block, Column, Fact } from '../document/blocks';
+import type { Block, Column, Fact, ToldDecision } from '../document/blocks';
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
 import { codeOf, decisionFor, type ReportDetail } from '../members/member';
 import { memberSchedule } from './as-built';
@@ -52,7 +52,7 @@ export function memberPaper(project: PaperBasis, member: Member, result: MemberR
     ...(level === 'summary'
       ? []
       : [...derivations(member, result, level), ...schedule(project, member, result), ...assumptions(project, member)]),
-    ...decisions(member, result),
+    ...toldDecisions(member, result).map((decision): Block => ({ kind: 'decision', decision })),
     ...notCovered(result),
   ];
 }
@@ -114,15 +114,13 @@ const assumptions = (project: PaperBasis, member: Member): Block[] => [
   { kind: 'table', title: 'Assumptions', columns: CHOICE_COLUMNS, rows: choiceRows(project, member).map((r) => r.cells) },
 ];
 
-const decisions = (member: Member, result: MemberResult): Block[] =>
+/** Decisions on a member as papers tell them. */
+export const toldDecisions = (member: Member, result: MemberResult): ToldDecision[] =>
   member.decisions.map((d) => ({
-    kind: 'decision',
-    decision: {
-      title: result.checks.find((c) => c.id === d.check)?.title ?? d.check,
-      utilisation: d.utilisation,
-      reason: d.reason,
-      by: [d.by, d.date].filter(Boolean).join(', '),
-    },
+    title: result.checks.find((c) => c.id === d.check)?.title ?? d.check,
+    utilisation: d.utilisation,
+    reason: d.reason,
+    by: [d.by, d.date].filter(Boolean).join(', '),
   }));
 
 function notCovered(result: MemberResult): Block[] {

@@ -1,5 +1,6 @@
 import type { ProjectRates } from '../advice/rates';
 import type { CodeSettings } from '../codes/design-code';
+import type { Revision } from '../document/report';
 import type { Member } from '../members/kinds';
 import type { BarNames } from '../members/member';
 import type { BendSetting } from '../schedule/bend-types';
@@ -13,6 +14,11 @@ export interface ProjectInfo {
   /** ISO date, or empty. */
   readonly date: string;
   readonly description: string;
+  /** Who made the calculation. */
+  readonly office: string;
+  /** The office's sign as a data URL, PNG or JPEG; or empty. */
+  readonly logo: string;
+  readonly revisions: readonly Revision[];
 }
 
 export interface Project {

@@ -33,13 +33,28 @@ export function projectSchema(defaults: MaterialDefaults) {
   return schema;
 }
 
+/** The longest picture that a project carries, as the text of its data URL. */
+export const MOST_LOGO = 400_000;
+
+const info = object({
+  number: text(40),
+  author: text(80),
+  checker: text(80),
+  revision: text(20),
+  date: text(30),
+  description: text(400),
+  office: text(120),
+  logo: text(MOST_LOGO).matches(/^(data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*)?$/, 'must be a PNG or JPEG picture as a data URL'),
+  revisions: list(object({ mark: text(20), date: text(30), text: text(200), by: text(80) }), 50),
+});
+
 function makeSchema(defaults: MaterialDefaults) {
   return object({
     format: string().required('is missing').oneOf(['intarsia'], 'must be "intarsia"'),
     version: number().required('is missing'),
     id: text(60),
     name: text(120),
-    info: object({ number: text(40), author: text(80), checker: text(80), revision: text(20), date: text(30), description: text(400) }),
+    info,
     code: object({ id: oneOf(codeIds, usualSettings().id), variant: text(30), choices: textMap }),
     display: oneOf(['SI', 'US'], 'SI'),
     paper: oneOf(['A4', 'Letter'], 'A4'),

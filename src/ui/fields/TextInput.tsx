@@ -9,12 +9,14 @@ export function TextInput({
   onKeep,
   className = 'field',
   type = 'text',
+  placeholder,
 }: {
   label?: string;
   value: string;
   onKeep: (text: string) => Refusal;
   className?: string;
   type?: 'text' | 'date';
+  placeholder?: string;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<Refusal>(null);
@@ -34,6 +36,7 @@ export function TextInput({
         className={className}
         type={type}
         aria-label={label}
+        placeholder={placeholder}
         aria-invalid={refusal !== null}
         value={typed ?? value}
         onChange={(e) => setTyped(e.target.value)}

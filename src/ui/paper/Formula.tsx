@@ -152,14 +152,14 @@ function DerivationStep({
             aria-label={`${step.name}: its symbols`}
             onClick={onOpen}
           >
-            <Maths source={`<mrow>${text.symbol}<mo>=</mo>${text.formula}</mrow>`} display={hasFraction} />
+            <Maths source={mathml.equals(text.symbol, text.formula)} display={hasFraction} />
           </button>
         ) : (
           <Maths source={`<mrow>${text.symbol}</mrow>`} display={hasFraction} />
         )}
         {text.numbers && (
           <span className="text-walnut">
-            <Maths source={`<mrow><mo>=</mo>${text.numbers}</mrow>`} display={hasFraction} />
+            <Maths source={mathml.equals(null, text.numbers)} display={hasFraction} />
           </span>
         )}
         <span>
