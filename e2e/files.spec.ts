@@ -95,7 +95,7 @@ test('a PDF with real text: the numbers of the sheet stand in it', async ({ page
   await page.getByRole('button', { name: 'Report' }).click();
   await page.waitForURL('**/report**');
   const download = page.waitForEvent('download', { timeout: 80_000 });
-  await page.getByRole('button', { name: 'Save as PDF' }).click();
+  await page.getByRole('button', { name: 'Report as PDF' }).click();
   const path = info.outputPath('g2.pdf');
   await (await download).saveAs(path);
   const bytes = readFileSync(path);

@@ -47,7 +47,7 @@ test('an edit of the title block designs nothing, and no page of the report is d
   await openDemo(page);
   await page.goto('/report?p=alderlight-playhouse&m=fb1');
   await expect(page.getByRole('article')).toHaveCount(1);
-  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Report as PDF' })).toBeEnabled();
   // The list in the background comes to rest as well.
   let count = -1;
   await expect

@@ -69,7 +69,7 @@ test('nothing is cut and nothing lies on another: start, overview and report', a
   await page.waitForTimeout(4000);
   await expectLegible(page, 'overview');
   await page.goto('/report?p=long-values');
-  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Report as PDF' })).toBeEnabled({ timeout: 60_000 });
   await expectLegible(page, 'report');
 });
 

@@ -78,7 +78,7 @@ test('the report for the browser’s own print: title block, detail chosen per m
   await page.getByRole('textbox', { name: 'checker' }).blur();
   await expect(article).toContainText('I. Checker');
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Report as PDF' })).toBeHidden();
   await expect(article).toBeVisible();
 });
 

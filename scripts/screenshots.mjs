@@ -51,7 +51,7 @@ await shot('service');
 await beam('d2');
 await shot('forces');
 await page.goto(`${base}/report?p=alderlight-playhouse&m=g2`);
-await page.locator('button:enabled', { hasText: 'Save as PDF' }).waitFor();
+await page.locator('button[aria-label="Report as PDF"]:enabled').waitFor();
 await shot('report');
 const column = async (id, project = 'alderlight-playhouse') => {
   await page.goto(`${base}/column?p=${project}&m=${id}`);

@@ -10,6 +10,10 @@ import { readProjectText } from '@/exchange/project-text';
 import { resultsToJson } from '@/exchange/result-json';
 import { tablesToCsv } from '@/exchange/tables/csv';
 import { tablesToXlsx } from '@/exchange/tables/xlsx';
+import { projectSheets } from '@/core/sheets/member-sheet';
+import type { Sheet } from '@/core/sheets/sheet';
+import { sheetsDxf } from '@/exchange/dxf/sheet-dxf';
+import { sheetsSvg } from '@/exchange/svg/sheet-svg';
 import { scheduleTables } from '@/core/project/scheduled';
 import type { Fault } from '@/core/checks/fault';
 import type { Report } from '@/core/document/report';
@@ -25,11 +29,12 @@ export interface Run {
   readonly exitCode: 0 | 1 | 2;
 }
 
-const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT] [--report FILE]... [--schedule FILE]...
+const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code CODE/VARIANT] [--PAPER FILE]...
 
   --json            complete results as JSON on standard output
   --member MARK     only members with this mark or id; may be repeated
   --report FILE     report of these members, as .pdf, .docx or .html
+  --drawing FILE    drawings of these members to scale, as .pdf, .svg or .dxf
   --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv
   --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
 
@@ -39,11 +44,14 @@ Exit code: 0 all hold, 1 something exceeds, 2 the file or the call is wrong.
 /** The files that a report can be written to, by their endings. */
 export type ReportEnding = 'pdf' | 'docx' | 'html';
 
-/** Makes the file of a report; outside a browser it needs files of its own, so it is handed in. */
-export type MakeReport = (report: Report, ending: ReportEnding) => Promise<Uint8Array | string>;
+/** What makes files that need typefaces and the like, which lie elsewhere outside a browser: so it is handed in. */
+export interface PaperMaker {
+  report(report: Report, ending: ReportEnding): Promise<Uint8Array | string>;
+  drawings(sheets: readonly Sheet[]): Promise<Uint8Array>;
+}
 
 /** What can be asked for beside the output, and the endings of its files. */
-const papers = { report: ['pdf', 'docx', 'html'], schedule: ['xlsx', 'csv'] } as const;
+const papers = { report: ['pdf', 'docx', 'html'], drawing: ['pdf', 'svg', 'dxf'], schedule: ['xlsx', 'csv'] } as const;
 type Paper = keyof typeof papers;
 
 interface Asked {
@@ -92,11 +100,7 @@ const wrong = (errors: string): Run => ({ output: '', errors, exitCode: 2 });
 const listFaults = (faults: readonly Fault[]) => faults.map((f) => `  ${f.path || '(file)'}: ${f.reason}\n`).join('');
 
 /** Designs the members of a project file and prints a schedule or JSON. Pure but for `read`. */
-export async function runDesign(
-  args: readonly string[],
-  read: (path: string) => string,
-  makeReport: MakeReport = () => Promise.reject(new Error('No maker of reports was handed in')),
-): Promise<Run> {
+export async function runDesign(args: readonly string[], read: (path: string) => string, maker?: PaperMaker): Promise<Run> {
   if (args.includes('--help')) return { output: USAGE, errors: '', exitCode: 0 };
   const call = readCall(args);
   if (typeof call === 'string') return wrong(`${call}\n\n${USAGE}`);
@@ -127,7 +131,7 @@ export async function runDesign(
   );
   const output = call.json ? JSON.stringify(resultsToJson(project, results), null, 2) + '\n' : schedule(project, results);
   const files = await Promise.all(
-    call.papers.map(async (asked) => ({ path: asked.path, content: await writePaper(asked, project, results, makeReport) })),
+    call.papers.map(async (asked) => ({ path: asked.path, content: await writePaper(asked, project, results, maker) })),
   );
   if (faults.length > 0) return { output, errors: `Faults in the input:\n${listFaults(faults)}`, files, exitCode: 2 };
   const exceeds = results.some(({ result }) => result.checks.some(isUnproven));
@@ -136,10 +140,15 @@ export async function runDesign(
 
 type Designed = readonly { readonly member: Member; readonly result: MemberResult }[];
 
-async function writePaper({ paper, ending }: Asked, project: Project, designed: Designed, makeReport: MakeReport) {
+async function writePaper({ paper, ending }: Asked, project: Project, designed: Designed, maker: PaperMaker | undefined) {
+  if (!maker && (paper === 'report' || ending === 'pdf')) throw new Error('No maker of papers was handed in');
+  if (paper === 'drawing') {
+    const { sheets } = projectSheets(project, designed);
+    return ending === 'dxf' ? sheetsDxf(sheets) : ending === 'svg' ? sheetsSvg(sheets) : maker!.drawings(sheets);
+  }
   if (paper === 'report') {
     const pages = designed.map((d) => ({ ...d, blocks: memberPaper(project, d.member, d.result) }));
-    return makeReport(projectReport(project, pages, designed.length > 1), ending as ReportEnding);
+    return maker!.report(projectReport(project, pages, designed.length > 1), ending as ReportEnding);
   }
   const tables = scheduleTables(project, designed);
   return ending === 'csv' ? tablesToCsv(tables, project.display) : tablesToXlsx(tables, project.display);

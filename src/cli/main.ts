@@ -1,17 +1,14 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { runDesign } from './design';
 
+// Only who asks for a paper waits for what makes it.
+const papers = () => import('./papers');
+const maker = {
+  report: async (...asked: Parameters<(typeof import('./papers'))['reportFile']>) => (await papers()).reportFile(...asked),
+  drawings: async (...asked: Parameters<(typeof import('./papers'))['drawingsPdf']>) => (await papers()).drawingsPdf(...asked),
+};
 const read = (path: string) => readFileSync(path, 'utf8');
-const {
-  output,
-  errors,
-  files = [],
-  exitCode,
-} = await runDesign(process.argv.slice(2), read, async (report, ending) => {
-  // Only who asks for a report waits for what makes it.
-  const { reportFile } = await import('./papers');
-  return reportFile(report, ending);
-});
+const { output, errors, files = [], exitCode } = await runDesign(process.argv.slice(2), read, maker);
 if (errors) process.stderr.write(errors);
 // The exit code is set, not forced, so that long output reaches a pipe in full.
 process.stdout.write(output);

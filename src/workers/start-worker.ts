@@ -2,7 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { MemberResult } from '@/core/members/kinds';
 import type { DesignTask, SearchTask, Ways } from './design.worker';
 import type { Runner } from './job-pool';
-import type { ReportTask } from './report.worker';
+import type { PaperTask } from './paper.worker';
 import type { WorkerApi } from './worker-host';
 
 let count = 0;
@@ -43,5 +43,5 @@ const designWorker = () => new Worker(new URL('./design.worker.ts', import.meta.
 
 export const startDesigner = (): Runner<DesignTask, MemberResult> => runnerOf(designWorker());
 export const startSearcher = (): Runner<SearchTask, Ways> => runnerOf(designWorker());
-export const startReporter = (): Runner<ReportTask, Uint8Array> =>
-  runnerOf(new Worker(new URL('./report.worker.ts', import.meta.url), { type: 'module', name: 'report' }));
+export const startPaperMaker = (): Runner<PaperTask, Uint8Array> =>
+  runnerOf(new Worker(new URL('./paper.worker.ts', import.meta.url), { type: 'module', name: 'papers' }));

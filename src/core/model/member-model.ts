@@ -26,6 +26,8 @@ export interface MemberModel {
   readonly concrete: readonly Prism[];
   readonly supports: readonly ModelSupport[];
   readonly bars: readonly BarSet[];
+  /** What stands there and is not the member's own, to be drawn with it: a column within its slab. */
+  readonly beside?: readonly Outline[];
 }
 
 export const emptyModel: MemberModel = { concrete: [], supports: [], bars: [] };

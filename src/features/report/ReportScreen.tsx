@@ -7,6 +7,7 @@ import { derivedFor, memberPaper, type PaperBasis } from '@/core/project/member-
 import type { Project } from '@/core/project/project';
 import { projectReport, type MemberPages } from '@/core/project/project-report';
 import { scheduleTables } from '@/core/project/scheduled';
+import { projectSheets, type SheetWish } from '@/core/sheets/member-sheet';
 import { counted, formatUtilisation } from '@/core/units/format';
 import { setActiveMember } from '@/store/designing';
 import { useResults } from '@/store/use-results';
@@ -15,9 +16,11 @@ import { Missing, Notice } from '@/ui/paper/Missing';
 import { TopBar } from '@/ui/sheet/TopBar';
 import { useLoadedProject } from '@/ui/sheet/use-loaded-project';
 import { TableFiles } from '@/ui/tables/TableFiles';
+import { DrawingFiles, SheetPages } from './Drawings';
+import { Select } from '@/ui/fields/Select';
 import { FrontPages, ReportPage } from './ReportPage';
 import { RevisionRows } from './RevisionRows';
-import { SaveReport } from './SaveReport';
+import { SavePapers, usePaperMaker } from './SavePapers';
 import { TitleFields } from './TitleFields';
 import { WhatGoesIn } from './WhatGoesIn';
 
@@ -47,6 +50,9 @@ function usePapers(basis: PaperBasis, members: readonly Member[], results: reado
 function Report({ project, first }: { project: Project; first: string | null }) {
   const [chosen, setChosen] = useState<readonly string[]>(() => (first ? [first] : project.members.map((m) => m.id)));
   const [hasFront, setFront] = useState(first === null);
+  const [shown, setShown] = useState<'report' | 'drawings'>('report');
+  const [wish, setWish] = useState<SheetWish>({});
+  usePaperMaker();
   useEffect(() => setActiveMember(null), []);
   const members = useMemo(() => project.members.filter((m) => chosen.includes(m.id)), [project, chosen]);
   const wanted = useMemo(() => members.map((member) => ({ member, derive: derivedFor(member.report) })), [members]);
@@ -59,18 +65,21 @@ function Report({ project, first }: { project: Project; first: string | null }) 
   const missing = members.length - papers.length;
   const isReady = members.length > 0 && missing === 0;
   const report = projectReport(project, papers, hasFront && members.length > 0);
+  const draw = () => projectSheets(project, papers, wish);
+  const drawn = shown === 'drawings' ? draw() : null;
+  const name = members.length === 1 ? `${project.name} ${members[0]!.mark}` : project.name;
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] print:block print:h-auto">
       <TopBar project={project} crumb={<b className="font-semibold">Report</b>} memberId={first ?? undefined} />
       <div className="grid min-h-0 grid-cols-[15rem_1fr_16.5rem] print:block">
         <aside className="no-print overflow-y-auto border-r border-ebony p-3" aria-label="What goes in">
+          <Select label="What is shown" value={shown} options={{ report: 'Report', drawings: 'Drawings' }} onPick={setShown} />
           <WhatGoesIn project={project} chosen={chosen} onChoose={setChosen} hasFront={hasFront} onFront={setFront} />
         </aside>
         <main className="overflow-auto bg-sycamore p-6 print:overflow-visible print:bg-white print:p-0" aria-label="Report" tabIndex={0}>
-          {report.cover && <FrontPages report={report} cover={report.cover} />}
-          {report.parts.map((part) => (
-            <ReportPage key={part.id} report={report} part={part} />
-          ))}
+          {shown === 'report' && report.cover && <FrontPages report={report} cover={report.cover} />}
+          {shown === 'report' && report.parts.map((part) => <ReportPage key={part.id} report={report} part={part} />)}
+          {drawn && <SheetPages sheets={drawn.sheets} />}
           {missing > 0 && (
             <p role="status" className="no-print">
               Designing {missing} of {counted(members.length, 'member')}.
@@ -82,9 +91,26 @@ function Report({ project, first }: { project: Project; first: string | null }) 
           <TitleFields project={project} />
           {hasFront && <RevisionRows project={project} />}
           <BeforeHandingOver project={project} papers={papers} missing={missing} />
-          <SaveReport
-            report={report}
-            name={members.length === 1 ? `${project.name} ${members[0]!.mark}` : project.name}
+          <h2 className="mt-4 border-t border-line pt-3">Hand it over</h2>
+          <SavePapers
+            title="Report"
+            name={name}
+            formats={['pdf', 'docx', 'html']}
+            task={(format) => ({ paper: 'report', report, format: format as 'pdf' })}
+            isReady={isReady}
+          >
+            <button type="button" className="btn" onClick={() => window.print()}>
+              Print
+            </button>
+          </SavePapers>
+          <h2 className="mt-4 border-t border-line pt-3">Drawings</h2>
+          <DrawingFiles
+            project={project}
+            name={name}
+            wish={wish}
+            onWish={setWish}
+            draw={draw}
+            without={drawn?.without ?? []}
             isReady={isReady}
           />
           <div className="mt-3 flex flex-wrap items-baseline gap-x-3 border-t border-line pt-3">

@@ -4,7 +4,7 @@ import { bendRule, bentThrough, hookedLeg, withMarks, type DraftSet } from '../.
 import type { Place } from '../../model/centre-line';
 import type { MemberModel } from '../../model/member-model';
 import { barNamed } from '../../model/bar-set';
-import type { PunchingInput } from './input';
+import { columnLoop, openingLoop, type PunchingInput } from './input';
 import type { PunchingStage } from './stage';
 
 /** The legs at a column in their places, z 0 at the upper face of the slab. The slab and its bars belong to the slab's own design. */
@@ -34,5 +34,10 @@ export function punchingModel(p: PunchingInput, code: DesignCode, { placed, h }:
     spacing: null,
     source: { of: 'legs' },
   };
-  return { concrete: [], supports: [], bars: withMarks([set]) };
+  return {
+    concrete: [],
+    supports: [],
+    bars: withMarks([set]),
+    beside: [columnLoop(p.column), ...p.openings.map(openingLoop)].map((outer) => ({ outer, holes: [] })),
+  };
 }
