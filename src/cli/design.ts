@@ -13,6 +13,7 @@ import { tablesToXlsx } from '@/exchange/tables/xlsx';
 import { projectSheets } from '@/core/sheets/member-sheet';
 import type { Sheet } from '@/core/sheets/sheet';
 import { sheetsDxf } from '@/exchange/dxf/sheet-dxf';
+import { projectIfc } from '@/exchange/ifc/project-ifc';
 import { sheetsSvg } from '@/exchange/svg/sheet-svg';
 import { scheduleTables } from '@/core/project/scheduled';
 import type { Fault } from '@/core/checks/fault';
@@ -35,6 +36,7 @@ const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code
   --member MARK     only members with this mark or id; may be repeated
   --report FILE     report of these members, as .pdf, .docx or .html
   --drawing FILE    drawings of these members to scale, as .pdf, .svg or .dxf
+  --ifc FILE        these members with their bars as IFC 4, as .ifc
   --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv
   --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
 
@@ -51,7 +53,7 @@ export interface PaperMaker {
 }
 
 /** What can be asked for beside the output, and the endings of its files. */
-const papers = { report: ['pdf', 'docx', 'html'], drawing: ['pdf', 'svg', 'dxf'], schedule: ['xlsx', 'csv'] } as const;
+const papers = { report: ['pdf', 'docx', 'html'], drawing: ['pdf', 'svg', 'dxf'], ifc: ['ifc'], schedule: ['xlsx', 'csv'] } as const;
 type Paper = keyof typeof papers;
 
 interface Asked {
@@ -150,6 +152,7 @@ async function writePaper({ paper, ending }: Asked, project: Project, designed: 
     const pages = designed.map((d) => ({ ...d, blocks: memberPaper(project, d.member, d.result) }));
     return maker!.report(projectReport(project, pages, designed.length > 1), ending as ReportEnding);
   }
+  if (paper === 'ifc') return projectIfc(project, designed);
   const tables = scheduleTables(project, designed);
   return ending === 'csv' ? tablesToCsv(tables, project.display) : tablesToXlsx(tables, project.display);
 }

@@ -98,6 +98,8 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   readonly type: M['type'];
   /** What a member of this kind is called within a sentence: "beam". */
   readonly word: string;
+  /** What it is of a building. */
+  readonly element: 'beam' | 'column' | 'wall' | 'slab';
   readonly starts: readonly Start[];
 
   /** The schema of its fields in a file; defaults that depend on the code come from it. */

@@ -9,7 +9,9 @@ import { projectReport, type MemberPages } from '@/core/project/project-report';
 import { scheduleTables } from '@/core/project/scheduled';
 import { projectSheets, type SheetWish } from '@/core/sheets/member-sheet';
 import { counted, formatUtilisation } from '@/core/units/format';
+import { projectIfc } from '@/exchange/ifc/project-ifc';
 import { setActiveMember } from '@/store/designing';
+import { downloadBlob, fileName } from '@/store/files';
 import { useResults } from '@/store/use-results';
 import { Glyph } from '@/ui/drawing/Glyph';
 import { Missing, Notice } from '@/ui/paper/Missing';
@@ -114,6 +116,18 @@ function Report({ project, first }: { project: Project; first: string | null }) 
             isReady={isReady}
           />
           <div className="mt-3 flex flex-wrap items-baseline gap-x-3 border-t border-line pt-3">
+            <span>Building model</span>
+            <button
+              type="button"
+              className="link"
+              disabled={!isReady}
+              aria-label="Building model as IFC"
+              onClick={() => downloadBlob(new Blob([projectIfc(project, papers)], { type: 'application/x-step' }), `${fileName(name)}.ifc`)}
+            >
+              IFC
+            </button>
+          </div>
+          <div className="mt-1 flex flex-wrap items-baseline gap-x-3">
             <span>Bar schedule of these members</span>
             <TableFiles
               name={`${project.name} bars`}

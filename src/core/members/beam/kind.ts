@@ -23,6 +23,7 @@ import { beamToJson } from './to-json';
 export const beamKind: Kind<BeamMember, BeamResult> = {
   type: 'beam',
   word: 'beam',
+  element: 'beam',
   starts: beamStarts,
   schema: (d) => memberSchema('beam', beamMemberFields, d),
   complete: completeBeam,

@@ -29,6 +29,7 @@ const NONE = 'Nothing among the usual bars holds: try a larger size, or another 
 export const columnKind: Kind<ColumnMember, ColumnResult> = {
   type: 'column',
   word: 'column',
+  element: 'column',
   starts: [
     {
       id: 'column',

@@ -20,6 +20,7 @@ import { panelToJson } from './to-json';
 export const panelKind: Kind<PanelMember, PanelResult> = {
   type: 'panel',
   word: 'panel',
+  element: 'slab',
   starts: [
     {
       id: 'panel',

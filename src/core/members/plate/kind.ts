@@ -24,6 +24,7 @@ import { plateToJson } from './to-json';
 export const plateKind: Kind<PlateMember, PlateResult> = {
   type: 'plate',
   word: 'plate',
+  element: 'slab',
   starts: [
     {
       id: 'plate',

@@ -20,6 +20,7 @@ import { punchingToJson } from './to-json';
 export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   type: 'punching',
   word: 'slab',
+  element: 'slab',
   starts: [
     {
       id: 'punching',

@@ -21,6 +21,7 @@ import { stripToJson } from './to-json';
 export const stripKind: Kind<StripMember, StripResult> = {
   type: 'strip',
   word: 'slab',
+  element: 'slab',
   starts: [
     {
       id: 'strip',

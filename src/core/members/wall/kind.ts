@@ -19,6 +19,7 @@ import { wallFields } from './schema';
 export const wallKind: Kind<WallMember, ColumnResult> = {
   type: 'wall',
   word: 'wall',
+  element: 'wall',
   starts: [
     {
       id: 'wall',
