@@ -11,7 +11,11 @@ import { reportDocument } from '@/exchange/pdf/report-pdf';
 
 const font = (file: string) => `node_modules/pdfmake/build/fonts/Roboto/${file}`;
 const serif = (face: string) => `node_modules/@fontsource/libertinus-serif/files/${face}.woff`;
-beforeAll(() => pdfMake.setFonts(pageFonts(font, serif)));
+beforeAll(() => {
+  pdfMake.setFonts(pageFonts(font, serif));
+  pdfMake.setUrlAccessPolicy(() => false);
+  pdfMake.setLocalAccessPolicy(() => true);
+});
 
 function example(file: string): Project {
   const read = readProject(JSON.parse(readFileSync(`examples/${file}`, 'utf8')));
