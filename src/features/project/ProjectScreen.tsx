@@ -13,6 +13,7 @@ import { Missing, Notice } from '@/ui/paper/Missing';
 import { sheetPath } from '@/ui/sheet/sheet-path';
 import { TopBar } from '@/ui/sheet/TopBar';
 import { useLoadedProject } from '@/ui/sheet/use-loaded-project';
+import { ImportDialog } from './import/ImportDialog';
 import { MemberRow } from './MemberRow';
 import { families, hasText, isDone, rowsOf, sortRows, type RowData, type SortKey } from './rows';
 import { SelectedEditor } from './SelectedEditor';
@@ -75,6 +76,7 @@ function Overview({ project }: { project: Project }) {
   const count = (s: Standing) => rows.filter((r) => r.standing === s).length;
   const [text, setText] = useState('');
   const [isCharted, setCharted] = useState(false);
+  const [isImporting, setImporting] = useState(false);
   const [only, setOnly] = useState<Standing | null>(null);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
   const toggle = useCallback(
@@ -101,6 +103,11 @@ function Overview({ project }: { project: Project }) {
                 </button>
               </>
             )}
+            {' · '}
+            <button type="button" className="link" onClick={() => setImporting(true)}>
+              import a table
+            </button>
+            {isImporting && <ImportDialog project={project} onClose={() => setImporting(false)} />}
             {rows.length > 0 && (
               <>
                 {' · '}

@@ -3,6 +3,7 @@ import type { Member, MemberResult } from '@/core/members/kinds';
 import { designOrSay } from '@/core/project/design-member';
 import { asDesigned } from '@/core/project/following';
 import { readProjectText } from '@/exchange/project-text';
+import { openApi } from '@/exchange/schemas/openapi';
 import { resultsToJson } from '@/exchange/result-json';
 
 /** Most bytes of a posted project, and most time that one answer may take. */
@@ -11,6 +12,9 @@ const MOST_TIME = 20_000; // ms
 
 const refuse = (status: number, faults: readonly { path: string; reason: string }[]) =>
   Response.json({ format: 'intarsia-faults', faults }, { status });
+
+/** What can be asked here, for programs that call it. */
+export const GET = (): Response => Response.json(openApi);
 
 /** Designs a posted project file and answers with the JSON of the command line. Nothing is kept. */
 export async function POST(request: Request): Promise<Response> {

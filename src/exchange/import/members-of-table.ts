@@ -1,0 +1,173 @@
+import type { BeamMember, StationForces } from '@/core/members/beam/input';
+import type { LoadSet } from '@/core/members/column/input';
+import type { Member } from '@/core/members/kinds';
+import { isUpright, type UprightMember } from '@/core/members/wall/upright';
+import { formatQuantity } from '@/core/units/format';
+import type { UnitSystem } from '@/core/units/quantity';
+import { membersIn, NO_MEMBER, type PastedTable, type ReadRow } from '../mapped-table';
+import { readSets, type ReadingOptions } from '../paste-sets';
+import { lengthsIn, readStations, spanNames, type StationsOptions } from '../paste-stations';
+
+/** What a table means for one member: one that is there, or a new one under its name. */
+export interface ForMember<M, T> {
+  readonly name: string;
+  readonly member: M | null;
+  readonly values: readonly T[];
+  /** In a few words, what would change. */
+  readonly says: string;
+  /** Why nothing is taken for it. */
+  readonly refused?: string;
+}
+
+export interface MembersReading<M, T> {
+  readonly rows: readonly ReadRow<T>[];
+  readonly empty: number;
+  readonly members: readonly ForMember<M, T>[];
+}
+
+const plainName = (name: string) => name.trim().toLowerCase();
+
+/** Rows of members are told apart by the column that names them; without one all are of the member that the table is named for. */
+const nameOf = (row: ReadRow<unknown>, names: readonly string[], title: string) => (names.length === 0 ? title : (row.member ?? ''));
+
+/** Load sets for columns and walls out of one table: for those that are there by their marks, for others anew. */
+export function setsForMembers(
+  table: PastedTable,
+  o: ReadingOptions,
+  members: readonly Member[],
+  title: string,
+): MembersReading<UprightMember, LoadSet> {
+  const names = membersIn(table, o.readings);
+  const { rows: read, empty } = readSets(table, o);
+  const rows = read.map((r) => (nameOf(r, names, title) === '' && r.reason === undefined ? unnamed(r) : r));
+  const found = new Map<string, LoadSet[]>();
+  for (const r of rows) {
+    const name = nameOf(r, names, title);
+    if (name === '' || !r.value) continue;
+    const own = found.get(name);
+    if (own) own.push(r.value);
+    else found.set(name, [r.value]);
+  }
+  const known = new Map(members.map((m) => [plainName(m.mark), m]));
+  return {
+    rows,
+    empty,
+    members: [...found].map(([name, values]) => {
+      const own = known.get(plainName(name));
+      const member = own && isUpright(own) ? own : null;
+      if (own && !member)
+        return { name, member: null, values: [], says: '', refused: 'a member of this mark is there, and takes no load sets' };
+      const doubled = values.find((v, i) => values.findIndex((w) => w.name === v.name && w.kind === v.kind) !== i);
+      if (doubled) return { name, member, values: [], says: '', refused: `has the set ${doubled.name} more than once` };
+      return { name, member, values, says: member ? changesOf(member.sets, values) : `new, ${count(values.length, 'load set')}` };
+    }),
+  };
+}
+
+const unnamed = <T>({ row, cells }: ReadRow<T>): ReadRow<T> => ({ row, cells, reason: NO_MEMBER });
+const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
+
+/** What is new, what changes, what stays, against the sets of a member; sets are the same by their names and kinds. */
+function changesOf(before: readonly LoadSet[], after: readonly LoadSet[]): string {
+  const old = (s: LoadSet) => before.find((b) => b.name === s.name && b.kind === s.kind);
+  const isSame = (a: LoadSet, b: LoadSet) =>
+    (Object.keys(b) as (keyof LoadSet)[]).every(
+      (k) => a[k] === b[k] || (typeof a[k] === 'number' && Math.abs(Number(a[k]) - Number(b[k])) < 1e-6),
+    );
+  const fresh = after.filter((s) => !old(s)).length;
+  const changed = after.filter((s) => old(s) && !isSame(old(s)!, s)).length;
+  const same = after.length - fresh - changed;
+  const gone = before.filter((b) => !after.some((s) => s.name === b.name && s.kind === b.kind)).length;
+  const parts = [fresh && `${fresh} new`, changed && `${changed} changed`, same && `${same} as before`, gone && `${gone} not in the table`];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** The sets of a member after an import: those of the table in place of theirs of the same name; others stay unless they are to go. */
+export function mergedSets(before: readonly LoadSet[], after: readonly LoadSet[], dropsOthers: boolean): LoadSet[] {
+  const isNew = (b: LoadSet) => !after.some((s) => s.name === b.name && s.kind === b.kind);
+  return [...(dropsOthers ? [] : before.filter(isNew)), ...after];
+}
+
+/** Stations of a beam out of a table, with the spans that they count along. */
+export interface BeamStations {
+  readonly stations: readonly StationForces[];
+  readonly sets: readonly string[];
+  /** Lengths of the spans (mm). */
+  readonly spans: readonly number[];
+}
+
+export type BeamTableOptions = Omit<StationsOptions, 'spanBy' | 'order' | 'lengths'>;
+
+/** Stations for beams out of one table: along the spans of those that are there by their marks; a new beam has the spans of the table. */
+export function stationsForMembers(
+  table: PastedTable,
+  o: BeamTableOptions,
+  members: readonly Member[],
+  title: string,
+): MembersReading<BeamMember, StationForces> & { readonly beams: ReadonlyMap<string, BeamStations>; readonly sets: readonly string[] } {
+  const at = o.readings.findIndex((r) => r.role === 'member');
+  const byName = new Map<string, { readonly index: number; readonly cells: readonly string[] }[]>();
+  table.rows.forEach((cells, index) => {
+    const name = at < 0 ? title : (cells[at] ?? '').trim();
+    const own = byName.get(name);
+    if (own) own.push({ index, cells });
+    else byName.set(name, [{ index, cells }]);
+  });
+  const rows: ReadRow<StationForces>[] = (byName.get('') ?? []).map(({ index, cells }) => ({
+    row: index,
+    cells,
+    reason: NO_MEMBER,
+    column: at,
+  }));
+  const beams = new Map<string, BeamStations>();
+  let empty = 0;
+  const list = [...byName]
+    .filter(([name]) => name !== '')
+    .map(([name, own]): ForMember<BeamMember, StationForces> => {
+      const part = { headings: table.headings, rows: own.map((r) => r.cells) };
+      const known = members.find((m) => plainName(m.mark) === plainName(name));
+      const member = known && 'stationSets' in known ? (known as BeamMember) : null;
+      const refuse = (refused: string): ForMember<BeamMember, StationForces> => {
+        rows.push(...own.map(({ index, cells }) => ({ row: index, cells, member: name, reason: `${name}: ${refused}.` })));
+        return { name, member, values: [], says: '', refused };
+      };
+      if (known && !member) return refuse('a member of this mark is there, and is no beam');
+      const spans = spansOf(part, o, member);
+      if (typeof spans === 'string') return refuse(spans);
+      const read = readStations(part, { ...o, ...spans });
+      empty += read.empty;
+      rows.push(...read.rows.map((r) => ({ ...r, row: own[r.row]!.index, member: name })));
+      const values = read.rows.flatMap((r) => (r.value ? [r.value] : []));
+      beams.set(name, { stations: values, sets: read.sets, spans: spans.lengths });
+      const what = `${count(values.length, 'station')} of ${count(read.sets.length, 'set')}`;
+      const before = member && member.stations.length > 0 ? `, in place of ${member.stations.length}` : '';
+      return { name, member, values, says: member ? what + before : `new, ${count(spans.lengths.length, 'span')}, ${what}` };
+    });
+  rows.sort((a, b) => a.row - b.row);
+  return { rows, empty, members: list, beams, sets: [...new Set([...beams.values()].flatMap((b) => b.sets))] };
+}
+
+/** By what the stations of a beam count, and along which spans; in words why they do not fit. */
+function spansOf(
+  part: PastedTable,
+  o: BeamTableOptions,
+  member: BeamMember | null,
+): Pick<StationsOptions, 'spanBy' | 'order' | 'lengths'> | string {
+  const places = spanNames(part, o.readings, 'place');
+  const by = places.length > 1 ? 'place' : 'along';
+  const inTable = lengthsIn(part, o, by, places);
+  if (!inTable.every((l) => l > 0)) return 'there are no stations along it';
+  const own = member?.spans.map((s) => s.length) ?? inTable;
+  if (by === 'along') {
+    const [whole, table] = [own.reduce((a, b) => a + b, 0), inTable[0]!];
+    if (Math.abs(whole - table) > 0.005 * whole)
+      return `its stations go to ${metres(table, o.system)}, the beam to ${metres(whole, o.system)}`;
+    return { spanBy: 'along', order: ['along'], lengths: own };
+  }
+  if (own.length !== places.length) return `the table has ${places.length} spans, the beam ${own.length}`;
+  const off = own.findIndex((l, i) => Math.abs(l - inTable[i]!) > 0.005 * l);
+  if (off >= 0) return `span ${off + 1} is ${metres(own[off]!, o.system)} long here, ${metres(inTable[off]!, o.system)} in the table`;
+  return { spanBy: 'place', order: places, lengths: own };
+}
+
+const metres = (v: number, system: UnitSystem) => formatQuantity(v, 'station', system);

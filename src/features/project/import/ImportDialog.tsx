@@ -1,0 +1,96 @@
+'use client';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import type { Project } from '@/core/project/project';
+import { readTableFile, type TableSheet } from '@/exchange/import/table-file';
+import { Select } from '@/ui/fields/Select';
+import { BeamsImport } from './BeamsImport';
+import { SetsImport } from './SetsImport';
+
+type For = 'columns' | 'beams';
+
+/** One table of another analysis for many members: from a file or pasted, with a preview before anything changes. */
+export function ImportDialog({ project, onClose }: { project: Project; onClose: () => void }) {
+  const [sheets, setSheets] = useState<readonly TableSheet[]>([]);
+  const [chosen, choose] = useState(0);
+  const [title, setTitle] = useState('table');
+  const [fault, setFault] = useState('');
+  const [isFor, setFor] = useState<For>('columns');
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setFault('');
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const read = await readTableFile(file.name, bytes, async (content) => {
+      const { default: readWorkbook } = await import('read-excel-file/browser');
+      return (await readWorkbook(new Blob([content as BlobPart]))) as unknown as { sheet: string; data: unknown[][] }[];
+    });
+    if (!read.ok) return setFault(read.reason);
+    setTitle(file.name.replace(/\.[^.]*$/, ''));
+    choose(0);
+    setSheets(read.sheets);
+  };
+  const text = sheets[chosen]?.text ?? '';
+  const Reading = isFor === 'columns' ? SetsImport : BeamsImport;
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ebony/10" />
+        <Dialog.Content
+          className="framed fixed inset-x-10 top-8 z-50 mx-auto flex max-h-[92vh] max-w-[78rem] flex-col p-4"
+          aria-describedby={undefined}
+        >
+          <Dialog.Title className="font-serif text-[1.3rem]">Import a table of another analysis</Dialog.Title>
+          <div className="flex flex-wrap items-center gap-x-5 gap-y-1 py-1">
+            <label className="flex items-center gap-1.5">
+              its rows are
+              <Select<For>
+                label="Its rows are"
+                className="field !w-auto"
+                value={isFor}
+                options={{ columns: 'load sets of columns and walls', beams: 'forces along beams' }}
+                onPick={setFor}
+              />
+            </label>
+            <label className="link cursor-pointer focus-within:outline">
+              {sheets.length === 0 ? 'choose a file' : 'another file'}
+              <input
+                type="file"
+                accept=".csv,.tsv,.txt,.xlsx"
+                className="sr-only"
+                aria-label="File with a table"
+                onChange={(e) => {
+                  void take(e.target.files?.[0]);
+                  e.target.value = '';
+                }}
+              />
+            </label>
+            {sheets.length > 1 && (
+              <Select
+                label="Sheet of the file"
+                className="field !w-auto"
+                value={String(chosen)}
+                options={sheets.map((s, i) => [String(i), s.name] as const)}
+                onPick={(i) => choose(Number(i))}
+              />
+            )}
+          </div>
+          {fault && (
+            <p role="alert" className="py-1 text-madder-text">
+              {fault}
+            </p>
+          )}
+          {text.trim() === '' ? (
+            <textarea
+              className="mt-1 h-64 w-full border border-groove bg-sycamore p-2"
+              aria-label="Table from a spreadsheet"
+              placeholder="Choose a file (CSV, TSV, XLSX), or paste the table here with Ctrl V: a column for the member, the station or end, the combination, and each force."
+              onChange={(e) => setSheets([{ name: 'pasted', text: e.target.value }])}
+            />
+          ) : (
+            <Reading key={`${isFor} ${chosen} ${title} ${text.length}`} {...{ project, text, title, onClose }} />
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
