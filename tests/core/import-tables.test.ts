@@ -197,6 +197,35 @@ describe('what is taken', () => {
     const bending = result.checks.find((c) => c.id === 'bending-span-1')!;
     expect(bending.demand!.value).toBeCloseTo(45 * kNm, -5);
   });
+  test('what equal signs mean is kept: the same column, whether table or member writes moments as they bend or as they turn', () => {
+    const line = (my: number) =>
+      rows('Column\tStation m\tCombo\tN kN\tM2 kNm\tM3 kNm', `C1\t0\tU1\t800\t${my}\t0`, 'C1\t3\tU1\t800\t30\t0');
+    const fresh = newMember(empty, 'column', 'c', 'C1', '') as ColumnMember;
+    const made = (member: ColumnMember, signs: 'bending' | 'turning', my: number) => {
+      const project = withMembers(member);
+      const plan = asSets(line(my), { signs, members: project.members }).members;
+      return takeSets(project, plan, { dropsOthers: true, sustained: 0.6 }).members[0] as ColumnMember;
+    };
+    // 30 above and 20 below, in single curvature: equal signs as they bend, unlike signs as they turn.
+    const all = (['bending', 'turning'] as const).flatMap((own) =>
+      (['bending', 'turning'] as const).map((table) => made({ ...fresh, signs: own }, table, table === 'bending' ? 20 : -20)),
+    );
+    const utilisations = all.map((m) => designNow(withMembers(m), m).checks.map((c) => [c.id, c.utilisation]));
+    for (const u of utilisations) expect(u).toEqual(utilisations[0]);
+    expect(utilisations[0]!.some(([, u]) => Number(u) > 0.1)).toBe(true);
+    expect(all.map((m) => [m.signs, Math.sign(m.sets[0]!.mxTop * m.sets[0]!.mxBottom + m.sets[0]!.myTop * m.sets[0]!.myBottom)])).toEqual([
+      ['bending', 1],
+      ['bending', 1],
+      ['turning', -1],
+      ['turning', -1],
+    ]);
+    const double = made(fresh, 'bending', -20);
+    expect(Math.sign(double.sets[0]!.mxTop * double.sets[0]!.mxBottom + double.sets[0]!.myTop * double.sets[0]!.myBottom)).toBe(-1);
+  });
+  test('a section by itself takes no pairs of ends', () => {
+    const section = { ...(newMember(empty, 'column', 'c', 'C1', '') as ColumnMember), isSection: true } as Member;
+    expect(asSets(text, { members: [section] }).members[0]!.refused).toMatch(/section by itself/);
+  });
   test('members that were there stay the same objects unless the table has them', () => {
     const c9 = newMember(empty, 'column', 'c9', 'C9', '');
     const project = takeSets(withMembers(c9), asSets(text, { members: [c9] }).members, { dropsOthers: false, sustained: null });

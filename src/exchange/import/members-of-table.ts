@@ -1,7 +1,7 @@
 import type { BeamMember, StationForces } from '@/core/members/beam/input';
 import type { LoadSet } from '@/core/members/column/input';
 import type { Member } from '@/core/members/kinds';
-import { isUpright, type UprightMember } from '@/core/members/wall/upright';
+import { isSectionAlone, isUpright, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { membersIn, NO_MEMBER, type PastedTable, type ReadRow } from '../mapped-table';
@@ -30,7 +30,16 @@ const plainName = (name: string) => name.trim().toLowerCase();
 /** Rows of members are told apart by the column that names them; without one all are of the member that the table is named for. */
 const nameOf = (row: ReadRow<unknown>, names: readonly string[], title: string) => (names.length === 0 ? title : (row.member ?? ''));
 
-/** Load sets for columns and walls out of one table: for those that are there by their marks, for others anew. */
+type Signs = ReadingOptions['signs'];
+
+/** End moments as a member writes them: where table and member differ in what equal signs mean, those of the foot change theirs. */
+const asSigned = (sets: readonly LoadSet[], from: Signs, to: Signs): readonly LoadSet[] =>
+  (from ?? 'bending') === (to ?? 'bending') ? sets : sets.map((s) => ({ ...s, mxBottom: -s.mxBottom + 0, myBottom: -s.myBottom + 0 }));
+
+/**
+ * Load sets for columns and walls out of one table; `signs` says what equal signs at both ends mean in it: for those that are there by their marks, for
+ * others anew.
+ */
 export function setsForMembers(
   table: PastedTable,
   o: ReadingOptions,
@@ -38,7 +47,7 @@ export function setsForMembers(
   title: string,
 ): MembersReading<UprightMember, LoadSet> {
   const names = membersIn(table, o.readings);
-  const { rows: read, empty } = readSets(table, o);
+  const { rows: read, empty } = readSets(table, { ...o, signs: 'bending' });
   const rows = read.map((r) => (nameOf(r, names, title) === '' && r.reason === undefined ? unnamed(r) : r));
   const found = new Map<string, LoadSet[]>();
   for (const r of rows) {
@@ -52,11 +61,14 @@ export function setsForMembers(
   return {
     rows,
     empty,
-    members: [...found].map(([name, values]) => {
+    members: [...found].map(([name, given]) => {
       const own = known.get(plainName(name));
       const member = own && isUpright(own) ? own : null;
       if (own && !member)
         return { name, member: null, values: [], says: '', refused: 'a member of this mark is there, and takes no load sets' };
+      if (member && isSectionAlone(member))
+        return { name, member, values: [], says: '', refused: 'it is a section by itself: paste its rows there' };
+      const values = asSigned(given, o.signs, member?.signs ?? 'bending');
       const doubled = values.find((v, i) => values.findIndex((w) => w.name === v.name && w.kind === v.kind) !== i);
       if (doubled) return { name, member, values: [], says: '', refused: `has the set ${doubled.name} more than once` };
       return { name, member, values, says: member ? changesOf(member.sets, values) : `new, ${count(values.length, 'load set')}` };

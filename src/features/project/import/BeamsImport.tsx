@@ -42,7 +42,9 @@ export function BeamsImport({ project, text, title, onClose }: ImportProps) {
         `${of ? `${of} ` : ''}${f.set}, span ${f.span + 1} at ${formatQuantity(f.at, 'station', system)}: M ${show(f.moment, 'moment')}, V ${show(f.shear, 'force')}`
       }
       onTake={() =>
-        edit(`import ${title} for ${taken.map((m) => m.name).join(', ')}`, (p) => takeStations(p, reading.members, reading.beams, standsFor))
+        edit(`import ${title} for ${taken.map((m) => m.name).join(', ')}`, (p) =>
+          takeStations(p, reading.members, reading.beams, standsFor),
+        )
       }
       questions={
         <>

@@ -48,6 +48,7 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
   const partIsWrong = part !== null && !(part >= 0 && part <= 1);
   const axial = firstFigure(table, readings, 'N');
   const hasEnds = readings.some((r) => r.role === 'station' || r.role === 'end');
+  const hasFeet = hasEnds || readings.some((r) => r.role === 'mxBottom' || r.role === 'myBottom');
   const taken = reading.members.filter((m) => !m.refused && m.values.length > 0);
   return (
     <PasteReading
@@ -66,24 +67,24 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
           <AlongQuestion mapped={mapped} />
           <AxialQuestion figure={axial} value={compressionNegative} onPick={sayNegative} />
           {hasEnds && (
-            <>
-              <SignQuestion
-                lead="the first end, of station 0 or i, is"
-                value={firstEnd}
-                answers={[
-                  { value: 'foot', words: 'the foot', picture: pictures.firstBelow },
-                  { value: 'top', words: 'the top', picture: pictures.firstAbove },
-                ]}
-                onPick={setFirstEnd}
-              />
-              <Select
-                label="Signs of end moments"
-                className="field !w-auto"
-                value={signs}
-                options={{ bending: 'equal signs at both ends: single curvature', turning: 'equal signs at both ends: double curvature' }}
-                onPick={setSigns}
-              />
-            </>
+            <SignQuestion
+              lead="the first end, of station 0 or i, is"
+              value={firstEnd}
+              answers={[
+                { value: 'foot', words: 'the foot', picture: pictures.firstBelow },
+                { value: 'top', words: 'the top', picture: pictures.firstAbove },
+              ]}
+              onPick={setFirstEnd}
+            />
+          )}
+          {hasFeet && (
+            <Select
+              label="Signs of end moments"
+              className="field !w-auto"
+              value={signs}
+              options={{ bending: 'equal signs at both ends: single curvature', turning: 'equal signs at both ends: double curvature' }}
+              onPick={setSigns}
+            />
           )}
           <label className="flex items-center gap-1.5">
             these are
