@@ -121,7 +121,7 @@ test('the page’s policy forbids eval', async ({ page, quiet }) => {
   const response = await page.goto('/');
   const policy = response!.headers()['content-security-policy'] ?? '';
   expect(policy).toContain("default-src 'self'");
-  expect(policy).not.toContain('unsafe-eval');
+  expect(policy).not.toContain("'unsafe-eval'");
   // From a timer: what the driver evaluates itself is exempt from the policy.
   const outcome = await page.evaluate(
     () =>

@@ -93,6 +93,13 @@ describe('tables as different analyses print them', () => {
       asSets(rows('Member;Comb;N kN;Mx kNm;My kNm', 'K1;G1;-1250,5;12,5;0'), { compressionNegative: true }).members[0]!.values[0]!.N,
     ).toBeCloseTo(1250.5 * kN, 3);
   });
+  test('3b: commas part the cells of a CSV although figures follow each other; decimal commas stay within theirs', () => {
+    const csv = rows('Column,Station m,Combo,N kN,M2 kNm,M3 kNm', 'C1,0,U1,800,10,20', 'C1,3.5,U1,790,-5,8');
+    expect(asSets(csv).members[0]).toMatchObject({ name: 'C1', says: 'new, 1 load set' });
+    expect(readTable('C1,0,U1,800').rows[0]).toEqual(['C1', '0', 'U1', '800']);
+    expect(readTable('12,5\n13,5').rows).toEqual([['12,5'], ['13,5']]);
+    expect(readTable('N;M\n12,5;3').rows[0]).toEqual(['12,5', '3']);
+  });
   test('4: kips and kip-ft in the headings', () => {
     const { members } = asSets(rows('Frame\tCombo\tP (kip)\tM2 (kip-ft)\tM3 (kip-ft)', 'C7\tD\t100\t10\t20'));
     expect(members[0]!.values[0]!.N).toBeCloseTo(444822, 0);

@@ -214,6 +214,12 @@ export function PasteReading<R extends string, T>({
         )}
         {empty > 0 && `; ${counted(empty, 'empty cell')} read as 0`}.
       </p>
+      {table.mapped.table.rows.length === 0 && (
+        <p role="alert" className="py-1 text-madder-text">
+          No row with figures was found: cells are parted by tabs, semicolons or commas, and decimals by points or, beside tabs and
+          semicolons, by commas.
+        </p>
+      )}
       <div className="small flex flex-wrap items-center gap-x-5 gap-y-1 border-y border-line py-1.5">{questions}</div>
       {out.length > 0 && (
         <p role="alert" className="py-1 text-madder-text">
