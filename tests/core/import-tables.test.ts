@@ -129,9 +129,12 @@ describe('tables as different analyses print them', () => {
     expect(read[2]!.reason).toBeUndefined();
   });
   test('9: a set twice for one column: nothing of that column is taken, and it is said', () => {
-    const { members } = asSets(rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t1\t2', 'C1\tU1\t700\t1\t2', 'C2\tU1\t7\t1\t2'));
+    const { members, rows: read } = asSets(
+      rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t1\t2', 'C1\tU1\t700\t1\t2', 'C2\tU1\t7\t1\t2'),
+    );
     expect(members[0]).toMatchObject({ name: 'C1', refused: 'has the set U1 more than once', values: [] });
     expect(members[1]!.refused).toBeUndefined();
+    expect(read.map((r) => r.reason)).toEqual(['C1: has the set U1 more than once.', 'C1: has the set U1 more than once.', undefined]);
   });
   test('10: beams by stations and combinations, each along its own length', () => {
     const line = (beam: string, L: number) => [0, L / 2, L].map((x) => `${beam}\t${x}\tU1\t${(10 * x * (L - x)) / 2}\t${10 * (L / 2 - x)}`);

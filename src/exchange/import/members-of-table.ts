@@ -58,22 +58,24 @@ export function setsForMembers(
     else found.set(name, [r.value]);
   }
   const known = new Map(members.map((m) => [plainName(m.mark), m]));
-  return {
-    rows,
-    empty,
-    members: [...found].map(([name, given]) => {
-      const own = known.get(plainName(name));
-      const member = own && isUpright(own) ? own : null;
-      if (own && !member)
-        return { name, member: null, values: [], says: '', refused: 'a member of this mark is there, and takes no load sets' };
-      if (member && isSectionAlone(member))
-        return { name, member, values: [], says: '', refused: 'it is a section by itself: paste its rows there' };
-      const values = asSigned(given, o.signs, member?.signs ?? 'bending');
-      const doubled = values.find((v, i) => values.findIndex((w) => w.name === v.name && w.kind === v.kind) !== i);
-      if (doubled) return { name, member, values: [], says: '', refused: `has the set ${doubled.name} more than once` };
-      return { name, member, values, says: member ? changesOf(member.sets, values) : `new, ${count(values.length, 'load set')}` };
-    }),
-  };
+  const list = [...found].map(([name, given]): ForMember<UprightMember, LoadSet> => {
+    const own = known.get(plainName(name));
+    const member = own && isUpright(own) ? own : null;
+    if (own && !member)
+      return { name, member: null, values: [], says: '', refused: 'a member of this mark is there, and takes no load sets' };
+    if (member && isSectionAlone(member))
+      return { name, member, values: [], says: '', refused: 'it is a section by itself: paste its rows there' };
+    const values = asSigned(given, o.signs, member?.signs ?? 'bending');
+    const doubled = values.find((v, i) => values.findIndex((w) => w.name === v.name && w.kind === v.kind) !== i);
+    if (doubled) return { name, member, values: [], says: '', refused: `has the set ${doubled.name} more than once` };
+    return { name, member, values, says: member ? changesOf(member.sets, values) : `new, ${count(values.length, 'load set')}` };
+  });
+  const refused = new Map(list.flatMap((m) => (m.refused ? [[m.name, m.refused] as const] : [])));
+  const told = rows.map((r) => {
+    const why = r.reason === undefined ? refused.get(nameOf(r, names, title)) : undefined;
+    return why === undefined ? r : { row: r.row, cells: r.cells, member: r.member, reason: `${r.member ?? title}: ${why}.` };
+  });
+  return { rows: told as ReadRow<LoadSet>[], empty, members: list };
 }
 
 const unnamed = <T>({ row, cells }: ReadRow<T>): ReadRow<T> => ({ row, cells, reason: NO_MEMBER });

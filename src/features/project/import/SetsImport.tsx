@@ -1,7 +1,8 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { LoadSetKind } from '@/core/members/column/input';
+import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
 import type { Project } from '@/core/project/project';
+import type { UnitSystem } from '@/core/units/quantity';
 import { formatValue } from '@/core/units/format';
 import { setsForMembers } from '@/exchange/import/members-of-table';
 import { firstFigure, isNegative } from '@/exchange/mapped-table';
@@ -13,6 +14,11 @@ import { AlongQuestion, PasteReading, useMappedTable } from '@/ui/tables/MappedP
 import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
 import { MembersPreview } from './MembersPreview';
 import { takeSets } from './take-members';
+
+const describeSet = (set: LoadSet, units: UnitSystem, of: string | undefined): string => {
+  const moment = (v: number) => formatValue(v, 'moment', units);
+  return `${of ? `${of} ` : ''}${set.name}: N ${formatValue(set.N, 'force', units)}, Mx ${moment(set.mxTop)} / ${moment(set.mxBottom)}, My ${moment(set.myTop)} / ${moment(set.myBottom)}`;
+};
 
 export interface ImportProps {
   readonly project: Project;
@@ -55,7 +61,7 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
       {...{ project, mapped, onClose, reading }}
       vocabulary={setVocabulary}
       noun="load set"
-      describe={(set, of) => `${of ? `${of} ` : ''}${set.name}: N ${formatValue(set.N, 'force', project.display)}`}
+      describe={(set, of) => describeSet(set, project.display, of)}
       isWrong={partIsWrong || taken.length === 0 || (compressionNegative === undefined && axial !== undefined)}
       onTake={() =>
         edit(`import ${title} for ${taken.map((m) => m.name).join(', ')}`, (p) =>
