@@ -88,6 +88,13 @@ describe('formulas for the page', () => {
     expect(runs[0]!.y + 0.2).toBeLessThan(rule);
     expect(runs[1]!.y - 0.68).toBeGreaterThan(rule);
   });
+  test('a run that begins with a space stands where its first sign does: page makers cut the space off', () => {
+    const box = print(parseExpression('x + 1'), boxes);
+    const [, sum] = formulaContent(box, 10, 1000).stack as { text: string; relativePosition: { x: number } }[];
+    expect(sum!.text).toBe('+\u00a01');
+    // x is 0.475 em wide and the space 0.25 em: 7.25 of 10 points.
+    expect(sum!.relativePosition.x).toBeCloseTo(7.25, 6);
+  });
   test('one wider than its room is set smaller, and only as much as it must', () => {
     const box = print(shear.VRdmax.expr, boxes);
     const whole = formulaContent(box, 9, 1000).stack as { fontSize?: number }[];

@@ -100,6 +100,13 @@ function row(...boxes: readonly FormulaBox[]): FormulaBox {
   };
 }
 
+/** A run without the spaces that it begins and ends with, at the place where its first sign stands: page makers cut them off. */
+export function withoutEndSpaces(run: Run): Run {
+  const text = run.text.trimStart();
+  const before = (run.text.length - text.length) * widthOf(' ', run.face) * run.size;
+  return { ...run, text: text.trimEnd(), x: run.x + before };
+}
+
 /** The same at another size. */
 export function scaled(box: FormulaBox, by: number): FormulaBox {
   if (by === 1) return box;

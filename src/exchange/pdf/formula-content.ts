@@ -1,4 +1,4 @@
-import { scaled, type Face, type FormulaBox } from './formula-boxes';
+import { scaled, withoutEndSpaces, type Face, type FormulaBox } from './formula-boxes';
 
 /** Families under which the faces of formulas are given to the page maker. */
 export const faceFamilies: Record<Face, string> = {
@@ -22,15 +22,17 @@ export function formulaContent(box: FormulaBox, size: number, most: number): Rec
   }));
   return {
     stack: [
-      ...runs.map(({ x, y, size: own, face, text }) => ({
-        text: text.replace(/ /g, '\u00a0'),
-        font: faceFamilies[face],
-        italics: face === 'italic' || face === 'greekItalic',
-        fontSize: own,
-        lineHeight: 1,
-        noWrap: true,
-        relativePosition: { x, y: ascent + y - ABOVE[face] * own },
-      })),
+      ...runs
+        .map(withoutEndSpaces)
+        .map(({ x, y, size: own, face, text }) => ({
+          text: text.replace(/ /g, '\u00a0'),
+          font: faceFamilies[face],
+          italics: face === 'italic' || face === 'greekItalic',
+          fontSize: own,
+          lineHeight: 1,
+          noWrap: true,
+          relativePosition: { x, y: ascent + y - ABOVE[face] * own },
+        })),
       ...(lines.length > 0 ? [{ canvas: lines, relativePosition: { x: 0, y: 0 } }] : []),
       // What takes the room.
       { canvas: [{ type: 'rect', x: 0, y: 0, w: 0.01, h: ascent + descent, strokeOpacity: 0 }] },
