@@ -116,6 +116,13 @@ describe('tables as different analyses print them', () => {
     expect(members.find((m) => m.name === 'C1')!.values).toHaveLength(1);
     expect(read[2]!.reason).toMatch(/one end only/);
   });
+  test('6b: a moment between the ends that is larger than at both is said, for it is not taken over', () => {
+    const { between, members } = asSets(
+      rows('Column\tStation m\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\t0\tU1\t800\t1\t2', 'C1\t1.5\tU1\t795\t40\t2', 'C1\t3\tU1\t790\t1\t2'),
+    );
+    expect(members[0]!.values).toHaveLength(1);
+    expect(between).toEqual(['U1 of C1']);
+  });
   test('7: a row that names no member beside rows that do is refused', () => {
     const { rows: read } = asSets(rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t1\t2', '\tU2\t700\t1\t2'));
     expect(read[1]!.reason).toBe('No member is named in this row.');

@@ -5,7 +5,7 @@ import { isSectionAlone, isUpright, type UprightMember } from '@/core/members/wa
 import { formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { membersIn, NO_MEMBER, type PastedTable, type ReadRow } from '../mapped-table';
-import { readSets, type ReadingOptions } from '../paste-sets';
+import { largerBetween, readSets, type ReadingOptions } from '../paste-sets';
 import { lengthsIn, readStations, spanNames, type StationsOptions } from '../paste-stations';
 
 /** What a table means for one member: one that is there, or a new one under its name. */
@@ -23,6 +23,8 @@ export interface MembersReading<M, T> {
   readonly rows: readonly ReadRow<T>[];
   readonly empty: number;
   readonly members: readonly ForMember<M, T>[];
+  /** Sets whose moment between the ends is larger than at both; rows between are not taken over. */
+  readonly between?: readonly string[];
 }
 
 const plainName = (name: string) => name.trim().toLowerCase();
@@ -75,7 +77,8 @@ export function setsForMembers(
     const why = r.reason === undefined ? refused.get(nameOf(r, names, title)) : undefined;
     return why === undefined ? r : { row: r.row, cells: r.cells, member: r.member, reason: `${r.member ?? title}: ${why}.` };
   });
-  return { rows: told as ReadRow<LoadSet>[], empty, members: list };
+  const between = largerBetween({ rows: read, empty }, table, { ...o, signs: 'bending' });
+  return { rows: told as ReadRow<LoadSet>[], empty, members: list, between };
 }
 
 const unnamed = <T>({ row, cells }: ReadRow<T>): ReadRow<T> => ({ row, cells, reason: NO_MEMBER });

@@ -124,6 +124,12 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
       }
     >
       {partIsWrong && <p className="text-madder-text">The sustained part lies between 0 and 1.</p>}
+      {(reading.between ?? []).length > 0 && (
+        <p role="alert" className="py-1 text-madder-text">
+          Between the ends the moment is larger than at both, and is not taken over: {reading.between!.slice(0, 6).join(', ')}
+          {reading.between!.length > 6 && ` and ${reading.between!.length - 6} more`}.
+        </p>
+      )}
       <MembersPreview members={reading.members} units={project.display} />
     </PasteReading>
   );
