@@ -94,6 +94,42 @@ describe('sheets', () => {
     },
   );
 
+  test.each(named)('%s: lengths on it are those of its schedule, mark by mark', (_mark, { project, member, result, sheet }) => {
+    const texts = flat(entitiesOf(sheet)).flatMap((e) => (e.kind === 'text' ? [e.text] : []));
+    const perMm = project.display === 'US' ? 1 / 25.4 : 1;
+    const { items } = memberSchedule(project, member, result);
+    for (const text of texts.filter((t) => /-\d+.* L = /.test(t))) {
+      const [, mark, length] = /-(\d+).* L = ([\d. ]+)/.exec(text)!;
+      const item = items.find((k) => k.mark === mark)!;
+      expect([mark, Math.abs(Number(length!.replace(/ /g, '')) - item.length * perMm) <= 0.51 * (perMm < 1 ? 0.1 : 1)]).toEqual([
+        mark,
+        true,
+      ]);
+    }
+  });
+
+  test('schedule, bars in space and the bars pulled out add up to the same steel', () => {
+    for (const { project, member, result, sheet } of drawn.filter(
+      (d) => d.sheet.views[0]!.title === 'Elevation' && modelOf(d.project, d.member, d.result).concrete[0]!.along === 'x',
+    )) {
+      const { items } = memberSchedule(project, member, result);
+      const { bars } = modelOf(project, member, result);
+      const own = new Set(bars.filter((b) => b.role === 'bar').map((b) => b.mark));
+      const texts = flat(sheet.views[0]!.entities).flatMap((e) => (e.kind === 'text' && / L = /.test(e.text) ? [e.text] : []));
+      const told = texts.reduce((sum, t) => {
+        const [, count, mark] = /^([\d.]+).*?-(\d+)/.exec(t)!;
+        return sum + Number(count) * items.find((k) => k.mark === mark)!.length;
+      }, 0);
+      const scheduled = items.filter((k) => own.has(k.mark)).reduce((sum, k) => sum + k.count * k.length, 0);
+      const inSpace = bars
+        .filter((b) => b.role === 'bar')
+        .reduce((sum, b) => sum + countOf(b) * (b.share ?? 1) * lengthAlong(b.corners), 0);
+      expect([member.mark, told]).toEqual([member.mark, expect.closeTo(scheduled, 3)]);
+      // Cut lengths are rounded up, by 25 mm or an inch at the most, and bends are taken off by their rule.
+      expect(Math.abs(inSpace / scheduled - 1)).toBeLessThan(0.03);
+    }
+  });
+
   test.each(named)('%s: dots of its sections are the bars that go through there', (_mark, { project, member, result, sheet }) => {
     const { concrete } = modelOf(project, member, result);
     for (const view of sheet.views.filter((v) => /^\d+–\d+/.test(v.title))) {

@@ -1,13 +1,11 @@
-import type { ProjectBasis } from '../members/member';
 import { dimensionsOf, type BarSet } from '../model/bar-set';
-import { lengthAlong } from '../model/centre-line';
 import type { MemberModel } from '../model/member-model';
-import { lengthWords, linkWords } from './bar-words';
+import { cutWords, lengthWords, linkWords, type SheetNames } from './bar-words';
 import { alongX, fromAbove, linesSeen } from './projection';
 import { TEXT, type Entity, type View } from './sheet';
 
 /** Links and legs as they are bent, each mark once, with their out-to-out dimensions and length. */
-export function bentLinks(model: MemberModel, scale: number, names: ProjectBasis): View[] {
+export function bentLinks(model: MemberModel, scale: number, names: SheetNames): View[] {
   const marks = new Map<string, BarSet>();
   for (const set of model.bars) if (set.role === 'link' && !marks.has(set.mark)) marks.set(set.mark, set);
   if (marks.size === 0) return [];
@@ -23,7 +21,7 @@ export function bentLinks(model: MemberModel, scale: number, names: ProjectBasis
       dimensionsOf(set)
         .map((d) => lengthWords(d, names))
         .join(' / '),
-      `L = ${lengthWords(lengthAlong(set.corners), names)}`,
+      `L = ${cutWords(set, names)}`,
     ];
     const at = x;
     x += Math.max(right - left, Math.max(...words.map((w) => w.length)) * TEXT * 0.62 * scale) + 6 * scale;

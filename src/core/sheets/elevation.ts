@@ -1,9 +1,7 @@
 import type { Point } from '../geometry/polygon';
 import { countOf, type BarSet } from '../model/bar-set';
-import { lengthAlong } from '../model/centre-line';
 import type { MemberModel, Prism } from '../model/member-model';
-import type { ProjectBasis } from '../members/member';
-import { barWords, lengthWords } from './bar-words';
+import { barWords, cutWords, lengthWords, type SheetNames } from './bar-words';
 import { endsSeen, fromSide, linesSeen } from './projection';
 import { TEXT, type Entity } from './sheet';
 
@@ -77,7 +75,7 @@ function steelSeen(bars: readonly BarSet[]): Entity[] {
 }
 
 /** A member along x from the side: concrete, supports with their names, bars, zones of links, and spans. */
-export function lyingElevation(model: MemberModel, cuts: readonly number[], scale: number, names: ProjectBasis): Entity[] {
+export function lyingElevation(model: MemberModel, cuts: readonly number[], scale: number, names: SheetNames): Entity[] {
   const { x1, x2, z1, z2 } = boxOf(model);
   const on = (mm: number) => mm * scale;
   const spans = [x1, ...model.supports.map((s) => s.at), x2].filter((x, i, all) => i === 0 || x - all[i - 1]! > 1);
@@ -124,7 +122,7 @@ function rangeOf(set: BarSet, axis: 0 | 2): Range {
 const overlaps = (a: Range, b: Range) => Math.max(a[0], b[0]) <= Math.min(a[1], b[1]);
 
 /** Above the member: from where to where links are alike. */
-function linkZones(bars: readonly BarSet[], z: number, scale: number, names: ProjectBasis): Entity[] {
+function linkZones(bars: readonly BarSet[], z: number, scale: number, names: SheetNames): Entity[] {
   return bars
     .filter((set) => set.role === 'link' && set.spacing !== null)
     .flatMap((set, i, all): Entity[] => {
@@ -158,7 +156,7 @@ const blockOf = (set: BarSet, line: readonly Point[], from: Point): Entity[] => 
 ];
 
 /** Bars pulled out below a member, each mark under its place: those that do not meet share a row. */
-export function pulledOut(model: MemberModel, below: number, scale: number, names: ProjectBasis): Entity[] {
+export function pulledOut(model: MemberModel, below: number, scale: number, names: SheetNames): Entity[] {
   const order = { top: 0, side: 1, bottom: 2 };
   const across = model.bars.filter((set) => set.role === 'bar' && linesSeen(set, fromSide).length === 0);
   const pieces = model.bars
@@ -173,7 +171,7 @@ export function pulledOut(model: MemberModel, below: number, scale: number, name
     .sort((a, b) => order[a.set.face ?? 'side'] - order[b.set.face ?? 'side'] || a.set.layer - b.set.layer || a.from - b.from);
   const rows: (typeof pieces)[] = [];
   const room = (text: string) => text.length * TEXT * 0.62 * scale;
-  const words = ({ set }: (typeof pieces)[number]) => `${barWords([set], names)}  L = ${lengthWords(lengthAlong(set.corners), names)}`;
+  const words = ({ set }: (typeof pieces)[number]) => `${barWords([set], names)}  L = ${cutWords(set, names)}`;
   const end = (p: (typeof pieces)[number]) => Math.max(p.to, p.from + room(words(p)));
   for (const piece of pieces) {
     const row = rows.find(
@@ -185,7 +183,7 @@ export function pulledOut(model: MemberModel, below: number, scale: number, name
   let y = below;
   const told = across.map((set): Entity => {
     y -= 4 * scale;
-    const text = `${barWords([set], names)}  L = ${lengthWords(lengthAlong(set.corners), names)}, across${set.zone ? `: ${set.zone}` : ''}`;
+    const text = `${barWords([set], names)}  L = ${cutWords(set, names)}, across${set.zone ? `: ${set.zone}` : ''}`;
     return { kind: 'text', layer: 'marks', at: [boxOf(model).x1, y], text, height: TEXT };
   });
   const drawn = rows.flatMap((row) => {
@@ -205,7 +203,7 @@ export function pulledOut(model: MemberModel, below: number, scale: number, name
 }
 
 /** An upright member from the side: concrete, bars, zones of ties, height. */
-export function uprightElevation(model: MemberModel, scale: number, names: ProjectBasis): Entity[] {
+export function uprightElevation(model: MemberModel, scale: number, names: SheetNames): Entity[] {
   const { x1, x2, z1, z2 } = boxOf(model);
   const ties = model.bars.filter((set) => set.role === 'link' && set.spacing !== null);
   return [
@@ -245,7 +243,7 @@ export function uprightElevation(model: MemberModel, scale: number, names: Proje
 }
 
 /** Above an upright member: its upright bars by mark. */
-function uprightWords(bars: readonly BarSet[], [x, z]: Point, scale: number, names: ProjectBasis): Entity[] {
+function uprightWords(bars: readonly BarSet[], [x, z]: Point, scale: number, names: SheetNames): Entity[] {
   const marks = [...new Set(bars.filter((s) => s.role === 'bar').map((s) => s.mark))];
   return marks.map((mark, i): Entity => {
     const own = bars.filter((s) => s.mark === mark && s.role === 'bar' && countOf(s) > 0);

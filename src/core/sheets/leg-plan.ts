@@ -1,11 +1,10 @@
 import type { Point } from '../geometry/polygon';
 import type { MemberModel } from '../model/member-model';
-import type { ProjectBasis } from '../members/member';
-import { barWords, lengthWords } from './bar-words';
+import { barWords, lengthWords, type SheetNames } from './bar-words';
 import { TEXT, type Entity } from './sheet';
 
 /** Legs about a column from above, with what stands beside them, and their setting-out along both axes from the middle of the column. */
-export function legPlan({ bars, beside = [] }: MemberModel, scale: number, names: ProjectBasis): Entity[] {
+export function legPlan({ bars, beside = [] }: MemberModel, scale: number, names: SheetNames): Entity[] {
   const places = bars.flatMap((set) => set.shifts.map(([dx, dy]): Point => [set.corners[0]!.at[0] + dx, set.corners[0]!.at[1] + dy]));
   const radius = Math.max(0, ...bars.map((s) => s.bar.diameter)) / 2;
   const top = Math.max(...places.map((p) => p[1]), ...beside.flatMap((o) => o.outer.map((p) => p[1])));
@@ -28,7 +27,7 @@ export function legPlan({ bars, beside = [] }: MemberModel, scale: number, names
 }
 
 /** From leg to leg along the row that is nearest to an axis, where there is one. */
-function settingOut(places: readonly Point[], k: 0 | 1, scale: number, names: ProjectBasis): Entity[] {
+function settingOut(places: readonly Point[], k: 0 | 1, scale: number, names: SheetNames): Entity[] {
   const other = k === 0 ? 1 : 0;
   const ahead = places.filter((p) => p[k] > 0);
   const off = Math.min(...ahead.map((p) => Math.abs(p[other])));

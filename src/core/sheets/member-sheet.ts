@@ -1,13 +1,13 @@
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
 import { codeOf } from '../members/member';
 import type { MemberModel } from '../model/member-model';
-import { modelOf } from '../project/as-built';
+import { memberSchedule, modelOf } from '../project/as-built';
 import type { Project } from '../project/project';
 import { formatQuantity } from '../units/format';
-import type { ProjectBasis } from '../members/member';
 import { boxOf, lyingElevation, pulledOut, uprightElevation } from './elevation';
 import { legPlan } from './leg-plan';
 import { postureOf } from './projection';
+import type { SheetNames } from './bar-words';
 import { bentLinks } from './bent-links';
 import { sectionPlaces, sectionView } from './section-view';
 import { extentOf, sheetPapers, type PlacedView, type Sheet, type SheetPaper, type View } from './sheet';
@@ -28,7 +28,7 @@ const CAPTION = 7;
 export const TITLE_BLOCK = 14;
 
 /** The views of a member, those that show the whole of it at a scale. */
-function viewsOf(model: MemberModel, scale: number, names: ProjectBasis): View[] {
+function viewsOf(model: MemberModel, scale: number, names: SheetNames): View[] {
   if (model.concrete.length === 0)
     return [
       { title: 'Legs, from the middle of the column', scale: Math.min(scale, 20), entities: legPlan(model, Math.min(scale, 20), names) },
@@ -99,9 +99,11 @@ function* tries(papers: readonly SheetPaper[], { paper, scale }: SheetWish): Gen
 export function memberSheet(project: Project, member: Member, result: MemberResult, wish: SheetWish = {}): Sheet | string {
   const model = modelOf(project, member, result);
   if (model.bars.length === 0) return 'There are no bars to draw.';
+  const cut = new Map(memberSchedule(project, member, result).items.map((k) => [k.mark, k.length]));
+  const names: SheetNames = { ...project, cut };
   const views = new Map<number, View[]>();
   for (const [paper, scale] of tries(sheetPapers[project.paper], wish)) {
-    if (!views.has(scale)) views.set(scale, viewsOf(model, scale, project));
+    if (!views.has(scale)) views.set(scale, viewsOf(model, scale, names));
     const placed = laidOut(views.get(scale)!, paper);
     if (placed)
       return {

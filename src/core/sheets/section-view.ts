@@ -1,13 +1,12 @@
 import type { Point } from '../geometry/polygon';
 import type { BarSet } from '../model/bar-set';
 import type { MemberModel, Prism } from '../model/member-model';
-import type { ProjectBasis } from '../members/member';
-import { barWords, lengthWords, linkWords } from './bar-words';
+import { barWords, lengthWords, linkWords, type SheetNames } from './bar-words';
 import { alongX, cutsOf, fromAbove, linesSeen } from './projection';
 import { TEXT, type Entity } from './sheet';
 
 /** A cut square to the member at a place along it: concrete, bars as dots, the links nearest to it, marks and dimensions. */
-export function sectionView(model: MemberModel, at: number, scale: number, names: ProjectBasis): Entity[] {
+export function sectionView(model: MemberModel, at: number, scale: number, names: SheetNames): Entity[] {
   const prism = model.concrete.find((p) => at >= p.from - 1e-6 && at <= p.to + 1e-6) ?? model.concrete[0];
   if (!prism) return [];
   const seen = prism.along === 'x' ? alongX : fromAbove;
@@ -63,7 +62,7 @@ function marksBeside(
   links: readonly BarSet[],
   [right, low, high]: readonly [number, number, number],
   scale: number,
-  names: ProjectBasis,
+  names: SheetNames,
 ): Entity[] {
   const keys = [...new Set(cuts.map(({ set }) => `${set.mark} ${set.face} ${set.layer}`))];
   const groups = keys.map((key) => {

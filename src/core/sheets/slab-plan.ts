@@ -2,13 +2,12 @@ import type { Point } from '../geometry/polygon';
 import { onBar, type BarSet } from '../model/bar-set';
 import { pointsAlong } from '../model/centre-line';
 import type { MemberModel } from '../model/member-model';
-import type { ProjectBasis } from '../members/member';
-import { barWords, lengthWords } from './bar-words';
+import { barWords, lengthWords, type SheetNames } from './bar-words';
 import { fromAbove } from './projection';
 import { TEXT, type Entity } from './sheet';
 
 /** A slab from above with its bars: of each set one bar, and the line over which it is repeated. */
-export function slabPlan(model: MemberModel, scale: number, names: ProjectBasis): Entity[] {
+export function slabPlan(model: MemberModel, scale: number, names: SheetNames): Entity[] {
   const outlines = model.concrete.flatMap(({ outline, from }, i): Entity[] =>
     [outline.outer, ...outline.holes].map((points) => ({
       kind: 'path',
@@ -35,7 +34,7 @@ const middleOf = (line: readonly Point[], share: number): Point => {
   return [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
 };
 
-function setOnPlan(set: BarSet, i: number, count: number, scale: number, names: ProjectBasis): Entity[] {
+function setOnPlan(set: BarSet, i: number, count: number, scale: number, names: SheetNames): Entity[] {
   const points = pointsAlong(set.corners);
   const bar = (k: number) => points.map((p) => fromAbove(onBar(set, k, p)));
   const lines = set.turned ? set.shifts.map((_, k) => bar(k)) : [bar(Math.floor(set.shifts.length / 2))];
