@@ -154,6 +154,15 @@ describe('tables as different analyses print them', () => {
     expect(beams.get('B1')!.stations[1]).toMatchObject({ span: 0, at: 3000, moment: 45 * kNm });
     expect(sets).toEqual(['U1']);
   });
+  test('10b: the sign of V is found from the slopes of M, one for the whole table, and what is said holds', () => {
+    const line = (beam: string, L: number, sign: number) =>
+      [0, L / 4, L / 2, L].map((x) => `${beam}\t${x}\tU1\t${(10 * x * (L - x)) / 2}\t${sign * 10 * (L / 2 - x)}`);
+    const text = (sign: number) => rows('Beam\tStation m\tCombo\tM3 kNm\tV2 kN', ...line('B1', 6, sign), ...line('B2', 8, sign));
+    const [plain, turned] = [asStations(text(1)), asStations(text(-1))];
+    expect([plain.shearTurned, turned.shearTurned]).toEqual([false, true]);
+    for (const name of ['B1', 'B2']) expect(turned.beams.get(name)!.stations).toEqual(plain.beams.get(name)!.stations);
+    expect(plain.beams.get('B1')!.stations[0]!.shear).toBe(30 * kN);
+  });
   test('11: a beam whose length differs from the table is refused with both lengths', () => {
     const beam = newMember(empty, 'beam', 'b', 'B1', '') as BeamMember;
     const long = { ...beam, spans: beam.spans.map((s) => ({ ...s, length: 7000 })) };

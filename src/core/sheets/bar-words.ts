@@ -5,9 +5,12 @@ import { countOf, type BarSet } from '../model/bar-set';
 /** How a drawing names bars, and how long those of each mark are cut (mm): what its bar schedule says. */
 export type SheetNames = ProjectBasis & { readonly cut: ReadonlyMap<string, number> };
 
+/** Typefaces of drawings and of other programs have no narrow spaces. */
+export const plainSpaces = (text: string): string => text.replace(/[\u202f\u2009]/g, ' ');
+
 /** A length on a drawing, in its unit. */
 export const lengthWords = (mm: number, { display }: ProjectBasis): string =>
-  drawnLength(display === 'US' ? mm : Math.round(mm), display).replace(/\u202f/g, ' ');
+  plainSpaces(drawnLength(display === 'US' ? mm : Math.round(mm), display));
 
 const spacingWords = ({ spacing }: BarSet, names: SheetNames) => (spacing ? ` @ ${lengthWords(spacing, names)}` : '');
 

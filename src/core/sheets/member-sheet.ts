@@ -7,7 +7,7 @@ import { formatQuantity } from '../units/format';
 import { boxOf, lyingElevation, pulledOut, uprightElevation } from './elevation';
 import { legPlan } from './leg-plan';
 import { postureOf } from './projection';
-import type { SheetNames } from './bar-words';
+import { plainSpaces, type SheetNames } from './bar-words';
 import { bentLinks } from './bent-links';
 import { sectionPlaces, sectionView } from './section-view';
 import { extentOf, sheetPapers, type PlacedView, type Sheet, type SheetPaper, type View } from './sheet';
@@ -39,7 +39,7 @@ function viewsOf(model: MemberModel, scale: number, names: SheetNames): View[] {
   const near = sectionScale(model);
   const cuts = sectionPlaces(model);
   const sections = cuts.map((at, i): View => {
-    const where = formatQuantity(at, 'station', names.display);
+    const where = plainSpaces(formatQuantity(at, 'station', names.display));
     return { title: `${i + 1}–${i + 1}, ${where}`, scale: near, entities: sectionView(model, at, near, names) };
   });
   const whole =
@@ -129,7 +129,7 @@ function titleBlock(project: Project, member: Member, views: readonly View[], pa
     ['Revision', info.revision],
     ['Date', info.date],
     ['Scale', `${scales}, ${paper.name}`],
-  ];
+  ].map(([name, value]) => [name!, plainSpaces(value!)]);
 }
 
 /** Drawings of members on one size of paper: the smallest on which all have room, unless one is asked for. Those without say why. */

@@ -139,7 +139,7 @@ function writeBase(file: StepFile, project: Project): Base {
   return { body, building, placement, point, direction };
 }
 
-/** A member with its concrete, materials, properties and bars; and how much room it takes across the row. */
+/** A member with its concrete, properties and bars; and how much room it takes across the row. */
 function writeMember(
   file: StepFile,
   base: Base,

@@ -111,17 +111,28 @@ export interface BeamStations {
   readonly sets: readonly string[];
   /** Lengths of the spans (mm). */
   readonly spans: readonly number[];
+  readonly shearTurned: boolean;
+}
+
+export interface BeamsReading extends MembersReading<BeamMember, StationForces> {
+  readonly beams: ReadonlyMap<string, BeamStations>;
+  readonly sets: readonly string[];
+  /** V of the table is the slope of M with the other sign: as said, or as most of the beams show. */
+  readonly shearTurned: boolean;
 }
 
 export type BeamTableOptions = Omit<StationsOptions, 'spanBy' | 'order' | 'lengths'>;
 
 /** Stations for beams out of one table: along the spans of those that are there by their marks; a new beam has the spans of the table. */
-export function stationsForMembers(
-  table: PastedTable,
-  o: BeamTableOptions,
-  members: readonly Member[],
-  title: string,
-): MembersReading<BeamMember, StationForces> & { readonly beams: ReadonlyMap<string, BeamStations>; readonly sets: readonly string[] } {
+export function stationsForMembers(table: PastedTable, o: BeamTableOptions, members: readonly Member[], title: string): BeamsReading {
+  if (o.shearTurned !== null) return stationsAsSaid(table, { ...o, shearTurned: o.shearTurned }, members, title);
+  // One sign holds for the whole table: that which most of its beams show.
+  const found = stationsAsSaid(table, o, members, title);
+  const turned = [...found.beams.values()].filter((b) => b.shearTurned).length;
+  return stationsAsSaid(table, { ...o, shearTurned: turned > found.beams.size / 2 }, members, title);
+}
+
+function stationsAsSaid(table: PastedTable, o: BeamTableOptions, members: readonly Member[], title: string): BeamsReading {
   const at = o.readings.findIndex((r) => r.role === 'member');
   const byName = new Map<string, { readonly index: number; readonly cells: readonly string[] }[]>();
   table.rows.forEach((cells, index) => {
@@ -155,13 +166,20 @@ export function stationsForMembers(
       empty += read.empty;
       rows.push(...read.rows.map((r) => ({ ...r, row: own[r.row]!.index, member: name })));
       const values = read.rows.flatMap((r) => (r.value ? [r.value] : []));
-      beams.set(name, { stations: values, sets: read.sets, spans: spans.lengths });
+      beams.set(name, { stations: values, sets: read.sets, spans: spans.lengths, shearTurned: read.shearTurned });
       const what = `${count(values.length, 'station')} of ${count(read.sets.length, 'set')}`;
       const before = member && member.stations.length > 0 ? `, in place of ${member.stations.length}` : '';
       return { name, member, values, says: member ? what + before : `new, ${count(spans.lengths.length, 'span')}, ${what}` };
     });
   rows.sort((a, b) => a.row - b.row);
-  return { rows, empty, members: list, beams, sets: [...new Set([...beams.values()].flatMap((b) => b.sets))] };
+  return {
+    rows,
+    empty,
+    members: list,
+    beams,
+    shearTurned: o.shearTurned ?? false,
+    sets: [...new Set([...beams.values()].flatMap((b) => b.sets))],
+  };
 }
 
 /** By what the stations of a beam count, and along which spans; in words why they do not fit. */

@@ -50,7 +50,7 @@ export function BeamsImport({ project, text, title, onClose }: ImportProps) {
         <>
           <AlongQuestion mapped={mapped} />
           <MomentQuestion figure={firstFigure(table, readings, 'moment')} saggingNegative={saggingNegative} onPick={setSagging} />
-          <CheckBox label="V has the other sign than the slope of M" checked={shearTurned ?? false} onCheck={(v) => turnShear(v)} />
+          <CheckBox label="V has the other sign than the slope of M" checked={reading.shearTurned} onCheck={(v) => turnShear(v)} />
           {reading.sets.map((name) => (
             <label key={name} className="flex items-center gap-1.5">
               {name}
