@@ -1,17 +1,16 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { LoadSet, LoadSetKind } from '@/core/members/column/input';
+import type { LoadSet } from '@/core/members/column/input';
 import { isSectionAlone, isUpright, type UprightMember } from '@/core/members/wall/upright';
 import type { Project } from '@/core/project/project';
 import { formatValue } from '@/core/units/format';
-import { firstFigure, isNegative, membersIn, NO_MEMBER, type ReadRow } from '@/exchange/mapped-table';
+import { membersIn, NO_MEMBER, type ReadRow } from '@/exchange/mapped-table';
 import { largerBetween, readSets, setVocabulary } from '@/exchange/paste-sets';
 import { onProject } from '@/store/commands';
 import { useProject } from '@/store/project-store';
 import { CheckBox } from '@/ui/fields/CheckBox';
-import { Select } from '@/ui/fields/Select';
 import { AlongQuestion, MustSay, PasteDialog, PasteReading, useMappedTable, type PasteProps } from '@/ui/tables/MappedPaste';
-import { AxialQuestion, pictures, SignQuestion } from '@/ui/tables/SignQuestion';
+import { SetKinds, SetSigns, SetWarnings, useSetQuestions } from '@/ui/tables/SetQuestions';
 
 /** What was understood of a pasted table: the columns can be set, each row shows how it was read, and refused rows are mended in place. */
 export const PasteSets = (props: PasteProps<UprightMember>) => (
@@ -30,11 +29,8 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
   const edit = useProject((s) => s.edit);
   const mapped = useMappedTable(text, setVocabulary, project, 'upright-columns');
   const { table, readings } = mapped;
-  const [saidNegative, sayNegative] = useState<boolean>();
-  const compressionNegative = saidNegative ?? isNegative(table, readings, 'N');
-  const [kind, setKind] = useState<LoadSetKind>('ultimate');
-  const [firstEnd, setFirstEnd] = useState<'foot' | 'top'>('foot');
-  const [sustained, setSustained] = useState(member.sustained === null ? '' : String(member.sustained));
+  const asked = useSetQuestions(mapped, member.sustained);
+  const { compressionNegative, kind, firstEnd, part, partIsWrong } = asked;
   const [doesReplace, setReplace] = useState(false);
   const isSection = isSectionAlone(member);
   const whose = useWhose(project, member, membersIn(table, readings));
@@ -52,10 +48,6 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
   );
   const reading = useMemo(() => readSets(table, options), [table, options]);
   const between = useMemo(() => largerBetween(reading, table, options), [reading, table, options]);
-  const part = sustained.trim() === '' ? null : Number(sustained);
-  const partIsWrong = part !== null && !(part >= 0 && part <= 1);
-  const axial = firstFigure(table, readings, 'N');
-  const hasEnds = readings.some((r) => r.role === 'station' || r.role === 'end');
   const take = (_: LoadSet[], label: string, rows: readonly ReadRow<LoadSet>[]) =>
     edit(
       `${label} of ${whose.marks.join(', ')}`,
@@ -77,65 +69,22 @@ function Reading({ project, member, text, onClose }: PasteProps<UprightMember>) 
       vocabulary={setVocabulary}
       noun="load set"
       describe={(set, of) => describeSet(set, project, isSection, whose.names.length > 1 ? of : undefined)}
-      isWrong={partIsWrong || whose.marks.length === 0 || (compressionNegative === undefined && axial !== undefined)}
+      isWrong={asked.isOpen || whose.marks.length === 0}
       onTake={take}
       questions={
         <>
           {whose.question}
           <AlongQuestion mapped={mapped} />
-          <AxialQuestion figure={axial} value={compressionNegative} onPick={sayNegative} />
-          {hasEnds && !isSection && (
-            <SignQuestion
-              lead="the first end, of station 0 or i, is"
-              value={firstEnd}
-              answers={[
-                { value: 'foot', words: 'the foot', picture: pictures.firstBelow },
-                { value: 'top', words: 'the top', picture: pictures.firstAbove },
-              ]}
-              onPick={setFirstEnd}
-            />
-          )}
-          <label className="flex items-center gap-1.5">
-            these are
-            <Select<LoadSetKind>
-              label="Kind of the sets"
-              className="field !w-auto"
-              value={kind}
-              onPick={setKind}
-              options={{
-                ultimate: 'ultimate, ready-factored',
-                characteristic: 'characteristic',
-                frequent: 'frequent',
-                quasiPermanent: 'quasi-permanent',
-                service: 'service',
-              }}
-            />
-          </label>
-          <label className="flex items-center gap-1.5">
-            sustained part, where no column says it
-            <input
-              className="field !w-16"
-              aria-label="Sustained part"
-              aria-invalid={partIsWrong}
-              value={sustained}
-              onChange={(e) => setSustained(e.target.value)}
-              placeholder="0 to 1"
-            />
-          </label>
+          <SetSigns {...asked} asksEnds={asked.hasEnds && !isSection} />
+          <SetKinds {...asked} />
           <CheckBox label={whose.replaces} checked={doesReplace} onCheck={setReplace} />
         </>
       }
     >
-      {partIsWrong && <p className="text-madder-text">The sustained part lies between 0 and 1.</p>}
+      <SetWarnings partIsWrong={partIsWrong} between={between} />
       {whose.strangers.length > 0 && (
         <p role="alert" className="py-1 text-madder-text">
           Left out, for no column or wall here has this mark: {whose.strangers.join(', ')}.
-        </p>
-      )}
-      {between.length > 0 && (
-        <p role="alert" className="py-1 text-madder-text">
-          Between the ends the moment is larger than at both, and is not taken over: {between.slice(0, 6).join(', ')}
-          {between.length > 6 && ` and ${between.length - 6} more`}.
         </p>
       )}
     </PasteReading>
