@@ -49,6 +49,9 @@ describe('the centre line of a bar', () => {
 
   it('a round link of radius 150 is a circle, 2 pi 150 long', () => {
     expect(lengthAlong(roundLink(150, 0, 20, 0))).toBeCloseTo(2 * Math.PI * 150, 6);
+    // With hooks: the circle, and at each end 135 degrees about 20 and 80 straight; the bends join the circle without a corner.
+    expect(lengthAlong(roundLink(150, 0, 20, 80))).toBeCloseTo(2 * Math.PI * 150 + 2 * (0.75 * Math.PI * 20 + 80), 6);
+    for (const p of pointsAlong(roundLink(150, 0, 20, 80))) expect(Math.hypot(p[0], p[1])).toBeLessThan(150 + 1e-6);
     for (const p of pointsAlong(roundLink(150, 0, 20, 0))) expect(Math.hypot(p[0], p[1])).toBeCloseTo(150, 6);
   });
 

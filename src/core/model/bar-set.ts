@@ -103,7 +103,7 @@ export function closedLink(loop: readonly Place[], radius: number, hook: number)
   ];
 }
 
-/** A round link in a plane across z, with both ends hooked towards its middle; a turn of a spiral has no hooks. */
+/** A round link in a plane across z, both ends bent on inwards by a hook of 135 degrees; a turn of a spiral has no hooks. */
 export function roundLink(radius: number, z: number, bend: number, hook: number): Corner[] {
   const start: Place = [radius, 0, z];
   // A circle is the arcs in the corners of a polygon round it.
@@ -113,8 +113,13 @@ export function roundLink(radius: number, z: number, bend: number, hook: number)
     return { at: [reach * Math.cos(a), reach * Math.sin(a), z], radius };
   });
   if (hook <= 0) return [plain(start), ...corners, plain(start)];
-  const end = (next: Corner) => hookEnd(start, next.at, [-1, 0, 0], bend, hook);
-  return [end(corners[0]!), { at: start, radius: bend }, ...corners, { at: start, radius: bend }, end(corners[7]!)];
+  // Where the circle ends, its tangent goes on as far as the bend of the hook takes to turn.
+  const tangent = bend * Math.tan((3 * Math.PI) / 8);
+  const end = (side: 1 | -1): Corner[] => {
+    const reach = (tangent + hook) * Math.SQRT1_2;
+    return [plain([radius - reach, side * (tangent - reach), z]), { at: [radius, side * tangent, z], radius: bend }];
+  };
+  return [...end(-1), ...corners, ...end(1).reverse()];
 }
 
 /** A leg between two points with a hook by 135 degrees at each end, both turned to the side of a direction across it. */

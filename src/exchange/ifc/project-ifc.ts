@@ -2,7 +2,7 @@ import type { Outline, Point } from '@/core/geometry/polygon';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
 import type { BarSet } from '@/core/model/bar-set';
-import { between, lengthAlong, piecesOf, type Place } from '@/core/model/centre-line';
+import { lengthAlong, piecesOf, type Place } from '@/core/model/centre-line';
 import type { Prism } from '@/core/model/member-model';
 import { memberSchedule, modelOf } from '@/core/project/as-built';
 import type { Project } from '@/core/project/project';
@@ -271,7 +271,8 @@ function placeOf({ shifts, turned }: BarSet, k: number): [at: Place, turn: numbe
 }
 
 /** The centre line in straight pieces and true arcs; one that turns by more than a right angle in two halves. */
-function centreLine(file: StepFile, { corners, bar }: BarSet): Ref {
+function centreLine(file: StepFile, { corners, bar, bend }: BarSet): Ref {
+  const isClosed = bend === 'link' || bend === 'other';
   const places: Place[] = [corners[0]!.at];
   const segments: StepValue[] = [];
   const arc = (from: Place, to: Place, piece: ArcPiece) => {
@@ -293,15 +294,14 @@ function centreLine(file: StepFile, { corners, bar }: BarSet): Ref {
   }
   const list = file.add(
     'IFCCARTESIANPOINTLIST3D',
-    besideItself(places, bar.diameter).map((p) => [...p]),
+    (isClosed ? besideItself(places, bar.diameter) : places).map((p) => [...p]),
   );
   return file.add('IFCINDEXEDPOLYCURVE', list, segments, false);
 }
 
-/** The hooks of a closed link lie beside each other: a line that ends where it began is drawn aside by its diameter on the way. */
+/** The hooks of a closed link lie beside each other: its line is drawn aside by its diameter on the way. */
 function besideItself(places: readonly Place[], diameter: number): readonly Place[] {
   const [first, second, last] = [places[0]!, places[1]!, places.at(-1)!];
-  if (places.length < 4 || between(first, last) > 1) return places;
   const other = places.find((p) => Math.hypot(...cross(minus(second, first), minus(p, first))) > 1) ?? last;
   const normal = cross(minus(second, first), minus(other, first));
   const size = Math.hypot(...normal) || 1;
