@@ -31,6 +31,7 @@ test('each paper of chosen members is written from the report', async ({ page },
   expect(dxf).toContain('12H20-01');
   expect((await saved(page, 'Drawings as PDF', at('d.pdf'))).subarray(0, 5).toString()).toBe('%PDF-');
   expect((await saved(page, 'Drawings as SVG', at('d.svg'))).toString()).toContain('12H20-01');
+  expect((await saved(page, 'Bar schedule as PDF', at('bars.pdf'))).subarray(0, 5).toString()).toBe('%PDF-');
   expect((await saved(page, 'Building model as IFC', at('m.ifc'))).toString()).toContain('IFCREINFORCINGBAR');
 });
 

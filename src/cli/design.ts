@@ -19,7 +19,7 @@ import { scheduleTables } from '@/core/project/scheduled';
 import type { Fault } from '@/core/checks/fault';
 import type { Report } from '@/core/document/report';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
-import { projectReport } from '@/core/project/project-report';
+import { projectReport, scheduleReport } from '@/core/project/project-report';
 
 export interface Run {
   readonly output: string;
@@ -37,7 +37,7 @@ const USAGE = `Usage: npm run design -- FILE [--json] [--member MARK]... [--code
   --report FILE     report of these members, as .pdf, .docx or .html
   --drawing FILE    drawings of these members to scale, as .pdf, .svg or .dxf
   --ifc FILE        these members with their bars as IFC 4, as .ifc
-  --schedule FILE   bar schedule of these members and bars by size, as .xlsx or .csv
+  --schedule FILE   bar schedule of these members and bars by size, as .pdf, .xlsx or .csv
   --code CODE       design to another code: ${codeVariants.map((v) => `${v.id}/${v.variant}`).join(', ')}
 
 Exit code: 0 all hold, 1 something exceeds, 2 the file or the call is wrong.
@@ -53,7 +53,7 @@ export interface PaperMaker {
 }
 
 /** What can be asked for beside the output, and the endings of its files. */
-const papers = { report: ['pdf', 'docx', 'html'], drawing: ['pdf', 'svg', 'dxf'], ifc: ['ifc'], schedule: ['xlsx', 'csv'] } as const;
+const papers = { report: ['pdf', 'docx', 'html'], drawing: ['pdf', 'svg', 'dxf'], ifc: ['ifc'], schedule: ['pdf', 'xlsx', 'csv'] } as const;
 type Paper = keyof typeof papers;
 
 interface Asked {
@@ -153,6 +153,7 @@ async function writePaper({ paper, ending }: Asked, project: Project, designed: 
     return maker!.report(projectReport(project, pages, designed.length > 1), ending as ReportEnding);
   }
   if (paper === 'ifc') return projectIfc(project, designed);
+  if (ending === 'pdf') return maker!.report(scheduleReport(project, designed), 'pdf');
   const tables = scheduleTables(project, designed);
   return ending === 'csv' ? tablesToCsv(tables, project.display) : tablesToXlsx(tables, project.display);
 }

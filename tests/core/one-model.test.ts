@@ -31,27 +31,30 @@ async function barsOfIfc(text: string): Promise<Map<string, BarOfFile[]>> {
   const line = (at: number) => api.GetLine(id, at) as Line;
   const linesOf = (type: number) => {
     const ids = api.GetLineIDsWithType(id, type);
-    return Array.from({ length: ids.size() }, (_, i) => ({ at: ids.get(i), ...line(ids.get(i)) }) as Line & { at: number });
+    return Array.from({ length: ids.size() }, (_, i) => [ids.get(i), line(ids.get(i))] as const);
   };
   const shares = new Map<number, number>();
-  for (const rel of linesOf(IFCRELDEFINESBYPROPERTIES)) {
+  for (const [, rel] of linesOf(IFCRELDEFINESBYPROPERTIES)) {
     const set = line(Number(rel.RelatingPropertyDefinition!.value));
     const share = set.HasProperties!.map((p) => line(Number(p.value))).find((p) => p.Name!.value === 'Share');
     if (share) for (const bar of rel.RelatedObjects!) shares.set(Number(bar.value), Number((share.NominalValue as Held).value));
   }
-  const bars = new Map(linesOf(IFCREINFORCINGBAR).map((b) => [b.at, b]));
+  const bars = new Map(linesOf(IFCREINFORCINGBAR));
   const found = new Map<string, BarOfFile[]>();
-  for (const rel of linesOf(IFCRELAGGREGATES)) {
-    const own = rel.RelatedObjects!.flatMap((o) => bars.get(Number(o.value)) ?? []);
+  for (const [, rel] of linesOf(IFCRELAGGREGATES)) {
+    const own = rel.RelatedObjects!.flatMap((o) => {
+      const bar = bars.get(Number(o.value));
+      return bar ? [{ at: Number(o.value), bar }] : [];
+    });
     if (own.length === 0) continue;
     const member = String(line(Number(rel.RelatingObject!.value)).Tag!.value);
     found.set(
       member,
-      own.map((b) => ({
-        mark: String(b.Tag!.value),
-        diameter: Number(b.NominalDiameter!.value),
-        length: Number(b.BarLength!.value),
-        share: shares.get(b.at) ?? 1,
+      own.map(({ at, bar }) => ({
+        mark: String(bar.Tag!.value),
+        diameter: Number(bar.NominalDiameter!.value),
+        length: Number(bar.BarLength!.value),
+        share: shares.get(at) ?? 1,
       })),
     );
   }

@@ -9,11 +9,12 @@ import readXlsx from 'read-excel-file/node';
 import { reportFile } from '@/cli/papers';
 import { printCell, printHead, type Block } from '@/core/document/blocks';
 import type { Report } from '@/core/document/report';
+import { memberSchedule } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
 import { derivedFor, memberPaper } from '@/core/project/member-paper';
 import { memberTable } from '@/core/project/member-table';
 import type { Project } from '@/core/project/project';
-import { projectReport } from '@/core/project/project-report';
+import { projectReport, scheduleReport } from '@/core/project/project-report';
 import { readProject } from '@/core/project/read';
 import { resultsToJson } from '@/exchange/result-json';
 import { tablesToXlsx } from '@/exchange/tables/xlsx';
@@ -105,6 +106,21 @@ describe.each(['alderlight-playhouse', 'alderlight-annex-us'])('papers of %s', (
       const missing = sayings(blocks, report).filter((text) => !files[format]!.includes(tight(text)));
       expect([member.mark, missing]).toEqual([member.mark, []]);
     }
+  });
+
+  test('the bar schedule by itself says every bar, the letters of its shapes and what is to be bought', async () => {
+    const schedule = scheduleReport(project, members);
+    writeFileSync(`${home}/${name}-bars.pdf`, await reportFile(schedule, 'pdf'));
+    const text = tight(pdfText(`${home}/${name}-bars.pdf`));
+    const said = schedule.parts.flatMap(({ blocks }) => sayings(blocks, schedule));
+    expect(said.length).toBeGreaterThan(200);
+    expect(said.filter((cell) => !text.includes(tight(cell)))).toEqual([]);
+    const pictures = schedule.parts.flatMap(({ blocks }) => blocks).flatMap((b) => (b.kind === 'figure' ? b.drawing.shapes : []));
+    const written = pictures.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+    expect(written.filter((word) => !text.includes(tight(word)))).toEqual([]);
+    const items = members.flatMap(({ member, result }) => memberSchedule(project, member, result).items);
+    for (const { shapeCode, dimensions, letters } of items)
+      expect(written).toEqual(expect.arrayContaining([shapeCode, ...letters.slice(0, dimensions.length)]));
   });
 
   test.each(['PDF', 'DOCX', 'HTML'])('%s has the utilisation and the figures of JSON, for every member', (format) => {

@@ -128,7 +128,7 @@ describe('the schedule of a project as files', () => {
     const sheets = (await readXlsxFile(Buffer.from(run.files![0]!.content as Uint8Array))) as unknown as { data: unknown[][] }[];
     const { data } = Papa.parse<string[]>((run.files![1]!.content as string).slice(1));
     expect(data[2]!.slice(0, 7)).toEqual(sheets[0]!.data[1]!.slice(0, 7).map((v) => String(v ?? '')));
-    expect((await runDesign(['demo', '--schedule', 'out.pdf'], read)).errors).toMatch(/--schedule writes .xlsx, .csv, not out.pdf/);
+    expect((await runDesign(['demo', '--schedule', 'out.docx'], read)).errors).toMatch(/--schedule writes .pdf, .xlsx, .csv, not out.docx/);
   });
 });
 

@@ -44,6 +44,8 @@ interface Read {
     readonly vertices?: readonly { x: number; y: number }[];
     readonly text?: string;
     readonly radius?: number;
+    readonly block?: string;
+    readonly actualMeasurement?: number;
   }[];
   readonly blocks: Readonly<Record<string, { readonly entities?: Read['entities'] }>>;
   readonly tables: { readonly layer: { readonly layers: Readonly<Record<string, unknown>> } };
@@ -198,15 +200,19 @@ describe('DXF, read by a parser that is not ours', () => {
     },
   );
 
-  test('dimensions are blocks of lines with a figure that can be edited, true to what they measure', () => {
+  test('dimensions are dimensions, true to what they measure, each with the block that shows it', () => {
     const { sheet } = drawn[0]!;
     const file = readBack([sheet]);
-    const dimensions = Object.entries(file.blocks).filter(([name]) => name.startsWith('dimension-'));
+    const dimensions = file.entities.filter((e) => e.type === 'DIMENSION');
+    expect(dimensions).toHaveLength(entitiesOf(sheet).filter((e) => e.kind === 'dimension').length);
     expect(dimensions.length).toBeGreaterThan(5);
-    for (const [, { entities = [] }] of dimensions) {
-      const text = entities.find((e) => e.type === 'TEXT')!;
-      const [line] = entities.filter((e) => e.type === 'LWPOLYLINE');
-      expect(lengthOf(line!.vertices!)).toBeCloseTo(Number(text.text!.replace(/\s/g, '')), -0.31);
+    for (const d of dimensions) {
+      expect(d.layer).toBe('dimensions');
+      expect(d.actualMeasurement).toBeCloseTo(Number(d.text!.replace(/\s/g, '')), -0.31);
+      const shown = file.blocks[d.block!]!.entities!;
+      expect(shown.find((e) => e.type === 'TEXT')!.text).toBe(d.text);
+      const [line] = shown.filter((e) => e.type === 'LWPOLYLINE');
+      expect(lengthOf(line!.vertices!)).toBeCloseTo(d.actualMeasurement!, 4);
     }
   });
 

@@ -5,9 +5,12 @@ import type { Report, ReportPart } from '../document/report';
 import { kindOf, type Member, type MemberResult } from '../members/kinds';
 import { codeOf } from '../members/member';
 import { counted } from '../units/format';
+import { shapePictures } from '../schedule/shape-pictures';
+import { memberSchedule } from './as-built';
 import { toldDecisions } from './member-paper';
 import { memberTable } from './member-table';
 import type { Project } from './project';
+import { scheduleTables } from './scheduled';
 
 /** A member with its result, and the paper made of both. */
 export interface MemberPages {
@@ -19,22 +22,14 @@ export interface MemberPages {
 /** A report of members; with its front, a cover, contents, the basis, the list of members, decisions and what is not covered come first. */
 export function projectReport(project: Project, members: readonly MemberPages[], hasFront: boolean): Report {
   const { info, name, display, paper } = project;
-  const codes = [...new Set(members.map(({ member }) => codeOf(project, member).title))];
-  const code = codes.length > 1 ? 'by member' : (codes[0] ?? makeCode(project.code).title);
+  const codes = codesOf(project, members);
+  const code = codeName(project, codes);
   return {
     title: `${name}, calculation`,
     author: info.author,
     units: display,
     paper,
-    titleBlock: [
-      ['Project', name],
-      ['Number', info.number],
-      ['Code', code],
-      ['By', info.author],
-      ['Checked', info.checker],
-      ['Revision', info.revision],
-      ['Date', info.date],
-    ],
+    titleBlock: titleBlock(project, code),
     cover: hasFront
       ? { title: name, office: info.office, logo: info.logo, facts: coverFacts(project, code), revisions: info.revisions }
       : null,
@@ -49,6 +44,43 @@ export function projectReport(project: Project, members: readonly MemberPages[],
     ],
   };
 }
+
+/** The bar schedule of members by itself, with pictures of its shapes and what is to be bought. */
+export function scheduleReport(project: Project, members: readonly Omit<MemberPages, 'blocks'>[]): Report {
+  const tables = scheduleTables(project, members);
+  const items = members.flatMap(({ member, result }) => memberSchedule(project, member, result).items);
+  const figure: Block = { kind: 'figure', caption: 'Shapes with their letters, not to scale', drawing: shapePictures(items) };
+  const part = (id: string, title: string, blocks: readonly Block[]): ReportPart => ({ id, title, isOnePage: false, blocks });
+  const [bars, sizes] = tables;
+  return {
+    title: `${project.name}, bar schedule`,
+    author: project.info.author,
+    units: project.display,
+    paper: project.paper,
+    titleBlock: titleBlock(project, codeName(project, codesOf(project, members))),
+    cover: null,
+    parts: [
+      part('schedule', bars.title, [heading('Bars to be cut and bent'), ...(items.length > 0 ? [figure] : []), bars]),
+      { ...part('sizes', sizes.title, [heading('Bars to be bought'), sizes]), isRunOn: true },
+    ],
+  };
+}
+
+const codesOf = (project: Project, members: readonly Pick<MemberPages, 'member'>[]) => [
+  ...new Set(members.map(({ member }) => codeOf(project, member).title)),
+];
+const codeName = (project: Project, codes: readonly string[]) =>
+  codes.length > 1 ? 'by member' : (codes[0] ?? makeCode(project.code).title);
+
+const titleBlock = ({ name, info }: Project, code: string): Report['titleBlock'] => [
+  ['Project', name],
+  ['Number', info.number],
+  ['Code', code],
+  ['By', info.author],
+  ['Checked', info.checker],
+  ['Revision', info.revision],
+  ['Date', info.date],
+];
 
 const coverFacts = ({ info }: Project, code: string): Fact[] => [
   ['Structural calculation', info.description],

@@ -16,6 +16,7 @@ export interface ScheduledMember {
 /** The bars of all members, member by member: what is cut and bent, with its number, length and mass. */
 export function projectSchedule(members: readonly ScheduledMember[], units: UnitSystem): Table {
   const length = (v: number) => formatValue(v, 'length', units);
+  const lapped = members.flatMap(({ mark, schedule }) => schedule.items.filter((k) => k.isTooLong).map((k) => `${mark} ${k.mark}`));
   const notes = new Set(members.filter((m) => m.schedule.items.length > 0).map((m) => m.schedule.note));
   return {
     kind: 'table',
@@ -26,7 +27,7 @@ export function projectSchedule(members: readonly ScheduledMember[], units: Unit
       { title: 'Mark' },
       { title: 'Where' },
       { title: 'Size' },
-      { title: 'Number', kind: 'number', isNumber: true },
+      { title: 'Number', kind: 'count', isNumber: true },
       { title: 'Shape' },
       { title: 'Dimensions', kind: 'length' },
       { title: 'Cut', kind: 'length', isNumber: true },
@@ -39,14 +40,14 @@ export function projectSchedule(members: readonly ScheduledMember[], units: Unit
         k.mark,
         k.place,
         k.size,
-        amount(k.count, 'number'),
+        amount(k.count, 'count'),
         k.shapeCode,
         k.dimensions.map((d, i) => `${k.letters[i]} ${length(d)}`).join('; '),
         amount(k.length, 'length'),
         amount(k.mass, 'mass'),
       ]),
     ),
-    foot: [...notes].join(' '),
+    foot: [...notes, ...(lapped.length > 0 ? [`Longer than stock bars, lapped on site: ${lapped.join(', ')}.`] : [])].join(' '),
   };
 }
 
@@ -65,10 +66,10 @@ export function sizeTotals(members: readonly ScheduledMember[], units: UnitSyste
     title: 'Bars by size',
     columns: [
       { title: 'Size' },
-      { title: 'Number', kind: 'number', isNumber: true, isSummed: true },
+      { title: 'Number', kind: 'count', isNumber: true, isSummed: true },
       { title: 'Length', kind: 'station', isNumber: true },
       { title: 'Mass', kind: 'mass', isNumber: true, isSummed: true },
-      { title: 'Stock bars', kind: 'number', isNumber: true },
+      { title: 'Stock bars', kind: 'count', isNumber: true },
       { title: 'Left over %', kind: 'number', isNumber: true },
     ],
     rows: [...sizes]
@@ -78,10 +79,10 @@ export function sizeTotals(members: readonly ScheduledMember[], units: UnitSyste
         const cutting = cutFromStock(lengths, stock);
         return [
           size,
-          amount(count, 'number'),
+          amount(count, 'count'),
           amount(total, 'station'),
           amount(mass, 'mass'),
-          amount(cutting.bars, 'number'),
+          amount(cutting.bars, 'count'),
           amount(cutting.bars > 0 ? (100 * cutting.left) / (cutting.bars * stock) : 0, 'number'),
         ];
       }),

@@ -12,6 +12,7 @@ interface QuantityStyle {
 /** Every kind of quantity that is shown or typed. Steps are in the display unit. */
 const styles = {
   number: { SI: ['', 2, 1], US: ['', 2, 1] },
+  count: { SI: ['', 0, 1], US: ['', 0, 1] },
   ratio: { SI: ['', 2, 0.05], US: ['', 2, 0.05] },
   percent: { SI: ['%', 2, 1], US: ['%', 2, 1] },
   strain: { SI: ['‰', 2, 0.1], US: ['‰', 2, 0.1] },

@@ -7,8 +7,9 @@ import {
   TextVerticalAlignment,
   Units,
   type DxfBlock,
+  type vec3_t,
 } from '@tarikjabiri/dxf';
-import { dimensionParts, sheetLayers, TITLE, type Entity, type Sheet, type SheetLayer } from '@/core/sheets/sheet';
+import { dimensionParts, sheetLayers, TEXT, TITLE, type Entity, type Sheet, type SheetLayer } from '@/core/sheets/sheet';
 import { frameEntities } from '../svg/sheet-svg';
 
 const colors: Record<SheetLayer, number> = {
@@ -21,17 +22,19 @@ const colors: Record<SheetLayer, number> = {
   frame: Colors.White,
 };
 const DASHED = 'DASHED';
+/** Flag of a block that a program made (DXF group 70). */
+const ANONYMOUS = 1;
 
 /** Where entities go: the drawing, or a block of it; moved by a shift. */
 interface Target {
-  readonly to: Pick<DxfBlock, 'addLWPolyline' | 'addCircle' | 'addText' | 'addInsert'>;
+  readonly to: Pick<DxfBlock, 'addLWPolyline' | 'addCircle' | 'addText' | 'addInsert' | 'addAlignedDim'>;
   readonly shift: readonly [number, number];
   readonly scale: number;
 }
 
 /**
  * Sheets as DXF (R2000), model space in true millimetres: views at full size, texts as high as they stand on paper at the scale of their view. Each
- * bar mark is a block; each dimension is a block of lines and a text.
+ * bar mark is a block; dimensions are dimensions, each with the block that shows it, and a style for each scale.
  */
 export function sheetsDxf(sheets: readonly Sheet[]): string {
   const dxf = new DxfWriter();
@@ -79,6 +82,33 @@ function writer(dxf: DxfWriter) {
     fill(dxf.addBlock(name));
     return name;
   };
+  /** The block that shows a dimension: without a name of its own, in the coordinates of the drawing. */
+  const shownBy = (name: string, fill: (block: DxfBlock) => void) => {
+    const block = dxf.document.blocks.addBlock(name, dxf.document.objects, false);
+    block.flags = ANONYMOUS;
+    fill(block);
+    return name;
+  };
+  /** Figures and ticks as high as on paper at a scale. */
+  const styleFor = (scale: number) => {
+    const name = `scale ${scale}`;
+    if (known.has(name)) return name;
+    known.add(name);
+    const style = dxf.addDimStyle(name);
+    Object.assign(style, {
+      DIMSCALE: scale,
+      DIMTXT: TEXT,
+      DIMTSZ: 1.2,
+      DIMEXO: 1,
+      DIMEXE: 1,
+      DIMGAP: 0.8,
+      DIMTAD: 1,
+      DIMTIH: 0,
+      DIMTOH: 0,
+      DIMDEC: 0,
+    });
+    return name;
+  };
   const write = (e: Entity, { to, shift: [dx, dy], scale }: Target, sheet: string): void => {
     if (e.kind === 'path') {
       const points = e.points.map(([x, y]) => ({ point: point2d(x + dx, y + dy) }));
@@ -95,11 +125,19 @@ function writer(dxf: DxfWriter) {
       });
     } else if (e.kind === 'dimension') {
       count += 1;
-      const { strokes, text } = dimensionParts(e, scale);
-      const name = blockFor(`dimension-${count}`, (block) =>
-        [...strokes, text].forEach((part) => write(part, { to: block, shift: [0, 0], scale }, sheet)),
-      );
-      to.addInsert(name, point3d(dx, dy), { layerName: 'dimensions' });
+      const { line, strokes, text } = dimensionParts(e, scale);
+      const [first, second] = [e.a, e.b].map(([x, y]) => point3d(x + dx, y + dy)) as [vec3_t, vec3_t];
+      to.addAlignedDim(first, second, {
+        layerName: 'dimensions',
+        blockName: shownBy(`*D${count}`, (block) => {
+          for (const part of [...strokes, text]) write(part, { to: block, shift: [dx, dy], scale }, sheet);
+        }),
+        definitionPoint: point3d(line[1][0] + dx, line[1][1] + dy),
+        middlePoint: point3d(text.at[0] + dx, text.at[1] + dy),
+        ActualMeasurement: Math.hypot(second.x - first.x, second.y - first.y),
+        text: e.text,
+        styleName: styleFor(scale),
+      });
     } else {
       const name = blockFor(`${sheet}-${e.name.replace(/ /g, '-')}`, (block) =>
         e.entities.forEach((part) => write(part, { to: block, shift: [0, 0], scale }, sheet)),

@@ -75,7 +75,7 @@ const foot = (text: string | undefined): Content[] => (text ? [{ text, fontSize:
 function tableContent({ title: name, columns, rows }: Block & { readonly kind: 'table' }, units: UnitSystem, setting: Setting): Content {
   // The widest words take what is left.
   const long = columns.findIndex((_, i) => rows.some((r) => typeof r[i] === 'string' && r[i].length > 24));
-  const widest = long >= 0 ? long : columns.length - 1;
+  const widest = long >= 0 || columns.at(-1)!.isNumber ? long : columns.length - 1;
   return titled(
     title(name, setting.above),
     columns.map((_, i) => (i === widest ? '*' : 'auto')),

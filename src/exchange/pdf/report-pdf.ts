@@ -86,9 +86,12 @@ function partContent({ title: name, blocks, isOnePage, isRunOn }: ReportPart, { 
   const setting = isOnePage ? onePage : usual;
   const content = blocks.flatMap((block) => blockContent(block, units, setting));
   const [first, ...rest] = content;
-  const head = { ...(first as Record<string, unknown>), outline: true, outlineText: name };
-  return [
-    { ...head, ...(cover ? { tocItem: true } : {}), ...(isRunOn ? { margin: [0, 24, 0, 4] } : isNext ? { pageBreak: 'before' } : {}) },
-    ...rest,
-  ];
+  const named = { ...(first as Record<string, unknown>), outline: true, outlineText: name, ...(cover ? { tocItem: true } : {}) };
+  // What goes on below another part stays together, so that its heading never ends a page; what is long begins a page.
+  if (isRunOn && rowsIn(blocks) <= MOST_TOGETHER) return [{ unbreakable: true, stack: [{ ...named, margin: [0, 24, 0, 4] }, ...rest] }];
+  return [{ ...named, ...(isNext ? { pageBreak: 'before' } : {}) }, ...rest];
 }
+
+/** Rows of tables that surely stand on one page together. */
+const MOST_TOGETHER = 20;
+const rowsIn = (blocks: ReportPart['blocks']) => blocks.reduce((sum, b) => sum + (b.kind === 'table' ? b.rows.length : 1), 0);

@@ -5,7 +5,7 @@ import type { Member, MemberResult } from '@/core/members/kinds';
 import { decisionFor } from '@/core/members/member';
 import { derivedFor, memberPaper, type PaperBasis } from '@/core/project/member-paper';
 import type { Project } from '@/core/project/project';
-import { projectReport, type MemberPages } from '@/core/project/project-report';
+import { projectReport, scheduleReport, type MemberPages } from '@/core/project/project-report';
 import { scheduleTables } from '@/core/project/scheduled';
 import { projectSheets, type SheetWish } from '@/core/sheets/member-sheet';
 import { counted, formatUtilisation } from '@/core/units/format';
@@ -127,15 +127,21 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               IFC
             </button>
           </div>
-          <div className="mt-1 flex flex-wrap items-baseline gap-x-3">
-            <span>Bar schedule of these members</span>
+          <h2 className="mt-4 border-t border-line pt-3">Bar schedule of these members</h2>
+          <SavePapers
+            title="Bar schedule"
+            name={`${name} bars`}
+            formats={['pdf']}
+            task={() => ({ paper: 'report', report: scheduleReport(project, papers), format: 'pdf' })}
+            isReady={isReady}
+          >
             <TableFiles
               name={`${project.name} bars`}
               units={project.display}
               tables={() => scheduleTables(project, papers)}
               isDisabled={!isReady}
             />
-          </div>
+          </SavePapers>
         </aside>
       </div>
       <Notice />
