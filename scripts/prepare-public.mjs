@@ -37,4 +37,5 @@ for (const script of ['latin', 'greek'])
     writeFileSync(`public/fonts/${file}.ttf`, unpacked(readFileSync(`node_modules/@fontsource/libertinus-serif/files/${file}.woff`)));
   }
 cpSync('node_modules/@resvg/resvg-wasm/index_bg.wasm', 'public/resvg.wasm');
+cpSync('node_modules/web-ifc/web-ifc.wasm', 'public/web-ifc.wasm');
 cpSync('examples', 'public/examples', { recursive: true });

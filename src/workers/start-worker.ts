@@ -3,6 +3,7 @@ import type { MemberResult } from '@/core/members/kinds';
 import type { DesignTask, SearchTask, Ways } from './design.worker';
 import type { Runner } from './job-pool';
 import type { PaperTask } from './paper.worker';
+import type { ReadFile, ReadTask } from './reading.worker';
 import type { WorkerApi } from './worker-host';
 
 let count = 0;
@@ -45,3 +46,5 @@ export const startDesigner = (): Runner<DesignTask, MemberResult> => runnerOf(de
 export const startSearcher = (): Runner<SearchTask, Ways> => runnerOf(designWorker());
 export const startPaperMaker = (): Runner<PaperTask, Uint8Array> =>
   runnerOf(new Worker(new URL('./paper.worker.ts', import.meta.url), { type: 'module', name: 'papers' }));
+export const startReader = (): Runner<ReadTask, ReadFile> =>
+  runnerOf(new Worker(new URL('./reading.worker.ts', import.meta.url), { type: 'module', name: 'reading' }));

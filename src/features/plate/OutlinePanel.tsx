@@ -1,6 +1,6 @@
 'use client';
-import { castDraft } from 'immer';
 import type { Fault } from '@/core/checks/fault';
+import { asDrawn, outlineAndOpenings } from '@/core/members/plate/drawn-plan';
 import type { PlateEdge, PlateMember } from '@/core/members/plate/input';
 import type { Project } from '@/core/project/project';
 import { onMember } from '@/store/commands';
@@ -8,9 +8,8 @@ import { useProject } from '@/store/project-store';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { columnsFor } from '@/ui/tables/columns';
 import { Grid } from '@/ui/tables/Grid';
-import { heldAsBefore } from './fields';
 import { SetOutCircle } from './SetOut';
-import { useAddPart } from './use-plate-change';
+import { useAddPart, withFields } from './use-plate-change';
 
 type Corner = PlateMember['outline'][number];
 /** An edge on springs, by the corner that it begins at. */
@@ -110,10 +109,16 @@ export function OutlinePanel({ project, member, faults }: { project: Project; me
           mayHaveHoles
           units={project.display}
           onKeep={(outer, holes) =>
-            change('outline', (m) => {
-              m.outline = castDraft(heldAsBefore(m.outline, outer));
-              m.openings = castDraft(holes.map((corners) => ({ corners: corners.map(([x, y]): [number, number] => [x, y]) })));
-            })
+            change(
+              'outline',
+              withFields((now) => outlineAndOpenings(now, outer, holes)),
+            )
+          }
+          onPlan={(plan, edge) =>
+            change(
+              'plan out of a drawing',
+              withFields((now) => asDrawn(now, plan, edge)),
+            )
           }
         />
         <SetOutCircle member={member} units={project.display} />

@@ -113,13 +113,3 @@ export function turned(
   const edge = next[corner.edge];
   return { label: `edge ${handle.edge + 1} ${edge}`, edge, at: handle.edge };
 }
-
-/** Corners of a new outline, each edge held as the one that began at the same place, or was the same in number. */
-export const heldAsBefore = (
-  before: PlateMember['outline'],
-  outer: readonly (readonly [number, number])[],
-): PlateMember['outline'][number][] =>
-  outer.map(([x, y], i) => {
-    const same = before.find((c) => Math.hypot(c.x - x, c.y - y) < 1) ?? (before.length === outer.length ? before[i] : undefined);
-    return { edge: 'simple', rise: 0, sinks: null, turns: null, ...same, x, y };
-  });

@@ -5,6 +5,8 @@ import { parseQuantity } from '@/core/units/parse';
 import { formatForEditing, unitLabel } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
 import { parseTable } from '@/exchange/paste-table';
+import type { DrawnPlan } from '@/exchange/dxf/plan-of-dxf';
+import { OutlineFromDxf, type NewEdge } from './OutlineFromDxf';
 import { OutlineDrawer } from '@/ui/drawing/OutlineDrawer';
 
 interface OutlineEditorProps {
@@ -14,10 +16,12 @@ interface OutlineEditorProps {
   readonly mayHaveHoles: boolean;
   readonly units: UnitSystem;
   readonly onKeep: (outer: Point[], holes: readonly Loop[]) => void;
+  /** Takes over a plan with its columns out of a drawing; where it is left out, only outline and openings are. */
+  readonly onPlan?: (plan: DrawnPlan, edge: NewEdge) => void;
 }
 
 /** The corners of a free outline: drawn on a grid, or as text, a corner a line, typed or pasted from a spreadsheet. */
-export function OutlineEditor({ outer, holes, mayHaveHoles, units, onKeep }: OutlineEditorProps) {
+export function OutlineEditor({ outer, holes, mayHaveHoles, units, onKeep, onPlan }: OutlineEditorProps) {
   const shown = [outer, ...holes]
     .map((l) => l.map((p) => p.map((v) => formatForEditing(v, 'length', units)).join('\t')).join('\n'))
     .join('\n\n');
@@ -50,6 +54,12 @@ export function OutlineEditor({ outer, holes, mayHaveHoles, units, onKeep }: Out
         />
       </label>
       {reason && <p className="text-madder-text">{reason}</p>}
+      <OutlineFromDxf
+        units={units}
+        mayHaveHoles={mayHaveHoles}
+        takesColumns={onPlan !== undefined}
+        onTake={onPlan ?? ((plan) => onKeep([...plan.outer], plan.holes))}
+      />
     </div>
   );
 }

@@ -2,9 +2,12 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Project } from '@/core/project/project';
-import { readTableFile, type TableSheet } from '@/exchange/import/table-file';
+import { MOST_FILE, readTableFile, type TableSheet } from '@/exchange/import/table-file';
+import type { IfcElement } from '@/exchange/ifc/read-ifc';
+import { readIfcFile } from '@/workers/read-file';
 import { Select } from '@/ui/fields/Select';
 import { BeamsImport } from './BeamsImport';
+import { IfcImport } from './IfcImport';
 import { SetsImport } from './SetsImport';
 
 type For = 'columns' | 'beams';
@@ -15,17 +18,27 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
   const [chosen, choose] = useState(0);
   const [title, setTitle] = useState('table');
   const [fault, setFault] = useState('');
+  const [model, setModel] = useState<readonly IfcElement[] | null>(null);
   const [isFor, setFor] = useState<For>('columns');
   const take = async (file: File | undefined) => {
     if (!file) return;
     setFault('');
+    setModel(null);
+    const name = file.name.replace(/\.[^.]*$/, '');
+    if (/\.ifc$/i.test(file.name)) {
+      if (file.size > MOST_FILE) return setFault(`${file.name} is larger than ${MOST_FILE / 1e6} MB.`);
+      const found = await readIfcFile(new Uint8Array(await file.arrayBuffer()));
+      if (!found.ok) return setFault(`${file.name}: ${found.reason}`);
+      setTitle(name);
+      return setModel(found.elements);
+    }
     const bytes = new Uint8Array(await file.arrayBuffer());
     const read = await readTableFile(file.name, bytes, async (content) => {
       const { default: readWorkbook } = await import('read-excel-file/browser');
       return (await readWorkbook(new Blob([content as BlobPart]))) as unknown as { sheet: string; data: unknown[][] }[];
     });
     if (!read.ok) return setFault(read.reason);
-    setTitle(file.name.replace(/\.[^.]*$/, ''));
+    setTitle(name);
     choose(0);
     setSheets(read.sheets);
   };
@@ -39,23 +52,27 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
           className="framed fixed inset-x-10 top-8 z-50 mx-auto flex max-h-[92vh] max-w-[78rem] flex-col p-4"
           aria-describedby={undefined}
         >
-          <Dialog.Title className="font-serif text-[1.3rem]">Import a table of another analysis</Dialog.Title>
+          <Dialog.Title className="font-serif text-[1.3rem]">
+            {model ? `Members of ${title}` : 'Import a table of another analysis, or a building model'}
+          </Dialog.Title>
           <div className="flex flex-wrap items-center gap-x-5 gap-y-1 py-1">
-            <label className="flex items-center gap-1.5">
-              its rows are
-              <Select<For>
-                label="Its rows are"
-                className="field !w-auto"
-                value={isFor}
-                options={{ columns: 'load sets of columns and walls', beams: 'forces along beams' }}
-                onPick={setFor}
-              />
-            </label>
+            {!model && (
+              <label className="flex items-center gap-1.5">
+                its rows are
+                <Select<For>
+                  label="Its rows are"
+                  className="field !w-auto"
+                  value={isFor}
+                  options={{ columns: 'load sets of columns and walls', beams: 'forces along beams' }}
+                  onPick={setFor}
+                />
+              </label>
+            )}
             <label className="link cursor-pointer focus-within:outline">
-              {sheets.length === 0 ? 'choose a file' : 'another file'}
+              {sheets.length === 0 && !model ? 'choose a file' : 'another file'}
               <input
                 type="file"
-                accept=".csv,.tsv,.txt,.xlsx"
+                accept=".csv,.tsv,.txt,.xlsx,.ifc"
                 className="sr-only"
                 aria-label="File with a table"
                 onChange={(e) => {
@@ -64,7 +81,7 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
                 }}
               />
             </label>
-            {sheets.length > 1 && (
+            {!model && sheets.length > 1 && (
               <Select
                 label="Sheet of the file"
                 className="field !w-auto"
@@ -79,11 +96,13 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
               {fault}
             </p>
           )}
-          {text.trim() === '' ? (
+          {model ? (
+            <IfcImport project={project} title={title} elements={model} onClose={onClose} />
+          ) : text.trim() === '' ? (
             <textarea
               className="mt-1 h-64 w-full border border-groove bg-sycamore p-2"
               aria-label="Table from a spreadsheet"
-              placeholder="Choose a file (CSV, TSV, XLSX), or paste the table here with Ctrl V: a column for the member, the station or end, the combination, and each force."
+              placeholder="Choose a file (CSV, TSV, XLSX; or IFC for members with their sizes), or paste the table here with Ctrl V: a column for the member, the station or end, the combination, and each force."
               onChange={(e) => setSheets([{ name: 'pasted', text: e.target.value }])}
             />
           ) : (
