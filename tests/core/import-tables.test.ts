@@ -8,15 +8,19 @@ import { designNow } from '@/core/project/design-member';
 import type { Member } from '@/core/members/kinds';
 import type { BeamMember } from '@/core/members/beam/input';
 import type { ColumnMember } from '@/core/members/column/input';
+import type { PunchingMember } from '@/core/members/punching/input';
 import { readProject } from '@/core/project/read';
 import type { Project } from '@/core/project/project';
-import { mergedSets, setsForMembers, stationsForMembers } from '@/exchange/import/members-of-table';
+import { writeProject } from '@/core/project/write';
+import { slabForcesForMembers } from '@/exchange/import/columns-of-slabs';
+import { slabForcesOfMany } from '@/exchange/paste-punching';
+import { setsForMembers, stationsForMembers } from '@/exchange/import/members-of-table';
 import { MOST_FILE, readTableFile, type ReadWorkbook } from '@/exchange/import/table-file';
 import { guessReadings, readTable } from '@/exchange/mapped-table';
 import { setVocabulary } from '@/exchange/paste-sets';
 import { stationVocabulary } from '@/exchange/paste-stations';
 import { tablesToXlsx } from '@/exchange/tables/xlsx';
-import { takeSets, takeStations } from '@/features/project/import/take-members';
+import { takeSlabForces, takeSets, takeStations } from '@/features/project/import/take-members';
 
 const opened = readProject({ format: 'intarsia', version: 1, code: { id: 'en1992', variant: 'uk' }, members: [] });
 if (!opened.ok) throw new Error('empty project');
@@ -187,7 +191,7 @@ describe('tables as different analyses print them', () => {
 describe('what is taken', () => {
   const text = rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t10\t2', 'C1\tU2\t900\t1\t2', 'C2\tU1\t700\t1\t2');
   test('columns are made anew, marked as in the table, and designed for their sets', () => {
-    const project = takeSets(empty, asSets(text).members, { dropsOthers: false, sustained: 0.6 });
+    const project = takeSets(empty, asSets(text).members, { file: 'frame', dropsOthers: false, sustained: 0.6 });
     expect(project.members.map((m) => m.mark)).toEqual(['C1', 'C2']);
     expect(new Set(project.members.map((m) => m.id)).size).toBe(2);
     const [c1] = project.members as ColumnMember[];
@@ -201,16 +205,66 @@ describe('what is taken', () => {
     expect(result.governing).not.toBeNull();
   });
   test('taken again it says what changes, and sets of others stay or go as is said', () => {
-    const first = takeSets(empty, asSets(text).members, { dropsOthers: false, sustained: null });
+    const first = takeSets(empty, asSets(text).members, { file: 'frame', dropsOthers: false, sustained: null });
     const again = rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'c1\tU1\t850\t10\t2', 'c1\tU3\t1\t1\t1');
     const plan = asSets(again, { members: first.members }).members;
-    expect(plan[0]).toMatchObject({ says: '1 new, 1 changed, 1 not in the table' });
-    const keeps = takeSets(first, plan, { dropsOthers: false, sustained: null }).members[0] as ColumnMember;
+    // U2 came from another file: it stays unless it is said to go.
+    expect(plan[0]).toMatchObject({ says: '1 new, 1 changed, 1 other stays' });
+    const keeps = takeSets(first, plan, { file: 'table', dropsOthers: false, sustained: null }).members[0] as ColumnMember;
     expect(keeps.sets.map((s) => s.name).sort()).toEqual(['U1', 'U2', 'U3']);
+    expect(keeps.imported).toEqual([
+      { file: 'frame', sets: ['ultimate U2'] },
+      { file: 'table', sets: ['ultimate U1', 'ultimate U3'] },
+    ]);
     expect(keeps.sets.find((s) => s.name === 'U1')!.N).toBe(850 * kN);
-    const drops = takeSets(first, plan, { dropsOthers: true, sustained: null }).members[0] as ColumnMember;
+    const drops = takeSets(first, plan, { file: 'frame', dropsOthers: true, sustained: null }).members[0] as ColumnMember;
     expect(drops.sets.map((s) => s.name)).toEqual(['U1', 'U3']);
-    expect(mergedSets([], [], true)).toEqual([]);
+  });
+  test('the same file again replaces what came from it; what was typed or came from elsewhere stays', () => {
+    const first = takeSets(empty, asSets(text).members, { file: 'table', dropsOthers: false, sustained: null });
+    const [c1] = first.members as ColumnMember[];
+    const typed = { ...c1!, sets: [...c1!.sets, { ...c1!.sets[0]!, name: 'own' }] };
+    const again = rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t10\t2', 'C1\tU3\t1\t1\t1');
+    const plan = asSets(again, { members: [typed] }).members;
+    expect(plan[0]!.says).toBe('1 new, 1 as before, 1 taken away, 1 other stays');
+    const after = takeSets({ ...empty, members: [typed] }, plan, { file: 'table', dropsOthers: false, sustained: null })
+      .members[0] as ColumnMember;
+    expect(after.sets.map((s) => s.name)).toEqual(['own', 'U1', 'U3']);
+    const read = readProject(JSON.parse(writeProject({ ...empty, members: [after] })));
+    expect(read.ok && (read.project.members[0] as ColumnMember).imported).toEqual([
+      { file: 'table', sets: ['ultimate U1', 'ultimate U3'] },
+    ]);
+  });
+  test('forces of slabs at three columns: one made anew, one there, one that follows a slab', () => {
+    const there = { ...(newMember(empty, 'punching', 'p', 'P1', '') as PunchingMember), sets: [{ name: 'U1', V: 1, Mx: 0, My: 0 }] };
+    const follows = { ...there, id: 'q', mark: 'P3', from: { member: 'FS1', column: 'C2' } };
+    const table = readTable(
+      rows('Joint;Combo;Fz kN;Mx kNm;My kNm', 'P1;U1;420;12;-8', 'P1;U2;390;0;0', 'P2;U1;300;1;2', 'P3;U1;1;1;1', ';U1;5;5;5'),
+    );
+    const readings = guessReadings(slabForcesOfMany, table, 'SI');
+    expect(readings.map((r) => r.role)).toEqual(['member', 'name', 'V', 'Mx', 'My']);
+    const members = [there, follows] as Member[];
+    const { members: plan, rows: read } = slabForcesForMembers(table, readings, 'SI', members, 'table');
+    expect(plan.map((m) => [m.name, m.says || m.refused])).toEqual([
+      ['P1', '1 new, 1 changed'],
+      ['P2', 'new, 1 set'],
+      ['P3', 'it follows a slab, whose analysis gives its forces'],
+    ]);
+    expect(read.map((r) => r.reason ?? '')).toEqual([
+      '',
+      '',
+      '',
+      expect.stringContaining('follows a slab'),
+      'No member is named in this row.',
+    ]);
+    const after = takeSlabForces({ ...empty, members }, plan, { file: 'table', dropsOthers: false }).members as PunchingMember[];
+    expect(after.map((m) => [m.mark, m.sets.length])).toEqual([
+      ['P1', 2],
+      ['P3', 1],
+      ['P2', 1],
+    ]);
+    expect(after[0]!.sets[0]).toEqual({ name: 'U1', V: 420 * kN, Mx: 12 * kNm, My: -8 * kNm });
+    expect(designNow({ ...empty, members: after }, after[2]!).governing).not.toBeNull();
   });
   test('a beam made of stations is designed along its span: 45 kNm in midspan of 6 m', () => {
     const line = [0, 1, 2, 3, 4, 5, 6].map((x) => `B1\t${x}\tU1\t${(10 * x * (6 - x)) / 2}\t${10 * (3 - x)}`);
@@ -230,7 +284,7 @@ describe('what is taken', () => {
     const made = (member: ColumnMember, signs: 'bending' | 'turning', my: number) => {
       const project = withMembers(member);
       const plan = asSets(line(my), { signs, members: project.members }).members;
-      return takeSets(project, plan, { dropsOthers: true, sustained: 0.6 }).members[0] as ColumnMember;
+      return takeSets(project, plan, { file: 'frame', dropsOthers: true, sustained: 0.6 }).members[0] as ColumnMember;
     };
     // 30 above and 20 below, in single curvature: equal signs as they bend, unlike signs as they turn.
     const all = (['bending', 'turning'] as const).flatMap((own) =>
@@ -254,7 +308,11 @@ describe('what is taken', () => {
   });
   test('members that were there stay the same objects unless the table has them', () => {
     const c9 = newMember(empty, 'column', 'c9', 'C9', '');
-    const project = takeSets(withMembers(c9), asSets(text, { members: [c9] }).members, { dropsOthers: false, sustained: null });
+    const project = takeSets(withMembers(c9), asSets(text, { members: [c9] }).members, {
+      file: 'frame',
+      dropsOthers: false,
+      sustained: null,
+    });
     expect(project.members[0]).toBe(c9);
     expect(project.members).toHaveLength(3);
   });

@@ -1,6 +1,7 @@
 import type { BeamMember, StationForces } from '@/core/members/beam/input';
 import type { LoadSet } from '@/core/members/column/input';
 import type { Member } from '@/core/members/kinds';
+import { keyOfSet, takenAway, type Imported, type NamedSet } from '@/core/members/parts/imported';
 import { isSectionAlone, isUpright, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
@@ -27,10 +28,10 @@ export interface MembersReading<M, T> {
   readonly between?: readonly string[];
 }
 
-const plainName = (name: string) => name.trim().toLowerCase();
+export const plainName = (name: string) => name.trim().toLowerCase();
 
 /** Rows of members are told apart by the column that names them; without one all are of the member that the table is named for. */
-const nameOf = (row: ReadRow<unknown>, names: readonly string[], title: string) => (names.length === 0 ? title : (row.member ?? ''));
+export const nameOf = (row: ReadRow<unknown>, names: readonly string[], title: string) => (names.length === 0 ? title : (row.member ?? ''));
 
 type Signs = ReadingOptions['signs'];
 
@@ -44,7 +45,7 @@ const asSigned = (sets: readonly LoadSet[], from: Signs, to: Signs): readonly Lo
  */
 export function setsForMembers(
   table: PastedTable,
-  o: ReadingOptions,
+  o: ReadingOptions & { readonly dropsOthers?: boolean },
   members: readonly Member[],
   title: string,
 ): MembersReading<UprightMember, LoadSet> {
@@ -68,9 +69,16 @@ export function setsForMembers(
     if (member && isSectionAlone(member))
       return { name, member, values: [], says: '', refused: 'it is a section by itself: paste its rows there' };
     const values = asSigned(given, o.signs, member?.signs ?? 'bending');
-    const doubled = values.find((v, i) => values.findIndex((w) => w.name === v.name && w.kind === v.kind) !== i);
+    const doubled = values.find((v, i) => values.findIndex((w) => keyOfSet(v) === keyOfSet(w)) !== i);
     if (doubled) return { name, member, values: [], says: '', refused: `has the set ${doubled.name} more than once` };
-    return { name, member, values, says: member ? changesOf(member.sets, values) : `new, ${count(values.length, 'load set')}` };
+    return {
+      name,
+      member,
+      values,
+      says: member
+        ? changesOf(member, values, { file: title, dropsOthers: o.dropsOthers ?? false })
+        : `new, ${count(values.length, 'load set')}`,
+    };
   });
   const refused = new Map(list.flatMap((m) => (m.refused ? [[m.name, m.refused] as const] : [])));
   const told = rows.map((r) => {
@@ -81,28 +89,40 @@ export function setsForMembers(
   return { rows: told as ReadRow<LoadSet>[], empty, members: list, between };
 }
 
-const unnamed = <T>({ row, cells }: ReadRow<T>): ReadRow<T> => ({ row, cells, reason: NO_MEMBER });
-const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
+export const unnamed = <T>({ row, cells }: ReadRow<T>): ReadRow<T> => ({ row, cells, reason: NO_MEMBER });
+export const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
-/** What is new, what changes, what stays, against the sets of a member; sets are the same by their names and kinds. */
-function changesOf(before: readonly LoadSet[], after: readonly LoadSet[]): string {
-  const old = (s: LoadSet) => before.find((b) => b.name === s.name && b.kind === s.kind);
-  const isSame = (a: LoadSet, b: LoadSet) =>
-    (Object.keys(b) as (keyof LoadSet)[]).every(
+/** From which file sets come, and whether all others of their members go. */
+export interface ImportRule {
+  readonly file: string;
+  readonly dropsOthers: boolean;
+}
+
+/** What is new, what changes, what stays and what goes of the sets of a member; sets are the same by their names and kinds. */
+export function changesOf<S extends NamedSet>(
+  member: { readonly sets: readonly S[]; readonly imported: readonly Imported[] },
+  after: readonly S[],
+  rule: ImportRule,
+): string {
+  const before = new Map(member.sets.map((s) => [keyOfSet(s), s]));
+  const old = (s: S) => before.get(keyOfSet(s));
+  const isSame = (a: S, b: S) =>
+    (Object.keys(b) as (keyof S)[]).every(
       (k) => a[k] === b[k] || (typeof a[k] === 'number' && Math.abs(Number(a[k]) - Number(b[k])) < 1e-6),
     );
   const fresh = after.filter((s) => !old(s)).length;
   const changed = after.filter((s) => old(s) && !isSame(old(s)!, s)).length;
   const same = after.length - fresh - changed;
-  const gone = before.filter((b) => !after.some((s) => s.name === b.name && s.kind === b.kind)).length;
-  const parts = [fresh && `${fresh} new`, changed && `${changed} changed`, same && `${same} as before`, gone && `${gone} not in the table`];
+  const away = takenAway(member.sets, after, member.imported, rule).length;
+  const stay = member.sets.length - (after.length - fresh) - away;
+  const parts = [
+    fresh && `${fresh} new`,
+    changed && `${changed} changed`,
+    same && `${same} as before`,
+    away && `${away} taken away`,
+    stay && `${count(stay, 'other')} stay${stay === 1 ? 's' : ''}`,
+  ];
   return parts.filter(Boolean).join(', ');
-}
-
-/** The sets of a member after an import: those of the table in place of theirs of the same name; others stay unless they are to go. */
-export function mergedSets(before: readonly LoadSet[], after: readonly LoadSet[], dropsOthers: boolean): LoadSet[] {
-  const isNew = (b: LoadSet) => !after.some((s) => s.name === b.name && s.kind === b.kind);
-  return [...(dropsOthers ? [] : before.filter(isNew)), ...after];
 }
 
 /** Stations of a beam out of a table, with the spans that they count along. */

@@ -120,7 +120,7 @@ function DrawingDialog(props: OutlineFromDxfProps & { readonly drawing: DxfDrawi
             <h2 className="mt-2">Layers</h2>
             {layersOf(drawing).map((layer) => (
               <div key={layer} className="flex items-center justify-between gap-2 py-0.5">
-                <span className="truncate" title={layer}>
+                <span className="truncate" title={`${layer}: ${linesOn(drawing, layer)}`}>
                   {layer} <span className="small">{linesOn(drawing, layer)}</span>
                 </span>
                 <Select<LayerRole>

@@ -93,6 +93,7 @@ export const uprightFields = (d: MaterialDefaults) => ({
   mode: field.oneOf(['sets', 'cases'], 'sets'),
   /** Factored or service forces that go together: what a frame analysis gives. */
   sets: field.list(loadSet, 20_000),
+  imported: field.imported,
   cases: field.list(field.loadCase, 40),
   /** Forces of one load case, to be combined by the code. */
   caseForces: field.list(object({ case: field.name(), ...forces }), 200),

@@ -169,6 +169,9 @@ export const slabBarRules = object({ sizes: list(string().defined(), 20), spacin
 /** Combinations of the code that are switched off, by id; and the engineer's own. */
 export const ownCombinations = { combinationsOff: list(string().defined(), 500), ownCombinations: list(combination, 100) };
 
+/** Which sets came from which file: an import of the same file again replaces them. */
+export const imported = list(object({ file: text(200), sets: list(string().defined(), 20_000) }), 50);
+
 /** A corner; that there are two numbers is tested, which the type of a list cannot say. */
 const point = array(needed('length')).length(2, 'must be [x, y]').required() as unknown as Schema<[number, number]>;
 

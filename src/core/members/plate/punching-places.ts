@@ -48,6 +48,7 @@ export function punchingAt(
     drop: drop && drop.depth > 0 ? drop : null,
     base: null,
     openings: openingsAround(plate, column),
+    imported: [],
     sets: columnForces(answer, i, ultimate).map((f) => ({ ...f })),
     // Codes with rules for moments at edges have them for rectangular columns: round ones there go by their position where that may be.
     momentsBy:

@@ -13,6 +13,9 @@ export type SlabOpening = PunchingInput['openings'][number];
 export type PunchingForces = PunchingInput['sets'][number];
 export type PunchingLegs = NonNullable<PunchingInput['legs']>;
 
+/** Told by the forces that it takes: the shear and moments that a slab brings to a column. */
+export const isAtColumn = (member: object): member is PunchingMember => 'momentsBy' in member && 'sets' in member;
+
 /** Half extents of the column, to which distances from its faces are added. */
 export function columnSize(column: PunchingColumn): { readonly cx: number; readonly cy: number } {
   return column.kind === 'circle' ? { cx: column.diameter, cy: column.diameter } : { cx: column.b, cy: column.h };

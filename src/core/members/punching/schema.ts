@@ -68,6 +68,7 @@ export function punchingFields(d: MaterialDefaults) {
       }),
       5000,
     ),
+    imported: field.imported,
     momentsBy: field.oneOf(['position', 'moments', 'given'], 'moments'),
     beta: number().default(1.15),
     /** Mean compression in the slab (MPa). */

@@ -9,8 +9,10 @@ import { Select } from '@/ui/fields/Select';
 import { BeamsImport } from './BeamsImport';
 import { IfcImport } from './IfcImport';
 import { SetsImport } from './SetsImport';
+import { SlabForcesImport } from './SlabForcesImport';
 
-type For = 'columns' | 'beams';
+type For = 'columns' | 'beams' | 'slabs';
+const readings = { columns: SetsImport, beams: BeamsImport, slabs: SlabForcesImport };
 
 /** One table of another analysis for many members: from a file or pasted, with a preview before anything changes. */
 export function ImportDialog({ project, onClose }: { project: Project; onClose: () => void }) {
@@ -43,7 +45,7 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
     setSheets(read.sheets);
   };
   const text = sheets[chosen]?.text ?? '';
-  const Reading = isFor === 'columns' ? SetsImport : BeamsImport;
+  const Reading = readings[isFor];
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -63,7 +65,11 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
                   label="Its rows are"
                   className="field !w-auto"
                   value={isFor}
-                  options={{ columns: 'load sets of columns and walls', beams: 'forces along beams' }}
+                  options={{
+                    columns: 'load sets of columns and walls',
+                    beams: 'forces along beams',
+                    slabs: 'forces of slabs at their columns',
+                  }}
                   onPick={setFor}
                 />
               </label>

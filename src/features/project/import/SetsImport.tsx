@@ -40,7 +40,16 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
     () =>
       setsForMembers(
         table,
-        { readings, system: project.display, compressionNegative: compressionNegative ?? false, kind, firstEnd, signs, isSection: false },
+        {
+          readings,
+          system: project.display,
+          compressionNegative: compressionNegative ?? false,
+          kind,
+          firstEnd,
+          signs,
+          isSection: false,
+          dropsOthers,
+        },
         project.members,
         title,
       ),
@@ -57,7 +66,7 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
       isWrong={asked.isOpen || taken.length === 0}
       onTake={() =>
         edit(`import ${title} for ${taken.map((m) => m.name).join(', ')}`, (p) =>
-          takeSets(p, reading.members, { dropsOthers, sustained: part }),
+          takeSets(p, reading.members, { file: title, dropsOthers, sustained: part }),
         )
       }
       questions={
@@ -74,7 +83,7 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
             />
           )}
           <SetKinds {...asked} />
-          <CheckBox label="sets that are not in the table go" checked={dropsOthers} onCheck={setDrops} />
+          <CheckBox label="sets of other origin that are not in the table go too" checked={dropsOthers} onCheck={setDrops} />
         </>
       }
     >

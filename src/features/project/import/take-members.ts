@@ -4,11 +4,16 @@ import type { StationUse } from '@/core/members/beam/station-uses';
 import type { LoadSet } from '@/core/members/column/input';
 import type { Member } from '@/core/members/kinds';
 import type { UprightMember } from '@/core/members/wall/upright';
+import type { PunchingForces, PunchingMember } from '@/core/members/punching/input';
+import { withImport } from '@/core/members/parts/imported';
 import { newMember } from '@/core/project/new-member';
 import type { Project } from '@/core/project/project';
-import { mergedSets, type BeamStations, type ForMember } from '@/exchange/import/members-of-table';
+import type { BeamStations, ForMember, ImportRule } from '@/exchange/import/members-of-table';
 import { freshId } from '@/store/commands';
 import { setSpans } from '@/ui/fields/spans';
+
+/** A new member comes without the sets that it would begin with. */
+const nothing = { sets: [], imported: [] };
 
 /** A project in which a member has been changed, or a new one was added at the end. */
 function withMember(project: Project, id: string | undefined, made: Member): Project {
@@ -20,13 +25,13 @@ function withMember(project: Project, id: string | undefined, made: Member): Pro
 export function takeSets(
   project: Project,
   list: readonly ForMember<UprightMember, LoadSet>[],
-  { dropsOthers, sustained }: { readonly dropsOthers: boolean; readonly sustained: number | null },
+  { sustained, ...rule }: ImportRule & { readonly sustained: number | null },
 ): Project {
   return list.reduce((now, { name, member, values, refused }) => {
     if (refused || values.length === 0) return now;
     const own = member ?? (newMember(now, 'column', freshId(now), name, '') as UprightMember);
     const made = produce(own, (m) => {
-      m.sets = castDraft(mergedSets(member?.sets ?? [], values, dropsOthers));
+      Object.assign(m, castDraft(withImport(member ?? nothing, values, rule)));
       m.mode = 'sets';
       if (sustained !== null) m.sustained = sustained;
     });
@@ -57,3 +62,15 @@ export function takeStations(
     return withMember(now, member?.id, made);
   }, project);
 }
+
+/** Puts forces into the slabs at columns that they are of; those that are not there yet are made. */
+export const takeSlabForces = (
+  project: Project,
+  list: readonly ForMember<PunchingMember, PunchingForces>[],
+  rule: ImportRule,
+): Project =>
+  list.reduce((now, { name, member, values, refused }) => {
+    if (refused || values.length === 0) return now;
+    const own = member ?? (newMember(now, 'punching', freshId(now), name, '') as PunchingMember);
+    return withMember(now, member?.id, { ...own, ...withImport(member ?? nothing, values, rule) });
+  }, project);
