@@ -55,3 +55,62 @@ test('a file that holds macros is refused in words, and nothing is lost', async 
   await page.keyboard.press('Escape');
   await expect(page.getByRole('row', { name: /G2/ }).first()).toBeVisible();
 });
+
+/** A closed line and a circle as a drawing in metres has them. */
+const dxf = [
+  ...['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '6', '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES'],
+  ...['0', 'LWPOLYLINE', '8', 'SLAB', '90', '4', '70', '1'],
+  ...[
+    [500, 200],
+    [509, 200],
+    [509, 206],
+    [500, 206],
+  ].flatMap(([x, y]) => ['10', String(x), '20', String(y)]),
+  ...['0', 'CIRCLE', '8', 'COLUMNS', '10', '504.5', '20', '203', '40', '0.2'],
+  ...['0', 'ENDSEC', '0', 'EOF', ''],
+].join('\n');
+
+test('a slab and its column come out of a drawing, in one edit', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/project?p=alderlight-playhouse');
+  await page.getByRole('button', { name: 'Add a plate' }).click();
+  await page.waitForURL('**/plate**');
+  await page.getByRole('radio', { name: 'Outline' }).click();
+  const file = page.getByLabel('DXF with the outline');
+  await file.setInputFiles({ name: 'x.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from('no drawing') });
+  await expect(page.getByRole('alert').filter({ hasText: 'x.dxf' })).toContainText('cannot be read as a DXF');
+  await file.setInputFiles({ name: 'plan.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(dxf) });
+  const dialog = page.getByRole('dialog', { name: 'Plan from a drawing' });
+  await expect(dialog).toContainText('4 corners, 0 openings, 1 column');
+  await expect(dialog.getByLabel('A unit of the drawing is')).toHaveValue('1000');
+  await dialog.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByRole('textbox', { name: 'Corners of the outline' })).toHaveValue(/9000\t0/);
+  await page.getByRole('radio', { name: 'Supports' }).click();
+  await expect(page.getByRole('table', { name: 'Columns' }).getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('table', { name: 'Columns' })).toContainText('round');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('table', { name: 'Columns' }).getByRole('row')).not.toHaveCount(2);
+});
+
+test('members come out of a building model, chosen from a list', async ({ page }, info) => {
+  await openDemo(page);
+  await page.goto('/report?p=alderlight-playhouse&m=fc3');
+  await expect(page.getByRole('button', { name: 'Building model as IFC' })).toBeEnabled({ timeout: 30_000 });
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Building model as IFC' }).click();
+  const path = info.outputPath('model.ifc');
+  await (await download).saveAs(path);
+  await page.goto('/');
+  await page
+    .getByRole('button', { name: /floors/i })
+    .first()
+    .click();
+  await page.waitForURL('**/project**');
+  await page.getByRole('button', { name: 'import a table' }).click();
+  await page.getByLabel('File with a table').setInputFiles(path);
+  const dialog = page.getByRole('dialog', { name: 'Members of' });
+  await expect(dialog.getByRole('row', { name: /FC3.*column 350 mm × 450 mm/ })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take over 1 member' }).click();
+  await expect(page.getByRole('row', { name: /FC3/ })).toContainText('350 × 450');
+  await expect(page.getByRole('row', { name: /FC3/ })).toContainText('No forces yet');
+});

@@ -21,3 +21,14 @@ export function tablesToCsv(tables: readonly Table[], units: UnitSystem): string
   });
   return `\ufeff${parts.join('\r\n')}`;
 }
+
+/** Tables as text with tabs between the cells, as spreadsheets take it from the clipboard; what looks like a formula stays text. */
+export const tablesToText = (tables: readonly Table[], units: UnitSystem): string =>
+  tables
+    .map((table) =>
+      Papa.unparse(
+        [headsOf(table, units), ...rowsOf(table, units)].map((row) => row.map(harmless)),
+        { delimiter: '\t', newline: '\n' },
+      ),
+    )
+    .join('\n\n');

@@ -15,6 +15,8 @@ import { ForcesPanel } from './ForcesPanel';
 import { beamLoads } from './loads';
 import { SectionPanel } from './SectionPanel';
 import { StationsPanel } from './StationsPanel';
+import { stationTable } from '@/core/members/beam/station-table';
+import { TableFiles } from '@/ui/tables/TableFiles';
 import { Strips } from './Strips';
 
 /** Loaded when it is opened. */
@@ -117,6 +119,12 @@ function Centre({ sheet, line, shows }: { sheet: Sheet<BeamMember, BeamHandle>; 
         width={size.width}
         scale={size.scale}
       />
+      {result.strips && (
+        <p className="small px-3.5 py-1.5">
+          every station with its steel as{' '}
+          <TableFiles name={`${member.mark} stations`} units={project.display} tables={() => [stationTable(result)!]} />
+        </p>
+      )}
       {member.mode === 'loads' && member.loads.length === 0 && (
         <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one, or paste a table.</p>
       )}

@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useRef, useState } from 'react';
 import { largestOf } from '@/core/checks/largest';
+import { setTable } from '@/core/members/column/set-table';
 import type { ColumnResult } from '@/core/members/column/result';
 import type { Project } from '@/core/project/project';
 import { isSectionAlone, type UprightMember } from '@/core/members/wall/upright';
@@ -10,6 +11,7 @@ import { Inlay } from '@/ui/drawing/Inlay';
 import { isOver, statusOf } from '@/core/checks/check';
 import { refusalStatus } from '@/core/members/column/checks';
 import { PasteSets } from './PasteSets';
+import { TableFiles } from '@/ui/tables/TableFiles';
 import { usePaste } from '@/ui/tables/MappedPaste';
 
 const ROW = 25;
@@ -86,6 +88,9 @@ export function LoadSetTable({
         >
           {order === 'worst' ? 'worst first' : 'as typed'}
         </button>
+        <span className="small">
+          <TableFiles name={`${member.mark} load sets`} units={project.display} tables={() => [setTable({ isSection }, result)]} />
+        </span>
         {member.mode === 'sets' && (
           <button type="button" className="link small whitespace-nowrap" onClick={() => paste.open('')}>
             Ctrl V paste rows

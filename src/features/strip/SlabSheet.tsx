@@ -13,6 +13,8 @@ import type { StripHandle } from '@/core/members/strip/drawing/handles';
 import type { Project } from '@/core/project/project';
 import type { StripMember } from '@/core/members/strip/input';
 import { formatQuantity } from '@/core/units/format';
+import { stationTable } from '@/core/members/beam/station-table';
+import { TableFiles } from '@/ui/tables/TableFiles';
 import { AlignedStrips, type StripsProps } from '@/ui/sheet/AlignedStrips';
 import { useBox } from '@/ui/drawing/use-box';
 
@@ -70,6 +72,12 @@ export function SlabSheet({
         scale={size.scale}
         room={Math.max(280, size.height - ELEVATION_HEIGHT - PLAN_HEIGHT - 40)}
       />
+      {result.strips && (
+        <p className="small px-3.5 py-1.5">
+          every station with its steel as{' '}
+          <TableFiles name={`${member.mark} stations`} units={units} tables={() => [stationTable(result, result.width)!]} />
+        </p>
+      )}
       {member.loads.length === 0 && <p className="px-3.5 py-2">No loads yet on {member.mark}: open Loads and add one.</p>}
     </div>
   );

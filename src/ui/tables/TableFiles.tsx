@@ -15,7 +15,7 @@ interface TableFilesProps {
 
 const types = { xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', csv: 'text/csv;charset=utf-8' } as const;
 
-/** Saves tables for a spreadsheet. */
+/** Saves tables for a spreadsheet, or copies them to one. */
 export function TableFiles({ name, units, tables, isDisabled = false }: TableFilesProps) {
   const setNotice = useProject((s) => s.setNotice);
   const save = async (type: keyof typeof types) => {
@@ -29,6 +29,15 @@ export function TableFiles({ name, units, tables, isDisabled = false }: TableFil
     } catch (error) {
       console.error(error);
       setNotice('The table could not be written. The project is not touched.');
+    }
+  };
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText((await import('@/exchange/tables/csv')).tablesToText(tables(), units));
+      setNotice(`${name} is copied: paste it into a spreadsheet.`);
+    } catch (error) {
+      console.warn(error);
+      setNotice('This browser does not let pages copy: save the table instead.');
     }
   };
   return (
@@ -45,6 +54,9 @@ export function TableFiles({ name, units, tables, isDisabled = false }: TableFil
           {type.toUpperCase()}
         </button>
       ))}
+      <button type="button" className="link" disabled={isDisabled} aria-label={`Copy ${name}`} onClick={() => void copy()}>
+        copy
+      </button>
     </span>
   );
 }

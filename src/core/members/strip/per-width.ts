@@ -1,11 +1,9 @@
+import { perLength } from '../beam/station-table';
 import { derive } from '../../calc/calc';
 import type { HandCheck } from '../../analysis/hand-check';
 import { formatQuantity } from '../../units/format';
 import type { QuantityKind, UnitSystem } from '../../units/quantity';
 import type { DerivableCheck, Measured } from '../../checks/check';
-
-/** Kinds of quantities of a strip, as they are said per length of slab. */
-const perLength: Partial<Record<QuantityKind, QuantityKind>> = { moment: 'lineTorque', force: 'lineLoad', area: 'areaPerWidth' };
 
 /** A value of a strip of a width, per length of slab: kNm/m, kN/m, mm2/m. */
 function measuredPerWidth<T extends Measured | null>(m: T, width: number): T {

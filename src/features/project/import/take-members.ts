@@ -64,11 +64,7 @@ export function takeStations(
 }
 
 /** Puts forces into the slabs at columns that they are of; those that are not there yet are made. */
-export const takeSlabForces = (
-  project: Project,
-  list: readonly ForMember<PunchingMember, PunchingForces>[],
-  rule: ImportRule,
-): Project =>
+export const takeSlabForces = (project: Project, list: readonly ForMember<PunchingMember, PunchingForces>[], rule: ImportRule): Project =>
   list.reduce((now, { name, member, values, refused }) => {
     if (refused || values.length === 0) return now;
     const own = member ?? (newMember(now, 'punching', freshId(now), name, '') as PunchingMember);
