@@ -87,6 +87,7 @@ describe('members out of a building model', () => {
     for (const member of project.members) {
       const { meant, element: e } = list.find((o) => o.mark === member.mark)!;
       expect([member.mark, e.storey]).toEqual([member.mark, member.place || 'Members']);
+      expect([member.mark, strengthOf(e.material)]).toEqual([member.mark, member.materials.concreteStrength]);
       if (!meant) continue;
       compared += 1;
       if (meant.kind === 'beam' && member.type === 'beam') {
@@ -98,7 +99,7 @@ describe('members out of a building model', () => {
       } else if (meant.kind === 'wall' && member.type === 'wall') expect(meant.thickness).toBe(member.thickness);
     }
     expect(compared).toBeGreaterThan(9);
-  });
+  }, 60_000);
 
   test('a beam in metres, turned on the plan, its profile lying: width and depth as it stands', async () => {
     // Solid along the element's x; the profile's x looks up, its y across: 0.6 high, 0.25 wide.

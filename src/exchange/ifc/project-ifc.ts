@@ -20,6 +20,7 @@ interface Designed {
 export function projectIfc(project: Project, designed: readonly Designed[]): string {
   const file = new StepFile();
   const base = writeBase(file, project);
+  const materials = new Map<string, Ref[]>();
   const places = [...new Set(designed.map(({ member }) => member.place))];
   const storeys = places.map((place) => {
     const storey = file.add(
@@ -41,11 +42,17 @@ export function projectIfc(project: Project, designed: readonly Designed[]): str
       .map((d) => {
         const { element, breadth } = writeMember(file, base, project, d, y);
         y += breadth + APART;
+        const material = codeOf(project, d.member).concreteLabel(d.member.materials.concreteStrength);
+        materials.set(material, [...(materials.get(material) ?? []), element]);
         return element;
       });
     file.add('IFCRELCONTAINEDINSPATIALSTRUCTURE', globalId(`${project.id} in ${place}`), null, null, null, elements, storey);
     return storey;
   });
+  for (const [name, elements] of materials) {
+    const material = file.add('IFCMATERIAL', name, null, 'concrete');
+    file.add('IFCRELASSOCIATESMATERIAL', globalId(`${project.id} of ${name}`), null, null, null, elements, material);
+  }
   if (storeys.length > 0) file.add('IFCRELAGGREGATES', globalId(`${project.id} storeys`), null, null, null, base.building, storeys);
   return file.text('IFC4', `${project.name}.ifc`, project.info.author, project.info.date);
 }

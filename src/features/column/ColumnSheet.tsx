@@ -40,14 +40,7 @@ export function ColumnSheet(props: ColumnSheetProps) {
     () => (hasFaults ? undefined : columnPicture(column, code, result, index, angle)),
     [column, code, result, index, angle, hasFaults],
   );
-  if (!picture)
-    return (
-      <p className="px-3.5 py-4">
-        {result.sets.length === 0
-          ? `No load sets yet on ${member.mark}: open Load sets and type one, or paste a table.`
-          : 'Mend what is named above to see the column.'}
-      </p>
-    );
+  if (!picture) return <p className="px-3.5 py-4">{whyEmpty(member, hasFaults)}</p>;
   const set = picture.strength.set;
   const view: ColumnView = {
     column,
@@ -248,4 +241,11 @@ function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle
       <span>dashed: {picture.nominalName}</span>
     </div>
   );
+}
+
+/** Why there is nothing to see: what is missing, or that it is being worked out. */
+function whyEmpty({ mark, mode, sets, caseForces }: UprightMember, hasFaults: boolean): string {
+  if ((mode === 'sets' ? sets : caseForces).length === 0)
+    return `No load sets yet on ${mark}: open Load sets and type one, or paste a table.`;
+  return hasFaults ? 'Mend what is named above to see the column.' : `Designing ${mark}.`;
 }

@@ -142,6 +142,7 @@ function Report({ project, first }: { project: Project; first: string | null }) 
               isDisabled={!isReady}
             />
           </SavePapers>
+          <p className="small">Files for bending machines (BVBS) are not covered.</p>
         </aside>
       </div>
       <Notice />

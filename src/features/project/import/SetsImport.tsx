@@ -53,7 +53,7 @@ export function SetsImport({ project, text, title, onClose }: ImportProps) {
         project.members,
         title,
       ),
-    [table, readings, project.display, project.members, compressionNegative, kind, firstEnd, signs, title],
+    [table, readings, project.display, project.members, compressionNegative, kind, firstEnd, signs, dropsOthers, title],
   );
   const hasFeet = hasEnds || readings.some((r) => r.role === 'mxBottom' || r.role === 'myBottom');
   const taken = reading.members.filter((m) => !m.refused && m.values.length > 0);
