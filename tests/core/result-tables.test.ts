@@ -6,6 +6,7 @@ import type { BeamResult } from '@/core/members/beam/result';
 import { stationTable } from '@/core/members/beam/station-table';
 import type { ColumnMember } from '@/core/members/column/input';
 import type { ColumnResult } from '@/core/members/column/result';
+import { reactionTable } from '@/core/members/beam/reactions';
 import { setTable } from '@/core/members/column/set-table';
 import type { StripResult } from '@/core/members/strip/result';
 import { designNow } from '@/core/project/design-member';
@@ -82,4 +83,57 @@ test('load sets of a column with what comes of them: all are there, the largest 
   const worst = Math.max(...utilisations);
   expect(result.checks.some((c) => c.utilisation !== null && Math.abs(c.utilisation - worst) < 1e-9)).toBe(true);
   expect(stationTable({ strips: null, arrangements: [] })).toBeNull();
+});
+
+describe('reactions of a beam by case', () => {
+  const result = designNow(project, memberOf('G2')) as BeamResult;
+  test('two equal spans under a uniform load: 3/8, 10/8 and 3/8 of the load of a span; unfactored', () => {
+    // 5 m spans without own weight, 12 kN/m permanent: 0.375 x 60 = 22.5 kN, 1.25 x 60 = 75 kN, 22.5 kN.
+    const text = {
+      format: 'intarsia',
+      version: 1,
+      code: { id: 'en1992', variant: 'recommended' },
+      members: [
+        {
+          type: 'beam',
+          id: 'b',
+          mark: 'B',
+          section: { b: 300, h: 500 },
+          selfWeight: false,
+          spans: [{ length: 5000 }, { length: 5000 }],
+          supports: [{}, {}, {}],
+          cases: [{ id: 'G', title: 'Dead', nature: 'permanent' }],
+          loads: [{ type: 'uniform', case: 'G', value: 12 }],
+        },
+      ],
+    };
+    const read = readProject(text);
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { reactions } = designNow(read.project, read.project.members[0]!) as BeamResult;
+    expect(reactions.map((r) => r.cases.map((c) => [c.id, Number((c.force / 1e3).toFixed(6))]))).toEqual([
+      [['G', 22.5]],
+      [['G', 75]],
+      [['G', 22.5]],
+    ]);
+    const table = reactionTable(reactions);
+    expect(column(table, 'Dead')).toEqual([22.5, 75, 22.5].map((v) => expect.closeTo(v, 6)));
+  });
+  test('with all factors 1 the cases add up to all loads: the sum that is checked by hand', () => {
+    const sum = result.reactions.reduce((all, r) => all + r.cases.reduce((s, c) => s + c.force, 0), 0);
+    expect(sum).toBeCloseTo(result.handChecks[0]!.byHand, 0);
+  });
+  test('no ultimate reaction is beyond what its cases give with their largest factors', () => {
+    for (const r of result.reactions) {
+      // Patterns take loads away that relieve: the least factor of a case is 0.
+      const most = result.combinations
+        .filter((c) => c.kind === 'ultimate')
+        .map((k) => {
+          const factor = new Map(k.factors.map((f) => [f.caseId, f.factor]));
+          return r.cases.reduce((s, c) => s + Math.abs((factor.get(c.id) ?? 0) * c.force), 0);
+        });
+      // Loads of single spans may add up to more than all of them do: by a third at the most here.
+      expect(r.max).toBeLessThan(1.33 * Math.max(...most));
+      expect(r.max).toBeGreaterThan(0.99 * Math.max(...r.cases.map((c) => c.force)));
+    }
+  });
 });

@@ -250,7 +250,7 @@ describe('other panels', () => {
   });
   test('hand checks agree and reactions are listed', () => {
     const project = open();
-    render(<HandChecks project={project} result={designNow(project, firstMember(project))} />);
+    render(<HandChecks mark="B1" project={project} result={designNow(project, firstMember(project))} />);
     expect(screen.getAllByText('agrees')).toHaveLength(3);
     expect(within(screen.getByRole('table', { name: 'Reactions' })).getAllByRole('row')).toHaveLength(4);
   });

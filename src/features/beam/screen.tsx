@@ -58,7 +58,12 @@ const panels: readonly Panel[] = [
   { ...barsPanel(BarsPanel), ...alongSpans },
   { ...combinationsPanel(), ...only('loads') },
   basisPanel(BasisPanel),
-  { id: 'hand', title: 'By hand', ...alongSpans, show: ({ kept, result }) => <HandChecks project={kept} result={result} /> },
+  {
+    id: 'hand',
+    title: 'By hand',
+    ...alongSpans,
+    show: ({ kept, keptMember, result }) => <HandChecks project={kept} mark={keptMember.mark} result={result} />,
+  },
   variantsPanel(),
   {
     // Opened from the section.

@@ -33,7 +33,11 @@ const panels: readonly PanelPart<StripMember, LineSheet, StripHandle>[] = [
   barsPanel(SlabBarsPanel),
   combinationsPanel(),
   basisPanel(BasisPanel),
-  { id: 'hand', title: 'By hand', show: ({ kept, result }) => <HandChecks project={kept} result={result} width={result.width} /> },
+  {
+    id: 'hand',
+    title: 'By hand',
+    show: ({ kept, keptMember, result }) => <HandChecks project={kept} mark={keptMember.mark} result={result} width={result.width} />,
+  },
   variantsPanel(),
 ];
 

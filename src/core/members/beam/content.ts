@@ -16,6 +16,7 @@ import { supportName, supportPositions, type BeamInput, type BeamLoad, type Beam
 import { sectionLabels } from './labels';
 import type { MemberModel } from '../../model/member-model';
 import { beamInSpace } from './model';
+import { reactionTable } from './reactions';
 import type { BeamResult } from './result';
 import { sectionState } from './section-state';
 import { stationUseNames } from './station-uses';
@@ -118,8 +119,17 @@ function loadCells(load: BeamLoad): readonly [type: string, value: Cell, where: 
 }
 
 /** The loads by case as they were typed, or the known forces. */
-export function beamInputs(member: BeamMember, _result: BeamResult, { display }: ProjectBasis, level: ReportDetail): Block[] {
-  if (member.mode === 'stations') return stationTable(member, level);
+export const beamInputs = (member: BeamMember, result: BeamResult, project: ProjectBasis, level: ReportDetail): Block[] => [
+  ...forcesOrLoads(member, project, level),
+  ...reactionBlocks(result, level),
+];
+
+/** Reactions where there are some; one page has no room for them. */
+export const reactionBlocks = ({ reactions }: Pick<BeamResult, 'reactions'>, level: ReportDetail, width: number | null = null): Block[] =>
+  level === 'summary' || reactions.length === 0 ? [] : [reactionTable(reactions, width)];
+
+function forcesOrLoads(member: BeamMember, { display }: ProjectBasis, level: ReportDetail): Block[] {
+  if (member.mode === 'stations') return stationInputs(member, level);
   if (member.mode === 'forces')
     return inputTable(
       'Design forces',
@@ -158,7 +168,7 @@ export function beamInputs(member: BeamMember, _result: BeamResult, { display }:
   );
 }
 
-const stationTable = (member: BeamMember, level: ReportDetail): Block[] =>
+const stationInputs = (member: BeamMember, level: ReportDetail): Block[] =>
   inputTable(
     'Forces at stations',
     [

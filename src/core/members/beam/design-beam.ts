@@ -15,6 +15,7 @@ import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
 import { beamFormwork, beamModel } from './model';
 import { anchorageLengths, ResistanceMap } from './resistance';
+import { supportReactions } from './reactions';
 import { emptyBeamResult, type BeamResult } from './result';
 import { shearChecks } from './shear-checks';
 import { beamService } from './service/beam-service';
@@ -80,7 +81,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
     service: service.strips,
     arrangements: analysis.arrangements.map((a) => ({ combination: a.combination.id, title: a.combination.title, label: a.label })),
     combinations: analysis.combinations,
-    reactions: beam.supports.flatMap((s, i) => (s.type === 'free' ? [] : [{ support: i, max: env.maxR[i]!, min: env.minR[i]! }])),
+    reactions: supportReactions(beam.supports, analysis),
     handChecks: analysis.handChecks,
     zeros: { sagging: zeros(env.stations, env.maxM), hogging: zeros(env.stations, env.minM) },
     steel,

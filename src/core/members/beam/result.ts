@@ -1,6 +1,7 @@
 import type { Fault } from '../../checks/fault';
 import { nothingDesigned, type ResultBase } from '../../checks/result';
 import { straightEnds, type BentEnds } from './bar-runs';
+import type { SupportReaction } from './reactions';
 import type { SectionCapacities } from './forces/capacities';
 import type { BeamSteel } from './steel';
 
@@ -48,12 +49,6 @@ export interface ServiceStrips {
   readonly crackBottom: Float64Array;
   readonly crackTop: Float64Array;
   readonly crackIsEstimate: boolean;
-}
-
-export interface SupportReaction {
-  readonly support: number;
-  readonly max: number;
-  readonly min: number;
 }
 
 export interface RowUtilisations {

@@ -14,6 +14,7 @@ export function lineToJson(result: LineResult, system: UnitSystem) {
       support: r.support,
       max: measured({ value: r.max, kind: 'force' }, system),
       min: measured({ value: r.min, kind: 'force' }, system),
+      cases: r.cases.map((c) => ({ case: c.id, force: measured({ value: c.force, kind: 'force' }, system) })),
     })),
     steel: result.steel,
     strips: result.strips && stripsToJson(result.strips, system),

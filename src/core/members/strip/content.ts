@@ -1,7 +1,7 @@
 import { onPaper, PAPER_FRAME as FRAME } from '../../drawing/frame';
 import type { SlabBars } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
-import { curves, lineFacts } from '../beam/content';
+import { curves, lineFacts, reactionBlocks } from '../beam/content';
 import { elevationDrawing } from '../beam/drawing/elevation';
 import { supportName, supportPositions } from '../beam/input';
 import { amount, type Block, type Fact } from '../../document/blocks';
@@ -60,7 +60,12 @@ export function stripFacts(member: StripMember, result: StripResult, project: Pr
 const loadNames: Record<StripLoad['type'], string> = { uniform: 'area', partial: 'part of the area', line: 'line across', point: 'point' };
 
 /** The loads by case as they were typed. */
-export function stripInputs(member: StripMember, _result: StripResult, { display }: ProjectBasis, level: ReportDetail): Block[] {
+export const stripInputs = (member: StripMember, result: StripResult, project: ProjectBasis, level: ReportDetail): Block[] => [
+  ...loadTable(member, project, level),
+  ...reactionBlocks(result, level, result.width),
+];
+
+function loadTable(member: StripMember, { display }: ProjectBasis, level: ReportDetail): Block[] {
   const station = (v: number) => formatQuantity(v, 'station', display);
   const where = (l: StripLoad) =>
     l.type === 'uniform' ? '' : l.type === 'partial' ? `${station(l.from)} to ${station(l.to)}` : `at ${station(l.at)}`;

@@ -21,6 +21,7 @@ import { chooseStripSteel, type MoreSteel } from './choose-steel';
 import { endChecks } from './end-checks';
 import { stripFaults } from './faults';
 import type { StripInput } from './input';
+import { supportReactions } from '../beam/reactions';
 import { checkPerWidth, handCheckPerWidth, showPerWidth } from './per-width';
 import { stripFormwork, stripModel } from './model';
 import { emptyStripResult, type StripResult } from './result';
@@ -50,7 +51,6 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
     options,
     showPerWidth(width, options.units),
   );
-  const { envelope: env } = analysis;
   return {
     type: 'strip',
     faults: [],
@@ -59,7 +59,7 @@ export function designStrip(strip: StripInput, code: DesignCode, options: Design
     service: service.strips,
     arrangements: analysis.arrangements.map((a) => ({ combination: a.combination.id, title: a.combination.title, label: a.label })),
     combinations: analysis.combinations,
-    reactions: beam.supports.flatMap((s, i) => (s.type === 'free' ? [] : [{ support: i, max: env.maxR[i]!, min: env.minR[i]! }])),
+    reactions: supportReactions(beam.supports, analysis),
     handChecks: analysis.handChecks.map((h) => handCheckPerWidth(h, width)),
     steel,
     checks,

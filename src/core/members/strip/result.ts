@@ -1,6 +1,7 @@
 import { nothingDesigned, type ResultBase } from '../../checks/result';
 import { straightEnds, type BentEnds } from '../beam/bar-runs';
-import type { BeamResult, BeamStrips, ServiceStrips, SupportReaction } from '../beam/result';
+import type { SupportReaction } from '../beam/reactions';
+import type { BeamResult, BeamStrips, ServiceStrips } from '../beam/result';
 import type { Fault } from '../../checks/fault';
 import type { StripSteel } from './steel';
 

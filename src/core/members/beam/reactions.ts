@@ -1,0 +1,55 @@
+import { amount, type Block, type Cell } from '../../document/blocks';
+import type { QuantityKind } from '../../units/quantity';
+import type { BeamAnalysis } from './analysis';
+import { supportName, type BeamSupport } from './input';
+
+export interface SupportReaction {
+  readonly support: number;
+  /** The largest and the least in ultimate combinations, positive upwards (N). */
+  readonly max: number;
+  readonly min: number;
+  /** Of each case with all its loads, unfactored and before any redistribution (N); of known forces, of each set. */
+  readonly cases: readonly { readonly id: string; readonly title: string; readonly force: number }[];
+}
+
+/** What every support that holds the beam up carries. */
+export function supportReactions(
+  supports: readonly Pick<BeamSupport, 'type'>[],
+  { envelope, elastic }: Pick<BeamAnalysis, 'envelope' | 'elastic'>,
+): SupportReaction[] {
+  return supports.flatMap(({ type }, support) => {
+    if (type === 'free') return [];
+    const cases = elastic.map(({ loadCase: { id, title }, parts }) => ({
+      id,
+      title,
+      force: parts.reduce((sum, { response }) => sum + response.reactions[support]!, 0),
+    }));
+    return [{ support, max: envelope.maxR[support]!, min: envelope.minR[support]!, cases }];
+  });
+}
+
+/** Reactions support by support: the ultimate ones, and those of each case. Of a strip of slab, with its width (mm), per length of slab. */
+export function reactionTable(reactions: readonly SupportReaction[], width: number | null = null): Block & { readonly kind: 'table' } {
+  const kind: QuantityKind = width === null ? 'force' : 'lineLoad';
+  const cell = (v: number): Cell => amount(v / (width ?? 1), kind);
+  const figure = (title: string) => ({ title, kind, isNumber: true });
+  return {
+    kind: 'table',
+    title: 'Reactions',
+    columns: [
+      { title: 'Support' },
+      figure('Largest, ultimate'),
+      figure('Least, ultimate'),
+      ...(reactions[0]?.cases ?? []).map((c) => figure(c.title || c.id)),
+      { title: '' },
+    ],
+    rows: reactions.map((r) => [
+      supportName(r.support),
+      cell(r.max),
+      cell(r.min),
+      ...r.cases.map((c) => cell(c.force)),
+      r.min < 0 ? 'uplift' : '',
+    ]),
+    foot: 'Positive upwards. Those of cases are unfactored, with all loads of the case, before any redistribution.',
+  };
+}
