@@ -12,8 +12,11 @@ import {
   squashFactor,
   stressBlock,
 } from '@/core/codes/as3600/materials';
+import { bendingResistance, leastSteel, nominalAxial } from '@/core/codes/as3600/flexure';
 import { generalMethod, leastFitments, shearStrength, simplifiedMethod } from '@/core/codes/as3600/shear';
 import { symbols } from '@/core/codes/as3600/symbols';
+import type { BendingSection } from '@/core/codes/design-code';
+import { axialForceAt } from '@/core/section/flexural-section';
 import { getUnit } from '@/core/units/unit';
 
 interface Case {
@@ -200,5 +203,119 @@ describe('shear by 8.2', () => {
     const last = steps.at(-1) as { symbol?: { symbol: string }; value?: number };
     expect(JSON.stringify(last)).toContain(symbols.V_u.name);
     expect(last.value).toBe(Vu);
+  });
+});
+
+describe('bending by 8.1', () => {
+  const basis = (fc: number) => ({ concrete: stressBlock(silent, fc), steel: { yield: 500, modulus: 200_000 }, ductility: 'N' as const });
+  interface Given {
+    readonly steps: readonly (readonly [to: number, width: number])[];
+    readonly layers: readonly (readonly [depth: number, area: number])[];
+    readonly fc_MPa: number;
+  }
+  /** The section of a reference: strips to a depth with a width, layers of bars. */
+  function sectionOf({ steps, layers }: Pick<Given, 'steps' | 'layers'>, axial = 0): BendingSection {
+    const strips = steps.map(([to, width], i) => ({ from: steps[i - 1]?.[0] ?? 0, to, width }));
+    const h = strips.at(-1)!.to;
+    const bw = strips.at(-1)!.width;
+    const grossArea = strips.reduce((sum, s) => sum + s.width * (s.to - s.from), 0);
+    const bars = layers.map(([depth, area]) => ({ depth, area }));
+    return {
+      h,
+      strips,
+      layers: bars,
+      b: strips[0]!.width,
+      bw,
+      hf: strips.length > 1 ? strips[0]!.to : 0,
+      tensionWidth: bw,
+      grossArea,
+      axial,
+    };
+  }
+  const givenOf = (id: string) => of(id).inputs as unknown as Given;
+
+  test('FLX-01: 1860 x 500 / (0.802 x 32 x 310) = 116.9 deep, 930 kN x (520 - 58.45) = 429.2 kNm, phi 0.85', () => {
+    const k = of('FLX-01');
+    const r = bendingResistance(silent, sectionOf(givenOf('FLX-01')), basis(32))!;
+    expect(near(r.x, k, 'dn_mm')).toBe(true);
+    expect(near(r.moment / 1e6, k, 'phi_Muo_kNm')).toBe(true);
+  });
+  test('FLX-03, a flange that holds the block; FLX-05, compression bars that do not yield', () => {
+    // kuo is far below 0.36 in both: phi is 0.85.
+    const three = bendingResistance(silent, sectionOf(givenOf('FLX-03')), basis(32))!;
+    expect(near(three.moment / 0.85 / 1e6, of('FLX-03'), 'Muo_kNm')).toBe(true);
+    const five = bendingResistance(silent, sectionOf(givenOf('FLX-05')), basis(50))!;
+    expect([near(five.x, of('FLX-05'), 'dn_mm'), near(five.moment / 0.85 / 1e6, of('FLX-05'), 'Muo_kNm')]).toEqual([true, true]);
+  });
+  /** The column of the references, 420 by 560 with ten bars, bent about an axis. */
+  const column = (about: 'x' | 'y', axial: number) => {
+    const { section, bars } = of('COL-05').inputs as unknown as {
+      section: { b_mm: number; D_mm: number };
+      bars: readonly (readonly [x: number, y: number, area: number])[];
+    };
+    const [width, depth, at] = about === 'x' ? [section.b_mm, section.D_mm, 1] : [section.D_mm, section.b_mm, 0];
+    const rows = new Map<number, number>();
+    for (const bar of bars) rows.set(depth / 2 - bar[at]!, (rows.get(depth / 2 - bar[at]!) ?? 0) + bar[2]);
+    return sectionOf({ steps: [[depth, width]], layers: [...rows].sort((a, b) => a[0] - b[0]) }, axial);
+  };
+  test('COL-05: the column in bending alone', () => {
+    const k = of('COL-05');
+    expect(near(bendingResistance(silent, column('x', 0), basis(40))!.moment / 1e6, k, 'pure_bending.phi_M_kNm')).toBe(true);
+  });
+  test.each([
+    ['COL-12y', 'y', 800e3],
+    ['COL-13x', 'x', 3000e3],
+    ['COL-13y', 'y', 3000e3],
+  ] as const)('%s: with an axial force, phi by how far it is from balance', (id, about, N) => {
+    const { moment } = bendingResistance(silent, column(about, N), basis(40))!;
+    expect(Math.abs(moment / 1e6 / of(id).expected.M_kNm! - 1)).toBeLessThan(2e-4);
+  });
+  test('phi Nu is the axial force, for any: it grows with it and has no jump', () => {
+    const bounds = { Nub: 2.4e6, Nuot: 1.5e6, phiBending: 0.82 };
+    let last = -Infinity;
+    for (let N = -1.2e6; N <= 3e6; N += 37e3) {
+      const Nu = nominalAxial(N, bounds);
+      expect(axialFactor(silent, { Nu, ...bounds }) * Nu).toBeCloseTo(N, 3);
+      expect(Nu).toBeGreaterThan(last);
+      last = Nu;
+    }
+    expect(nominalAxial(500e3, { ...bounds, phiBending: 0.65 })).toBeCloseTo(500e3 / 0.65, 6);
+    expect(nominalAxial(-500e3, { ...bounds, phiBending: 0.85 })).toBeCloseTo(-500e3 / 0.85, 6);
+  });
+  test('forces of the state balance the axial force, for random sections; more steel in tension never weakens', () => {
+    let seed = 7;
+    const random = (from: number, to: number) => {
+      seed = (seed * 16_807) % 2_147_483_647;
+      return from + ((to - from) * seed) / 2_147_483_647;
+    };
+    for (let i = 0; i < 60; i += 1) {
+      const [b, h, fc] = [random(200, 500), random(350, 900), random(20, 100)];
+      const top = [50, random(0, 800)] as const;
+      const at = (area: number, axial: number) => sectionOf({ steps: [[h, b]], layers: [top, [h - 60, area]] }, axial);
+      const As = random(600, 2500);
+      const N = random(-100e3, 0.1 * b * h * fc);
+      const r = bendingResistance(silent, at(As, N), basis(fc));
+      if (!r) continue;
+      const { concrete, steel } = basis(fc);
+      const total = axialForceAt(at(As, N), r.x, concrete, steel, true);
+      // phi Nu is N with the phi of that state.
+      expect(total * N >= 0 || Math.abs(total) < 1).toBe(true);
+      expect(Math.abs(N / total)).toBeGreaterThan(0.6499);
+      expect(Math.abs(N / total)).toBeLessThan(0.8501);
+      const more = bendingResistance(silent, at(As * 1.05, 0), basis(fc))!;
+      const fewer = bendingResistance(silent, at(As, 0), basis(fc))!;
+      // Where the neutral axis is deep phi falls with more steel, but not faster than the moment grows while kuo is below 0.36.
+      if (more.x / (h - 60) < 0.36) expect(more.moment).toBeGreaterThan(fewer.moment);
+    }
+  });
+  test('FLX-09 and the least steel of a rectangle: 0.20 (600 / 540)² x 3.394 / 500 x 300 x 540 = 271.5 mm²', () => {
+    const f_ctf = flexuralTension(silent, 32);
+    const common = { bw: 300, D: 600, d: 540, f_ctf, f_sy: 500 };
+    const plain = leastSteel(silent, { ...common, flange: null });
+    expect(plain).toBeCloseTo(271.5, 1);
+    const stretched = leastSteel(silent, { ...common, flange: { side: 'stretched', bef: 900, Ds: 150 } });
+    expect(stretched / plain).toBeCloseTo(of('FLX-09').expected.alpha_b! / 0.2, 6);
+    // 0.20 x 3^(1/4) = 0.263 is more than 0.20 + 2 (0.4 x 0.25 - 0.18) = 0.04.
+    expect(leastSteel(silent, { ...common, flange: { side: 'compressed', bef: 900, Ds: 150 } }) / plain).toBeCloseTo(0.2632 / 0.2, 3);
   });
 });
