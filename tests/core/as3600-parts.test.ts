@@ -12,8 +12,26 @@ import {
   squashFactor,
   stressBlock,
 } from '@/core/codes/as3600/materials';
+import {
+  fitmentSpacing,
+  isConfinementAsked,
+  leastFitment,
+  leastPressure,
+  roundPressure,
+  tiedPressure,
+} from '@/core/codes/as3600/confinement';
+import { compressionLength, developmentLength, fitmentsAcross, tensionLap } from '@/core/codes/as3600/development';
 import { bendingResistance, leastSteel, nominalAxial } from '@/core/codes/as3600/flexure';
 import { generalMethod, leastFitments, shearStrength, simplifiedMethod } from '@/core/codes/as3600/shear';
+import {
+  biaxialExponent,
+  bracedMagnifier,
+  bucklingLoad,
+  momentRatio,
+  shortLimit,
+  sustainedPart,
+  swayMagnifier,
+} from '@/core/codes/as3600/slenderness';
 import { symbols } from '@/core/codes/as3600/symbols';
 import type { BendingSection } from '@/core/codes/design-code';
 import { axialForceAt } from '@/core/section/flexural-section';
@@ -317,5 +335,119 @@ describe('bending by 8.1', () => {
     expect(stretched / plain).toBeCloseTo(of('FLX-09').expected.alpha_b! / 0.2, 6);
     // 0.20 x 3^(1/4) = 0.263 is more than 0.20 + 2 (0.4 x 0.25 - 0.18) = 0.04.
     expect(leastSteel(silent, { ...common, flange: { side: 'compressed', bef: 900, Ds: 150 } }) / plain).toBeCloseTo(0.2632 / 0.2, 3);
+  });
+});
+
+describe('development and laps by 13', () => {
+  test('DEV-02: at most 65 MPa counts, and the least length governs: 0.058 x 500 x 1.3 x 16 = 603.2', () => {
+    expect(developmentLength(silent, { d_b: 16, c_d: 70, isTop: true }, 80, 500)).toBeCloseTo(603.2, 6);
+  });
+  test('DEV-08, refined: lambda (1230 - 155) / 620 = 1.734, k4 0.8266, 813.7 mm', () => {
+    const lambda = fitmentsAcross(1230, 620, false);
+    const L = developmentLength(silent, { d_b: 28, c_d: 42, isTop: false }, 40, 500, { K: 0.1, lambda, pressure: 0 });
+    expect(near(L, of('DEV-08'), 'Lsy_t_mm')).toBe(true);
+  });
+  test('DEV-06: 884 + 1.5 x 160 = 1124 is more than 1.25 x 884 = 1105; with half the bars lapped 884 alone', () => {
+    const lap = (isHalfSpliced: boolean, narrow: number | null) =>
+      tensionLap(silent, { d_b: 24, isTop: false }, 884, 500, { isHalfSpliced, narrow });
+    expect([lap(false, 160), lap(false, 60), lap(true, null)]).toEqual([1124, 1105, 884]);
+  });
+  test('compression: 0.22 x 500 x 28 / sqrt(40) = 487, 0.0435 x 500 x 28 = 609 governs; thin bars 200', () => {
+    expect(compressionLength(silent, 28, 40, 500)).toBeCloseTo(609, 6);
+    expect(compressionLength(silent, 8, 65, 500)).toBe(200);
+  });
+  test('thicker bars, less cover and weaker concrete never make it shorter; refinement never takes off more than 30 % of k3 1', () => {
+    for (let i = 0; i < 200; i += 1) {
+      const [d_b, c_d, fc] = [10 + (i % 13) * 2, 20 + (i % 7) * 12, 20 + (i % 9) * 9];
+      const at = (d: number, cd: number, f: number) => developmentLength(silent, { d_b: d, c_d: cd, isTop: i % 2 === 0 }, f, 500);
+      const L = at(d_b, c_d, fc);
+      expect(at(d_b + 2, c_d, fc)).toBeGreaterThan(L);
+      expect(at(d_b, c_d - 5, fc)).toBeGreaterThanOrEqual(L);
+      expect(at(d_b, c_d, fc - 5)).toBeGreaterThanOrEqual(L);
+      const refined = developmentLength(silent, { d_b, c_d, isTop: i % 2 === 0 }, fc, 500, { K: 0.1, lambda: 4, pressure: 6 });
+      expect(refined).toBeLessThanOrEqual(L + 1e-9);
+      expect(refined).toBeGreaterThanOrEqual(0.7 * L - 1e-9);
+    }
+  });
+});
+
+describe('confinement and fitments of columns by 10.7', () => {
+  const core = {
+    b_c: 420,
+    d_c: 420,
+    alongX: 4 * 113,
+    alongY: 4 * 113,
+    spacing: 100,
+    fsy: 500,
+    between: Array.from({ length: 12 }, () => 92),
+  };
+  test('CNF-01: 4 x 113 x 500 / (420 x 100) = 5.381 MPa, 0.7016 of it is effective', () => {
+    expect(near(tiedPressure(silent, core), of('CNF-01'), 'fr_eff_x_MPa')).toBe(true);
+    expect(leastPressure(silent, 80)).toBeCloseTo(0.8, 12);
+  });
+  test('CNF-02: 2 x 113 x 500 / (480 x 150) = 1.569 MPa, 1 - 150 / 960 squared of it in the reference, which has round fitments', () => {
+    const k = of('CNF-02');
+    // The exponent is 1 for a helix and 2 for fitments that stand one by one.
+    const helix = roundPressure(silent, { d_s: 480, area: 113, spacing: 150, fsy: 500, isHelix: true });
+    const rings = roundPressure(silent, { d_s: 480, area: 113, spacing: 150, fsy: 500, isHelix: false });
+    expect(helix).toBeCloseTo(k.expected.fr_MPa! * (1 - 150 / 960), 9);
+    expect(rings).toBeCloseTo(k.expected.fr_MPa! * k.expected.ke!, 9);
+  });
+  test('the weaker direction counts; turned by 90 degrees it is the same; closer fitments press more', () => {
+    const oblong = { ...core, b_c: 300, d_c: 700, alongX: 2 * 113, alongY: 3 * 113 };
+    const turned = { ...oblong, b_c: 700, d_c: 300, alongX: 3 * 113, alongY: 2 * 113 };
+    expect(tiedPressure(silent, oblong)).toBeCloseTo(tiedPressure(silent, turned), 12);
+    expect(tiedPressure(silent, oblong)).toBeLessThan(tiedPressure(silent, { ...oblong, alongX: 6 * 113 }));
+    expect(tiedPressure(silent, { ...core, spacing: 80 })).toBeGreaterThan(tiedPressure(silent, core));
+    expect(tiedPressure(silent, { ...core, spacing: 900 })).toBe(0);
+  });
+  test('CNF-04 and the other cases in which it is asked for', () => {
+    const at = { N: 3500e3, M: 200e6, phiNuo: 8000e3, phiMu: 400e6, phi: 0.65, Ag: 150e3 };
+    // 0.3 x 0.65 x 65 x 150 000 = 1901 kN is passed, M* is half the strength.
+    expect(isConfinementAsked(65, at)).toBe(false);
+    expect(isConfinementAsked(65, { ...at, M: 250e6 })).toBe(true);
+    expect(isConfinementAsked(65, { ...at, N: 6100e3 })).toBe(true);
+    expect(isConfinementAsked(50, { ...at, N: 6100e3 })).toBe(false);
+  });
+  test.each([
+    ['DET-03', 28, 400, false],
+    ['DET-04', 20, 500, false],
+    ['DET-05', 32, 600, true],
+  ] as const)('%s', (id, bar, Dc, isBundled) => {
+    const { min_tie_mm, max_spacing_mm } = of(id).expected;
+    expect([leastFitment(bar, isBundled).value, fitmentSpacing(Dc, bar, isBundled).value]).toEqual([min_tie_mm, max_spacing_mm]);
+  });
+});
+
+describe('slenderness by 10.3 and 10.4', () => {
+  test('SLN-02, SLN-04, SLN-05: limits of short columns', () => {
+    expect(shortLimit(silent, momentRatio({ M1: -200e6, M2: 200e6, N: 2600e3, D: 560 }), 2600e3, 10_886e3, 40)).toBe(25);
+    const four = shortLimit(silent, momentRatio({ M1: 120e6, M2: 200e6, N: 500e3, D: 560 }), 500e3, 10_886e3, 40);
+    expect(near(four, of('SLN-04'), 'limit')).toBe(true);
+    // 60 kNm is less than 0.05 x 0.56 x 2600 = 72.8.
+    expect(momentRatio({ M1: 30e6, M2: 60e6, N: 2600e3, D: 560 })).toBe(-1);
+  });
+  test('SLN-07 to SLN-09: magnifiers; at the buckling load none is enough', () => {
+    expect(near(bracedMagnifier(silent, -0.5, 2600e3, 9500e3), of('SLN-07'), 'delta_b')).toBe(true);
+    expect(bracedMagnifier(silent, 0.8, 1000e3, 9500e3)).toBe(1);
+    expect(bracedMagnifier(silent, 0.8, 9500e3, 9500e3)).toBe(Infinity);
+    expect(swayMagnifier(silent, 9000e3, 45_000e3)).toBeCloseTo(1.25, 12);
+  });
+  test('SLN-11: no sustained part for a stout column under little axial force, else 900 / 1350', () => {
+    const q = { G: 900e3, Q: 450e3, slenderness: 36, N: 300e3, M: 400e6, D: 560 };
+    expect(sustainedPart(silent, q)).toBe(0);
+    expect(sustainedPart(silent, { ...q, slenderness: 41 })).toBeCloseTo(2 / 3, 12);
+    expect(sustainedPart(silent, { ...q, N: 358e3 })).toBeCloseTo(2 / 3, 12);
+  });
+  test('the buckling load: 182 x 500 x 0.65 x 665 kNm / 1.5 x pi² / 5.5² is 8.556 MN; twice the length a quarter', () => {
+    // 182 x 0.5 x 0.65 x 665 = 39 335 kNm² (the 182 is 1 / strain x stress units, N and mm); / 1.5 = 26 223; x 9.8696 / 30.25 = 8556 kN.
+    const q = { Le: 5500, d_o: 500, Mub: 665e6, beta_d: 0.5 };
+    expect(bucklingLoad(silent, q) / 1e3).toBeCloseTo(8556, -1);
+    expect(bucklingLoad(silent, { ...q, Le: 11_000 })).toBeCloseTo(bucklingLoad(silent, q) / 4, 3);
+  });
+  test('BIAX-08: 0.7 + 1.7 x 4500 / 5400 is more than 2', () => {
+    expect(biaxialExponent(silent, 4500e3, 9000e3)).toBe(2);
+    expect(biaxialExponent(silent, 0, 9000e3)).toBe(1);
+    expect(biaxialExponent(silent, 0.3 * 5400e3, 9000e3)).toBeCloseTo(1.21, 12);
   });
 });
