@@ -62,7 +62,7 @@ test('a slab from nothing: loads pasted, a span added, its bars copied, a way fo
   const id = new URL(page.url()).searchParams.get('m')!;
   await page.goto(`/report?p=alderlight-playhouse&m=${id}`);
   await expect(page.getByText(/^Plan, breadth not to scale/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Bar schedule' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Bar schedule', exact: true })).toBeVisible();
 });
 
 test('the station line and a support work by keyboard', async ({ page }) => {
