@@ -7,15 +7,18 @@ export type Ductility = 'N' | 'L';
 export const F = {
   bending: formula('phi', 'max(0.65, min(0.85, 1.24 - 13 * k_uo / 12))', 'table 2.2.2(b)'),
   compression: formula('phi', '0.65 + (phi_b - 0.65) * (1 - N_u / N_ub)', 'table 2.2.2(d)'),
-  tension: formula('phi', 'phi_b + (0.85 - phi_b) * (-N_u) / N_uot', 'table 2.2.2(c)'),
+  tension: formula('phi', 'phi_b + (phi_t - phi_b) * (-N_u) / N_uot', 'table 2.2.2(c)'),
 };
 
 /** phi of members in compression whose tension bars do not yield first, and of all with bars of class L. */
-const LEAST = 0.65;
+export const LEAST = 0.65;
 
 /** phi in bending alone, table 2.2.2(b): by the depth of the neutral axis with bars of class N; 0.65 with bars of class L. */
 export const bendingFactor = (c: Calc, k_uo: number, ductility: Ductility): number =>
   ductility === 'N' ? c.let(F.bending, { k_uo }) : c.given(symbols.phi, LEAST, 'bars of class L, table 2.2.2(b)');
+
+/** phi in tension alone, table 2.2.2(a). */
+export const tensionFactor = (ductility: Ductility): number => (ductility === 'N' ? 0.85 : LEAST);
 
 /** What phi of a state between tension alone and compression alone rests on; forces in N, compression positive. */
 export interface AxialState {
@@ -24,18 +27,19 @@ export interface AxialState {
   /** That at balance, and that in tension alone (positive). */
   readonly Nub: number;
   readonly Nuot: number;
-  /** phi in bending alone. */
+  /** phi in bending alone, and in tension alone. */
   readonly phiBending: number;
+  readonly phiTension: number;
 }
 
 /**
  * phi of a state with axial force, table 2.2.2: (d) 0.65 from balance on, and a straight line from there to bending alone; (c) a straight line from
- * bending alone to 0.85 in tension alone.
+ * bending alone to tension alone. Where balance itself is a tension, every compression is beyond it.
  */
-export function axialFactor(c: Calc, { Nu, Nub, Nuot, phiBending }: AxialState): number {
+export function axialFactor(c: Calc, { Nu, Nub, Nuot, phiBending, phiTension }: AxialState): number {
+  if (Nu < 0) return c.let(F.tension, { phi_b: phiBending, phi_t: phiTension, N_u: Nu, N_uot: Nuot });
   if (Nu >= Nub) return c.given(symbols.phi, LEAST, 'from balance on, table 2.2.2(d)');
-  const common = { phi_b: phiBending, N_u: Nu };
-  return Nu >= 0 ? c.let(F.compression, { ...common, N_ub: Nub }) : c.let(F.tension, { ...common, N_uot: Nuot });
+  return c.let(F.compression, { phi_b: phiBending, N_u: Nu, N_ub: Nub });
 }
 
 /**

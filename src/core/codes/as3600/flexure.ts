@@ -2,7 +2,7 @@ import { silent, type Calc } from '../../calc/calc';
 import { axialForceAt, centroidDepth, tensionSteel, ultimateState, type FlexuralSection } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
 import type { BendingResistance, BendingSection } from '../design-code';
-import { axialFactor, bendingFactor, type Ductility } from './capacity-factors';
+import { axialFactor, bendingFactor, LEAST, tensionFactor, type AxialState, type Ductility } from './capacity-factors';
 import { ULTIMATE_STRAIN } from './materials';
 import { formula, symbols } from './symbols';
 
@@ -32,22 +32,19 @@ function axialBounds(section: FlexuralSection, { concrete, steel }: FlexureBasis
 }
 
 /**
- * The nominal axial force (N) whose design value is N. phi is 0.65 from balance on and falls along a line from bending alone to there, and rises to
- * 0.85 in tension alone, so that phi Nu = N is a quadratic equation in each part; phi Nu grows with Nu throughout.
+ * The nominal axial force (N) whose design value is N. phi is 0.65 from balance on and changes along a line from bending alone to there, and from
+ * bending alone to tension alone, so that phi Nu = N is a quadratic equation in each part; phi Nu grows with Nu throughout.
  */
-export function nominalAxial(N: number, { Nub, Nuot, phiBending }: { Nub: number; Nuot: number; phiBending: number }): number {
+export function nominalAxial(N: number, { Nub, Nuot, phiBending, phiTension }: Omit<AxialState, 'Nu'>): number {
   if (N === 0) return 0;
-  if (N < 0) {
-    // t (phi_b + (0.85 - phi_b) t / Nuot) = -N
-    const a = (0.85 - phiBending) / Nuot;
-    const t = a === 0 ? -N / phiBending : (-phiBending + Math.sqrt(phiBending ** 2 - 4 * a * N)) / (2 * a);
-    return -t;
-  }
-  if (N >= 0.65 * Nub) return N / 0.65;
+  // t (phi_b + (phi_t - phi_b) t / Nuot) = -N for a tension t.
+  if (N < 0) return -growing(phiBending, (phiTension - phiBending) / Nuot, -N);
   // phi_b Nu - (phi_b - 0.65) Nu² / Nub = N
-  const a = (phiBending - 0.65) / Nub;
-  return a === 0 ? N / phiBending : (phiBending - Math.sqrt(phiBending ** 2 - 4 * a * N)) / (2 * a);
+  return N >= LEAST * Nub ? N / LEAST : growing(phiBending, (LEAST - phiBending) / Nub, N);
 }
+
+/** The least positive root t of t (b + a t) = n. */
+const growing = (b: number, a: number, n: number): number => (a === 0 ? n / b : (-b + Math.sqrt(b ** 2 + 4 * a * n)) / (2 * a));
 
 /**
  * Design strength in bending phi Mu about the centroid of the plain section by strain compatibility (8.1.2, 8.1.3), with the axial force of the section
@@ -63,7 +60,7 @@ export function bendingResistance(c: Calc, section: BendingSection, basis: Flexu
   if (!alone) return undefined;
   const k_uo = c.let(F.kuo, { d_n: c.given(symbols.d_n, alone.x, 'solved for balance of forces in bending alone'), d_o });
   const phiBending = bendingFactor(N === 0 ? c : silent, k_uo, ductility);
-  const bounds = { ...axialBounds(section, basis, d_o), phiBending };
+  const bounds = { ...axialBounds(section, basis, d_o), phiBending, phiTension: tensionFactor(ductility) };
   const Nu = nominalAxial(N, bounds);
   const state = N === 0 ? alone : solve(Nu);
   if (!state) return undefined;

@@ -17,6 +17,7 @@ export const symbols = defineSymbols({
   k_uo: ['neutral axis over the depth to the outermost bars, in bending alone', ''],
   phi: ['capacity reduction factor', ''],
   phi_b: ['capacity reduction factor in bending alone', ''],
+  phi_t: ['capacity reduction factor in tension alone', ''],
   k_u: ['neutral axis over the effective depth', ''],
   d_n: ['depth of the neutral axis', 'mm'],
   d_o: ['depth of the outermost tension bars', 'mm'],
