@@ -93,9 +93,9 @@ describe('a plan out of a DXF', () => {
   });
   test('what is left out is said', () => {
     expect(plan.left).toEqual([
-      '1 closed lines outside the outline, or across it',
-      '1 columns that are neither circles nor rectangles along x and y: their middles are taken',
-      '1 lines that do not close',
+      '1 closed line outside the outline, or across it',
+      '1 column neither round nor a rectangle along x and y: the middle is taken',
+      '1 chain of lines not closed',
     ]);
   });
   test('as drawn, coordinates count from the origin of the drawing', () => {
@@ -217,7 +217,37 @@ describe('lines of a DXF', () => {
       closed,
     );
     dxf.addEllipse(point3d(0, 0), point3d(5, 0), 0.5, 0, 2 * Math.PI);
-    expect(read(dxf.stringify()).unread).toEqual(['1 ellipses']);
+    expect(read(dxf.stringify()).unread).toEqual(['1 ellipse']);
+  });
+  test('a line of a hundred thousand corners is read', () => {
+    const n = 100_000;
+    const round = Array.from({ length: n }, (_, i): Point => [
+      1e6 * Math.cos((2 * Math.PI * i) / n),
+      1e6 * Math.sin((2 * Math.PI * i) / n),
+    ]);
+    const text = [
+      '0',
+      'SECTION',
+      '2',
+      'ENTITIES',
+      '0',
+      'LWPOLYLINE',
+      '8',
+      '0',
+      '90',
+      String(n),
+      '70',
+      '1',
+      ...round.flatMap(([x, y]) => ['10', String(x), '20', String(y)]),
+      '0',
+      'ENDSEC',
+      '0',
+      'EOF',
+      '',
+    ];
+    const [loop] = read(text.join('\n')).loops;
+    // What stays is the circle, to a ten-thousandth of its area.
+    expect(signedArea(loop!.points) / (Math.PI * 1e12)).toBeCloseTo(1, 4);
   });
   test.each([
     ['', 'cannot be read'],

@@ -74,9 +74,23 @@ export interface Bounds {
 }
 
 export function boundsOf(loop: Loop): Bounds {
-  const xs = loop.map(([x]) => x);
-  const ys = loop.map(([, y]) => y);
-  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
+  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const [x, y] of loop) {
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < bottom) bottom = y;
+    if (y > top) top = y;
+  }
+  return { left, right, bottom, top };
+}
+
+/** Extents of a loop that is a rectangle along the axes, within a thousandth of its longer side; undefined for others. */
+export function boxOf(loop: Loop): Bounds | undefined {
+  const box = boundsOf(loop);
+  const near = 1e-3 * Math.max(box.right - box.left, box.top - box.bottom);
+  const isAt = (v: number, a: number, b: number) => Math.min(Math.abs(v - a), Math.abs(v - b)) < near;
+  const isBox = loop.length === 4 && loop.every(([x, y]) => isAt(x, box.left, box.right) && isAt(y, box.bottom, box.top));
+  return isBox ? box : undefined;
 }
 
 /** Whether a point lies inside a loop (even-odd rule; points on an edge may go either way). */

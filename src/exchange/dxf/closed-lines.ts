@@ -28,18 +28,29 @@ export function alongBulge([px, py]: Point, [qx, qy]: Point, bulge: number): Poi
 /** A circle as corners. */
 export const aroundCircle = (centre: Point, radius: number): Point[] => alongArc(centre, radius, 0, 2 * Math.PI);
 
-/** Without corners that lie on each other or on a straight line, within a distance. */
+/** Turning by less than this (rad), counted from the last corner that is kept, a line goes straight on. */
+const STRAIGHT = 1e-4;
+
+/** By how much a line turns at a corner (rad, without sign). */
+function turnAt([ax, ay]: Point, [x, y]: Point, [bx, by]: Point): number {
+  const [u, v, w, z] = [x - ax, y - ay, bx - x, by - y];
+  return Math.abs(Math.atan2(u * z - v * w, u * w + v * z));
+}
+
+/** Without corners that lie within a distance of the one before, or on a straight line. Fine curves keep what bends them. */
 export function plainLoop(points: Loop, near: number): Point[] {
   const apart = points.filter((p, i) => {
     const before = points[(i + points.length - 1) % points.length]!;
     return Math.hypot(p[0] - before[0], p[1] - before[1]) > near;
   });
-  return apart.filter((p, i) => {
-    const [a, b] = [apart[(i + apart.length - 1) % apart.length]!, apart[(i + 1) % apart.length]!];
-    const long = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    const beside = Math.abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) / (long || 1);
-    return long === 0 || beside > near;
+  const kept: Point[] = [];
+  apart.forEach((p, i) => {
+    const before = kept[kept.length - 1];
+    if (!before || turnAt(before, p, apart[(i + 1) % apart.length]!) > STRAIGHT) kept.push(p);
   });
+  // Where the line was begun may lie on a side.
+  const [first, second, last] = [kept[0], kept[1], kept[kept.length - 1]];
+  return kept.length > 3 && turnAt(last!, first!, second!) <= STRAIGHT ? kept.slice(1) : kept;
 }
 
 /** Single lines joined where their ends meet within a distance: what closes, and how many chains stay open. Where more than two meet, a chain ends. */

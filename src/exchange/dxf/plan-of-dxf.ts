@@ -1,5 +1,6 @@
-import { boundsOf, isInsideLoop, type Loop, type Point } from '@/core/geometry/polygon';
+import { boundsOf, boxOf, isInsideLoop, type Loop, type Point } from '@/core/geometry/polygon';
 import { circleLoop } from '@/core/geometry/section-shapes';
+import { counted } from '@/core/units/format';
 import type { PlateColumn } from '@/core/members/plate/input';
 import type { DrawnLoop, DxfDrawing } from './read-dxf';
 
@@ -67,19 +68,16 @@ export function planOfDxf(
   // A point in the middle of an outline of a column is the same column.
   const single = marked.filter((p) => !drawn.some((c) => Math.hypot(c.at[0] - p.at[0], c.at[1] - p.at[1]) < 10));
   const outside = others.length - inside.length;
-  const count = (n: number, words: string) => (n > 0 ? [`${n} ${words}`] : []);
+  const said = (n: number, noun: string, words: string) => (n > 0 ? [`${counted(n, noun)} ${words}`] : []);
   return {
     origin: [x0, y0],
     outer: outer ? corners(outer) : [],
     holes: holes.map(corners),
     columns: [...drawn, ...single],
     left: [
-      ...count(outside, 'closed lines outside the outline, or across it'),
-      ...count(inside.length - holes.length, 'closed lines within openings'),
-      ...count(
-        drawn.filter((c) => !c.shape).length,
-        'columns that are neither circles nor rectangles along x and y: their middles are taken',
-      ),
+      ...said(outside, 'closed line', 'outside the outline, or across it'),
+      ...said(inside.length - holes.length, 'closed line', 'within openings'),
+      ...said(drawn.filter((c) => !c.shape).length, 'column', 'neither round nor a rectangle along x and y: the middle is taken'),
       ...drawing.unread,
     ],
   };
@@ -91,11 +89,8 @@ const isWithin = (l: DrawnLoop, outer: DrawnLoop) => l.points.every((p) => isIns
 function columnOf({ points, circle }: DrawnLoop, place: (p: Point) => Point, unit: number): DrawnColumn {
   if (circle) return { at: place(circle.at), shape: { kind: 'circle', diameter: round(circle.diameter * unit) } };
   const { left, right, bottom, top } = boundsOf(points);
-  const near = 1e-3 * Math.max(right - left, top - bottom);
-  const isAt = (v: number, a: number, b: number) => Math.min(Math.abs(v - a), Math.abs(v - b)) < near;
-  const isBox = points.length === 4 && points.every(([x, y]) => isAt(x, left, right) && isAt(y, bottom, top));
   return {
     at: place([(left + right) / 2, (bottom + top) / 2]),
-    shape: isBox ? { kind: 'rectangle', b: round((right - left) * unit), h: round((top - bottom) * unit) } : null,
+    shape: boxOf(points) ? { kind: 'rectangle', b: round((right - left) * unit), h: round((top - bottom) * unit) } : null,
   };
 }

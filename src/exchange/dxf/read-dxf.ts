@@ -10,6 +10,7 @@ import DxfParser, {
   type IPolylineEntity,
 } from 'dxf-parser';
 import { boundsOf, signedArea, type Loop, type Point } from '@/core/geometry/polygon';
+import { counted } from '@/core/units/format';
 import { alongArc, alongBulge, aroundCircle, joined, plainLoop } from './closed-lines';
 
 /** A closed line of a drawing; a circle keeps its centre and diameter. In units of the drawing. */
@@ -38,12 +39,12 @@ const MOST_DEPTH = 4;
 const UNITS: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 /** Kinds of lines that are not read, with their names. */
 const UNREAD: Readonly<Record<string, string>> = {
-  SPLINE: 'splines',
-  ELLIPSE: 'ellipses',
-  HATCH: 'hatches',
-  REGION: 'regions',
-  MLINE: 'multiple lines',
-  SOLID: 'filled areas',
+  SPLINE: 'spline',
+  ELLIPSE: 'ellipse',
+  HATCH: 'hatching',
+  REGION: 'region',
+  MLINE: 'multiple line',
+  SOLID: 'filled area',
 };
 
 /** Lines, closed lines, circles and points of the model space of a DXF (text form), those in blocks too. Nothing is guessed: what is not read is said. */
@@ -68,7 +69,7 @@ export function readDxf(text: string): DxfReading {
   ];
   const points = found.points.filter((p) => isPlace(p.at));
   const broken = found.pieces.length + found.closed.length + found.points.length - pieces.length - closed.length - points.length;
-  if (broken > 0) skipped.push(`${broken} lines or points without a place`);
+  if (broken > 0) skipped.push(`${counted(broken, 'line')} without a place`);
   const all = [...pieces.map((p) => p.points), ...closed.map((c) => c.points)].flat();
   if (all.length === 0 && points.length === 0) return refuse('There are no lines, circles or points in this drawing.');
   const { left, right, bottom, top } = boundsOf(all.length > 0 ? all : points.map((p) => p.at));
@@ -94,7 +95,7 @@ export function readDxf(text: string): DxfReading {
     unit,
     loops,
     points,
-    unread: [...unreadOf(text), ...(open > 0 ? [`${open} lines that do not close`] : []), ...skipped],
+    unread: [...unreadOf(text), ...(open > 0 ? [`${counted(open, 'chain')} of lines not closed`] : []), ...skipped],
   };
 }
 
@@ -133,7 +134,7 @@ function wantedSections(text: string): string | null {
 function unreadOf(text: string): string[] {
   return Object.entries(UNREAD).flatMap(([type, name]) => {
     const count = (text.match(new RegExp(`^\\s*0\\r?\\n${type}\\s*$`, 'gm')) ?? []).length;
-    return count > 0 ? [`${count} ${name}`] : [];
+    return count > 0 ? [counted(count, name)] : [];
   });
 }
 
@@ -176,7 +177,7 @@ function collect(file: IDxf): Found | string {
   };
   walk(file.entities, (p) => p, 1, null, 0);
   if (count > MOST_ENTITIES) return `This drawing has more than ${MOST_ENTITIES} lines: save the part that is wanted by itself.`;
-  if (aslant > 0) found.skipped.push(`${aslant} lines in another plane`);
+  if (aslant > 0) found.skipped.push(`${counted(aslant, 'line')} in another plane`);
   return found;
 }
 

@@ -22,7 +22,6 @@ export interface Solid {
 
 export interface IfcElement {
   readonly kind: ElementKind;
-  readonly id: string;
   readonly name: string;
   readonly tag: string;
   readonly storey: string;
@@ -123,7 +122,6 @@ function elementsOf(model: Model): IfcReading {
     return { ok: false, reason: `There are ${found.length} members in this file; ${MOST_ELEMENTS} are the most.` };
   const elements = found.map(({ kind, line }): IfcElement => ({
     kind,
-    id: words(line.GlobalId),
     name: words(line.Name),
     tag: words(line.Tag),
     storey: storeys.get(line.expressID) ?? '',

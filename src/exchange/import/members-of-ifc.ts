@@ -1,7 +1,8 @@
 import { freeSection, type BeamOutline } from '@/core/geometry/beam-outline';
-import { boundsOf, signedArea, type Loop, type Point } from '@/core/geometry/polygon';
+import { boundsOf, boxOf, signedArea, type Loop, type Point } from '@/core/geometry/polygon';
 import { circleLoop, type SectionShape } from '@/core/geometry/section-shapes';
 import type { Member } from '@/core/members/kinds';
+import { counted } from '@/core/units/format';
 import { placedBy, seenFrom, type Vector } from '../ifc/placement';
 import type { IfcElement, Solid } from '../ifc/read-ifc';
 
@@ -84,7 +85,7 @@ const WITH_OPENINGS: readonly IfcElement['kind'][] = ['slab'];
 function meantBy({ kind, solid, openings }: IfcElement, without: string[]): MeantMember | string {
   if (typeof solid === 'string') return solid;
   if (!(solid.length > 0)) return 'has no length';
-  if (openings.length > 0 && !WITH_OPENINGS.includes(kind)) without.push(`${openings.length} openings`);
+  if (openings.length > 0 && !WITH_OPENINGS.includes(kind)) without.push(counted(openings.length, 'opening'));
   return readers[kind](solid, openings, without);
 }
 
@@ -117,19 +118,16 @@ function beamOf(solid: Solid): MeantMember | string {
     const p: Vector = [0, 1, 2].map((k) => axes.x[k]! * x + axes.y[k]! * y) as unknown as Vector;
     return [across[0] * p[0] + across[1] * p[1], p[2]];
   });
-  const box = rectangleOf(seen);
+  const box = sizeOf(seen);
   const length = round(solid.length);
   if (!box) return { kind: 'beam', length, section: freeSection(rounded(anticlockwise(seen))) };
   return { kind: 'beam', length, section: { shape: 'rectangular', b: box.b, h: box.h, flangeWidth: box.b, flangeDepth: round(box.h / 4) } };
 }
 
 /** Width and height of a loop that is a rectangle along the axes. */
-function rectangleOf(loop: Loop): { readonly b: number; readonly h: number } | null {
-  const { left, right, bottom, top } = boundsOf(loop);
-  const near = 1e-3 * Math.max(right - left, top - bottom);
-  const isAt = (v: number, a: number, b: number) => Math.min(Math.abs(v - a), Math.abs(v - b)) < near;
-  const isBox = loop.length === 4 && loop.every(([x, y]) => isAt(x, left, right) && isAt(y, bottom, top));
-  return isBox ? { b: round(right - left), h: round(top - bottom) } : null;
+function sizeOf(loop: Loop): { readonly b: number; readonly h: number } | null {
+  const box = boxOf(loop);
+  return box ? { b: round(box.right - box.left), h: round(box.top - box.bottom) } : null;
 }
 
 function columnShape(solid: Solid): SectionShape {
@@ -137,7 +135,7 @@ function columnShape(solid: Solid): SectionShape {
   if (profile.kind === 'circle') return { kind: 'circle', diameter: round(profile.diameter) };
   if (profile.kind === 'ring') return { kind: 'ring', diameter: round(profile.diameter), wall: round(profile.wall) };
   const { outer, holes } = loopsOf(solid);
-  const box = holes.length === 0 ? rectangleOf(outer) : null;
+  const box = holes.length === 0 ? sizeOf(outer) : null;
   if (box) return { kind: 'rectangle', ...box };
   return { kind: 'free', outer: rounded(anticlockwise(outer)), holes: holes.map((h) => rounded(anticlockwise(h))) };
 }
@@ -151,7 +149,7 @@ function wallOf(solid: Solid): MeantMember | string {
   });
   const [dx, dy] = sides.reduce((a, b) => (Math.hypot(...b) > Math.hypot(...a) ? b : a), [0, 0] as readonly [number, number]);
   const long = Math.hypot(dx, dy) || 1;
-  const box = rectangleOf(outer.map(([x, y]): Point => [(x * dx + y * dy) / long, (y * dx - x * dy) / long]));
+  const box = sizeOf(outer.map(([x, y]): Point => [(x * dx + y * dy) / long, (y * dx - x * dy) / long]));
   if (!box || holes.length > 0) return 'is no straight wall of one thickness';
   return { kind: 'wall', length: box.b, thickness: box.h, height: round(solid.length) };
 }

@@ -79,7 +79,7 @@ function DrawingDialog(props: OutlineFromDxfProps & { readonly drawing: DxfDrawi
   const [edge, setEdge] = useState<NewEdge>('simple');
   const plan = planOfDxf(drawing, roles, { unit: Number(unit) || 1, fromCorner });
   const size = plan.outer.length > 0 ? boundsOf(plan.outer) : null;
-  const wrong = faultOf(plan, { mayHaveHoles, takesColumns, isOpen: unit === '' });
+  const wrong = faultOf(plan, { mayHaveHoles, isOpen: unit === '' });
   const options: [LayerRole, string][] = [
     ['outline', mayHaveHoles ? 'outline and openings' : 'outline'],
     ...(takesColumns ? [['columns', 'columns'] as [LayerRole, string]] : []),
@@ -190,10 +190,9 @@ function DrawingDialog(props: OutlineFromDxfProps & { readonly drawing: DxfDrawi
 const [MOST_CORNERS, MOST_HOLES, MOST_COLUMNS] = [200, 20, 200];
 
 /** Why a plan cannot be taken over; empty where it can. */
-function faultOf(plan: DrawnPlan, o: { mayHaveHoles: boolean; takesColumns: boolean; isOpen: boolean }): string {
+function faultOf(plan: DrawnPlan, o: { mayHaveHoles: boolean; isOpen: boolean }): string {
   if (o.isOpen) return 'Choose the unit of the drawing.';
   if (plan.outer.length < 3 && plan.columns.length === 0) return 'No layer with a closed line is taken for the outline.';
-  if (plan.outer.length < 3 && !o.takesColumns) return 'There is no outline.';
   if (!o.mayHaveHoles && plan.holes.length > 0) return 'This outline has no openings: leave out their layer.';
   const longest = Math.max(plan.outer.length, ...plan.holes.map((h) => h.length));
   if (longest > MOST_CORNERS) return `A closed line has ${longest} corners; ${MOST_CORNERS} are the most.`;
