@@ -39,7 +39,7 @@ const isNumeric = (cell: string) => /\d/.test(cell) && parseQuantity(cell.replac
 /** Splits a pasted text into headings and rows. Headings that span several columns count for each of them. */
 export function readTable(text: string): PastedTable {
   const rows = parseTable(text);
-  const width = Math.max(0, ...rows.map((r) => r.length));
+  const width = rows.reduce((most, r) => Math.max(most, r.length), 0);
   const full = rows.map((r) => Array.from({ length: width }, (_, i) => r[i] ?? ''));
   // Headings hold no numbers: a row with one is data, and is refused by name where it is not understood.
   const first = full.findIndex((r) => r.some(isNumeric));

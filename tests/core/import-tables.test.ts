@@ -188,6 +188,12 @@ describe('tables as different analyses print them', () => {
   });
 });
 
+test('as many rows as a file may have, all of one beam, are read', () => {
+  const lines = Array.from({ length: 190_000 }, (_, i) => `B1\t${(i % 19) / 3}\tU${Math.floor(i / 19)}\t1\t1`);
+  const { rows: read } = asStations(rows('Beam\tStation m\tCombo\tM3 kNm\tV2 kN', ...['B1\t0\tU1\t1\t1']) + '\n' + lines.join('\n'));
+  expect(read).toHaveLength(190_001);
+}, 120_000);
+
 describe('what is taken', () => {
   const text = rows('Column\tCombo\tN kN\tM2 kNm\tM3 kNm', 'C1\tU1\t800\t10\t2', 'C1\tU2\t900\t1\t2', 'C2\tU1\t700\t1\t2');
   test('columns are made anew, marked as in the table, and designed for their sets', () => {

@@ -176,7 +176,7 @@ function stationsAsSaid(table: PastedTable, o: BeamTableOptions, members: readon
       const known = members.find((m) => plainName(m.mark) === plainName(name));
       const member = known && 'stationSets' in known ? (known as BeamMember) : null;
       const refuse = (refused: string): ForMember<BeamMember, StationForces> => {
-        rows.push(...own.map(({ index, cells }) => ({ row: index, cells, member: name, reason: `${name}: ${refused}.` })));
+        for (const { index, cells } of own) rows.push({ row: index, cells, member: name, reason: `${name}: ${refused}.` });
         return { name, member, values: [], says: '', refused };
       };
       if (known && !member) return refuse('a member of this mark is there, and is no beam');
@@ -184,7 +184,7 @@ function stationsAsSaid(table: PastedTable, o: BeamTableOptions, members: readon
       if (typeof spans === 'string') return refuse(spans);
       const read = readStations(part, { ...o, ...spans });
       empty += read.empty;
-      rows.push(...read.rows.map((r) => ({ ...r, row: own[r.row]!.index, member: name })));
+      for (const r of read.rows) rows.push({ ...r, row: own[r.row]!.index, member: name });
       const values = read.rows.flatMap((r) => (r.value ? [r.value] : []));
       beams.set(name, { stations: values, sets: read.sets, spans: spans.lengths, shearTurned: read.shearTurned });
       const what = `${count(values.length, 'station')} of ${count(read.sets.length, 'set')}`;
