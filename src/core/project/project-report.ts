@@ -82,14 +82,10 @@ const titleBlock = ({ name, info }: Project, code: string): Report['titleBlock']
   ['Date', info.date],
 ];
 
-const coverFacts = ({ info }: Project, code: string): Fact[] => [
-  ['Structural calculation', info.description],
-  ['Number', info.number],
-  ['Code', code],
-  ['By', info.author],
-  ['Checked', info.checker],
-  ['Revision', info.revision],
-  ['Date', info.date],
+/** The title block, with what the project is in place of its name, which stands above. */
+const coverFacts = (project: Project, code: string): Fact[] => [
+  ['Structural calculation', project.info.description],
+  ...titleBlock(project, code).slice(1),
 ];
 
 const heading = (text: string): Block => ({ kind: 'heading', level: 1, text });
