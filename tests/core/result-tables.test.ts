@@ -10,6 +10,7 @@ import { reactionTable } from '@/core/members/beam/reactions';
 import { setTable } from '@/core/members/column/set-table';
 import type { StripResult } from '@/core/members/strip/result';
 import { designNow } from '@/core/project/design-member';
+import { memberPaper } from '@/core/project/member-paper';
 import { readProject } from '@/core/project/read';
 import type { Block } from '@/core/document/blocks';
 
@@ -86,28 +87,22 @@ test('load sets of a column with what comes of them: all are there, the largest 
 });
 
 describe('reactions of a beam by case', () => {
+  const twoSpans = { format: 'intarsia', version: 1, code: { id: 'en1992', variant: 'recommended' } };
+  const beam = {
+    type: 'beam',
+    id: 'b',
+    mark: 'B',
+    section: { b: 300, h: 500 },
+    selfWeight: false,
+    spans: [{ length: 5000 }, { length: 5000 }],
+    supports: [{}, {}, {}],
+  };
+  const dead = { id: 'G', title: 'Dead', nature: 'permanent' };
+  const load = (id: string, value: number) => ({ type: 'uniform', case: id, value });
   const result = designNow(project, memberOf('G2')) as BeamResult;
   test('two equal spans under a uniform load: 3/8, 10/8 and 3/8 of the load of a span; unfactored', () => {
     // 5 m spans without own weight, 12 kN/m permanent: 0.375 x 60 = 22.5 kN, 1.25 x 60 = 75 kN, 22.5 kN.
-    const text = {
-      format: 'intarsia',
-      version: 1,
-      code: { id: 'en1992', variant: 'recommended' },
-      members: [
-        {
-          type: 'beam',
-          id: 'b',
-          mark: 'B',
-          section: { b: 300, h: 500 },
-          selfWeight: false,
-          spans: [{ length: 5000 }, { length: 5000 }],
-          supports: [{}, {}, {}],
-          cases: [{ id: 'G', title: 'Dead', nature: 'permanent' }],
-          loads: [{ type: 'uniform', case: 'G', value: 12 }],
-        },
-      ],
-    };
-    const read = readProject(text);
+    const read = readProject({ ...twoSpans, members: [{ ...beam, cases: [dead], loads: [load('G', 12)] }] });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const { reactions } = designNow(read.project, read.project.members[0]!) as BeamResult;
     expect(reactions.map((r) => r.cases.map((c) => [c.id, Number((c.force / 1e3).toFixed(6))]))).toEqual([
@@ -122,18 +117,43 @@ describe('reactions of a beam by case', () => {
     const sum = result.reactions.reduce((all, r) => all + r.cases.reduce((s, c) => s + c.force, 0), 0);
     expect(sum).toBeCloseTo(result.handChecks[0]!.byHand, 0);
   });
-  test('no ultimate reaction is beyond what its cases give with their largest factors', () => {
-    for (const r of result.reactions) {
-      // Patterns take loads away that relieve: the least factor of a case is 0.
-      const most = result.combinations
-        .filter((c) => c.kind === 'ultimate')
-        .map((k) => {
-          const factor = new Map(k.factors.map((f) => [f.caseId, f.factor]));
-          return r.cases.reduce((s, c) => s + Math.abs((factor.get(c.id) ?? 0) * c.force), 0);
-        });
-      // Loads of single spans may add up to more than all of them do: by a third at the most here.
-      expect(r.max).toBeLessThan(1.33 * Math.max(...most));
-      expect(r.max).toBeGreaterThan(0.99 * Math.max(...r.cases.map((c) => c.force)));
-    }
+  test('with loads that are all there or not: 1.35 x 75 + 1.5 x 50 = 176.25 in the middle, 1.35 x 22.5 + 1.5 x 15 = 52.875 at the ends', () => {
+    // Q 8 kN/m gives 15, 50 and 15 kN; the least is 1.0 of the dead load, without Q.
+    const read = readProject({
+      ...twoSpans,
+      members: [{ ...beam, cases: [dead, { id: 'Q', nature: 'imposed', pattern: false }], loads: [load('G', 12), load('Q', 8)] }],
+    });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { reactions } = designNow(read.project, read.project.members[0]!) as BeamResult;
+    expect(reactions.map((r) => [r.max / 1e3, r.min / 1e3])).toEqual(
+      [
+        [52.875, 22.5],
+        [176.25, 75],
+        [52.875, 22.5],
+      ].map(([most, least]) => [expect.closeTo(most!, 6), expect.closeTo(least!, 6)]),
+    );
+  });
+  test('known forces come in sets: the table says so, and has the jump of the shear at each support', () => {
+    const stations = [
+      { set: 'U1', span: 0, at: 0, moment: 0, shear: 60 },
+      { set: 'U1', span: 0, at: 2500, moment: 75, shear: 0 },
+      { set: 'U1', span: 0, at: 5000, moment: 0, shear: -60 },
+    ];
+    const own = {
+      ...beam,
+      mode: 'stations',
+      spans: [{ length: 5000 }],
+      supports: [{}, {}],
+      stationSets: [{ name: 'U1', use: 'ultimate' }],
+      stations,
+    };
+    const read = readProject({ ...twoSpans, members: [own] });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const member = read.project.members[0]!;
+    const found = designNow(read.project, member) as BeamResult;
+    const table = reactionTable(found.reactions, { areSets: true });
+    expect(column(table, 'U1')).toEqual([60, 60].map((v) => expect.closeTo(v, 6)));
+    expect(table.foot).toContain('as the forces were given');
+    expect(JSON.stringify(memberPaper(read.project, member, found, 'working'))).toContain('as the forces were given');
   });
 });

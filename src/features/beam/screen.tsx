@@ -62,7 +62,9 @@ const panels: readonly Panel[] = [
     id: 'hand',
     title: 'By hand',
     ...alongSpans,
-    show: ({ kept, keptMember, result }) => <HandChecks project={kept} mark={keptMember.mark} result={result} />,
+    show: ({ kept, keptMember, result }) => (
+      <HandChecks project={kept} mark={keptMember.mark} result={result} of={{ areSets: keptMember.mode === 'stations' }} />
+    ),
   },
   variantsPanel(),
   {

@@ -36,7 +36,9 @@ const panels: readonly PanelPart<StripMember, LineSheet, StripHandle>[] = [
   {
     id: 'hand',
     title: 'By hand',
-    show: ({ kept, keptMember, result }) => <HandChecks project={kept} mark={keptMember.mark} result={result} width={result.width} />,
+    show: ({ kept, keptMember, result }) => (
+      <HandChecks project={kept} mark={keptMember.mark} result={result} of={{ width: result.width }} />
+    ),
   },
   variantsPanel(),
 ];

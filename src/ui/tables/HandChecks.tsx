@@ -1,5 +1,5 @@
 import type { HandCheck } from '@/core/analysis/hand-check';
-import { reactionTable, type SupportReaction } from '@/core/members/beam/reactions';
+import { reactionTable, type ReactionsOf, type SupportReaction } from '@/core/members/beam/reactions';
 import type { Project } from '@/core/project/project';
 import { HandCheckTable } from './HandCheckTable';
 import { TitledTable } from './TitledTable';
@@ -9,18 +9,17 @@ export function HandChecks({
   project,
   mark,
   result,
-  width,
+  of = {},
 }: {
   project: Project;
   mark: string;
   result: { readonly handChecks: readonly HandCheck[]; readonly reactions: readonly SupportReaction[] };
-  /** Of the strip whose reactions these are: they are shown per length of slab. */
-  width?: number;
+  of?: ReactionsOf;
 }) {
   return (
     <div className="overflow-auto px-3.5 py-2">
       <HandCheckTable checks={result.handChecks} units={project.display} />
-      <TitledTable block={reactionTable(result.reactions, width ?? null)} units={project.display} mark={mark} />
+      <TitledTable block={reactionTable(result.reactions, of)} units={project.display} mark={mark} />
     </div>
   );
 }

@@ -16,7 +16,7 @@ import { supportName, supportPositions, type BeamInput, type BeamLoad, type Beam
 import { sectionLabels } from './labels';
 import type { MemberModel } from '../../model/member-model';
 import { beamInSpace } from './model';
-import { reactionTable } from './reactions';
+import { reactionTable, type ReactionsOf } from './reactions';
 import type { BeamResult } from './result';
 import { sectionState } from './section-state';
 import { stationUseNames } from './station-uses';
@@ -118,15 +118,15 @@ function loadCells(load: BeamLoad): readonly [type: string, value: Cell, where: 
   }
 }
 
-/** The loads by case as they were typed, or the known forces. */
+/** The loads by case as they were typed, or the known forces, and the reactions. */
 export const beamInputs = (member: BeamMember, result: BeamResult, project: ProjectBasis, level: ReportDetail): Block[] => [
   ...forcesOrLoads(member, project, level),
-  ...reactionBlocks(result, level),
+  ...reactionBlocks(result, level, { areSets: member.mode === 'stations' }),
 ];
 
 /** Reactions where there are some; one page has no room for them. */
-export const reactionBlocks = ({ reactions }: Pick<BeamResult, 'reactions'>, level: ReportDetail, width: number | null = null): Block[] =>
-  level === 'summary' || reactions.length === 0 ? [] : [reactionTable(reactions, width)];
+export const reactionBlocks = ({ reactions }: Pick<BeamResult, 'reactions'>, level: ReportDetail, of: ReactionsOf): Block[] =>
+  level === 'summary' || reactions.length === 0 ? [] : [reactionTable(reactions, of)];
 
 function forcesOrLoads(member: BeamMember, { display }: ProjectBasis, level: ReportDetail): Block[] {
   if (member.mode === 'stations') return stationInputs(member, level);

@@ -28,11 +28,23 @@ export function supportReactions(
   });
 }
 
-/** Reactions support by support: the ultimate ones, and those of each case. Of a strip of slab, with its width (mm), per length of slab. */
-export function reactionTable(reactions: readonly SupportReaction[], width: number | null = null): Block & { readonly kind: 'table' } {
-  const kind: QuantityKind = width === null ? 'force' : 'lineLoad';
+/** Whose reactions: a strip of slab has them per length of slab (its width, mm); known forces come in sets, not in cases. */
+export interface ReactionsOf {
+  readonly width?: number;
+  readonly areSets?: boolean;
+}
+
+/** Reactions support by support: the ultimate ones, and those of each case or set. */
+export function reactionTable(
+  reactions: readonly SupportReaction[],
+  { width, areSets }: ReactionsOf = {},
+): Block & { readonly kind: 'table' } {
+  const kind: QuantityKind = width === undefined ? 'force' : 'lineLoad';
   const cell = (v: number): Cell => amount(v / (width ?? 1), kind);
   const figure = (title: string) => ({ title, kind, isNumber: true });
+  const cases = areSets
+    ? 'Those of sets are as the forces were given: the jumps of the shear over the supports.'
+    : 'Those of cases are unfactored, with all loads of the case, before any redistribution.';
   return {
     kind: 'table',
     title: 'Reactions',
@@ -50,6 +62,6 @@ export function reactionTable(reactions: readonly SupportReaction[], width: numb
       ...r.cases.map((c) => cell(c.force)),
       r.min < 0 ? 'uplift' : '',
     ]),
-    foot: 'Positive upwards. Those of cases are unfactored, with all loads of the case, before any redistribution.',
+    foot: `Positive upwards. ${cases}`,
   };
 }

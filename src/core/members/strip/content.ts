@@ -62,7 +62,7 @@ const loadNames: Record<StripLoad['type'], string> = { uniform: 'area', partial:
 /** The loads by case as they were typed. */
 export const stripInputs = (member: StripMember, result: StripResult, project: ProjectBasis, level: ReportDetail): Block[] => [
   ...loadTable(member, project, level),
-  ...reactionBlocks(result, level, result.width),
+  ...reactionBlocks(result, level, { width: result.width }),
 ];
 
 function loadTable(member: StripMember, { display }: ProjectBasis, level: ReportDetail): Block[] {
