@@ -105,7 +105,7 @@ function Overview({ project }: { project: Project }) {
             )}
             {' · '}
             <button type="button" className="link" onClick={() => setImporting(true)}>
-              import a table
+              import a table or a model
             </button>
             {isImporting && <ImportDialog project={project} onClose={() => setImporting(false)} />}
             {rows.length > 0 && (

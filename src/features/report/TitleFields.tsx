@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { FileLink } from '@/ui/fields/FileLink';
 import type { Project, ProjectInfo } from '@/core/project/project';
 import { MOST_LOGO } from '@/core/project/schema';
 import { onProject } from '@/store/commands';
@@ -63,8 +64,7 @@ function LogoField({ info }: { info: ProjectInfo }) {
       'sign of the office',
       onProject((p) => void (p.info.logo = logo)),
     );
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setFault('');
     if (!/^image\/(png|jpeg)$/.test(file.type)) return setFault(`${file.name} is not a PNG or JPEG picture.`);
     const url = await readAsUrl(file);
@@ -77,19 +77,9 @@ function LogoField({ info }: { info: ProjectInfo }) {
       <span className="flex flex-wrap items-center gap-2">
         {/* eslint-disable-next-line @next/next/no-img-element -- a data URL out of the project */}
         {info.logo && <img src={info.logo} alt="Logo" className="max-h-8 max-w-24" />}
-        <label className="link cursor-pointer focus-within:outline">
+        <FileLink label="Logo, a picture file" accept="image/png,image/jpeg" onFile={(file) => void take(file)}>
           {info.logo ? 'another' : 'choose a picture'}
-          <input
-            type="file"
-            accept="image/png,image/jpeg"
-            className="sr-only"
-            aria-label="Logo, a picture file"
-            onChange={(e) => {
-              void take(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        </FileLink>
         {info.logo && (
           <button type="button" className="link" onClick={() => keep('')}>
             remove

@@ -1,6 +1,7 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { FileLink } from './FileLink';
 import { boundsOf, type Loop, type Point } from '@/core/geometry/polygon';
 import { counted, formatQuantity } from '@/core/units/format';
 import type { UnitSystem } from '@/core/units/quantity';
@@ -25,8 +26,7 @@ export type NewEdge = 'simple' | 'free';
 export function OutlineFromDxf({ onTake, ...wants }: OutlineFromDxfProps) {
   const [drawing, setDrawing] = useState<DxfDrawing | null>(null);
   const [reason, setReason] = useState('');
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const read = async (file: File) => {
     setReason('');
     if (file.size > MOST_FILE) return setReason(`${file.name} is larger than ${MOST_FILE / 1e6} MB.`);
     const found = await readDxfFile(await file.text());
@@ -35,19 +35,9 @@ export function OutlineFromDxf({ onTake, ...wants }: OutlineFromDxfProps) {
   };
   return (
     <div className="no-print">
-      <label className="link cursor-pointer focus-within:outline">
+      <FileLink label="DXF with the outline" accept=".dxf" onFile={(file) => void read(file)}>
         {wants.takesColumns ? 'outline and columns from a DXF' : 'outline from a DXF'}
-        <input
-          type="file"
-          accept=".dxf"
-          className="sr-only"
-          aria-label="DXF with the outline"
-          onChange={(e) => {
-            void read(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
-      </label>
+      </FileLink>
       {reason && (
         <p role="alert" className="text-madder-text">
           {reason}

@@ -1,6 +1,7 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { FileLink } from '@/ui/fields/FileLink';
 import type { Project } from '@/core/project/project';
 import { MOST_FILE, readTableFile, type TableSheet } from '@/exchange/import/table-file';
 import type { IfcElement } from '@/exchange/ifc/read-ifc';
@@ -22,8 +23,7 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
   const [fault, setFault] = useState('');
   const [model, setModel] = useState<readonly IfcElement[] | null>(null);
   const [isFor, setFor] = useState<For>('columns');
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setFault('');
     setModel(null);
     const name = file.name.replace(/\.[^.]*$/, '');
@@ -74,19 +74,9 @@ export function ImportDialog({ project, onClose }: { project: Project; onClose: 
                 />
               </label>
             )}
-            <label className="link cursor-pointer focus-within:outline">
+            <FileLink label="File with a table" accept=".csv,.tsv,.txt,.xlsx,.ifc" onFile={(file) => void take(file)}>
               {sheets.length === 0 && !model ? 'choose a file' : 'another file'}
-              <input
-                type="file"
-                accept=".csv,.tsv,.txt,.xlsx,.ifc"
-                className="sr-only"
-                aria-label="File with a table"
-                onChange={(e) => {
-                  void take(e.target.files?.[0]);
-                  e.target.value = '';
-                }}
-              />
-            </label>
+            </FileLink>
             {!model && sheets.length > 1 && (
               <Select
                 label="Sheet of the file"
