@@ -229,6 +229,22 @@ describe('finer stations', () => {
               torque: 3,
             },
           ],
+          // What is largest in the middle of a span belongs to one of its supports, however the middle is rounded.
+          [
+            {
+              code: { id: 'aci318', variant: 'SI' },
+              section: { b: 350, h: 700 },
+              spans: [4000, 8000, 3900],
+              widths: [0, 250, 374, 0],
+              isHeld: false,
+              permanent: 15,
+              imposed: 5,
+              at: 0.05000000000000001,
+              point: 64,
+              moment: 1,
+              torque: 0,
+            },
+          ],
         ],
       },
     );

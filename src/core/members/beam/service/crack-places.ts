@@ -73,22 +73,20 @@ function withCrackEnds(places: readonly number[], cracks: (x: number, sense: Sen
 function placesOfSpan({ grid, stiffness, analysis, peaks }: ServiceBasis, span: number, from: number, to: number): number[] {
   const [start, length] = [startOf(grid, span), grid.step[span]! * STEPS];
   const between = Array.from({ length: PARTS - 1 }, (_, k) => start + ((k + 1) * length) / PARTS);
-  // The middle parts what belongs to one support from what belongs to the next.
-  const beyondMiddle = start + length / 2 + BESIDE;
-  const all = [from, to, beyondMiddle, ...peaks, ...placesOfLoads(analysis.mesh, span), ...stiffness.map.places(), ...between];
+  const middle = middleOf(analysis, span);
+  const all = [from, to, middle, middle + BESIDE, ...peaks, ...placesOfLoads(analysis.mesh, span), ...stiffness.map.places(), ...between];
   return [...new Set(all.filter((x) => x >= from - 1e-6 && x <= to + 1e-6))].sort((p, q) => p - q);
 }
+
+/** The middle of a span (mm from the left end of the beam): it parts what belongs to one support from what belongs to the next. */
+const middleOf = ({ faces }: ServiceBasis['analysis'], span: number): number => (faces[span]!.centre + faces[span + 1]!.centre) / 2;
 
 /** Bottom of each span and top over each support: where a crack is checked, by name. */
 export function groupsOf(basis: ServiceBasis, places: readonly CrackPlace[]) {
   const { beam, analysis } = basis;
   // The whole of a cantilever belongs to its root.
   const middle = (span: number) =>
-    beam.supports[span + 1]!.type === 'free'
-      ? Infinity
-      : beam.supports[span]!.type === 'free'
-        ? -Infinity
-        : (analysis.faces[span]!.centre + analysis.faces[span + 1]!.centre) / 2;
+    beam.supports[span + 1]!.type === 'free' ? Infinity : beam.supports[span]!.type === 'free' ? -Infinity : middleOf(analysis, span);
   const bottoms = beam.spans.map((_, i) => ({
     id: `span-${i + 1}`,
     label: `span ${i + 1}`,
@@ -98,7 +96,8 @@ export function groupsOf(basis: ServiceBasis, places: readonly CrackPlace[]) {
     id: `support-${supportName(i)}`,
     label: `support ${supportName(i)}`,
     places: places.filter(
-      (p) => p.sense === 'hogging' && ((p.span === i && p.x <= middle(i)) || (p.span === i - 1 && p.x > middle(i - 1))),
+      (p) =>
+        p.sense === 'hogging' && ((p.span === i && p.x < middle(i) + BESIDE / 2) || (p.span === i - 1 && p.x > middle(i - 1) + BESIDE / 2)),
     ),
   }));
   return [...bottoms, ...tops].filter((g) => g.places.length > 0);
