@@ -1,14 +1,7 @@
+import { nonswayFactor, swayFactor } from '@/core/codes/alignment-chart';
 import { silent } from '@/core/calc/calc';
 import { F as columnF, clearSpacing, leastSteel, spiralRatio, tieRules } from '@/core/codes/aci318/columns';
-import {
-  F,
-  effectiveLength,
-  endRestraint,
-  nonswayFactor,
-  slendernessRule,
-  swayFactor,
-  type SlendernessOptions,
-} from '@/core/codes/aci318/slenderness';
+import { F, effectiveLength, endRestraint, slendernessRule, type SlendernessOptions } from '@/core/codes/aci318/slenderness';
 import type { EndForces, SlenderAxis } from '@/core/codes/column-rules';
 import type { Materials } from '@/core/codes/design-code';
 import { usualTimeDependent } from '../fixtures/usual-time';
@@ -96,6 +89,7 @@ const axis: SlenderAxis = {
   perimeter: 1600,
   shape: 'rectangle',
   squash: 5.6e6,
+  balanced: () => ({ moment: 4e8, depth: 440 }),
   storey: { Q: null, sumP: null, sumPc: null },
 };
 const options: SlendernessOptions = { form: 'SI', stiffness: 'a', cmWhenLeast: 'ratio', cmWithout: 'one' };

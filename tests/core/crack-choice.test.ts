@@ -69,7 +69,8 @@ describe('bars are chosen so that cracks stay narrow', () => {
   it('nothing cracks below the cracking moment', () => {
     const { project, member } = beam();
     // f_ctm W = 2.896 x 350 x 600^2 / 6 = 60.8 kNm for C30/37
-    expect(faceCracks(member, codeOf(project, member), 0, 'sagging').crackingMoment / 1e6).toBeCloseTo(60.8, 1);
+    const few = placeBars([{ count: 2, size: '16' }], catalogues.metric, faceGeometry(member, 'bottom', 0, 8), codeOf(project, member));
+    expect(faceCracks(member, codeOf(project, member), 0, 'sagging').crackingMoment(few) / 1e6).toBeCloseTo(60.8, 1);
     // 8.25 kN/m: 50.5 kNm, uncracked under all of it: the width is nothing, and no limit however narrow matters to it
     const light = beam({ loads: [{ type: 'uniform', case: 'G', value: 3 }], ...service(0.05) });
     expect(check(light.result, 'crack-span-1').utilisation).toBe(0);

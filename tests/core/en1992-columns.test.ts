@@ -115,6 +115,7 @@ const column: SlenderAxis = {
   perimeter: 1600,
   shape: 'rectangle',
   squash: 5.9e6,
+  balanced: () => ({ moment: 4e8, depth: 440 }),
   storey: { Q: null, sumP: null, sumPc: null },
 };
 const forces = (top: number, bottom: number, N = 1.64e6, sustained: number | null = 0.6): EndForces => ({

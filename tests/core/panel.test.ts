@@ -243,6 +243,7 @@ describe('rules', () => {
       flange: 1,
       hasPartitions: true,
       beamStiffness: 1.37,
+      continuous: { long: 0, short: 0 },
     };
     const { limit } = code.slab.twoWayDepth(silent, q);
     expectCase(referenceCases('aci318').get('SRV-13')!, { h_min_in: 251 / limit });

@@ -10,7 +10,7 @@ export interface ReferenceCase {
   readonly rel_tol: number;
 }
 
-export function referenceCases(file: 'en1992' | 'aci318' | 'analysis'): Map<string, ReferenceCase> {
+export function referenceCases(file: 'en1992' | 'aci318' | 'as3600' | 'analysis'): Map<string, ReferenceCase> {
   const path = join(__dirname, '..', 'fixtures', `${file}.cases.json`);
   const cases = JSON.parse(readFileSync(path, 'utf8')) as ReferenceCase[];
   return new Map(cases.map((c) => [c.id, c]));

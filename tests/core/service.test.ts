@@ -260,7 +260,9 @@ describe('curvature and deflection', () => {
 
   it('SRV-06: long-term over immediate deflection; its time factor by the table', () => {
     const rules = aci.serviceRules('SI', () => 'average');
-    const total = rules.sums(silent, { partitionAge: 91, hasPartitions: true, compressionRatio: 0.0042 }).find((q) => q.id === 'total')!;
+    const total = rules
+      .sums(silent, { partitionAge: 91, hasPartitions: true, compressionRatio: 0.0042, tensionRatio: 0.01 })
+      .find((q) => q.id === 'total')!;
     expectCase(us.get('SRV-06')!, { xi: aci.timeFactor(60 * 30.5), lambda_delta: total.terms[1]!.factor });
     expect([0, 91, 182, 365, 1826, 99_999].map(aci.timeFactor)).toEqual([0, 1, 1.2, 1.4, 2, 2]);
   });

@@ -14,6 +14,8 @@ export interface AnchorageQuestion {
   readonly cover: number;
   readonly clear: number;
   readonly isBent: boolean;
+  /** Bars of a slab or a wall, which lap side by side in a wide member. */
+  readonly isWide?: boolean;
   /** Pressure across the bar from a bearing. */
   readonly pressure?: number;
   /** Links along the splitting plane: area of all legs across it, their spacing, and the bars that split there. */

@@ -71,6 +71,8 @@ export interface ShearSection {
   readonly grossArea: number;
   /** Axial force (N, compression positive); none when left out. */
   readonly axial?: number;
+  /** Moment and shear that act together there (N mm, N, both positive), where they are known: the strength rests on them in some codes. */
+  readonly actions?: { readonly M: number; readonly V: number };
 }
 
 export interface ShearResistance {

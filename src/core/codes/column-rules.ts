@@ -55,6 +55,11 @@ export interface SlenderAxis {
   readonly shape: 'rectangle' | 'circle' | 'other';
   /** Squash load, before reduction (N). */
   readonly squash: number;
+  /**
+   * Where the bars furthest from the compressed edge just yield as the concrete fails: the moment before any reduction (N mm) and the depth of those bars
+   * (mm), with that side compressed which has the lesser product of both.
+   */
+  readonly balanced: () => { readonly moment: number; readonly depth: number };
   /** Sway of the storey, where the code asks for it: the stability index, or sums of loads and critical loads. */
   readonly storey: StoreySway;
 }
@@ -152,8 +157,10 @@ export interface ColumnRules {
   readonly sustainedMeaning: string;
   /** Writes down a limit state of the section: strains, forces of the bars, and the moment against the one asked for (N mm). */
   recordResistance(c: Calc, q: ResistanceRecord): void;
-  /** Whether unbraced columns need the moments of sway apart, and the sway of the storey. */
+  /** Whether unbraced columns need the moments of sway apart. */
   readonly splitsSway: boolean;
+  /** What unbraced columns need of their storey, by field with its words; null where nothing. */
+  readonly storey: { readonly text: string; readonly fields: Readonly<Partial<Record<keyof StoreySway, string>>> } | null;
   /** Whether imperfections and least eccentricities are taken about both axes at once. */
   readonly accidentalTogether: boolean;
   /** Utilisation by moment at the same axial force, or along the ray from the origin. */

@@ -1,9 +1,10 @@
 import { aci318Entry } from './aci318';
+import { as3600Entry } from './as3600';
 import type { CodeEntry, CodeSettings, CodeVariant, DesignCode } from './design-code';
 import { en1992Entry } from './en1992';
 
 /** The codes of practice; the first is that of files which name none. A new code is a folder and a line here. */
-const entries: readonly CodeEntry[] = [en1992Entry, aci318Entry];
+const entries: readonly CodeEntry[] = [en1992Entry, aci318Entry, as3600Entry];
 
 /** Every form of every code, as it is offered. */
 export const codeVariants: readonly (CodeVariant & { readonly id: string })[] = entries.flatMap(({ id, variants }) =>

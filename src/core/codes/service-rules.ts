@@ -31,8 +31,9 @@ export interface LongTerm {
   /** Days after which partitions and finishes are there. */
   readonly partitionAge: number;
   readonly hasPartitions: boolean;
-  /** Compression steel over b d, at midspan or at the support of a cantilever. */
+  /** Compression and tension steel over b d, at midspan or at the support of a cantilever. */
   readonly compressionRatio: number;
+  readonly tensionRatio: number;
 }
 
 export interface StiffnessQuestion {
@@ -121,6 +122,14 @@ export interface Skin {
   readonly clause: string;
 }
 
+/** Uniform loads of a span (N/mm over a width, mm): the most that its combinations in service have, and the permanent part. */
+export interface SpanLoads {
+  readonly service: number;
+  readonly sustained: number;
+  readonly permanent: number;
+  readonly width: number;
+}
+
 export interface SpanDepthQuestion {
   readonly materials: Materials;
   /** How the span is held: K and the least depth depend on it. */
@@ -137,6 +146,8 @@ export interface SpanDepthQuestion {
   /** A one-way slab, where the code has depths of its own for it. */
   readonly isSlab?: boolean;
   readonly hasPartitions: boolean;
+  /** Left out where the span has other than uniform loads, or they are not known. */
+  readonly loads?: SpanLoads;
 }
 
 export type SpanSystem = 'simple' | 'oneEnd' | 'bothEnds' | 'cantilever';
@@ -146,6 +157,8 @@ export interface SpanDepth {
   readonly actual: number;
   readonly limit: number;
   readonly clause: string;
+  /** Why the rule has no limit for this span; then the limit is no number. */
+  readonly refusal?: string;
 }
 
 export type StressKind = 'characteristic' | 'frequent' | 'quasiPermanent' | 'service';

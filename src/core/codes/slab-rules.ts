@@ -6,6 +6,13 @@ import type { BendingSection, Limit, Materials, ShearResistance, ShearSection } 
 /** Where the moments of a slab are largest, or anywhere else. */
 export type SlabPlace = 'peak' | 'elsewhere';
 
+/** A panel on four edges: `length` is its shorter span, `long` the longer one; how many of its long and of its short edges go on. */
+export interface TwoWayDepthQuestion extends SpanDepthQuestion {
+  readonly long: number;
+  readonly beamStiffness?: number | null;
+  readonly continuous: { readonly long: number; readonly short: number };
+}
+
 /** What a code says of one-way slabs beside what it says of beams. Lengths mm, areas mm2. */
 export interface SlabRules {
   /** Strength of a strip without links; `limit` is what its struts carry at the face of a support. */
@@ -37,7 +44,7 @@ export interface SlabRules {
   panelSpan(length: number, supportWidth: number): number;
   /** Whether the stiffness of the edge beams counts for it. */
   readonly usesBeamStiffness: boolean;
-  twoWayDepth(c: Calc, q: SpanDepthQuestion & { readonly long: number; readonly beamStiffness?: number | null }): SpanDepth;
+  twoWayDepth(c: Calc, q: TwoWayDepthQuestion): SpanDepth;
   /** Largest x/d at yield lines, for analysis at collapse; null where the limits of bending do. */
   plasticDepth(m: Materials): (Limit & { /** Why steel of this class allows no analysis at collapse. */ readonly refusal?: string }) | null;
   /** The code's own coefficients for panels on stiff beams; left out where it has none, undefined where they do not apply. */

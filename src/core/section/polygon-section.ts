@@ -102,3 +102,16 @@ export function turnTo(section: PolygonSection, theta: number, b: Bearing): void
   b.vBarMin = vBarMin === Infinity ? vMin : vBarMin;
   b.h = vMax - vMin;
 }
+
+/** Width of the section across a bearing at v (mm): holes do not count. */
+export function widthAcross({ edges }: Bearing, v: number): number {
+  let width = 0;
+  for (let i = 0; i < edges.length; i += 4) {
+    const [v1, v2] = [edges[i + 1]!, edges[i + 3]!];
+    if (v1 > v === v2 > v) continue;
+    const u = edges[i]! + ((edges[i + 2]! - edges[i]!) * (v - v1)) / (v2 - v1);
+    // Outlines run round one way: edges that rise bound the width to one side, those that fall to the other.
+    width += v2 > v1 ? u : -u;
+  }
+  return Math.abs(width);
+}

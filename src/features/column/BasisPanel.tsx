@@ -1,5 +1,6 @@
 'use client';
 import type { Draft } from 'immer';
+import { Fragment } from 'react';
 import { catalogues, type CatalogueId } from '@/core/materials/bars';
 import { codeOf } from '@/core/members/member';
 import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
@@ -48,13 +49,15 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
         {quantity('Crack width allowed', 'crack', 'crackLimit')}
         {choose('Bar catalogue', member.catalogue, catalogueOptions, changeCatalogue)}
         <CreepFields project={project} member={member} code={code} isCreepAlone />
-        {code.column.splitsSway && !isSectionAlone(member) && (
+        {code.column.storey && !isSectionAlone(member) && (
           <>
             <h2 className="mt-3">Storey, for sway</h2>
-            <p className="small">Only for unbraced columns: the stability index Q, or the sums of the storey.</p>
-            {quantity('Stability index Q', 'ratio', 'storey.Q', { empty: 'not given' })}
-            {quantity('ΣPu', 'force', 'storey.sumP', { empty: 'not given' })}
-            {quantity('ΣPc', 'force', 'storey.sumPc', { empty: 'not given' })}
+            <p className="small">{code.column.storey.text}</p>
+            {(Object.keys(code.column.storey.fields) as (keyof typeof code.column.storey.fields)[]).map((field) => (
+              <Fragment key={field}>
+                {quantity(code.column.storey!.fields[field]!, field === 'Q' ? 'ratio' : 'force', `storey.${field}`, { empty: 'not given' })}
+              </Fragment>
+            ))}
           </>
         )}
       </section>

@@ -9,7 +9,7 @@ import { useRows } from './use-rows';
 export function ServiceFields({ project, member }: { project: Project; member: LineMember }) {
   const { quantity, box } = useRows(project, member);
   const { partitionAge, hasPartitions } = member.service;
-  const sums = codeOf(project, member).service.sums(silent, { partitionAge, hasPartitions, compressionRatio: 0 });
+  const sums = codeOf(project, member).service.sums(silent, { partitionAge, hasPartitions, compressionRatio: 0, tensionRatio: 0 });
   return (
     <section>
       <h2>In service</h2>

@@ -82,6 +82,10 @@ export function columnRules(form: Form, choose: (key: string) => string, shearBa
     sustainedBy: 'axial',
     sustainedMeaning: 'sustained over total factored axial force, βdns (6.6.4.4.4)',
     splitsSway: true,
+    storey: {
+      text: 'Only for unbraced columns: the stability index Q, or the sums of the storey.',
+      fields: { Q: 'Stability index Q', sumP: 'ΣPu', sumPc: 'ΣPc' },
+    },
     accidentalTogether: choose('accidental') === 'both',
     measure: choose('measure') as 'moment' | 'ray',
     leastSteel: (c, _N, area) => columns.leastSteel(c, area),

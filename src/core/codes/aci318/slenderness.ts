@@ -9,6 +9,7 @@ import type {
   SlenderAxis,
   SlendernessRule,
 } from '../column-rules';
+import { HINGE, nonswayFactor, swayFactor } from '../alignment-chart';
 import { elasticModulus, steelModulus } from './materials';
 import { formula, symbols, twoForms, type Form } from './symbols';
 
@@ -49,7 +50,6 @@ export interface SlendernessOptions {
 
 const BEAMS = 0.35; // of Ig, table 6.6.3.1.1(a)
 const COLUMNS = 0.7;
-const HINGE = 1e4;
 
 /** Psi of an end, 6.2.5: EI/l of the columns over EI/l of the beams, with the reduced inertias of table 6.6.3.1.1(a). */
 export function endRestraint(end: ColumnEnd, inertia: number, clear: number): number {
@@ -60,40 +60,6 @@ export function endRestraint(end: ColumnEnd, inertia: number, clear: number): nu
   const far = { continuous: 1, pinned: 1.5, fixed: 2 } as const;
   const beams = end.beams.reduce((sum, b) => sum + (BEAMS * far[b.far] * ((b.b * b.h ** 3) / 12)) / b.length, 0);
   return beams === 0 ? Infinity : columns / beams;
-}
-
-/** Root of a function that changes its sign once between two places. */
-function bisect(f: (x: number) => number, low: number, high: number): number {
-  let [a, b] = [low, high];
-  const sign = Math.sign(f(a));
-  for (let i = 0; i < 200 && b - a > 1e-13; i += 1) {
-    const m = (a + b) / 2;
-    if (Math.sign(f(m)) === sign) a = m;
-    else b = m;
-  }
-  return (a + b) / 2;
-}
-
-/** k of the alignment chart for frames held against sway: the equation behind it, solved. */
-export function nonswayFactor(psiA: number, psiB: number): number {
-  const [a, b] = [Math.min(psiA, HINGE), Math.min(psiB, HINGE)];
-  const f = (k: number) => {
-    const x = Math.PI / k;
-    return ((a * b) / 4) * x * x + ((a + b) / 2) * (1 - x / Math.tan(x)) + (2 * Math.tan(x / 2)) / x - 1;
-  };
-  if (a === 0 && b === 0) return 0.5;
-  return bisect(f, 0.5 + 1e-9, 1 - 1e-12);
-}
-
-/** k of the alignment chart for frames that sway. */
-export function swayFactor(psiA: number, psiB: number): number {
-  const [a, b] = [Math.min(psiA, HINGE), Math.min(psiB, HINGE)];
-  if (a === 0 && b === 0) return 1;
-  const f = (k: number) => {
-    const x = Math.PI / k;
-    return (a * b * x * x - 36) / (6 * (a + b)) - x / Math.tan(x);
-  };
-  return bisect(f, 1 + 1e-9, 1e3);
 }
 
 /** Effective length (mm), 6.6.4.4.3, by the alignment chart; a cantilever has k = 2. */

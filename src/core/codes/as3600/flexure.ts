@@ -1,7 +1,7 @@
 import { silent, type Calc } from '../../calc/calc';
 import { axialForceAt, centroidDepth, tensionSteel, ultimateState, type FlexuralSection } from '../../section/flexural-section';
 import type { ConcreteLaw, SteelLaw } from '../../section/laws';
-import type { BendingResistance, BendingSection } from '../design-code';
+import type { BendingResistance, BendingSection, Ductility as DuctilityCheck } from '../design-code';
 import { axialFactor, bendingFactor, LEAST, tensionFactor, type AxialState, type Ductility } from './capacity-factors';
 import { ULTIMATE_STRAIN } from './materials';
 import { formula, symbols } from './symbols';
@@ -20,13 +20,28 @@ export interface FlexureBasis {
   readonly concrete: ConcreteLaw & { readonly kind: 'block' };
   readonly steel: SteelLaw;
   readonly ductility: Ductility;
+  /** Whether alpha2 counts less where the width falls towards the compressed edge. */
+  readonly reducesNarrow: boolean;
+  readonly deductsDisplaced: boolean;
+}
+
+/** Parts of alpha2 that are left where the width falls towards the compressed edge, 8.1.3. */
+const NARROWING = 0.9;
+
+/** The block of a section with the neutral axis at a depth (mm): less of alpha2 where the section is wider there, or above it, than at its compressed edge. */
+export function blockOf(section: FlexuralSection, { concrete, reducesNarrow }: FlexureBasis, x: number): FlexureBasis['concrete'] {
+  if (!reducesNarrow) return concrete;
+  const edge = section.strips[0]!.width * (1 + 1e-3);
+  const isNarrowing = section.strips.some((strip) => strip.from < x - 1e-9 && strip.width > edge);
+  return isNarrowing ? { ...concrete, stress: NARROWING * concrete.stress } : concrete;
 }
 
 /** Nominal axial strengths that phi of a bent section rests on, for this sense of bending (N). */
-function axialBounds(section: FlexuralSection, { concrete, steel }: FlexureBasis, d_o: number) {
+function axialBounds(section: FlexuralSection, basis: FlexureBasis, d_o: number) {
+  const { steel } = basis;
   const balanced = (ULTIMATE_STRAIN / (ULTIMATE_STRAIN + steel.yield / steel.modulus)) * d_o;
   return {
-    Nub: axialForceAt(section, balanced, concrete, steel, true),
+    Nub: axialForceAt(section, balanced, blockOf(section, basis, balanced), steel, basis.deductsDisplaced),
     Nuot: section.layers.reduce((sum, l) => sum + l.area, 0) * steel.yield,
   };
 }
@@ -43,19 +58,19 @@ export function nominalAxial(N: number, { Nub, Nuot, phiBending, phiTension }: O
   return N >= LEAST * Nub ? N / LEAST : growing(phiBending, (LEAST - phiBending) / Nub, N);
 }
 
-/** The least positive root t of t (b + a t) = n. */
-const growing = (b: number, a: number, n: number): number => (a === 0 ? n / b : (-b + Math.sqrt(b ** 2 + 4 * a * n)) / (2 * a));
+/** The least positive root t of t (b + a t) = n, in the form that loses no figures where a is next to nothing. */
+const growing = (b: number, a: number, n: number): number => (2 * n) / (b + Math.sqrt(b ** 2 + 4 * a * n));
 
 /**
  * Design strength in bending phi Mu about the centroid of the plain section by strain compatibility (8.1.2, 8.1.3), with the axial force of the section
  * (compression positive): phi by table 2.2.2 from kuo in bending alone and from Nu against balance. Concrete displaced by compressed bars is
- * deducted. Undefined without tension steel, or where no neutral axis carries the axial force.
+ * deducted, unless it was chosen to be kept. Undefined without tension steel, or where no neutral axis carries the axial force.
  */
 export function bendingResistance(c: Calc, section: BendingSection, basis: FlexureBasis): BendingResistance | undefined {
-  const { concrete, steel, ductility } = basis;
+  const { ductility } = basis;
   const N = section.axial ?? 0;
   const d_o = Math.max(...section.layers.map((l) => l.depth));
-  const solve = (Nu: number) => ultimateState(section, concrete, steel, true, () => Nu, Nu > 0 ? section.h * 4 : undefined);
+  const solve = (Nu: number) => stateUnder(section, basis, Nu);
   const alone = solve(0);
   if (!alone) return undefined;
   const k_uo = c.let(F.kuo, { d_n: c.given(symbols.d_n, alone.x, 'solved for balance of forces in bending alone'), d_o });
@@ -86,6 +101,48 @@ export function bendingResistance(c: Calc, section: BendingSection, basis: Flexu
     compressionForce: state.concrete.force,
     compressionDepth: state.concrete.depth,
   };
+}
+
+/** The state that carries a nominal axial force. What counts of the block rests on the depth of the neutral axis: the full block is tried first. */
+function stateUnder(section: FlexuralSection, basis: FlexureBasis, Nu: number) {
+  const solve = (concrete: FlexureBasis['concrete']) =>
+    ultimateState(section, concrete, basis.steel, basis.deductsDisplaced, () => Nu, Nu > 0 ? section.h * 4 : undefined);
+  const full = solve(basis.concrete);
+  const x = full?.x ?? section.h;
+  const block = blockOf(section, basis, x);
+  return block === basis.concrete ? full : solve(block);
+}
+
+/**
+ * Most kuo with moments that were redistributed, 6.2.7.2: up to 30 % with 0.2, and 75 (0.4 - kuo) per cent beyond that; without redistribution, and at most
+ * in any case, `most` (8.1.5).
+ */
+export function mostDepth(delta: number, most: number): number {
+  const part = Math.max(0, 1 - delta);
+  return Math.min(most, part <= 0.15 ? 0.4 - part / 0.75 : 0.2);
+}
+
+/** kuo against its limit, 8.1.5, 6.2.7.2. Beside a compression the neutral axis is deeper than in bending alone, never less. */
+export function ductility(r: BendingResistance, most: number): DuctilityCheck {
+  const k_uo = r.x / r.dt;
+  return { title: 'Neutral axis depth kuo', clause: '8.1.5', demand: k_uo, capacity: most, utilisation: k_uo / most, kind: 'ratio' };
+}
+
+/**
+ * Least tension steel of a section (mm2), 8.1.6.1: with a flange on the compressed side, or on the stretched one; any other outline by its mean width in
+ * tension as a rectangle.
+ */
+export function minimumSteel(c: Calc, s: BendingSection, d: number, f_ctf: number, f_sy: number): number {
+  const last = s.strips.at(-1)!;
+  const common = { D: s.h, d, f_ctf, f_sy };
+  if (s.isFree) return leastSteel(c, { ...common, bw: s.tensionWidth, flange: null });
+  const flange =
+    s.hf > 0
+      ? ({ side: 'compressed', bef: s.b, Ds: s.hf } as const)
+      : last.width > s.bw + 1e-6
+        ? ({ side: 'stretched', bef: last.width, Ds: last.to - last.from } as const)
+        : null;
+  return leastSteel(c, { ...common, bw: s.bw, flange });
 }
 
 /** What the least tension steel of a beam rests on: the web, and a flange on the compressed or the stretched side; mm, MPa. */

@@ -1,7 +1,12 @@
 import { defineSymbols, formulary } from '../../calc/formula';
+import { columnSymbols } from './column-symbols';
+import { moreSymbols, serviceSymbols } from './more-symbols';
 
 /** The symbols of AS 3600:2018 that are used here, each with its meaning and unit. */
 export const symbols = defineSymbols({
+  ...columnSymbols,
+  ...serviceSymbols,
+  ...moreSymbols,
   f_c_prime: ['characteristic compressive strength of concrete', 'MPa'],
   f_cmi: ['mean in situ strength of concrete', 'MPa'],
   f_ctf: ['characteristic flexural tensile strength', 'MPa'],

@@ -114,6 +114,7 @@ export function columnRules(annex: NationalAnnex, choose: (key: string) => strin
     sustainedBy: 'moment',
     sustainedMeaning: 'quasi-permanent over design first-order moment, M0Eqp / M0Ed (5.8.4)',
     splitsSway: false,
+    storey: null,
     accidentalTogether: choose('accidental') === 'both',
     measure: choose('measure') as 'moment' | 'ray',
     biaxialRule: columns.biaxialRule,

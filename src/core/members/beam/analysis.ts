@@ -123,7 +123,8 @@ function selfWeightLoads(beam: PreparedBeam): LineLoad[] {
   });
 }
 
-function loadsOfCase(beam: PreparedBeam, id: string): LineLoad[] {
+/** The loads of a case on single spans, self-weight as one of them. */
+export function loadsOfCase(beam: PreparedBeam, id: string): LineLoad[] {
   if (id === SELF_WEIGHT) return selfWeightLoads(beam);
   return beam.loads.filter((l) => l.case === id).flatMap((l) => lineLoads(l, beam));
 }

@@ -141,7 +141,11 @@ function cracksOf(beam: PreparedBeam, code: DesignCode, task: BarTask, linkDiame
   const face = faceGeometry(beam, compressionFace(sense), span, linkDiameter);
   const pressed = opposite.map((group) => placeBars([group], catalogues[beam.catalogue], face, code));
   const { crackingMoment, usage } = faceCracks(beam, code, span, sense, pressed);
-  return service.largest > crackingMoment ? (placement) => usage(placement, service.crack) : undefined;
+  return (placement) => {
+    const use = usage(placement, service.crack);
+    // Whether it cracks at all is asked last: few bars are too few.
+    return use <= 1 || service.largest > crackingMoment(placement) ? use : 0;
+  };
 }
 
 const best = (options: readonly (Chosen | undefined)[]): Chosen | undefined =>

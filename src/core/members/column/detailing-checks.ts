@@ -272,6 +272,7 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
     cover: column.cover + model.tieDiameter,
     clear: leastClear(model.bars).clear,
     isBent: false,
+    isWide: column.isStrip === true,
   };
   const byStress = code.column.lap && worstBarStress(basis);
   const found = byStress && code.column.lap!(silent, question, byStress.stress);

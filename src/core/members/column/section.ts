@@ -6,9 +6,9 @@ import { outlineOfShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
 import { placeColumnBars, type ColumnBar } from '../../reinforcement/column-bars';
 import { holdBars, type TieLegs } from '../../reinforcement/tie-legs';
-import { polygonSection, type PolygonSection } from '../../section/polygon-section';
+import { bearing, polygonSection, type PolygonSection } from '../../section/polygon-section';
 import { ResistanceSurface } from '../../section/resistance-surface';
-import { squashLoad, type UltimateBasis } from '../../section/ultimate';
+import { emptyState, squashLoad, ultimateAt, type UltimateBasis } from '../../section/ultimate';
 import { endOf } from './ends';
 import { type ColumnAxis, type ColumnInput } from './input';
 
@@ -151,9 +151,25 @@ function axisModel(
     perimeter: dryingPerimeter(column, section),
     shape: column.shape.kind === 'rectangle' ? 'rectangle' : column.shape.kind === 'circle' ? 'circle' : 'other',
     squash: squashLoad(section, basis),
+    balanced: () => balancedAbout(section, basis, key),
     storey: column.storey,
   };
   return { clear, l0, slender, rule: code.column.slenderness(slender) };
+}
+
+/** Balance about an axis, before reduction, for the weaker of both sides. */
+function balancedAbout(section: PolygonSection, basis: UltimateBasis, key: 'x' | 'y') {
+  const sides = key === 'x' ? [Math.PI / 2, -Math.PI / 2] : [0, Math.PI];
+  const { ultimateStrain } = basis.concrete;
+  const of = sides.map((theta) => {
+    const b = bearing(section, theta);
+    const depth = b.vMax - b.vBarMin;
+    const state = emptyState();
+    const x = (ultimateStrain / (ultimateStrain + basis.steel.yield / basis.steel.modulus)) * depth;
+    ultimateAt(section, b, x / b.h, { ...basis, reduction: null }, state);
+    return { depth, moment: Math.abs(key === 'x' ? state.Mx : state.My) };
+  });
+  return of.reduce((a, b) => (b.moment * b.depth < a.moment * a.depth ? b : a));
 }
 
 /** Perimeter exposed to drying (mm): of a metre of a longer wall its two faces. */

@@ -1,12 +1,13 @@
 import { silent } from '../../calc/calc';
 import type { DesignCode, ShearSection } from '../../codes/design-code';
-import { panelEdges, type PanelMoments } from '../../analysis/panel';
+import type { SpanLoads } from '../../codes/service-rules';
+import { panelEdges, type EdgeHold, type PanelMoments } from '../../analysis/panel';
 import { layerOf } from '../../reinforcement/slab-bars';
 import { formatQuantity } from '../../units/format';
 import type { UnitSystem } from '../../units/quantity';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, type DerivableCheck } from '../../checks/check';
-import { besideCalculation } from '../parts/beside-calculation';
+import { besideCalculation, noSpanDepth } from '../parts/beside-calculation';
 import { directionOf, placeTitle, type PanelInput } from './input';
 import type { PanelSection } from './result';
 import { slabBending, slabDuctility, slabSteelChecks } from '../parts/slab-steel-checks';
@@ -103,12 +104,14 @@ export function panelShear(basis: PanelBasis): DerivableCheck[] {
 }
 
 /** Span over depth of the shorter span, in place of a calculated deflection. */
-export function panelDepth({ panel, code, sections }: PanelBasis): DerivableCheck[] {
+export function panelDepth({ panel, code, sections }: PanelBasis, loads: SpanLoads): DerivableCheck[] {
   const short = panel.lx <= panel.ly ? ('x' as const) : ('y' as const);
   const bars = sections.find((s) => s.place === short);
   if (!bars) return [];
   const [a, b] = short === 'x' ? [panel.edges.left, panel.edges.right] : [panel.edges.bottom, panel.edges.top];
-  const held = [a, b].filter((e) => e === 'continuous').length;
+  const [c, d] = short === 'x' ? [panel.edges.bottom, panel.edges.top] : [panel.edges.left, panel.edges.right];
+  const goesOn = (...edges: readonly EdgeHold[]) => edges.filter((e) => e === 'continuous').length;
+  const held = goesOn(a, b);
   const [shorter, longer] = [Math.min(panel.lx, panel.ly), Math.max(panel.lx, panel.ly)];
   const clear = (l: number) => code.slab.panelSpan(l, panel.supportWidth);
   // Not below the least steel: what is required for strength alone.
@@ -118,6 +121,8 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
     length: clear(shorter),
     long: clear(longer),
     beamStiffness: panel.beamStiffness,
+    continuous: { long: held, short: goesOn(c, d) },
+    loads,
     h: panel.h,
     d: bars.d,
     ratio: bars.required / bars.d,
@@ -127,13 +132,14 @@ export function panelDepth({ panel, code, sections }: PanelBasis): DerivableChec
     hasPartitions: panel.hasPartitions,
     isSlab: true,
   };
-  const { actual: has, limit: allowed } = code.slab.twoWayDepth(silent, q);
+  const { actual: has, limit: allowed, clause, refusal } = code.slab.twoWayDepth(silent, q);
+  if (refusal) return [noSpanDepth({ id: 'span-depth', label: `along ${short}`, x: null, clause, refusal }, code)];
   const decides = code.service.deflectionBy !== 'curvature';
   const check = compareCheck({
     id: 'span-depth',
     family: 'deflection',
     title: `${code.service.spanDepthTitle}, along ${short}`,
-    clause: code.slab.twoWayDepth(silent, q).clause,
+    clause,
     place: here(`middle, along ${short}`),
     kind: 'ratio',
     compare: (c) => {

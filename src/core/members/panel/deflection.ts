@@ -2,7 +2,7 @@ import type { Combination } from '../../analysis/combination';
 import { panelEdges, type PanelEdge } from '../../analysis/panel';
 import { plateOnEdges, type PlateAnswer, type PlateStiffness } from '../../analysis/plate';
 import { silent, type Calc } from '../../calc/calc';
-import type { DeflectionStage, DeflectionSum, ServiceLoads, StiffnessQuestion } from '../../codes/service-rules';
+import type { DeflectionStage, DeflectionSum, ServiceLoads, SpanLoads, StiffnessQuestion } from '../../codes/service-rules';
 import { meanCurvature, type SectionStiffness } from '../../section/mean-curvature';
 import { compareCheck } from '../../checks/compare';
 import { checkInWords, guarded, type DerivableCheck } from '../../checks/check';
@@ -29,7 +29,12 @@ export interface PanelServiceLoads {
 export function panelDeflection(basis: PanelBasis, loads: PanelServiceLoads): DerivableCheck[] {
   const { code, panel } = basis;
   if (code.service.deflectionBy === 'spanDepth') return [];
-  const sums = code.service.sums(silent, { partitionAge: PARTITION_AGE, hasPartitions: panel.hasPartitions, compressionRatio: 0 });
+  const sums = code.service.sums(silent, {
+    partitionAge: PARTITION_AGE,
+    hasPartitions: panel.hasPartitions,
+    compressionRatio: 0,
+    tensionRatio: 0,
+  });
   const missing = [...new Set(code.service.stages.map((s) => s.loads))].filter((l) => loadFor(loads, l) === null);
   if (missing.length > 0 || loadFor(loads, code.service.fullLoads) === null) return [untold()];
   return sums.map((sum) => sumCheck(basis, loads, sum));
@@ -45,6 +50,14 @@ const untold = (): DerivableCheck =>
     place: { x: null, label: 'middle' },
     reason: 'A combination in service is switched off: the deflection cannot be worked out.',
   });
+
+/** The loads in service by which span over depth is judged (N/mm2, of a width of 1 mm). */
+export const spanLoads = (loads: PanelServiceLoads): SpanLoads => ({
+  service: loadFor(loads, 'service') ?? 0,
+  sustained: loadFor(loads, 'sustained') ?? 0,
+  permanent: loads.permanent,
+  width: 1,
+});
 
 /** The largest load of a kind; null where no combination has it. */
 function loadFor({ combinations, loadOf, permanent }: PanelServiceLoads, kind: ServiceLoads): number | null {

@@ -18,7 +18,7 @@ import {
   panelSteel,
   type PanelBasis,
 } from './checks';
-import { panelDeflection } from './deflection';
+import { panelDeflection, spanLoads, type PanelServiceLoads } from './deflection';
 import { panelFaults } from './faults';
 import type { PanelInput } from './input';
 import { panelModel } from './model';
@@ -43,6 +43,7 @@ export function designPanel(given: PanelInput, code: DesignCode, options: Design
   const moments = panelMoments(panel, code, worst.w);
   const sections = panelSections(panel, code, moments);
   const basis: PanelBasis = { panel, code, units: options.units, w: worst.w, combination: worst.c.id, moments, sections };
+  const service: PanelServiceLoads = { combinations, loadOf: (f) => loadOf(panel, f), permanent: permanentLoad(panel) };
   const checks = finishChecks(
     [
       ...panelBending(basis),
@@ -50,8 +51,8 @@ export function designPanel(given: PanelInput, code: DesignCode, options: Design
       ...panelDuctility(basis),
       ...panelShear(basis),
       ...panelSteel(basis),
-      ...panelDepth(basis),
-      ...panelDeflection(basis, { combinations, loadOf: (f) => loadOf(panel, f), permanent: permanentLoad(panel) }),
+      ...panelDepth(basis, spanLoads(service)),
+      ...panelDeflection(basis, service),
       ...panelCorners(basis),
       ...topicsNotCovered([
         ...missingFor(code, 'slabs'),

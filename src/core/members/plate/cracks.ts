@@ -4,6 +4,7 @@ import type { Limit } from '../../codes/basis';
 import type { CrackTableQuestion, ServiceLoads } from '../../codes/service-rules';
 import { layerOf, type SlabBars } from '../../reinforcement/slab-bars';
 import { cracked, type ElasticState } from '../../section/elastic-section';
+import type { FlexuralSection } from '../../section/flexural-section';
 import { STEEL } from '../beam/service/crack-question';
 import { WIDTH } from '../parts/slab-metre';
 import type { ReinforcedPlate } from './checks';
@@ -37,6 +38,8 @@ export interface CrackZone extends Layer {
   readonly bars: readonly SlabBars[];
   readonly inset: number;
   readonly state: ElasticState;
+  /** The moment that cracks it for the first time, per length (N mm/mm). */
+  readonly crackingMoment: number;
   /** Elastic modulus of the bars over that of the concrete with its creep. */
   readonly alpha: number;
 }
@@ -69,8 +72,10 @@ export function crackZones(basis: ReinforcedPlate, sustained: number): CrackZone
         ...rowsFrom(basis, zone.h, barsIn(steel, other, zone.extras), far, false),
         ...rowsFrom(basis, zone.h, bars, inset, true),
       ];
-      const state = cracked({ ...metre(zone.h).plain, layers: rows }, alpha, true);
-      return state ? [{ ...layer, ...nameOf(plate, steel, layer, zone), zone, bars, inset, state, alpha }] : [];
+      const section = { ...metre(zone.h).plain, layers: rows };
+      const state = cracked(section, alpha, true);
+      const crackingMoment = crackingMomentOf(basis, zone.h, section);
+      return state ? [{ ...layer, ...nameOf(plate, steel, layer, zone), zone, bars, inset, state, crackingMoment, alpha }] : [];
     });
   });
 }
@@ -123,9 +128,9 @@ export function crackQuestionAt(basis: ReinforcedPlate, zone: CrackZone, moment:
 }
 
 /** The moment that cracks a metre of this depth for the first time, per length (N mm/mm), with what restraint leaves of its tensile strength. */
-export function crackingMomentOf({ plate, code, metre }: ReinforcedPlate, h: number): number {
+function crackingMomentOf({ plate, code }: ReinforcedPlate, h: number, section: FlexuralSection): number {
   const { crackingMoment } = code.service.stiffness(silent, {
-    section: metre(h).plain,
+    section,
     materials: plate.materials,
     area: WIDTH * h,
     perimeter: 2 * WIDTH,
@@ -142,22 +147,20 @@ export interface Cracks {
   readonly crack: ServiceDemands;
   readonly full: ServiceDemands;
   readonly zones: readonly CrackZone[];
-  /** Whether the full loads crack a layer at a node. */
-  readonly isCracked: (layer: Layer, node: number) => boolean;
+  /** Whether the full loads crack a part at a node of it. */
+  readonly isCracked: (zone: CrackZone, node: number) => boolean;
 }
 
 export function cracksOf(basis: ReinforcedPlate, combinations: readonly Combination[]): Cracks {
-  const { code, answer } = basis;
+  const { code } = basis;
   const crack = serviceDemands(basis, combinations, code.service.crackLoads);
   const full = serviceDemands(basis, combinations, code.service.fullLoads);
-  const moments = new Map([...new Set(answer.depths)].map((h) => [h, crackingMomentOf(basis, h)]));
   return {
     crack,
     full,
     zones: crackZones(basis, 1),
-    isCracked: (layer, node) =>
-      Math.max(demandOn(full.demands, layer).demand[node]!, demandOn(crack.demands, layer).demand[node]!) >
-      moments.get(answer.depths[node]!)!,
+    isCracked: (zone, node) =>
+      Math.max(demandOn(full.demands, zone).demand[node]!, demandOn(crack.demands, zone).demand[node]!) > zone.crackingMoment,
   };
 }
 

@@ -60,7 +60,7 @@ const untold = (words: string): PlateDeflections => ({ sums: [], history: [], la
 function* bySums(basis: ServiceBasis): Steps<PlateDeflections> {
   const { plate, code, answer, combinations, area } = basis;
   const { stages, fullLoads } = code.service;
-  const sums = code.service.sums(silent, { ...plate.service, compressionRatio: 0 });
+  const sums = code.service.sums(silent, { ...plate.service, compressionRatio: 0, tensionRatio: 0 });
   const needed = new Set(sums.flatMap((s) => s.terms.map((t) => t.stage)));
   const used = stages.filter((s) => needed.has(s.id));
   const kinds = [
@@ -160,7 +160,7 @@ function* byHistory(basis: ServiceBasis): Steps<PlateDeflections> {
   const running = stages.findLastIndex((s) => s.days <= plate.service.partitionAge);
   const built =
     running < 0 ? new Float64Array(last.end.length) : running === stages.length - 1 ? fields[running]!.start : fields[running]!.end;
-  const sums = code.service.sums(silent, { ...plate.service, compressionRatio: 0 });
+  const sums = code.service.sums(silent, { ...plate.service, compressionRatio: 0, tensionRatio: 0 });
   return {
     sums: sums.map((sum) => ({
       ...sum,

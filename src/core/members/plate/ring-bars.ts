@@ -189,6 +189,7 @@ function piecesOf(own: RingLayer, code: DesignCode, bar: Bar, radius: number, [f
     cover,
     clear: bars.spacing - bar.diameter,
     isBent: false,
+    isWide: true,
   };
   const lap = code.anchorage.lap(silent, question, 1);
   const isClosed = isWhole([from, to]);

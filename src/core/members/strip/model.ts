@@ -53,6 +53,7 @@ function lapOf(strip: StripInput, code: DesignCode, bars: SlabBars, face: 'top' 
     cover: strip.cover[face],
     clear: bars.spacing - diameter,
     isBent: false,
+    isWide: true,
   };
   return code.anchorage.lap(silent, question, 1);
 }

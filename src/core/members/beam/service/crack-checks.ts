@@ -129,15 +129,20 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
     const estimate = largestOf(g.places, (q) => widths.get(q)!)!;
     const isOne = !Number.isFinite(p.cut.question.spacing);
     return compareCheck({
-      id: `crack-${g.id}`,
+      // Beside a check of the width it is one of its own.
+      id: code.service.crack ? `crack-spacing-${g.id}` : `crack-${g.id}`,
       family: 'crack',
       title: `Bar spacing for cracks, ${g.label}`,
       clause: limitOf(p).clause,
       place: { x: p.x, label: g.label },
       combination: p.name,
-      warnings: [
-        `Estimated crack width ${formatQuantity(widths.get(estimate)!, 'crack', units)}: for information, the code limits the spacing.`,
-      ],
+      ...(code.service.crackEstimate
+        ? {
+            warnings: [
+              `Estimated crack width ${formatQuantity(widths.get(estimate)!, 'crack', units)}: for information, the code limits the spacing.`,
+            ],
+          }
+        : {}),
       kind: 'length',
       compare: (c) => {
         const most = limitOf(p, c).value;

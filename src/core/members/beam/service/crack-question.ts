@@ -57,8 +57,8 @@ const FOR_THE_OTHER_FACE = 1.02;
 
 /** How the cracks of one face of a span answer to its bars, before the rest of the beam is known. */
 export interface FaceCracks {
-  /** Below this moment nothing cracks (N mm). */
-  readonly crackingMoment: number;
+  /** Below this moment nothing cracks with some bars (N mm). */
+  readonly crackingMoment: (placement: Placement) => number;
   /** What bars use up of what the code allows under a moment (N mm): width over limit, or by tables or spacing where the code goes by these. */
   readonly usage: (placement: Placement, moment: number) => number;
 }
@@ -77,10 +77,13 @@ export function faceCracks(
   const perimeter = dryingOf(beam, span);
   const { materials } = beam;
   const toTensionFace = sense === 'sagging' ? centroid : outline.h - centroid;
-  const uncracked = { section: plain, materials, area, perimeter, inertia, toTensionFace, age: 'end', partitionAge: 1 } as const;
+  const uncracked = { materials, area, perimeter, inertia, toTensionFace, age: 'end', partitionAge: 1 } as const;
   const alpha = STEEL / code.service.modulus(silent, materials, area, perimeter, 1);
   return {
-    crackingMoment: code.service.stiffness(silent, uncracked).crackingMoment,
+    crackingMoment: (placement) => {
+      const section = { ...plain, layers: layersOf(placement, [1], outline.h, true) };
+      return code.service.stiffness(silent, { ...uncracked, section }).crackingMoment;
+    },
     usage: (placement, moment) => {
       const pulled = layersOf(placement, [1], outline.h, true);
       const outermost = Math.min(...placement.bars.map((b) => b.fromFace));

@@ -3,13 +3,14 @@ import type { DeflectionSum, ServiceLoads, SpanSystem } from '../../../codes/ser
 import { widthAt } from '../../../geometry/beam-outline';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
-import { besideCalculation } from '../../parts/beside-calculation';
+import { besideCalculation, noSpanDepth } from '../../parts/beside-calculation';
 import { holdsMoment } from '../holds-moment';
 import type { ServiceStrips } from '../result';
 import { crackingRange, stageDeflections, stepEnds, type StageDeflection } from './deflection';
 import { stationSteps } from './deflection-steps';
 import type { ServiceBasis } from './service-basis';
 import { STEPS } from './service-moments';
+import { uniformLoads } from './uniform-loads';
 import { compressionFace, tensionFace, type Sense } from '../sense';
 import { plainOf, type PreparedBeam, outlineOf } from '../prepared';
 
@@ -47,11 +48,11 @@ function longTerm({ beam, stiffness }: ServiceBasis, span: number) {
   const x = criticalPlace(beam, span);
   const sense: Sense = isCantilever(beam, span) ? 'hogging' : 'sagging';
   const { area } = stiffness.map.centroid(stiffness.map.barsAt(compressionFace(sense), span, x));
-  const { fromFace } = stiffness.map.centroid(stiffness.map.barsAt(tensionFace(sense), span, x));
+  const { area: tension, fromFace } = stiffness.map.centroid(stiffness.map.barsAt(tensionFace(sense), span, x));
   const { b } = plainOf(beam, span, sense);
   const d = outlineOf(beam, span).h - fromFace;
   const { partitionAge, hasPartitions } = beam.service;
-  return { partitionAge, hasPartitions, compressionRatio: area / (b * d) };
+  return { partitionAge, hasPartitions, compressionRatio: area / (b * d), tensionRatio: tension / (b * d) };
 }
 
 /** Midspan, or the root of a cantilever (mm from the left end of the beam). */
@@ -176,8 +177,10 @@ export const spanDepthChecks = (basis: SpanDepthBasis): DerivableCheck[] => basi
 function spanDepthCheck(basis: SpanDepthBasis, span: number): DerivableCheck {
   const { beam, code } = basis;
   const q = spanDepthQuestion(basis, span);
-  const { actual, limit, clause } = code.service.spanDepth(silent, q);
+  const { actual, limit, clause, refusal } = code.service.spanDepth(silent, q);
   const decides = code.service.deflectionBy !== 'curvature';
+  if (refusal)
+    return noSpanDepth({ id: `span-depth-${span + 1}`, label: `span ${span + 1}`, x: criticalPlace(beam, span), clause, refusal }, code);
   const check = compareCheck({
     id: `span-depth-${span + 1}`,
     family: 'deflection',
@@ -209,7 +212,7 @@ function systemOf(beam: PreparedBeam, span: number): SpanSystem {
 }
 
 function spanDepthQuestion(basis: SpanDepthBasis, span: number) {
-  const { beam, strips, stiffness } = basis;
+  const { beam, code, strips, stiffness } = basis;
   const outline = outlineOf(beam, span);
   const x = criticalPlace(beam, span);
   const hogs = isCantilever(beam, span);
@@ -230,6 +233,7 @@ function spanDepthQuestion(basis: SpanDepthBasis, span: number) {
     compressionRatio: 0,
     provided: required > 0 ? provided / required : 1.5,
     flange: b / outline.b,
+    loads: uniformLoads(beam, code, span, b),
     isSlab: beam.isSlab === true,
     hasPartitions: beam.service.hasPartitions,
   };

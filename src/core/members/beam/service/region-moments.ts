@@ -61,8 +61,9 @@ export function tooFewForCracks(
 ): number[] {
   const { span, sense, from, to } = region;
   const { crackingMoment, usage } = faceCracks(beam, code, span, sense);
+  const least = crackingMoment(bars);
   const places = placesIn(analysis, moments, span, sense, from, to)
-    .filter((p) => p.largest > crackingMoment)
+    .filter((p) => p.largest > least)
     .sort((a, b) => a.crack - b.crack);
   // The wider the larger the moment: the first that is too wide is found by halving.
   let [low, high] = [0, places.length];

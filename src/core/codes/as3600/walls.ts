@@ -1,0 +1,32 @@
+import type { Calc } from '../../calc/calc';
+import type { WallQuestion } from '../column-rules';
+import { formula, symbols } from './symbols';
+
+export const F = {
+  vertical: formula('A_v_min', '0.0025 * A_g', '11.7.1'),
+  horizontal: formula('A_h_min', '0.0025 * A_g', '11.7.1'),
+  spacing: formula('s_wall', 'min(2.5 * t_w, 350)', '11.7.3', { empirical: 'SI' }),
+  three: formula('k_e_len', 'min(1.0, max(0.3, 1 / (1 + (H_w / (3 * L_1))^2)))', '11.4(b)'),
+  four: formula('k_e_len', '1 / (1 + (H_w / L_1)^2)', '11.4(c)'),
+  fourTall: formula('k_e_len', 'L_1 / (2 * H_w)', '11.4(c)'),
+};
+
+/** Minimum reinforcement of a wall, 11.7.1, and its largest spacings, 11.7.3. Area of concrete mm2. Horizontal shrinkage is taken as restrained. */
+export function wallSteel(c: Calc, area: number, _vertical: number, thickness: number) {
+  const spacing = { value: c.let(F.spacing, { t_w: thickness }), clause: '11.7.3' };
+  return {
+    leastVertical: { value: c.let(F.vertical, { A_g: area }), clause: '11.7.1' },
+    mostVertical: { value: Infinity, clause: '' },
+    leastHorizontal: { value: c.let(F.horizontal, { A_g: area }), clause: '11.7.1' },
+    verticalSpacing: spacing,
+    horizontalSpacing: spacing,
+  };
+}
+
+/** Effective height over height of a wall, 11.4: ends that are free to turn, held at top and foot, at three or at four edges. */
+export function wallFactor(c: Calc, { restraint, height: H_w, between: L_1 }: WallQuestion): number {
+  if (restraint === 'cantilever') return c.given(symbols.k_e_len, 2.2, 'not held at the top, figure 10.5.3');
+  if (restraint === 'twoSides') return c.given(symbols.k_e_len, 1, 'held at top and foot, free to turn, 11.4(a)');
+  if (restraint === 'threeSides') return c.let(F.three, { H_w, L_1 });
+  return c.let(H_w <= L_1 ? F.four : F.fourTall, { H_w, L_1 });
+}
