@@ -343,8 +343,8 @@ describe('AS 3600: punching', () => {
   test('more moment, shear or a thinner slab never helps', () => {
     fc.assert(
       fc.property(fc.integer({ min: 50, max: 900 }), fc.integer({ min: 0, max: 150 }), fc.integer({ min: 0, max: 150 }), (V, Mx, My) => {
-        const use = (q: PunchingQuestion) => q.V / code.punching.plain(silent, q).capacity;
-        const at = (patch: Partial<PunchingQuestion>) => use(question({ V: V * 1e3, Mx: Mx * 1e6, My: My * 1e6, ...patch }));
+        const used = (q: PunchingQuestion) => q.V / code.punching.plain(silent, q).capacity;
+        const at = (patch: Partial<PunchingQuestion>) => used(question({ V: V * 1e3, Mx: Mx * 1e6, My: My * 1e6, ...patch }));
         expect(at({ V: (V + 20) * 1e3 })).toBeGreaterThan(at({}));
         expect(at({ Mx: (Mx + 5) * 1e6 })).toBeGreaterThan(at({}));
         expect(at({ d: 170 })).toBeGreaterThan(at({}));

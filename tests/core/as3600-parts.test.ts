@@ -32,6 +32,7 @@ import {
   sustainedPart,
   swayMagnifier,
 } from '@/core/codes/as3600/slenderness';
+import { makeCode } from '@/core/codes/registry';
 import { symbols } from '@/core/codes/as3600/symbols';
 import type { BendingSection } from '@/core/codes/design-code';
 import { axialForceAt } from '@/core/section/flexural-section';
@@ -424,12 +425,13 @@ describe('confinement and fitments of columns by 10.7', () => {
     expect(tiedPressure(silent, { ...core, spacing: 900 })).toBe(0);
   });
   test('CNF-04 and the other cases in which it is asked for', () => {
-    const at = { N: 3500e3, M: 200e6, phiNuo: 8000e3, phiMu: 400e6, phi: 0.65, Ag: 150e3 };
+    const m = makeCode({ id: 'as3600', variant: '2018', choices: {} }).defaults;
+    const at = { N: 3500e3, M: 200e6, squash: 8000e3, capacity: 400e6, area: 150e3, materials: { ...m, concreteStrength: 65 } };
     // 0.3 x 0.65 x 65 x 150 000 = 1901 kN is passed, M* is half the strength.
-    expect(isConfinementAsked(65, at)).toBe(false);
-    expect(isConfinementAsked(65, { ...at, M: 250e6 })).toBe(true);
-    expect(isConfinementAsked(65, { ...at, N: 6100e3 })).toBe(true);
-    expect(isConfinementAsked(50, { ...at, N: 6100e3 })).toBe(false);
+    expect(isConfinementAsked(at)).toBe(false);
+    expect(isConfinementAsked({ ...at, M: 250e6 })).toBe(true);
+    expect(isConfinementAsked({ ...at, N: 6100e3 })).toBe(true);
+    expect(isConfinementAsked({ ...at, N: 6100e3, materials: { ...m, concreteStrength: 50 } })).toBe(false);
   });
   test.each([
     ['DET-03', 28, 400, false],

@@ -4,7 +4,7 @@ import type { DesignOptions } from '../job';
 import { formatQuantity } from '../units/format';
 import type { QuantityKind } from '../units/quantity';
 
-export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing';
+export type CheckFamily = 'bending' | 'shear' | 'torsion' | 'deflection' | 'crack' | 'detailing' | 'fire';
 
 /** `asked`: there is no answer before the engineer has said what the reason asks for. `failed`: there is none at all. */
 export type CheckStatus = 'holds' | 'near' | 'exceeds' | 'notApplicable' | 'notCovered' | 'failed' | 'asked';
@@ -43,8 +43,8 @@ export interface Check {
 const ROUNDING = 1.0005;
 const NEAR = 0.945;
 
-/** A rule of detailing is kept or broken: bars at just the spacing allowed are not near to anything. Other checks measure. */
-export const isRule = ({ family }: Pick<Check, 'family'>): boolean => family === 'detailing';
+/** A rule of detailing or of fire is kept or broken: bars at just the spacing allowed are not near to anything. Other checks measure. */
+export const isRule = ({ family }: Pick<Check, 'family'>): boolean => family === 'detailing' || family === 'fire';
 
 /** Whether a utilisation is over the limit as it is shown. */
 export const isOver = (utilisation: number): boolean => utilisation > ROUNDING;

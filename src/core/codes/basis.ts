@@ -16,7 +16,7 @@ export interface Choice {
   readonly clause: string;
   /** What may be chosen, by value with its words, the usual one first; or a number within limits. */
   readonly options: Named | NumberRange;
-  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service';
+  readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service' | 'fire';
   /** Set where only one kind of member rests on it. */
   readonly only?: 'beams' | 'columns' | 'strips';
 }

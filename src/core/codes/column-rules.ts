@@ -144,6 +144,47 @@ export interface TieQuestion {
   readonly isSpiral: boolean;
 }
 
+/** Forces at a section against its design strengths (N, N mm, mm2): its squash load, and its bending strength with this axial force. */
+export interface ConfinedSection {
+  readonly N: number;
+  readonly M: number;
+  readonly squash: number;
+  readonly capacity: number;
+  readonly area: number;
+  readonly materials: Materials;
+}
+
+/** A core held by fitments of one size: widths to the centres of the outer ones, legs across each way, spacing along the member (mm, MPa). */
+export interface TiedCore {
+  readonly b_c: number;
+  readonly d_c: number;
+  /** Areas of all legs that run along x, and along y (mm2). */
+  readonly alongX: number;
+  readonly alongY: number;
+  readonly spacing: number;
+  readonly fsy: number;
+  /** Clear distances between bars next to each other that are held, all round (mm). */
+  readonly between: readonly number[];
+}
+
+/** A round core held by a helix, or by round fitments one by one: diameter to their centre line, area of one bar, spacing (mm, MPa). */
+export interface RoundCore {
+  readonly d_s: number;
+  readonly area: number;
+  readonly spacing: number;
+  readonly fsy: number;
+  readonly isHelix: boolean;
+}
+
+/** Where a code asks that ties press on the core: when, how much, and how much they do (MPa). */
+export interface ConfinementRules {
+  isAsked(q: ConfinedSection): boolean;
+  needed(c: Calc, m: Materials): number;
+  tied(c: Calc, core: TiedCore): number;
+  round(c: Calc, core: RoundCore): number;
+  readonly clause: string;
+}
+
 /** What a code says of columns; asked by topic like the rest of {@link DesignCode}. N, mm, MPa. */
 export interface ColumnRules {
   ultimateBasis(c: Calc, m: Materials, transverse: Transverse): UltimateBasis;
@@ -175,6 +216,8 @@ export interface ColumnRules {
   readonly leastBarDiameter: Limit;
   clearSpacing(diameter: number, aggregate: number, c?: Calc): Limit;
   ties(c: Calc, q: TieQuestion): TieRules;
+  /** Pressure of the ties on the core; undefined where the code asks for none. */
+  readonly confinement?: ConfinementRules;
   /** Volumetric ratio that a spiral needs and has; undefined where the code asks for none. */
   spiral?(c: Calc, q: SpiralQuestion): { readonly needed: number; readonly there: number; readonly clause: string };
   /** Shear strength in one direction with ties (N). The axial force counts. */

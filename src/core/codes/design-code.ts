@@ -5,6 +5,7 @@ import type { AnchorageRules } from './anchorage-rules';
 import type { CatalogueId } from '../materials/bars';
 import type { ColumnRules } from './column-rules';
 import type { ServiceRules } from './service-rules';
+import type { FireRules } from './fire-rules';
 import type { FlangeRule } from './flange-width';
 import type { FrameCode } from './frame-rules';
 import type { PunchingRules } from './punching-rules';
@@ -180,6 +181,7 @@ export interface DesignCode {
   readonly punching: PunchingRules;
   readonly slab: SlabRules;
   readonly anchorage: AnchorageRules;
+  readonly fire: FireRules;
   /** Topics that this code has here only in part or not at all. */
   readonly notCovered: readonly MissingTopic[];
 }

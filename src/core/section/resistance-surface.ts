@@ -32,6 +32,12 @@ export interface SurfaceOptions {
   readonly depths?: number;
 }
 
+/**
+ * How far the slices stand off the axes (rad) where the strength jumps at a direction along them: what is read between slices is then that of the directions
+ * beside the axes, never that of the axes alone.
+ */
+const OFF_AXIS = 0.05;
+
 /** Where the direction is looked for around a pair of slices, in steps of the table. */
 const WIDER = [
   [0, 1],
@@ -73,7 +79,8 @@ export class ResistanceSurface {
     this.lastLevel = { N: NaN, Mx: row(), My: row(), depth: row(), interval: new Int32Array(angles) };
     this.most = mostCompression(section, basis);
     this.least = mostTension(section, basis);
-    this.slices = Array.from({ length: angles }, (_, i) => this.slice((2 * Math.PI * i) / angles));
+    const turn = basis.blockShare ? OFF_AXIS : 0;
+    this.slices = Array.from({ length: angles }, (_, i) => this.slice((2 * Math.PI * i) / angles + turn));
   }
 
   /** The state along a bearing at a parameter of depth. The object is used again by the next call. */

@@ -44,6 +44,7 @@ const styles = {
   turningLine: { SI: ['kNm/rad/m', 0, 1000], US: ['kip-ft/rad/ft', 0, 1000] },
   density: { SI: ['kg/m3', 0, 50], US: ['pcf', 0, 1] },
   unitWeight: { SI: ['kN/m3', 1, 0.5], US: ['lbf/ft3', 0, 5] },
+  minutes: { SI: ['min', 0, 30], US: ['min', 0, 30] },
   mass: { SI: ['kg', 0, 1], US: ['lbm', 0, 1] },
   massPerVolume: { SI: ['kg/m3', 0, 1], US: ['lb/yd3', 0, 1] },
 } satisfies Record<string, QuantityStyle>;

@@ -104,6 +104,7 @@ const table = [
   unit('1/m', 1e-3, 0, -1),
   unit('1/in', 1 / IN, 0, -1),
   unit('d', 1, 0, 0, 0, 1),
+  unit('min', 1 / 1440, 0, 0, 0, 1),
 ] as const;
 
 const byName = new Map<string, Unit>(table.map((u) => [u.name, u]));
@@ -161,6 +162,7 @@ const aliases: Record<string, string> = {
   'kg/m³': 'kg/m3',
   'lb/ft3': 'pcf',
   days: 'd',
+  minutes: 'min',
 };
 
 /** Looks a unit up by name or accepted spelling; undefined when it is not known. */

@@ -13,6 +13,7 @@ import { CreepFields } from '@/ui/fields/CreepFields';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { ServiceFields } from '@/ui/fields/ServiceFields';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
+import { FireFields } from '@/ui/fields/FireFields';
 import { materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
 import { BarRulesFields } from './BarRulesFields';
 import { FlangeFields } from './FlangeFields';
@@ -56,6 +57,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<BeamM
         )}
         {count('Spans, with cantilevers', member.spans.length, [1, MOST_SPANS], setSpans)}
         <Weights project={project} member={member} result={result} />
+        <FireFields project={project} member={member} />
       </section>
       <section>
         <h2>Materials and cover</h2>

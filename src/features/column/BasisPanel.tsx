@@ -6,6 +6,7 @@ import { codeOf } from '@/core/members/member';
 import { isSectionAlone, isWall, type UprightMember } from '@/core/members/wall/upright';
 import { formatQuantity } from '@/core/units/format';
 import { CreepFields } from '@/ui/fields/CreepFields';
+import { FireFields } from '@/ui/fields/FireFields';
 import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
@@ -40,6 +41,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
           </>
         )}
         <Amounts project={project} result={result} />
+        <FireFields project={project} member={member} hasSides />
       </section>
       <section>
         <h2>Materials and limits</h2>

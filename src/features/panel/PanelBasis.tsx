@@ -4,6 +4,7 @@ import type { PanelMethod } from '@/core/members/panel/input';
 import { codeOf } from '@/core/members/member';
 import type { PanelMember } from '@/core/members/panel/input';
 import { formatQuantity } from '@/core/units/format';
+import { FireFields } from '@/ui/fields/FireFields';
 import { nameRows, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import type { LoadTable } from '@/ui/tables/LoadsTable';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
@@ -54,6 +55,7 @@ export function PanelBasis({ project, member, faults }: Omit<BasisProps<PanelMem
           Self-weight {formatQuantity(member.h * member.unitWeight, 'areaLoad', project.display)}. Both methods answer quickly and by hand;
           neither knows the stiffness of the beams below.
         </p>
+        <FireFields project={project} member={member} />
       </section>
       <section>
         {slabMaterialRows(rows, code)}

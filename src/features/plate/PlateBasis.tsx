@@ -4,6 +4,7 @@ import { aroundMiddle, directionWords } from '@/core/members/plate/bar-axes';
 import type { PlateLoad, PlateMember } from '@/core/members/plate/input';
 import { formatQuantity } from '@/core/units/format';
 import { QuantityInput } from '@/ui/fields/QuantityInput';
+import { FireFields } from '@/ui/fields/FireFields';
 import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
 import type { BasisProps } from '@/ui/sheet/panels';
@@ -108,6 +109,7 @@ export function PlateBasis({ project, member, result, faults }: BasisProps<Plate
           {result.mesh && ` · ${result.mesh.triangles.length / 3} triangles, ${result.mesh.at.length / 2} nodes`}. The plate bends and
           shears.
         </p>
+        <FireFields project={project} member={member} />
       </section>
       <section>
         {slabMaterialRows(rows, code)}

@@ -19,7 +19,7 @@ export const families: readonly { readonly keys: readonly CheckFamily[]; readonl
   { keys: ['bending'], title: 'Bending' },
   { keys: ['shear', 'torsion'], title: 'Shear' },
   { keys: ['crack', 'deflection'], title: 'In service' },
-  { keys: ['detailing'], title: 'Detailing' },
+  { keys: ['detailing', 'fire'], title: 'Detailing, fire' },
 ];
 
 export const rowsOf = (project: Project, results: Readonly<Record<string, ResultEntry>>): RowData[] =>

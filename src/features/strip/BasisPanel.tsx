@@ -8,6 +8,7 @@ import { CreepFields } from '@/ui/fields/CreepFields';
 import { ServiceFields } from '@/ui/fields/ServiceFields';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
 import { useChange } from '@/ui/fields/use-change';
+import { FireFields } from '@/ui/fields/FireFields';
 import { nameRows, panelRow, slabMaterialRows, useRows } from '@/ui/fields/use-rows';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
 import type { BasisProps } from '@/ui/sheet/panels';
@@ -36,6 +37,7 @@ export function BasisPanel({ project, member, result: { quantities }, faults }: 
             quantities.concrete > 0 &&
             ` · steel ${formatQuantity(quantities.bars / quantities.concrete, 'massPerVolume', project.display)}`}
         </p>
+        <FireFields project={project} member={member} />
       </section>
       <section>
         {slabMaterialRows(rows, code)}

@@ -96,9 +96,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
                 </button>
               ) : (
                 <Fragment key={row.check.id}>
-                  {row.check === firstRule && (
-                    <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Detailing rules satisfied</p>
-                  )}
+                  {row.check === firstRule && <p className="small relative z-[1] w-fit bg-holly pb-0.5 pr-2 pt-1.5">Rules satisfied</p>}
                   <Rung check={row.check} decision={decided(row.check)} units={project.display}>
                     {open.includes(row.check.id) && (
                       <CheckSteps

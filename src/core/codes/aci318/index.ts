@@ -30,6 +30,7 @@ import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
 import { slabRules } from './slabs';
+import { fireChoices, fireRules } from './fire';
 import { flangeRule } from './flange-width';
 import { frameCode } from './frames';
 import { torsionChoices, torsionRules } from './torsion';
@@ -121,11 +122,11 @@ const choices: readonly Choice[] = [
   },
   ...torsionChoices,
   ...serviceChoices,
+  ...fireChoices,
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
 const notCovered: DesignCode['notCovered'] = [
-  { title: 'Fire', clause: '4.11' },
   { title: 'Ductile frames', clause: '18.3 to 18.7', of: 'columns' },
   { title: 'Integrity of perimeter beams', clause: '9.7.7', of: 'beams' },
   { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
@@ -293,6 +294,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     slab: slabRules(form, shearBasis),
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
+    fire: fireRules(choose),
     frames: frameCode({ form, code: strength, epsTy: (m) => epsTy(silent, m), liveCompanion }),
     notCovered,
   };

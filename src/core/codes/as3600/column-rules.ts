@@ -4,6 +4,7 @@ import type { Choice, ShearSection } from '../design-code';
 import { nominalBasis, recordResistance, ultimateBasis, type Narrowing } from './axial';
 import { columnLap } from './column-laps';
 import * as columns from './columns';
+import { confinement } from './confinement';
 import { clearSpacing } from './detailing';
 import { effectiveLength } from './effective-length';
 import { shearResistance, type ShearMethod } from './shear-rules';
@@ -65,6 +66,7 @@ export function columnRules(choose: (key: string) => string): ColumnRules {
     leastBarDiameter: { value: 10, clause: '3.2.1' },
     clearSpacing,
     ties: columns.tieRules,
+    confinement,
     shear: (c, q) => columnShear(c, q, method),
     lap: columnLap,
     wallFactor,

@@ -1,5 +1,7 @@
 import type { Calc } from '../../calc/calc';
+import type { ConfinedSection, ConfinementRules, RoundCore, TiedCore } from '../column-rules';
 import type { Limit } from '../design-code';
+import { LEAST } from './capacity-factors';
 import { formula } from './symbols';
 
 export const F = {
@@ -11,19 +13,6 @@ export const F = {
   reached: formula('f_r_eff', 'k_e * f_r', '10.7.3.3'),
   asked: formula('f_r_min', '0.01 * f_c_prime', '10.7.3.2'),
 };
-
-/** A core held by fitments of one size: widths to the centres of the outer ones, legs across each way, spacing along the member (mm, MPa). */
-export interface TiedCore {
-  readonly b_c: number;
-  readonly d_c: number;
-  /** Areas of all legs that run along x, and along y (mm2). */
-  readonly alongX: number;
-  readonly alongY: number;
-  readonly spacing: number;
-  readonly fsy: number;
-  /** Clear distances between bars next to each other that are held, all round (mm). */
-  readonly between: readonly number[];
-}
 
 /** Effective confining pressure of a rectangular core by rational calculation (MPa), 10.7.3.3: the lesser of both directions. */
 export function tiedPressure(c: Calc, core: TiedCore): number {
@@ -37,15 +26,6 @@ export function tiedPressure(c: Calc, core: TiedCore): number {
   return c.let(F.reached, { k_e, f_r });
 }
 
-/** A round core held by a helix, or by round fitments one by one: diameter to their centre line, area of one bar, spacing (mm, MPa). */
-export interface RoundCore {
-  readonly d_s: number;
-  readonly area: number;
-  readonly spacing: number;
-  readonly fsy: number;
-  readonly isHelix: boolean;
-}
-
 /** The same of a round core. */
 export function roundPressure(c: Calc, o: RoundCore): number {
   const k_e = c.let(o.isHelix ? F.effectiveHelix : F.effectiveRings, { s: o.spacing, d_s: o.d_s });
@@ -55,23 +35,21 @@ export function roundPressure(c: Calc, o: RoundCore): number {
 /** Least effective pressure where confinement is asked for (MPa), 10.7.3.2. */
 export const leastPressure = (c: Calc, f_c_prime: number): number => c.let(F.asked, { f_c_prime });
 
-/** Actions at a section against its design strengths; N, N mm, mm2. */
-export interface AtSection {
-  readonly N: number;
-  readonly M: number;
-  readonly phiNuo: number;
-  readonly phiMu: number;
-  /** 0.65, with the gross area. */
-  readonly phi: number;
-  readonly Ag: number;
-}
-
 /** Up to this strength (MPa) detailing alone gives confinement, 10.7.3.1. */
 const PLAIN_FC = 50;
 
 /** Whether the core has to be confined, 10.7.3.1: above 50 MPa, where N* reaches 0.75 phi Nuo, or 0.3 phi f'c Ag with M* beyond 0.6 phi Mu. */
-export const isConfinementAsked = (fc: number, { N, M, phiNuo, phiMu, phi, Ag }: AtSection): boolean =>
-  fc > PLAIN_FC && (N >= 0.75 * phiNuo || (N >= 0.3 * phi * fc * Ag && M >= 0.6 * phiMu));
+export function isConfinementAsked({ N, M, squash, capacity, area, materials: { concreteStrength: fc } }: ConfinedSection): boolean {
+  return fc > PLAIN_FC && (N >= 0.75 * squash || (N >= 0.3 * LEAST * fc * area && M >= 0.6 * capacity));
+}
+
+export const confinement: ConfinementRules = {
+  isAsked: isConfinementAsked,
+  needed: (c, m) => leastPressure(c, m.concreteStrength),
+  tied: tiedPressure,
+  round: roundPressure,
+  clause: '10.7.3',
+};
 
 /** Least diameter of fitments for bars (mm), table 10.7.4.3. */
 export function leastFitment(barDiameter: number, isBundled = false): Limit {

@@ -13,6 +13,7 @@ import { anchorageRules, plainLength } from './anchorage';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, uses } from './combinations';
 import { clearSpacing, compressionSpacing, layerGap } from './detailing';
+import { fireChoices, fireRules } from './fire';
 import { flangeRule } from './flange-width';
 import * as flexure from './flexure';
 import { frameCode } from './frames';
@@ -52,14 +53,13 @@ const choices: readonly Choice[] = [
   ...shearChoices,
   ...serviceChoices,
   ...slabChoices,
+  ...fireChoices,
   ...columnChoices.map((choice) => ({ ...choice, ...(choice.key === 'narrowing' ? {} : { only: 'columns' as const }) })),
 ];
 
 const notCovered: DesignCode['notCovered'] = [
-  { title: 'Fire', clause: '5' },
   { title: 'Moment-resisting frames', clause: '14', of: 'beams' },
   { title: 'Moment-resisting frames', clause: '14', of: 'columns' },
-  { title: 'Special confinement of the core', clause: '10.7.3', of: 'columns' },
   { title: 'Transmission of axial force through floors', clause: '10.8', of: 'columns' },
   { title: 'Slenderness of beams', clause: '8.9', of: 'beams' },
   { title: 'Shear between flange and web', clause: '8.4', of: 'beams' },
@@ -169,6 +169,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     torsion: torsionRules(method),
     flange: flangeRule,
     frames: frameCode,
+    fire: fireRules(choose),
     notCovered,
   };
 }

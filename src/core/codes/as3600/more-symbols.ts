@@ -121,6 +121,13 @@ export const moreSymbols = {
   L_st: ['development length for that part', 'mm'],
   L_hook: ['development length with a hook or cog', 'mm'],
   F_end: ['force of the bottom bars at the support', 'kN'],
+  // fire
+  eta_f: ['forces in fire over design forces', ''],
+  u_ray: ['use of the section, N and M growing together', ''],
+  mu_f: ['level of load in fire', ''],
+  omega_f: ['mechanical ratio of steel', ''],
+  n_f: ['level of axial force in fire', ''],
+  A_s: ['area of all bars', 'mm2'],
   // slabs and punching
   k_min: ['factor for the supports of the slab', ''],
   b_slab: ['width of the strip', 'mm'],

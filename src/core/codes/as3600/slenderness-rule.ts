@@ -21,6 +21,10 @@ const LEAST_FORCE = 1;
 export function slendernessRule(axis: SlenderAxis): SlendernessRule {
   return {
     moments: (c, f, accidental, sense) => designMoments(c, axis, f, accidental, sense),
+    section: (c, N, moment, sense) => {
+      const least = N > 0 ? c.let(F.least, { D: axis.h, N_comp: N }) : 0;
+      return Math.abs(moment) < least ? sense * least : moment;
+    },
     steps: (f, accidental, sense) => momentSteps(axis, f, accidental, designMoments(silent, axis, f, accidental, sense), sense),
   };
 }

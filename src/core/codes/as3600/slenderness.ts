@@ -5,7 +5,7 @@ export const F = {
   alphaCLow: formula('alpha_c', 'sqrt(1 / (3.5 * N_star / (0.6 * N_uo)))', '10.3.1'),
   alphaC: formula('alpha_c', 'sqrt(2.25 - 2.5 * N_star / (0.6 * N_uo))', '10.3.1'),
   short: formula('lambda_short', 'max(25, alpha_c * (38 - f_c_prime / 15) * (1 + r_M))', '10.3.1(a)', { empirical: 'SI' }),
-  Nc: formula('N_c', 'pi^2 / L_e^2 * (182 * d_o * phi * M_ub / (1 + beta_d))', '10.4.4', { empirical: 'SI' }),
+  Nc: formula('N_c', 'pi^2 / L_e^2 * (182 * d_o * phi * M_ub / (1 + beta_d))', '10.4.4'),
   km: formula('k_m', 'max(0.4, min(1.0, 0.6 - 0.4 * r_M))', '10.4.2'),
   braced: formula('delta_b', 'max(1.0, k_m / (1 - N_star / N_c))', '10.4.2'),
   sway: formula('delta_s', '1 / (1 - sum_N / sum_N_c)', '10.4.3'),

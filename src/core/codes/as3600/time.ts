@@ -6,7 +6,7 @@ const SI = { empirical: 'SI' } as const;
 export const F = {
   th: formula('t_h', '2 * A_g / u_e', '3.1.7.2, 3.1.8.3'),
   autogenousFinal: formula('eps_cse_f', '(0.07 * f_c_prime - 0.5) * 0.00005', '3.1.7.2', SI),
-  autogenous: formula('eps_cse', 'max(0, eps_cse_f) * (1 - exp(-0.07 * t_days))', '3.1.7.2'),
+  autogenous: formula('eps_cse', 'max(0, eps_cse_f) * (1 - exp(-0.07 * t_days))', '3.1.7.2', SI),
   alpha1: formula('alpha_s1', '0.8 + 1.2 * exp(-0.005 * t_h)', '3.1.7.2', SI),
   k1: formula('k_s1', 'alpha_s1 * t_days^0.8 / (t_days^0.8 + 0.15 * t_h)', '3.1.7.2', SI),
   dryingBasic: formula('eps_csd_b', '(0.9 - 0.005 * f_c_prime) * eps_base', '3.1.7.2', SI),

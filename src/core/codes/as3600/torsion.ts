@@ -13,7 +13,7 @@ export const F = {
   most: formula('v_most', 'phi * V_u_max / (b_v * d_v)', '8.2.3.3'),
   shear: formula('a_sv', 'max(0, V_star / phi - V_uc) / (f_syf * d_v * cot(theta_v))', '8.2.5.2'),
   one: formula('a_sw', 'T_star / (phi * 2 * A_o * f_syf * cot(theta_v))', '8.2.5.6'),
-  least: formula('a_sw_min', '0.2 * y_1 / f_syf', '8.2.5.5'),
+  least: formula('a_sw_min', '0.2 * y_1 / f_syf', '8.2.5.5', { empirical: 'SI' }),
   legs: formula('u_T', '(a_sv / n_leg + max(a_sw, a_sw_min)) / a_leg', '8.2.5'),
   need: formula('a_svw', 'a_sv + n_leg * max(a_sw, a_sw_min)', '8.2.5'),
   along: formula('A_l', 'T_star * u_h * cot(theta_v) / (phi * 2 * A_o * f_sy)', '8.2.7'),

@@ -12,6 +12,7 @@ import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
 import { anchorageRules } from './anchorage';
+import { fireChoices, fireRules } from './fire';
 import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
@@ -140,6 +141,7 @@ const choices: readonly Choice[] = [
   },
   ...torsionChoices,
   ...serviceChoices,
+  ...fireChoices,
   ...frameChoices,
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
@@ -167,10 +169,7 @@ const categories: Readonly<Record<UseCategory, string>> = {
   H: 'H roofs',
 };
 
-const notCovered: DesignCode['notCovered'] = [
-  { title: 'Fire', clause: 'EN 1992-1-2' },
-  { title: 'Ductile frames', clause: 'EN 1998-1 5.4.3.2', of: 'columns' },
-];
+const notCovered: DesignCode['notCovered'] = [{ title: 'Ductile frames', clause: 'EN 1998-1 5.4.3.2', of: 'columns' }];
 
 /** EN 1992-1-1 as the registry has it, with its national annexes. */
 export const en1992Entry: CodeEntry = {
@@ -284,6 +283,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     column: columnRules(annex, choose, shearBasis),
     service: serviceRules(choose),
     flange: flangeRule,
+    fire: fireRules(annex, choose),
     frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength }),
     flangeShear: (c, q) => ({ ...flangeShear(c, q, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),

@@ -1,6 +1,7 @@
 import { defineSymbols, formulary } from '../../calc/formula';
 import { serviceSymbols } from './service-symbols';
 import { punchingSymbols } from './punching-symbols';
+import { fireSymbols } from './fire-symbols';
 import { frameSymbols } from './frame-symbols';
 import { torsionSymbols } from './torsion-symbols';
 import { columnSymbols } from './column-symbols';
@@ -141,6 +142,7 @@ export const symbols = defineSymbols({
   ...columnSymbols,
   ...torsionSymbols,
   ...frameSymbols,
+  ...fireSymbols,
   ...punchingSymbols,
   ...serviceSymbols,
 });

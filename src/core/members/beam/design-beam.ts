@@ -5,6 +5,7 @@ import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';
 import { analyseBeam, type BeamAnalysis } from './analysis';
 import { endAnchorage } from './anchorage-checks';
+import { beamFire } from './fire';
 import { flangeChecks } from './flange-checks';
 import { bendingChecks, checkBasis, ductilityCheck } from './bending-checks';
 import { chooseSteel } from './choose-steel';
@@ -53,9 +54,10 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
   const basis = checkBasis(beam, code, analysis, resistance, options.units);
   const ends = endAnchorage(basis, analysis);
   const service = beamService(beam, code, analysis, map, moments, basis);
+  const bending = bendingChecks(basis);
   const checks = finishChecks(
     [
-      ...bendingChecks(basis),
+      ...bending,
       ...ductilityCheck(basis),
       ...compressionChecks(basis),
       ...shearChecks(basis, analysis),
@@ -69,6 +71,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
+      ...beamFire(beam, code, map, bending),
       ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam), ...stationTopics(beam)]),
     ],
     options,

@@ -129,6 +129,7 @@ export const beamFields = (d: MaterialDefaults) => ({
   stations: field.list(stationForces, 5000),
   bars,
   service: field.service,
+  fire: field.fire,
   /** Class of the ductile frame in which the beam stands, as the code names them. */
   frame: field.text(20).default('none'),
   /** What the automatic choice of bars may use; an empty list is everything usual. */

@@ -219,7 +219,7 @@ interface Shearing {
 }
 
 /** Shear of a set along an axis with the axial force beside it: at the top, and at the foot where that is another. */
-function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
+export function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
   const [key, foot] = axis === 'x' ? (['vx', 'vxBottom'] as const) : (['vy', 'vyBottom'] as const);
   const ends = [{ r, N: r.set.N, V: Math.abs(r.set[key]) }];
   if (r.set[foot] != null || r.set.nBottom != null) ends.push({ r, N: axialAt(r.set, 'foot'), V: Math.abs(r.set[foot] ?? r.set[key]) });

@@ -5,8 +5,10 @@ import { quantitiesOf } from '../../model/member-model';
 import { checkInWords, type DerivableCheck, finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import { atOnce, inSteps, type DesignOptions, type Steps } from '../../job';
 import { axialChecks, growthChecks, nowhere, shearChecks, strengthChecks, type ColumnBasis } from './checks';
+import { confinementCheck } from './confinement';
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
+import { columnFire } from './fire';
 import type { ColumnInput } from './input';
 import { loadSets, withOwnCase } from './load-sets';
 import { columnFormwork, columnInSpace } from './model';
@@ -16,6 +18,7 @@ import { emptyColumnResult, type ColumnResult } from './result';
 import { columnModel, type ColumnModel } from './section';
 import { serviceChecks } from './service-checks';
 import { strengthOf, type SetResult } from './strength';
+import { spacingForAllCheck } from './tie-spacing';
 
 /** Load sets of one step: a few hundredths of a second. */
 const SETS_A_STEP = 200;
@@ -25,7 +28,16 @@ export function* columnSteps(column: ColumnInput, code: DesignCode, options: Des
   const faults = columnFaults(column, code);
   if (faults.length > 0) return emptyColumnResult('column', faults);
   const detailing = (basis: ColumnBasis) =>
-    column.isSection ? topicsNotCovered(sectionTopics) : [...steelChecks(basis), ...placingChecks(basis), lapCheck(basis)];
+    column.isSection
+      ? topicsNotCovered(sectionTopics)
+      : [
+          ...steelChecks(basis),
+          ...placingChecks(basis),
+          ...confinementCheck(basis),
+          ...spacingForAllCheck(basis),
+          lapCheck(basis),
+          ...columnFire(basis, column.fire),
+        ];
   return yield* uprightSteps('column', column, code, options, detailing, (model) =>
     quantitiesOf(columnInSpace(column, code, model), columnFormwork(column)),
   );

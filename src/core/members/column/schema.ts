@@ -106,6 +106,7 @@ export const uprightFields = (d: MaterialDefaults) => ({
   /** The office's practical limit of steel, and the crack width that is allowed (mm). */
   steelLimit: number().min(0.001, 'must be above 0').max(0.2, 'must be at most 0.2').default(0.04),
   crackLimit: field.length(0.3),
+  fire: field.fire,
 });
 
 /** What a column asks for: a section of any shape along a clear height, with its load sets. Lengths mm, forces N, moments N mm. */

@@ -150,7 +150,7 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
   }
   // Exact only for what may govern the set: the table is within a few per cent.
   const most = Math.max(...found.map((f) => f.rough));
-  const exact = found.map((f) => (f.rough >= nearEnough(code) * most ? { ...f, result: exactly(f.result, model, code) } : f));
+  const exact = found.map((f) => (f.rough >= nearEnough(code, model) * most ? { ...f, result: exactly(f.result, model, code) } : f));
   const worst = largestOf(exact, (e) => use(e.result))!;
   const atPlace = (place: Place) =>
     largestOf(
@@ -162,9 +162,9 @@ export function strengthOf(set: LoadSet, index: number, column: ColumnInput, mod
 
 /**
  * How near to the worst a rough utilisation must come for the exact one to be worked out. The table knows the moment at the same axial force;
- * along the ray the order may be another, so there every one is solved.
+ * along the ray the order may be another, so there every one is solved. Where the strength jumps at the axes the table knows the lower one.
  */
-const nearEnough = (code: DesignCode) => (code.column.measure === 'ray' ? 0 : 0.93);
+const nearEnough = (code: DesignCode, { basis }: ColumnModel) => (code.column.measure === 'ray' ? 0 : basis.blockShare ? 0.85 : 0.93);
 const use = (p: PlaceResult) => p.utilisation ?? Infinity;
 
 function exactly(p: PlaceResult, model: ColumnModel, code: DesignCode): PlaceResult {
@@ -175,7 +175,7 @@ function exactly(p: PlaceResult, model: ColumnModel, code: DesignCode): PlaceRes
 export function governingAt(place: Place, results: readonly SetResult[], model: ColumnModel, code: DesignCode) {
   const at = (r: SetResult) => r.places.find((p) => p.place === place)!;
   const most = Math.max(...results.map((r) => use(at(r))));
-  const near = results.filter((r) => use(at(r)) >= nearEnough(code) * most).map((r) => ({ r, p: exactly(at(r), model, code) }));
+  const near = results.filter((r) => use(at(r)) >= nearEnough(code, model) * most).map((r) => ({ r, p: exactly(at(r), model, code) }));
   return largestOf(near, ({ p }) => use(p));
 }
 

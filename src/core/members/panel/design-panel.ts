@@ -18,6 +18,7 @@ import {
   panelSteel,
   type PanelBasis,
 } from './checks';
+import { panelFire } from './fire';
 import { panelDeflection, spanLoads, type PanelServiceLoads } from './deflection';
 import { panelFaults } from './faults';
 import type { PanelInput } from './input';
@@ -54,6 +55,7 @@ export function designPanel(given: PanelInput, code: DesignCode, options: Design
       ...panelDepth(basis, spanLoads(service)),
       ...panelDeflection(basis, service),
       ...panelCorners(basis),
+      ...panelFire(basis),
       ...topicsNotCovered([
         ...missingFor(code, 'slabs'),
         { title: 'Crack width', clause: 'hand method' },

@@ -44,5 +44,6 @@ export const panelFields = (d: MaterialDefaults) => ({
   }),
   barRules: field.slabBarRules,
   hasPartitions: boolean().default(true),
+  fire: field.fire,
   ...field.ownCombinations,
 });

@@ -1,5 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ISchema, type Lazy, type Schema } from 'yup';
 import type { MaterialDefaults } from '../../codes/design-code';
+import { FIRE_PERIODS } from '../../codes/fire-rules';
 import type { FileQuantity } from '../../units/file-units';
 
 /** A dimensioned number of the file: the meta data tell reader and writer its kind of unit. */
@@ -26,6 +27,15 @@ export type InputOf<F extends (d: MaterialDefaults) => Fields> = Fixed<{ [K in k
 
 /** The part of an input that one schema describes. */
 export type Part<S extends ISchema<unknown>> = Fixed<InferType<S>>;
+
+/** Fire: for how many minutes a member has to resist it, null where nothing is asked, and whether only one side of it is exposed. */
+export const fire = object({
+  minutes: number()
+    .nullable()
+    .oneOf([null, ...FIRE_PERIODS], `must be one of: ${FIRE_PERIODS.join(', ')}`)
+    .default(null),
+  isOneSided: boolean().default(false),
+});
 
 export const loadCase = object({
   id: name().max(20),

@@ -22,6 +22,7 @@ import { plateHandChecks } from './hand-checks';
 import type { PlateInput } from './input';
 import { metresOf } from './layers';
 import { plateCombinations } from './loading';
+import { plateFire } from './fire';
 import { heldEdgeChecks, heldEdges, withHeldEdges, type HeldEdges } from './held-edges';
 import { onceFor } from './last-answers';
 import { lineReactions } from './line-reactions';
@@ -161,6 +162,7 @@ function strengthOf(plate: PlateInput, code: DesignCode, combinations: readonly 
         ...radialChecks(basis),
         ...heldEdgeChecks(basis, basis.held),
         ...crackChecks(basis, cracks, combinations),
+        ...plateFire(basis),
         ...notCovered(plate, code),
       ],
       options,

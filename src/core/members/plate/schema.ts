@@ -116,6 +116,7 @@ export const plateFields = (d: MaterialDefaults) => ({
   /** Meshes over the whole slab, below and above, and bars over parts of it; null are chosen. */
   bars: object({ bottom: mesh, top: mesh, extra: field.list(extra, 200).nullable().default(null) }),
   barRules: field.slabBarRules,
+  fire: field.fire,
   service: field.service.shape({
     /** Share of the tensile strength that is left where restraint uses the rest. */
     tension: number().default(1),

@@ -25,7 +25,7 @@ const ofWidth = (spring: number | null, width: number): number | null => (spring
 
 /** The strip as the beam that it is, without links. Loads and supports keep their order. */
 export function stripAsBeam(strip: StripInput, width: number): BeamInput {
-  const { spans, supports, materials, catalogue, unitWeight, selfWeight, cases, service, combinationsOff, ownCombinations } = strip;
+  const { spans, supports, materials, catalogue, unitWeight, selfWeight, cases, service, fire, combinationsOff, ownCombinations } = strip;
   return {
     mode: 'loads',
     isSlab: true,
@@ -47,6 +47,7 @@ export function stripAsBeam(strip: StripInput, width: number): BeamInput {
     barRules: { mainSizes: [], linkSizes: [], leastBars: null, mostBars: null, legs: [], spacings: [], singlyReinforced: true },
     frame: 'none',
     service,
+    fire,
     combinationsOff,
     ownCombinations,
   };

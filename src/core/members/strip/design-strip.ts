@@ -18,6 +18,7 @@ import { quantitiesOf } from '../../model/member-model';
 import { stripAsBeam, stripWidth } from './as-beam';
 import type { StripBasis } from './basis';
 import { chooseStripSteel, type MoreSteel } from './choose-steel';
+import { stripFire } from './fire';
 import { endChecks } from './end-checks';
 import { stripFaults } from './faults';
 import type { StripInput } from './input';
@@ -167,8 +168,9 @@ function attempt(
   const basis: StripBasis = { ...checkBasis(beam, code, analysis, resistance, options.units), strip, analysis };
   const service = beamService(beam, code, analysis, map, moments, basis);
   const ends = endChecks(basis);
+  const bending = bendingChecks(basis);
   const list = [
-    ...bendingChecks(basis),
+    ...bending,
     ...ductilityCheck(basis),
     ...stripShearChecks(basis),
     ...leastSteelCheck(basis),
@@ -179,6 +181,7 @@ function attempt(
     ...ends.checks,
     ...redistributionCheck(basis),
     ...withoutThinCracks(basis, service.checks),
+    ...stripFire(basis, map, bending),
     ...topicsNotCovered(missingFor(code, 'slabs')),
   ];
   return { basis, service, list, steel, bent: ends.bent };

@@ -55,5 +55,6 @@ export const stripFields = (d: MaterialDefaults) => ({
   }),
   barRules: field.slabBarRules,
   service: field.service,
+  fire: field.fire,
   ...field.ownCombinations,
 });

@@ -7,6 +7,7 @@ import { compareCheck, type Compared, type Origin } from '../../checks/compare';
 import { atOnce, type DesignOptions, type Steps } from '../../job';
 import { nowhere, type ColumnBasis } from '../column/checks';
 import { uprightSteps } from '../column/design-column';
+import { wallFire } from '../column/fire';
 import { leastClear } from '../../reinforcement/column-bars';
 import { emptyColumnResult, type ColumnResult } from '../column/result';
 import { wallAsColumn } from './as-column';
@@ -24,10 +25,19 @@ export function* wallSteps(wall: WallInput, code: DesignCode, options: DesignOpt
     wallAsColumn(wall, code),
     code,
     options,
-    (basis) => meshChecks(wall, basis),
+    (basis) => [...meshChecks(wall, basis), ...fireOf(wall, basis)],
     (model) => quantitiesOf(wallInSpace(wall, model), wallFormwork(wall)),
   );
 }
+
+/** The vertical bars lie within the horizontal ones where these are outside. */
+const fireOf = (wall: WallInput, basis: ColumnBasis): DerivableCheck[] =>
+  wallFire(
+    basis,
+    wall.fire,
+    wall.thickness,
+    wall.horizontalOutside ? findBar(catalogues[wall.catalogue], wall.horizontal.size)!.diameter : 0,
+  );
 
 /** The same at once. */
 export const designWall = (wall: WallInput, code: DesignCode, options: DesignOptions): ColumnResult =>

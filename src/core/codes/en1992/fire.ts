@@ -1,0 +1,207 @@
+import type { Calc } from '../../calc/calc';
+import type { Choice } from '../design-code';
+import { FIRE_PERIODS, type FireBeam, type FireColumn, type FireRules, type FireSlab, type FireWall, type FireWay } from '../fire-rules';
+import * as tables from '../fire-tables';
+import { designStrength } from './materials';
+import type { NationalAnnex } from './national';
+import { getUnit } from '../../units/unit';
+import { formula, symbols } from './symbols';
+
+const SI = { empirical: 'SI' } as const;
+
+export const F = {
+  level: formula('mu_fi', 'eta_fi * u_ray', 'EN 1992-1-2 5.3.1(6)'),
+  omega: formula('omega_fi', 'A_s * f_yd / (A_c * f_cd)', 'EN 1992-1-2 5.3.2(2)'),
+  Reta: formula('R_eta', '83 * (1.00 - mu_fi * (1 + omega_fi) / (0.85 / alpha_cc + omega_fi))', 'EN 1992-1-2 (5.7)', SI),
+  Ra: formula('R_a', '1.60 * (a_fi - 30)', 'EN 1992-1-2 (5.7)', SI),
+  Rl: formula('R_l', '9.60 * (5 - l_0fi / 1000)', 'EN 1992-1-2 (5.7)', SI),
+  Rb: formula('R_b', '0.09 * b_fi', 'EN 1992-1-2 (5.7)', SI),
+  R: formula('R_fi', '120 * (max(0, R_eta + R_a + R_l + R_b + R_n) / 120)^1.8', 'EN 1992-1-2 (5.7)', SI),
+  load: formula('n_fi', 'eta_fi * N_Ed / (0.7 * (A_c * f_cd + A_s * f_yd))', 'EN 1992-1-2 (5.8a)'),
+  stress: formula('k_s_fi', 'eta_fi * u_M / gamma_S', 'EN 1992-1-2 (5.2)'),
+};
+
+/** What EN 1992-1-2 leaves open. */
+export const fireChoices: readonly Choice[] = [
+  {
+    key: 'fireReduction',
+    title: 'ηfi: forces in fire over design forces (0.7 may be taken)',
+    clause: 'EN 1992-1-2 2.4.2(3)',
+    topic: 'fire',
+    options: { min: 0.2, max: 1, usual: 0.7 },
+  },
+  {
+    key: 'fireLength',
+    title: 'Effective length in fire',
+    clause: 'EN 1992-1-2 5.3.2(2)',
+    topic: 'fire',
+    only: 'columns',
+    options: { normal: 'as at normal temperature', inner: 'half the storey: inner storeys', top: '0.7 of the storey: top storey' },
+  },
+  {
+    key: 'fireSteel',
+    title: 'Axis distance by the stress of the bars in fire',
+    clause: 'EN 1992-1-2 5.2(7)',
+    topic: 'fire',
+    only: 'beams',
+    options: { table: 'as in the tables: critical temperature 500 °C', stress: 'adjusted by the critical temperature' },
+  },
+];
+
+const MINUTE = getUnit('min').factor;
+
+const no = (title: string, clause: string, reason: string): FireWay => ({ title, clause, minutes: 0, reason });
+
+/** k of high strength concrete, 6.4.2.1(3), by which sections grow: up to C50/60 none, C55/67 and C60/75 1.1, C70/85 and C80/95 1.3; none beyond. */
+function strongFactor(f_ck: number): number | null {
+  if (f_ck <= 50) return 1;
+  if (f_ck <= 60) return 1.1;
+  return f_ck <= 80 ? 1.3 : null;
+}
+const TOO_STRONG = 'concrete above C80/95 has no tables';
+
+/** Fire resistance by the tables and (5.7) of EN 1992-1-2. */
+export function fireRules(annex: NationalAnnex, choose: (key: string) => string): FireRules {
+  const eta = Number(choose('fireReduction'));
+  const lengthOf = (q: Pick<FireColumn, 'l0' | 'height'>) => ({ inner: 0.5 * q.height, top: 0.7 * q.height })[choose('fireLength')] ?? q.l0;
+  const level = (c: Calc, use: number) =>
+    c.let(F.level, { eta_fi: c.given(symbols.eta_fi, eta), u_ray: c.given(symbols.u_ray, use, 'N and M growing together') });
+  const adjustment = (c: Calc, q: FireBeam | FireSlab) => (choose('fireSteel') === 'stress' ? byStress(c, q.use, eta, annex.gammaS) : 0);
+  return {
+    column: (c, q) => {
+      const mu = level(c, q.use);
+      return [methodA(mu, q, lengthOf(q)), formulaA(c, mu, q, lengthOf(q), annex), methodB(c, q, eta, lengthOf(q), annex)];
+    },
+    wall: (c, q) => [wall(level(c, q.use), q)],
+    beam: (c, q) => beam(q, adjustment(c, q)),
+    slab: (c, q) => slab(q, adjustment(c, q)),
+  };
+}
+
+/** Width that counts for strong concrete, 6.4.3(2): less twice (k - 1) a where more than one side is exposed. */
+const counted = (width: number, axis: number, k: number, sides: 1 | 2) => width - sides * (k - 1) * axis;
+
+/** What tables for columns ask for before they apply. */
+function columnFault(q: FireColumn, length: number): string | null {
+  if (!q.isBraced) return 'for braced columns only';
+  if (length > 3000 + 1e-6) return `for effective lengths up to 3 m in fire, it is ${(length / 1000).toFixed(2)} m`;
+  if (q.e > 0.15 * q.width) return `for eccentricities up to 0.15 b, it is ${q.e.toFixed(0)} mm`;
+  return q.steelArea >= 0.04 * q.area ? 'for less than 4 % of steel' : null;
+}
+
+function methodA(mu: number, q: FireColumn, length: number): FireWay {
+  const [title, clause] = ['Method A, table', 'EN 1992-1-2 table 5.2a'];
+  const k = strongFactor(q.materials.concreteStrength);
+  const fault = k === null ? TOO_STRONG : columnFault(q, length);
+  if (fault) return no(title, clause, fault);
+  const row = tables.columnLevels.find((l) => mu <= l + 1e-9);
+  if (row === undefined) return no(title, clause, `for μfi up to 0.7, it is ${mu.toFixed(2)}`);
+  const width = counted(q.width, q.axis, k!, q.isOneSided ? 1 : 2);
+  if (q.isOneSided) return { title: `${title}, one side exposed`, clause, ...tables.periodsKept(tables.columnOneSide, width, q.axis) };
+  const more = (period: number) => (q.bars < 8 && tables.eightBars(row, q.width, period) ? `${period} minutes need eight bars` : null);
+  return { title: `${title}, μfi ${row}`, clause, ...tables.periodsKept(tables.columnTables[row], width, q.axis, { more }) };
+}
+
+/** (5.7), exposed on more than one side. */
+function formulaA(c: Calc, mu_fi: number, q: FireColumn, length: number, annex: NationalAnnex): FireWay {
+  const [title, clause] = ['Method A, (5.7)', 'EN 1992-1-2 (5.7)'];
+  const k = strongFactor(q.materials.concreteStrength);
+  const fault = k !== 1 ? 'for concrete up to C50/60' : columnFault(q, length);
+  if (fault) return no(title, clause, fault);
+  if (q.depth > 1.5 * q.width + 1e-6 && !q.isRound) return no(title, clause, 'for sections up to one and a half times as deep as wide');
+  if (q.axis < 25) return no(title, clause, `for axis distances from 25 mm, it is ${q.axis.toFixed(0)}`);
+  const b = q.isRound ? q.width : (2 * q.area) / (q.width + q.depth);
+  if (b < 200) return no(title, clause, `for sizes from 200 mm, it is ${b.toFixed(0)}`);
+  const f_cd = designStrength(c, q.materials.concreteStrength, annex.alphaCC, annex.gammaC);
+  const omega_fi = c.let(F.omega, { A_s: q.steelArea, f_yd: q.materials.steelStrength / annex.gammaS, A_c: q.area, f_cd });
+  const R_eta = c.let(F.Reta, { mu_fi, omega_fi, alpha_cc: annex.alphaCC });
+  const R_a = c.let(F.Ra, { a_fi: c.given(symbols.a_fi, Math.min(q.axis, 80), 'at most 80 mm') });
+  const R_l = c.let(F.Rl, { l_0fi: c.given(symbols.l_0fi, Math.max(2000, length), 'at least 2 m') });
+  const R_b = c.let(F.Rb, { b_fi: c.given(symbols.b_fi, Math.min(b, 450), '2 Ac / (b + h), at most 450 mm') });
+  const R_n = c.given(symbols.R_n, q.bars > 4 ? 12 * MINUTE : 0, q.bars > 4 ? 'more than four bars' : 'four bars');
+  const minutes = Math.floor(c.let(F.R, { R_eta, R_a, R_l, R_b, R_n }) / MINUTE + 1e-9);
+  return { title, clause, minutes, reason: 'as calculated' };
+}
+
+function methodB(c: Calc, q: FireColumn, eta_fi: number, length: number, annex: NationalAnnex): FireWay {
+  const [title, clause] = ['Method B, table', 'EN 1992-1-2 table 5.2b'];
+  const k = strongFactor(q.materials.concreteStrength);
+  if (k === null) return no(title, clause, TOO_STRONG);
+  if (!q.isBraced) return no(title, clause, 'for braced columns only');
+  const slenderness = q.slenderness * (length / Math.max(q.l0, 1));
+  if (slenderness > 30 + 1e-9) return no(title, clause, `for slenderness up to 30 in fire, it is ${slenderness.toFixed(0)}`);
+  if (q.e > Math.min(100, 0.25 * q.width))
+    return no(title, clause, `for eccentricities up to 0.25 b and 100 mm, it is ${q.e.toFixed(0)} mm`);
+  const f_cd = designStrength(c, q.materials.concreteStrength, annex.alphaCC, annex.gammaC);
+  const values = { A_s: q.steelArea, f_yd: q.materials.steelStrength / annex.gammaS, A_c: q.area, f_cd, eta_fi, N_Ed: Math.max(0, q.N) };
+  const omega = c.let(F.omega, values);
+  const n = c.let(F.load, values);
+  const steel = tables.columnSteel.findLast((s) => omega >= s - 1e-9);
+  const load = tables.columnLoads.findIndex((l) => n <= l + 1e-9);
+  if (steel === undefined) return no(title, clause, `for ω from 0.1, it is ${omega.toFixed(2)}`);
+  if (load < 0) return no(title, clause, `for n up to 0.7, it is ${n.toFixed(2)}`);
+  const width = counted(q.width, q.axis, k, 2);
+  const kept = tables.periodsKept(tables.columnTablesB[steel][load]!, width, q.axis);
+  return { title: `${title}, n ${tables.columnLoads[load]}, ω ${steel}`, clause, ...kept };
+}
+
+function wall(mu: number, q: FireWall): FireWay {
+  const [title, clause] = ['Wall that carries', 'EN 1992-1-2 table 5.4'];
+  const k = strongFactor(q.materials.concreteStrength);
+  if (k === null) return no(title, clause, TOO_STRONG);
+  if (q.height / q.thickness > 40) return no(title, clause, 'for heights up to forty times the thickness');
+  const row = tables.wallLevels.find((l) => mu <= l + 1e-9);
+  if (row === undefined) return no(title, clause, `for μfi up to 0.7, it is ${mu.toFixed(2)}`);
+  const table = tables.wallTables[row][q.isOneSided ? 'one' : 'two'];
+  const cool = (period: number) => {
+    const least = tables.insulation[FIRE_PERIODS.indexOf(period as 30)]!;
+    return q.isOneSided && q.thickness < least ? `${period} minutes need ${least} mm to keep the other side cool` : null;
+  };
+  const width = counted(q.thickness, q.axis, k, q.isOneSided ? 1 : 2);
+  return { title: `${title}, μfi ${row}`, clause, ...tables.periodsKept(table, width, q.axis, { more: cool }) };
+}
+
+/** Critical temperature of bars (degrees C) at a part of their yield strength: curve 1 of figure 5.1. */
+export function criticalTemperature(k_s: number): number {
+  if (k_s >= 0.6) return 500 - ((k_s - 0.6) / 0.4) * 150;
+  return k_s >= 0.1 ? 700 - ((k_s - 0.1) / 0.5) * 200 : 1200 - (k_s / 0.1) * 500;
+}
+
+/** What the axis distance is to be more than in the tables (mm), 5.2(7), (5.3): a tenth of what the critical temperature is below 500 degrees. */
+function byStress(c: Calc, use: number, eta_fi: number, gamma_S: number): number {
+  const k_s = c.let(F.stress, { eta_fi: c.given(symbols.eta_fi, eta_fi), u_M: c.given(symbols.u_M, use, 'bending in the span'), gamma_S });
+  // 5.2(8): the adjustment holds from 350 to 700 degrees.
+  const theta = Math.min(700, Math.max(350, criticalTemperature(k_s)));
+  c.note(`Critical temperature of the bars ${theta.toFixed(0)} °C, figure 5.1.`, 'EN 1992-1-2 5.2(7)');
+  return 0.1 * (500 - theta);
+}
+
+function beam(q: FireBeam, adjust: number): FireWay[] {
+  const k = strongFactor(q.materials.concreteStrength);
+  const clause = 'EN 1992-1-2 table 5.5';
+  if (k === null) return [no('Beam on two supports', clause, TOO_STRONG)];
+  const width = counted(q.width, q.axis, k, 2);
+  // Bars in the corners of one layer need 10 mm more to the side, 5.6.1.
+  const axis = Math.min(q.axis, q.layers === 1 ? q.side - 10 : q.side);
+  const simple = { title: 'Beam on two supports', clause, ...tables.periodsKept(tables.beamSimple, width, axis, { adjust }) };
+  if (q.system !== 'continuous') return [simple];
+  const more = (period: number) =>
+    q.isRedistributed
+      ? 'for at most 15 % of redistribution'
+      : period >= 90
+        ? `for ${period} minutes top bars are asked along the span, 5.6.3(3): not looked at here`
+        : null;
+  const kept = tables.periodsKept(tables.beamContinuous, width, axis, { more });
+  return [simple, { title: 'Continuous beam', clause: 'EN 1992-1-2 table 5.6', ...kept }];
+}
+
+function slab(q: FireSlab, adjust: number): FireWay[] {
+  const k = strongFactor(q.materials.concreteStrength);
+  const flat = q.kind === 'flat';
+  const clause = flat ? 'EN 1992-1-2 table 5.9' : 'EN 1992-1-2 table 5.8';
+  const isOneWay = q.kind === 'oneWay' || q.ratio > 2;
+  const title = flat ? 'Flat slab' : isOneWay ? 'Slab spanning one way' : 'Slab spanning two ways';
+  if (k === null) return [no(title, clause, TOO_STRONG)];
+  const table = flat ? tables.slabFlat : isOneWay ? tables.slabOneWay : q.ratio <= 1.5 ? tables.slabTwoWay : tables.slabTwoWayLong;
+  return [{ title, clause, ...tables.periodsKept(table, counted(q.depth, q.axis, k, 1), q.axis, { adjust: flat ? 0 : adjust }) }];
+}

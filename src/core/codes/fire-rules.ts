@@ -1,0 +1,87 @@
+import type { Calc } from '../calc/calc';
+import type { Materials } from './basis';
+
+/** Periods for which fire resistance is asked (minutes). */
+export const FIRE_PERIODS = [30, 60, 90, 120, 180, 240] as const;
+
+/** What one way of a code finds for a member: how many minutes it resists, 0 where not even the shortest period. */
+export interface FireWay {
+  readonly title: string;
+  readonly clause: string;
+  readonly minutes: number;
+  /** What stands against more, or why the way does not apply. */
+  readonly reason: string;
+}
+
+/** A column under one load set at one place. Lengths mm, areas mm2, N. */
+export interface FireColumn {
+  readonly materials: Materials;
+  /** Smaller and larger side; both the diameter of a round one. */
+  readonly width: number;
+  readonly depth: number;
+  readonly isRound: boolean;
+  /** From the nearest face to the centre of the bars, the least. */
+  readonly axis: number;
+  /** Clear cover of the main bars. */
+  readonly cover: number;
+  readonly bars: number;
+  readonly area: number;
+  readonly steelArea: number;
+  /** N and M over what the section carries when both grow together, with the reduction of strength that is in it (1 where a code has none). */
+  readonly use: number;
+  readonly reduction: number;
+  /** Axial force, and eccentricity of the first order (N, mm). */
+  readonly N: number;
+  readonly e: number;
+  readonly height: number;
+  /** The longer effective length of both axes at normal temperature, and its slenderness. */
+  readonly l0: number;
+  readonly slenderness: number;
+  readonly isBraced: boolean;
+  readonly isOneSided: boolean;
+}
+
+export interface FireWall {
+  readonly materials: Materials;
+  readonly thickness: number;
+  readonly axis: number;
+  readonly cover: number;
+  readonly height: number;
+  readonly use: number;
+  readonly reduction: number;
+  readonly isOneSided: boolean;
+}
+
+export interface FireBeam {
+  readonly materials: Materials;
+  readonly width: number;
+  /** Mean distance of the bottom bars from the underside, and the least from a side. */
+  readonly axis: number;
+  readonly side: number;
+  readonly cover: number;
+  readonly layers: number;
+  /** Bending in the span over what it carries. */
+  readonly use: number;
+  readonly system: 'simple' | 'continuous' | 'cantilever';
+  /** Whether more than 15 % of moments was redistributed. */
+  readonly isRedistributed: boolean;
+}
+
+export interface FireSlab {
+  readonly materials: Materials;
+  readonly depth: number;
+  readonly axis: number;
+  readonly cover: number;
+  readonly use: number;
+  /** How it carries: one way, two ways by the ratio of its sides, or on columns without beams. */
+  readonly kind: 'oneWay' | 'twoWay' | 'flat';
+  readonly ratio: number;
+}
+
+/** What a code says of fire: every way it has is tried, and any one that gives the time is enough. */
+export interface FireRules {
+  column(c: Calc, q: FireColumn): readonly FireWay[];
+  wall(c: Calc, q: FireWall): readonly FireWay[];
+  beam(c: Calc, q: FireBeam): readonly FireWay[];
+  slab(c: Calc, q: FireSlab): readonly FireWay[];
+}

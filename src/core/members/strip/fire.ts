@@ -1,0 +1,32 @@
+import type { Calc } from '../../calc/calc';
+import type { DerivableCheck } from '../../checks/check';
+import type { FireSlab } from '../../codes/fire-rules';
+import { spanUse } from '../beam/fire';
+import { outlineOf } from '../beam/prepared';
+import { fireChecks } from '../parts/fire-check';
+import type { StripBasis } from './basis';
+import type { StripMap } from './steel';
+
+/** Fire resistance of every span of a slab that spans one way: its depth and its bottom bars at midspan, exposed from below. */
+export function stripFire(
+  { strip, beam, code }: Pick<StripBasis, 'strip' | 'beam' | 'code'>,
+  map: StripMap,
+  checks: readonly DerivableCheck[],
+): DerivableCheck[] {
+  const cases = beam.spans.map((_, span) => {
+    const middle = (beam.starts[span]! + beam.starts[span + 1]!) / 2;
+    const { bars } = map.placement(map.barsAt('bottom', span, middle));
+    const area = bars.reduce((sum, p) => sum + p.area, 0);
+    const q: FireSlab = {
+      materials: strip.materials,
+      depth: outlineOf(beam, span).h,
+      axis: bars.reduce((sum, p) => sum + p.area * p.fromFace, 0) / Math.max(area, 1e-9),
+      cover: Math.min(...bars.map((p) => p.fromFace - p.diameter / 2)),
+      use: spanUse(checks, span),
+      kind: 'oneWay',
+      ratio: Infinity,
+    };
+    return { label: `span ${span + 1}`, ways: (c: Calc) => code.fire.slab(c, q) };
+  });
+  return fireChecks(strip.fire, code, cases);
+}
