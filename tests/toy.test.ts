@@ -23,10 +23,7 @@ function toys() {
   addLine(`${home}/src/core/members/kinds.ts`, 'const list = {', '  toy: toyKind,', "import { toyKind } from './toy/kind';");
   const registry = `${home}/src/core/codes/registry.ts`;
   const text = readFileSync(registry, 'utf8');
-  writeFileSync(
-    registry,
-    `import { toyEntry } from './toycode';\n${text.replace('[en1992Entry, aci318Entry]', '[en1992Entry, aci318Entry, toyEntry]')}`,
-  );
+  writeFileSync(registry, `import { toyEntry } from './toycode';\n${text.replace('as3600Entry]', 'as3600Entry, toyEntry]')}`);
   buildSync({
     entryPoints: ['tests/fixtures/toy-entry.ts'],
     bundle: true,

@@ -16,12 +16,24 @@ describe('words that a code has for materials and loads', () => {
       'cases[2].nature',
       'cases[3].id',
     ]);
-    const odd = { ...en.defaults, ductility: 'N', timeDependent: { ...en.defaults.timeDependent, cement: 'X' } };
+    const odd = { ...en.defaults, ductility: 'L', timeDependent: { ...en.defaults.timeDependent, cement: 'X' } };
     expect(pathsOf(materialFaults(odd, en))).toEqual(['materials.ductility', 'materials.timeDependent.cement']);
   });
   test('what was said in the words of another code is left alone where a code has none', () => {
     expect(caseFaults([load('Q', 'C')], aci)).toEqual([]);
     expect(materialFaults({ ...aci.defaults, ductility: 'B' }, aci)).toEqual([]);
+  });
+  test('classes of bars of another code count by their uniform strain, where it is enough', () => {
+    const as = makeCode({ id: 'as3600', variant: '2018', choices: {} });
+    const faults = (ductility: string, code = as) => materialFaults({ ...code.defaults, ductility }, code);
+    for (const ductility of ['N', 'L', 'A', 'B', 'C', '']) expect(faults(ductility)).toEqual([]);
+    expect(pathsOf(faults('D'))).toEqual(['materials.ductility']);
+    expect(faults('N', en)).toEqual([]);
+    // 5 % of class N have B and C; A has less and counts as L, which allows no redistribution.
+    const least = (ductility: string) => as.leastRedistribution({ ...as.defaults, ductility }).value;
+    expect(['N', 'B', 'C', 'A', 'L'].map(least)).toEqual([0.7, 0.7, 0.7, 1, 1]);
+    expect(as.steelLabel(500, 'N')).toBe('D500N');
+    expect(as.steelLabel(500, 'B')).toBe('B500B');
   });
   test('a use that was not said is the first of the code: the combinations are the same', () => {
     const cases = (category: string) => [load('G', '', 'permanent'), load('Q', category), load('W', '', 'wind')];

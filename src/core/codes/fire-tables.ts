@@ -19,30 +19,29 @@ export function axisFor(row: Row, width: number): number {
   return row.at(-1)![1];
 }
 
-/** The periods that a member keeps, one after the other; `adjust` is what the axis distance is to be more (mm), `more` another condition. */
+/**
+ * The longest period that a member keeps, and what it lacks for the next; `adjust` is what the axis distance is to be more (mm), `more` another condition.
+ * Where a row for a longer period asks for less width than one for a shorter, with more to the bars, either is enough.
+ */
 export function periodsKept(
   table: FireTable,
   width: number,
   axis: number,
   { adjust = 0, more = () => null }: { readonly adjust?: number; readonly more?: (period: number) => string | null } = {},
 ): Pick<FireWay, 'minutes' | 'reason'> {
-  let minutes = 0;
-  for (const [i, period] of FIRE_PERIODS.entries()) {
-    const needed = axisFor(table[i]!, width) + adjust;
+  const lacks = FIRE_PERIODS.map((period, i): string | null => {
     const least = table[i]![0]?.[0];
-    const reason =
-      more(period) ??
-      (least === undefined
-        ? `the table has nothing for ${period} minutes at this load`
-        : width < least - 1e-9
-          ? `${period} minutes need ${least} mm of width`
-          : axis < needed - 1e-9
-            ? `${period} minutes need ${needed.toFixed(0)} mm to the centre of the bars, it is ${axis.toFixed(0)}`
-            : null);
-    if (reason !== null) return { minutes, reason };
-    minutes = period;
-  }
-  return { minutes, reason: 'the longest period of the table' };
+    const other = more(period);
+    if (other !== null) return other;
+    if (least === undefined) return `the table has nothing for ${period} minutes at this load`;
+    if (width < least - 1e-9) return `${period} minutes need ${least} mm of width`;
+    const needed = axisFor(table[i]!, width) + adjust;
+    return axis < needed - 1e-9
+      ? `${period} minutes need ${needed.toFixed(0)} mm to the centre of the bars, it is ${axis.toFixed(0)}`
+      : null;
+  });
+  const kept = lacks.lastIndexOf(null);
+  return { minutes: FIRE_PERIODS[kept] ?? 0, reason: lacks[kept + 1] ?? 'the longest period of the table' };
 }
 
 /** Columns by level of load, method A: EN 1992-1-2 table 5.2a, AS 3600 table 5.6.3. */

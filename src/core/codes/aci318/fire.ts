@@ -85,7 +85,9 @@ function coverOfBeam(table: readonly (readonly [number, Five])[], width: number)
     if (w < table[0]![0] - 1e-6) return Infinity;
     for (let k = 1; k < table.length; k += 1) {
       const [[w1, a], [w2, b]] = [table[k - 1]!, table[k]!];
-      if (w <= w2) return w >= w2 - 1e-6 ? b[i]! : a[i]! + ((b[i]! - a[i]!) * (w - w1)) / (w2 - w1);
+      if (w > w2 - 1e-6) continue;
+      // Between a width that is not permitted and the next nothing is.
+      return Number.isFinite(a[i]!) ? a[i]! + ((b[i]! - a[i]!) * Math.max(0, w - w1)) / (w2 - w1) : Infinity;
     }
     return table.at(-1)![1][i]!;
   };

@@ -4,7 +4,7 @@ import { steelStress } from '../../section/laws';
 import { emptyState, ultimateAt, type StrengthReduction, type UltimateBasis } from '../../section/ultimate';
 import type { ResistanceRecord } from '../column-rules';
 import type { Materials } from '../design-code';
-import { axialFactor, bendingFactor, LEAST, tensionFactor, type Ductility } from './capacity-factors';
+import { axialFactor, bendingFactor, classOf, LEAST, tensionFactor, type Ductility } from './capacity-factors';
 import { squashFactor, STEEL_MODULUS, stressBlock, ULTIMATE_STRAIN } from './materials';
 import { formula, symbols } from './symbols';
 
@@ -139,7 +139,7 @@ export function nominalBasis(c: Calc, m: Materials, narrowing: Narrowing, deduct
 /** The design strength under axial force and moment: the nominal states with phi of table 2.2.2. */
 export function ultimateBasis(c: Calc, m: Materials, narrowing: Narrowing, deductsDisplaced: boolean): UltimateBasis {
   const plain = nominalBasis(c, m, narrowing, deductsDisplaced);
-  return { ...plain, reduction: strengthReduction(plain, m.ductility as Ductility) };
+  return { ...plain, reduction: strengthReduction(plain, classOf(m)) };
 }
 
 /** Writes down a limit state: where the neutral axis lies, strain and force of each bar, phi, and the moment against its strength. */

@@ -4,6 +4,18 @@ import { formula, symbols } from './symbols';
 /** Ductility classes of bars, 3.2.1: normal and low. */
 export type Ductility = 'N' | 'L';
 
+/** Classes of bars, with those of EN 10080 by their uniform strain: B and C have the 5 % of class N, A has more than the 1.5 % of class L. */
+export const ductilityClasses: Readonly<Record<string, string>> = {
+  N: 'N, normal',
+  L: 'L, low',
+  B: 'B (EN 10080), as N',
+  C: 'C (EN 10080), as N',
+  A: 'A (EN 10080), as L',
+};
+
+/** The class by which bars count; normal where none was said. */
+export const classOf = ({ ductility }: { readonly ductility: string }): Ductility => (ductility === 'L' || ductility === 'A' ? 'L' : 'N');
+
 export const F = {
   bending: formula('phi', 'max(0.65, min(0.85, 1.24 - 13 * k_uo / 12))', 'table 2.2.2(b)'),
   compression: formula('phi', '0.65 + (phi_b - 0.65) * (1 - N_u / N_ub)', 'table 2.2.2(d)'),

@@ -21,6 +21,15 @@ export const uses: Readonly<Record<string, readonly [title: string, psi: Psi]>> 
   other: ['other', store],
   roofFloor: ['roof used as a floor', floor],
   roof: ['roof, not for such use', { s: 0.7, l: 0, c: 0, E: 0 }],
+  // Categories of EN 1990, for members that were begun to it: crowds and heavy traffic have no line of their own in table 4.1.
+  A: ['A (EN 1990), as residential', floor],
+  B: ['B (EN 1990), as offices', floor],
+  C: ['C (EN 1990), as other', store],
+  D: ['D (EN 1990), as retail', floor],
+  E: ['E (EN 1990), as storage', store],
+  F: ['F (EN 1990), as parking', floor],
+  G: ['G (EN 1990), as other', store],
+  H: ['H (EN 1990), as roof', { s: 0.7, l: 0, c: 0, E: 0 }],
 };
 
 /** The factors of a variable case by its nature and use. */

@@ -123,8 +123,9 @@ export function mostDepth(delta: number, most: number): number {
 }
 
 /** kuo against its limit, 8.1.5, 6.2.7.2. Beside a compression the neutral axis is deeper than in bending alone, never less. */
-export function ductility(r: BendingResistance, most: number): DuctilityCheck {
-  const k_uo = r.x / r.dt;
+export function ductility(c: Calc, r: BendingResistance, most: number): DuctilityCheck {
+  const k_uo = c.let(F.kuo, { d_n: r.x, d_o: r.dt });
+  c.given(symbols.k_uo_max, most, '8.1.5, 6.2.7.2');
   return { title: 'Neutral axis depth kuo', clause: '8.1.5', demand: k_uo, capacity: most, utilisation: k_uo / most, kind: 'ratio' };
 }
 

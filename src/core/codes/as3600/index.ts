@@ -10,6 +10,7 @@ import {
   type Materials,
 } from '../design-code';
 import { anchorageRules, plainLength } from './anchorage';
+import { classOf, ductilityClasses } from './capacity-factors';
 import { columnChoices, columnRules } from './column-rules';
 import { combinations, uses } from './combinations';
 import { clearSpacing, compressionSpacing, layerGap } from './detailing';
@@ -95,7 +96,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     remember(known, m, c, (): flexure.FlexureBasis => ({
       concrete: stressBlock(c, m.concreteStrength),
       steel: steelLaw(c, m.steelStrength),
-      ductility: m.ductility as flexure.FlexureBasis['ductility'],
+      ductility: classOf(m),
       reducesNarrow: choose('narrowing') === 'reduce',
       deductsDisplaced: choose('displaced') === 'deduct',
     }));
@@ -106,7 +107,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     barPrefix: '',
     strengthSymbols: { concrete: 'f′c', bars: 'fsy', links: 'fsy.f' },
     linkTitles: { beam: 'Fitments', column: 'Fitments' },
-    ductilityClasses: { N: 'normal ductility', L: 'low ductility' },
+    ductilityClasses,
     cements: {},
     creepInputs: ['loadingAge'],
     natures: {
@@ -126,7 +127,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     defaults,
     concreteGrades,
     concreteLabel,
-    steelLabel: (strength, ductility) => `D${Number(strength.toFixed(0))}${ductility}`,
+    steelLabel: (strength, ductility) => `${'ABC'.includes(ductility) ? 'B' : 'D'}${Number(strength.toFixed(0))}${ductility}`,
     materialFaults: strengthFaults({
       concreteStrength: [20, 100, 'f′c must lie between 20 and 100 MPa (3.1.1.1).'],
       steelStrength: [250, 600, 'fsy must lie between 250 and 600 MPa (3.2.1).'],
@@ -140,13 +141,13 @@ export function as3600(settings: CodeSettings): DesignCode {
     patternRule: () => choose('pattern') as ReturnType<DesignCode['patternRule']>,
     supportMoment: () => ({ rule: choose('supportMoment') as 'face' | 'centre', minimumRatio: 0, clause: '6.2.3' }),
     // 6.2.7.2: by at most 30 % where kuo is small enough; bars of class L allow none.
-    leastRedistribution: (m) => ({ value: m.ductility === 'N' ? 0.7 : 1, clause: '6.2.7.2' }),
+    leastRedistribution: (m) => ({ value: classOf(m) === 'N' ? 0.7 : 1, clause: '6.2.7.2' }),
 
     bendingResistance: (c, s, m) => flexure.bendingResistance(c, s, basis(c, m)),
     bendingSteel: (c, q) => bendingSteel(c, q, basis(c, q.materials), q.delta),
     // 10.1.1: members with N* of less than 0.1 f'c Ag are bent in the first place.
     isBentFirst: (axial, area, m) => axial < 0.1 * m.concreteStrength * area,
-    ductility: (_c, r, _m, delta) => flexure.ductility(r, flexure.mostDepth(delta, MOST_KUO)),
+    ductility: (c, r, _m, delta) => flexure.ductility(c, r, flexure.mostDepth(delta, MOST_KUO)),
     minimumSteel: (c, s, d, m) => flexure.minimumSteel(c, s, d, flexuralTension(c, m.concreteStrength), m.steelStrength),
     maximumSteel: () => undefined,
     steelClauses: { minimum: '8.1.6.1', maximum: '8.1.5', bending: '8.1' },

@@ -66,6 +66,7 @@ export const serviceSymbols = {
   s_r_max: ['largest spacing of cracks', 'mm'],
   eps_diff: ['strain of bars over that of concrete between cracks', ''],
   w_cr: ['crack width', 'mm'],
+  s_c_max: ['largest spacing of bars', 'mm'],
   d_b_max: ['largest bar for this stress', 'mm'],
   s_b_max: ['largest spacing for this stress', 'mm'],
 } as const;
@@ -132,7 +133,7 @@ export const moreSymbols = {
   k_min: ['factor for the supports of the slab', ''],
   b_slab: ['width of the strip', 'mm'],
   r_across: ['steel across over the area of the slab', ''],
-  A_s_across: ['least steel across', 'mm2'],
+  A_s_across: ['minimum steel across', 'mm2'],
   s_slab: ['largest spacing of bars', 'mm'],
   u: ['critical perimeter', 'mm'],
   d_om: ['mean effective depth', 'mm'],

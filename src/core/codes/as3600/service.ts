@@ -211,7 +211,7 @@ export function serviceRules(choose: (key: string) => string): ServiceRules {
     crack: (c, q) => crackWidth(c, q, exposure),
     ...(tables ? { crackTables } : {}),
     // 8.6.1(b): bars near the tension face of a beam stand no further apart than 300 mm.
-    crackSpacing: () => ({ value: 300, clause: '8.6.1(b)' }),
+    crackSpacing: (c) => ({ value: c.given(symbols.s_c_max, 300, 'bars near the tension face, 8.6.1(b)'), clause: '8.6.1(b)' }),
     skin,
     crackLoads: 'service',
     crackClause: '8.6.2.3',

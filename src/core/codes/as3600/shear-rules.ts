@@ -1,6 +1,6 @@
 import type { Calc } from '../../calc/calc';
 import type { Choice, LinkRequirement, Links, Materials, ShearResistance, ShearSection } from '../design-code';
-import { shearFactor, type Ductility } from './capacity-factors';
+import { classOf, shearFactor } from './capacity-factors';
 import { F as strength, generalMethod, leastFitments, shearStrength, simplifiedMethod, type ShearPlace } from './shear';
 import { formula, symbols } from './symbols';
 
@@ -104,7 +104,7 @@ export function shearResistance(c: Calc, s: ShearSection, links: Links | null, m
   const d_v = strength.dv.evaluate({ D: s.h, d: s.d });
   const web = { f_c_prime: m.concreteStrength, b_v: s.bw, d_v };
   const flat = crushingAngle === theta ? crushing : Math.min(crushing, c.let(strength.crushing, { ...web, theta_v: crushingAngle }));
-  const phi = shearFactor(c, hasLeast, m.ductility as Ductility);
+  const phi = shearFactor(c, hasLeast, classOf(m));
   const V_u = c.let(strength.Vu, { V_uc: Vuc, V_us: Vus, V_u_max: flat });
   const forces = { D: s.h, d_v, theta_v: theta, V_us: Vus, V_uc: Vuc };
   return {
@@ -117,7 +117,7 @@ export function shearResistance(c: Calc, s: ShearSection, links: Links | null, m
 /** Fitments needed for a design shear (N), with their least area and largest spacings: 8.2.1.6, 8.2.1.7, 8.2.5.2, 8.3.2.2. */
 export function linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials, method: ShearMethod): LinkRequirement {
   const place = placeOf(s, m);
-  const ductility = m.ductility as Ductility;
+  const ductility = classOf(m);
   const V_star = c.given(symbols.V_star, force);
   const bare = struts(c, s, m, method, false);
   const alone = shearStrength(c, place, bare, null);

@@ -2,6 +2,7 @@ import { silent, type Calc } from '../../calc/calc';
 import type { Choice } from '../design-code';
 import type { SlabRules, TwoWayDepthQuestion } from '../slab-rules';
 import type { SpanDepth } from '../service-rules';
+import { classOf } from './capacity-factors';
 import { elasticModulus, flexuralTension } from './materials';
 import { shearResistance, type ShearMethod } from './shear-rules';
 import { effectiveLoad, F as depth } from './span-depth';
@@ -105,7 +106,7 @@ export function slabRules(choose: (key: string) => string, method: ShearMethod):
     plasticDepth: (m) => ({
       value: 0.25,
       clause: '6.7.2',
-      ...(m.ductility === 'L' ? { refusal: 'Bars of class L allow no plastic analysis (6.7.1).' } : {}),
+      ...(classOf(m) === 'L' ? { refusal: 'Bars of class L allow no plastic analysis (6.7.1).' } : {}),
     }),
     yieldLineClause: '6.7.3',
     corners: {

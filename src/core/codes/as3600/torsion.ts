@@ -1,7 +1,7 @@
 import type { Calc } from '../../calc/calc';
 import { boundsOf, insetLoop, outlineProperties, signedArea } from '../../geometry/polygon';
 import type { TorsionAnswer, TorsionQuestion, TorsionRules, TorsionWall } from '../torsion-rules';
-import { shearFactor, type Ductility } from './capacity-factors';
+import { classOf, shearFactor } from './capacity-factors';
 import { concreteAndAngle, type ShearMethod } from './shear-rules';
 import { formula, symbols } from './symbols';
 
@@ -40,7 +40,7 @@ export function check(c: Calc, q: TorsionQuestion, method: ShearMethod): Torsion
   const spacing = { value: c.let(F.spacing, { u_h }), clause: '8.3.3' };
   const rest = { spacing, barSpacing: { value: 300, clause: '8.3.3 (practice)' }, corePerimeter: u_h };
   const f_c_prime = c.given(symbols.f_c_prime, m.concreteStrength);
-  const phi = shearFactor(c, true, m.ductility as Ductility);
+  const phi = shearFactor(c, true, classOf(m));
   const T_cr = c.let(F.cracking, { f_c_prime, A_cp: c.given(symbols.A_cp, gross.area), u_c: c.given(symbols.u_c, gross.perimeter) });
   const T_star = c.given(symbols.T_star, q.T);
   if (T_star <= c.let(F.threshold, { phi, T_cr })) {

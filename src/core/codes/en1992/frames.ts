@@ -27,7 +27,7 @@ const CLAUSE = 'EN 1998-1 5.4.3.1.2';
 /** The most steel of (5.11), for periods from TC on; steel of class B asks for half as much curvature again. */
 function mostRatio(c: Calc, m: Materials, compression: number, { annex, behaviour }: FrameBasis): number {
   const q_0 = c.given(symbols.q_0, behaviour, 'chosen');
-  const mu_phi = c.let(F.curvature, { q_0, k_st: m.ductility === 'B' ? 1.5 : 1 });
+  const mu_phi = c.let(F.curvature, { q_0, k_st: m.ductility === 'B' || m.ductility === 'N' ? 1.5 : 1 });
   const f_yd = m.steelStrength / annex.gammaS;
   const f_cd = (annex.alphaCC * m.concreteStrength) / annex.gammaC;
   return c.let(F.most, { rho_c2: compression, mu_phi, epsilon_syd: f_yd / STEEL_MODULUS, f_cd, f_yd });

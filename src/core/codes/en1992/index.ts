@@ -28,7 +28,7 @@ import {
   secantModulus,
   steelLaw,
 } from './materials';
-import { annexes, findAnnex, type UseCategory } from './national';
+import { usesOfOthers, annexes, findAnnex, type UseCategory } from './national';
 import { punchingRules } from './punching';
 import { serviceChoices, serviceRules } from './service';
 import { slabRules } from './slabs';
@@ -224,12 +224,13 @@ export function en1992(settings: CodeSettings): DesignCode {
     barPrefix: 'H',
     strengthSymbols: { concrete: 'fck', bars: 'fyk', links: 'fywk' },
     linkTitles: { beam: 'Links', column: 'Links' },
-    ductilityClasses: { A: 'A', B: 'B', C: 'C' },
+    // Class N of AS/NZS 4671 has the uniform strain of class B.
+    ductilityClasses: { A: 'A', B: 'B', C: 'C', N: 'N (AS/NZS 4671), as B' },
     cements: { N: 'normal', S: 'slow hardening', R: 'rapid hardening' },
     creepInputs: ['humidity', 'loadingAge', 'dryingAge', 'cement'],
     natures,
     caseLetters: { permanent: 'G', imposed: 'Q', roof: 'QR', snow: 'S', rain: 'R', wind: 'W', earthquake: 'E' },
-    categories,
+    categories: { ...categories, ...Object.fromEntries(Object.entries(usesOfOthers).map(([id, [title]]) => [id, title])) },
     bends: 'iso',
     choices,
     defaults: {
@@ -245,7 +246,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     },
     concreteGrades: concreteGrades(annex),
     concreteLabel,
-    steelLabel: (strength, ductility) => `B${Number(strength.toFixed(0))}${ductility}`,
+    steelLabel: (strength, ductility) => `${ductility === 'N' ? 'D' : 'B'}${Number(strength.toFixed(0))}${ductility}`,
     materialFaults: strengthFaults({
       concreteStrength: [12, 90, 'fck must lie between 12 and 90 MPa (3.1.2).'],
       steelStrength: [400, 600, 'fyk must lie between 400 and 600 MPa (3.2.2(3)).'],

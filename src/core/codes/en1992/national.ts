@@ -113,9 +113,21 @@ export function findAnnex(id: string): NationalAnnex {
   return annex;
 }
 
+/** Uses of AS/NZS 1170.0, for members that were begun to it, with the category of EN 1990 that has their factors. */
+export const usesOfOthers: Readonly<Record<string, readonly [title: string, category: UseCategory]>> = {
+  residential: ['residential (AS/NZS 1170.0), as A', 'A'],
+  office: ['offices (AS/NZS 1170.0), as B', 'B'],
+  parking: ['parking (AS/NZS 1170.0), as F', 'F'],
+  retail: ['retail (AS/NZS 1170.0), as D', 'D'],
+  storage: ['storage (AS/NZS 1170.0), as E', 'E'],
+  other: ['other (AS/NZS 1170.0), as E', 'E'],
+  roofFloor: ['roof used as a floor (AS/NZS 1170.0), as C', 'C'],
+  roof: ['roof (AS/NZS 1170.0), as H', 'H'],
+};
+
 /** psi factors of a variable case; a use that was not said is that of dwellings. */
 export function psiOf(annex: NationalAnnex, nature: Nature, category: string): readonly [number, number, number] {
   if (nature === 'snow' || nature === 'wind' || nature === 'rain') return annex.psi[nature];
   if (nature === 'roof') return annex.psi.H;
-  return annex.psi[(category || 'A') as UseCategory];
+  return annex.psi[(usesOfOthers[category]?.[1] ?? (category || 'A')) as UseCategory];
 }

@@ -7,7 +7,17 @@ import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import type { BarGroup } from '../../reinforcement/bar-groups';
 import { barLabel, linkLabel } from '../parts/bar-labels';
-import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, serviceFacts, spanText, weightFact } from '../parts/facts';
+import {
+  byHand,
+  caseFacts,
+  combinationFacts,
+  inputTable,
+  materialFacts,
+  fireFacts,
+  serviceFacts,
+  spanText,
+  weightFact,
+} from '../parts/facts';
 import { elevationDrawing } from './drawing/elevation';
 import { sectionDrawing } from './drawing/section';
 import { beamSectionPicture, senseAt } from './drawing/section-picture';
@@ -85,7 +95,7 @@ export function beamFacts(member: BeamMember, result: BeamResult, project: Proje
     ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
     ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes[frame] ?? frame] as Fact]),
     ...(hasLoads ? [weightFact(member)] : []),
-    ...(member.mode === 'forces' ? [] : serviceFacts(member.service)),
+    ...(member.mode === 'forces' ? [] : [...serviceFacts(member.service), ...fireFacts(member.fire)]),
     [hasLoads ? 'Load cases' : 'Forces', hasLoads ? caseFacts(member, code) : known],
     // Known forces are combined already.
     ...(hasLoads ? [['Combinations', combinationFacts(result)] as Fact] : []),

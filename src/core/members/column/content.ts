@@ -6,7 +6,7 @@ import type { UnitSystem } from '../../units/quantity';
 import { amount, type Block, type Cell, type Column, type Fact } from '../../document/blocks';
 import type { Figure } from '../kind';
 import { codeOf, type MemberBase, type ProjectBasis, type ReportDetail } from '../member';
-import { byHand, combinationFacts, inputTable, materialFacts } from '../parts/facts';
+import { fireFacts, byHand, combinationFacts, inputTable, materialFacts } from '../parts/facts';
 import { contourOf, curvatureOf, momentsOf, sectionOf, sliceOf, type ColumnView } from './drawing/views';
 import type { ColumnAxis, ColumnForces, ColumnInput } from './input';
 import { columnPicture } from './picture';
@@ -40,6 +40,7 @@ type UprightShared = Pick<
   | 'cases'
   | 'caseForces'
   | 'crackLimit'
+  | 'fire'
   | 'sustained'
 > &
   Pick<MemberBase, 'choices'>;
@@ -119,6 +120,7 @@ export function uprightFacts(member: UprightShared, words: UprightWords, result:
     ...(words.isSection ? [] : [axis('x', member.axes.x), axis('y', member.axes.y)]),
     ...(words.isSection ? [] : [['Own weight', weightText(member)] as Fact]),
     ['Crack width allowed', amount(member.crackLimit, 'crack')],
+    ...fireFacts(member.fire),
     ...(member.sustained === null ? [] : [['Sustained part of the load', amount(member.sustained, 'ratio')] as Fact]),
     ['Load sets', `${result.sets.length}, ${member.mode === 'cases' ? 'combined by the code' : 'as given'}`],
     ...(member.mode === 'cases' ? [['Combinations', combinationFacts(result)] as Fact] : []),

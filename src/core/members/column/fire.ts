@@ -7,7 +7,7 @@ import { isRound, placeName } from './input';
 import { endForces, type PlaceResult, type SetResult } from './strength';
 
 /** N and M over what the section carries when both grow together, with the reduction of strength of that state. */
-function useOf({ model: { surface } }: ColumnBasis, { N, Mx, My }: PlaceResult): { readonly use: number; readonly reduction: number } {
+function partOf({ model: { surface } }: ColumnBasis, { N, Mx, My }: PlaceResult): { readonly use: number; readonly reduction: number } {
   const use = Mx === 0 && My === 0 ? Math.max(N / surface.most, N / surface.least) : capacityAlongRay(surface, N, Mx, My);
   const least = surface.basis.reduction ? 1e-9 : 0;
   const at = use > least ? surface.capacity(N / use, Mx, My) : undefined;
@@ -50,7 +50,7 @@ export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[
     bars: model.bars.length,
     area: model.section.gross.area,
     steelArea: model.section.steelArea,
-    ...useOf(basis, p),
+    ...partOf(basis, p),
     N: p.N,
     e: eccentricity(basis, r),
     height: column.height,
@@ -77,7 +77,7 @@ export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number,
     axis,
     cover,
     height: column.height,
-    ...useOf(basis, p),
+    ...partOf(basis, p),
     isOneSided: fire.isOneSided,
   });
   return fireChecks(

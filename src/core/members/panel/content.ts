@@ -5,7 +5,7 @@ import { amount, type Block, type Fact } from '../../document/blocks';
 import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import { layerLabel } from '../parts/bar-labels';
-import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightFact } from '../parts/facts';
+import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, fireFacts, weightFact } from '../parts/facts';
 import { panelPlan } from './drawing';
 import { placeTitle, type PanelMember } from './input';
 import { panelLabels, panelSize } from './labels';
@@ -37,6 +37,7 @@ export function panelFacts(member: PanelMember, result: PanelResult, project: Pr
     ],
     ['Load cases', caseFacts(member, code)],
     weightFact(member),
+    ...fireFacts(member.fire),
     ['Ultimate load', amount(result.load, 'areaLoad')],
     ['Combinations', combinationFacts(result)],
     ...result.sections.map((k): Fact => [

@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../units/quantity';
 import type { DesignCode, Materials } from '../../codes/design-code';
 import { amount, type Block, type Column, type Fact } from '../../document/blocks';
 import type { ReportDetail } from '../member';
-import type { Part, service } from './schema-parts';
+import type { Part, fire, service } from './schema-parts';
 
 /** Load cases with their nature, and the use of imposed ones. */
 export const caseFacts = ({ cases }: { readonly cases: readonly LoadCase[] }, { natures, categories }: DesignCode): string => {
@@ -41,6 +41,10 @@ export const weightFact = ({ selfWeight, unitWeight }: { readonly selfWeight: bo
   'Self-weight',
   selfWeight ? amount(unitWeight, 'unitWeight') : 'not counted',
 ];
+
+/** What is asked of a member in a fire; nothing where nothing is. */
+export const fireFacts = ({ minutes, isOneSided }: Part<typeof fire>): Fact[] =>
+  minutes === null ? [] : [['Fire resistance asked for', `${minutes} min${isOneSided ? ', one side exposed' : ''}`]];
 
 /** What is allowed in service. */
 export function serviceFacts({ crackWidth, limits, hasPartitions, partitionAge }: Part<typeof service>): Fact[] {

@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../units/quantity';
 import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import { layerLabel } from '../parts/bar-labels';
-import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, weightFact } from '../parts/facts';
+import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, fireFacts, weightFact } from '../parts/facts';
 import { directionWords, layerTitle } from './bar-axes';
 import { platePlan } from './drawing';
 import { barsAt, type PlateLoad, type PlateMember } from './input';
@@ -43,6 +43,7 @@ export function plateFacts(member: PlateMember, result: PlateResult, project: Pr
       : []),
     ['Load cases', caseFacts(member, code)],
     weightFact(member),
+    ...fireFacts(member.fire),
     ['Ultimate load', amount(result.load, 'areaLoad')],
     ['Combinations', combinationFacts(result)],
     ...result.steel.meshes.flatMap((m): Fact[] =>

@@ -8,7 +8,17 @@ import { amount, type Block, type Fact } from '../../document/blocks';
 import type { Figure } from '../kind';
 import { codeOf, type ProjectBasis, type ReportDetail } from '../member';
 import { layerLabel } from '../parts/bar-labels';
-import { byHand, caseFacts, combinationFacts, inputTable, materialFacts, serviceFacts, spanText, weightFact } from '../parts/facts';
+import {
+  byHand,
+  caseFacts,
+  combinationFacts,
+  inputTable,
+  materialFacts,
+  fireFacts,
+  serviceFacts,
+  spanText,
+  weightFact,
+} from '../parts/facts';
 import { stripAsBeam } from './as-beam';
 import { stripPlan } from './drawing/plan';
 import type { StripLoad, StripMember } from './input';
@@ -50,6 +60,7 @@ export function stripFacts(member: StripMember, result: StripResult, project: Pr
     ['Cover to the outer bars', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, outermost: bars ${member.outer} the span`],
     weightFact(member),
     ...serviceFacts(member.service),
+    ...fireFacts(member.fire),
     ['Load cases', caseFacts(member, code)],
     ['Combinations', combinationFacts(result)],
     ...layerFacts(member, result, project),
