@@ -294,6 +294,8 @@ export interface ColumnShear {
   readonly isRound: boolean;
   readonly N: number;
   readonly V: number;
+  /** Moment that goes with the shear (N mm); not known where it is left out. */
+  readonly M?: number | undefined;
   readonly bw: number;
   readonly d: number;
   readonly h: number;

@@ -137,6 +137,8 @@ export interface DesignCode {
   maximumSteel(c: Calc, s: BendingSection, m: Materials): number | undefined;
   readonly steelClauses: { readonly minimum: string; readonly maximum: string; readonly bending: string };
 
+  /** Whether the strength in shear rests on the moment and the shear that act together. */
+  readonly shearByActions?: boolean;
   shearResistance(c: Calc, s: ShearSection, links: Links, m: Materials): ShearResistance;
   linkRequirement(c: Calc, force: number, s: ShearSection, m: Materials): LinkRequirement;
   /** How far from the face the shear of a uniform load need not be checked; zero when the choice says so. */

@@ -104,24 +104,24 @@ export function fireRules(choose: (key: string) => string): FireRules {
   const isRestrained = choose('fireRestraint') === 'restrained';
   return {
     column: (_c, q) => [
-      kept('Least size and cover', 'ACI/TMS 216.1 4.5', [
+      kept('minimum size and cover', 'ACI/TMS 216.1 4.5', [
         { what: 'size', needs: columns[aggregate], has: q.width },
         { what: 'cover of the bars', needs: columnCover, has: q.cover },
       ]),
     ],
     wall: (_c, q) => [
-      kept('Thickness and cover', 'ACI/TMS 216.1 4.2', [
+      kept('thickness and cover', 'ACI/TMS 216.1 4.2', [
         { what: 'thickness', needs: thickness[aggregate], has: q.thickness },
         { what: 'cover of the bars', needs: plainCover, has: q.cover },
       ]),
     ],
     beam: (_c, q) => [
-      kept(isRestrained ? 'Cover, restrained' : 'Cover, not restrained', 'ACI/TMS 216.1 table 4.3.2', [
+      kept(isRestrained ? 'cover, restrained' : 'cover, not restrained', 'ACI/TMS 216.1 table 4.3.2', [
         { what: 'cover of the bars', needs: coverOfBeam(beamCover[isRestrained ? 'restrained' : 'free'], q.width), has: q.cover },
       ]),
     ],
     slab: (_c, q) => [
-      kept(isRestrained ? 'Thickness and cover, restrained' : 'Thickness and cover, not restrained', 'ACI/TMS 216.1 4.2, table 4.3.1', [
+      kept(isRestrained ? 'thickness and cover, restrained' : 'thickness and cover, not restrained', 'ACI/TMS 216.1 4.2, table 4.3.1', [
         { what: 'thickness', needs: thickness[aggregate], has: q.depth },
         { what: 'cover of the bars', needs: slabCover[isRestrained ? 'restrained' : aggregate], has: q.cover },
       ]),

@@ -22,7 +22,7 @@ export const columnChoices: readonly Choice[] = [
   },
   {
     key: 'narrowing',
-    title: 'alpha2 where the compressed width falls towards the edge (corners under biaxial bending), and in circles',
+    title: 'α2 where the compressed width falls towards the edge (corners under biaxial bending), and in circles',
     clause: '8.1.3, 10.6.2.5',
     topic: 'columns',
     options: { reduce: 'less 10 %, in circles less 5 %', keep: 'not reduced' },
@@ -80,7 +80,15 @@ export function columnRules(choose: (key: string) => string): ColumnRules {
 /** Design shear strength of a column in one direction (N), 8.2. A round section counts with its diameter and 0.8 of it. */
 function columnShear(c: Calc, q: ColumnShear, method: ShearMethod): number {
   const [bw, d] = q.isRound ? [q.h, 0.8 * q.h] : [q.bw, q.d];
-  const section: ShearSection = { bw, d, h: q.h, tensionArea: q.tensionSteel, grossArea: q.area, axial: q.N };
+  const section: ShearSection = {
+    bw,
+    d,
+    h: q.h,
+    tensionArea: q.tensionSteel,
+    grossArea: q.area,
+    axial: q.N,
+    ...(q.M === undefined ? {} : { actions: { M: q.M, V: Math.abs(q.V) } }),
+  };
   const links = { diameter: 0, area: q.tieArea, legs: 2, spacing: q.tieSpacing };
   return shearResistance(c, section, q.tieArea > 0 ? links : null, q.materials, method).force;
 }

@@ -51,27 +51,27 @@ export function fireRules(choose: (key: string) => string): FireRules {
     beam: (_c, q) => {
       const side = q.layers === 1 ? q.side - 10 : q.side;
       const axis = Math.min(q.axis, side);
-      const simple = { title: 'Beam on two supports', clause: 'table 5.4.1(A)', ...tables.periodsKept(tables.beamSimple, q.width, axis) };
+      const simple = { title: 'beam on two supports', clause: 'table 5.4.1(A)', ...tables.periodsKept(tables.beamSimple, q.width, axis) };
       if (q.system !== 'continuous') return [simple];
       const kept = tables.periodsKept(tables.beamContinuous, q.width, axis);
-      return [simple, { title: 'Continuous beam', clause: 'table 5.4.1(B)', ...kept }];
+      return [simple, { title: 'continuous beam', clause: 'table 5.4.1(B)', ...kept }];
     },
     slab: (_c, q) => {
       const [table, title, clause] =
         q.kind === 'flat'
-          ? ([tables.slabFlat, 'Flat slab', 'table 5.5.2(B)'] as const)
+          ? ([tables.slabFlat, 'flat slab', 'table 5.5.2(B)'] as const)
           : q.kind === 'oneWay' || q.ratio > 2
-            ? ([tables.slabOneWay, 'Slab spanning one way', 'table 5.5.2(A)'] as const)
+            ? ([tables.slabOneWay, 'slab spanning one way', 'table 5.5.2(A)'] as const)
             : q.ratio <= 1.5
-              ? ([tables.slabTwoWay, 'Slab spanning two ways', 'table 5.5.2(A)'] as const)
-              : ([tables.slabTwoWayLong, 'Slab spanning two ways, sides up to 2', 'table 5.5.2(A)'] as const);
+              ? ([tables.slabTwoWay, 'slab spanning two ways', 'table 5.5.2(A)'] as const)
+              : ([tables.slabTwoWayLong, 'slab spanning two ways, sides up to 2', 'table 5.5.2(A)'] as const);
       return [{ title, clause, ...tables.periodsKept(table, q.depth, q.axis) }];
     },
   };
 }
 
 function byLevel(level: number, q: FireColumn, length: number): FireWay {
-  const [title, clause] = ['Table by level of load', 'table 5.6.3'];
+  const [title, clause] = ['table by level of load', 'table 5.6.3'];
   if (!q.isBraced) return no(title, clause, 'for braced columns only');
   if (length > A.length + 1e-6) return no(title, clause, `for effective lengths up to 3 m, it is ${(length / 1000).toFixed(2)} m`);
   if (q.e > A.e * q.width) return no(title, clause, `for eccentricities up to 0.15 b, it is ${q.e.toFixed(0)} mm`);
@@ -83,7 +83,7 @@ function byLevel(level: number, q: FireColumn, length: number): FireWay {
 }
 
 function bySteel(c: Calc, q: FireColumn, eta: number, length: number): FireWay {
-  const [title, clause] = ['Table by load and steel', 'table 5.6.4'];
+  const [title, clause] = ['table by load and steel', 'table 5.6.4'];
   if (!q.isBraced) return no(title, clause, 'for braced columns only');
   const slenderness = q.slenderness * (length / Math.max(q.l0, 1));
   if (slenderness > B.slenderness + 1e-9) return no(title, clause, `for slenderness up to 30 in fire, it is ${slenderness.toFixed(0)}`);
@@ -112,7 +112,7 @@ function bySteel(c: Calc, q: FireColumn, eta: number, length: number): FireWay {
 
 /** A column four times as long as thick may be taken as a wall, 5.6.5. */
 function asWall(level: number, q: FireColumn): FireWay {
-  const [title, clause] = ['As a wall', '5.6.5, table 5.7.2'];
+  const [title, clause] = ['as a wall', '5.6.5, table 5.7.2'];
   if (q.isRound || q.depth < 4 * q.width - 1e-6) return no(title, clause, 'for sections at least four times as long as thick');
   return { ...wallWay(level, { ...q, thickness: q.width }), title, clause };
 }
@@ -121,7 +121,7 @@ function asWall(level: number, q: FireColumn): FireWay {
 const MOST_SLENDER = 40;
 
 function wallWay(level: number, q: FireWall): FireWay {
-  const [title, clause] = ['Wall that carries', 'table 5.7.2'];
+  const [title, clause] = ['wall that carries', 'table 5.7.2'];
   if (q.height / q.thickness > MOST_SLENDER) return no(title, clause, 'for heights up to forty times the thickness');
   const row = tables.wallLevels.find((l) => level <= l + 1e-9);
   if (row === undefined) return no(title, clause, `for levels of load up to 0.7, it is ${level.toFixed(2)}`);

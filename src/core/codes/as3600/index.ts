@@ -152,6 +152,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     maximumSteel: () => undefined,
     steelClauses: { minimum: '8.1.6.1', maximum: '8.1.5', bending: '8.1' },
 
+    shearByActions: true,
     shearResistance: (c, s, links, m) => shearResistance(c, s, links, m, method),
     linkRequirement: (c, force, s, m) => linkRequirement(c, force, s, m, method),
     shearDistance: (d) => (choose('shearPlace') === 'atD' ? d : 0),

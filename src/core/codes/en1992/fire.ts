@@ -90,7 +90,7 @@ function columnFault(q: FireColumn, length: number): string | null {
 }
 
 function methodA(mu: number, q: FireColumn, length: number): FireWay {
-  const [title, clause] = ['Method A, table', 'EN 1992-1-2 table 5.2a'];
+  const [title, clause] = ['method A, table', 'EN 1992-1-2 table 5.2a'];
   const k = strongFactor(q.materials.concreteStrength);
   const fault = k === null ? TOO_STRONG : columnFault(q, length);
   if (fault) return no(title, clause, fault);
@@ -104,7 +104,7 @@ function methodA(mu: number, q: FireColumn, length: number): FireWay {
 
 /** (5.7), exposed on more than one side. */
 function formulaA(c: Calc, mu_fi: number, q: FireColumn, length: number, annex: NationalAnnex): FireWay {
-  const [title, clause] = ['Method A, (5.7)', 'EN 1992-1-2 (5.7)'];
+  const [title, clause] = ['method A, (5.7)', 'EN 1992-1-2 (5.7)'];
   const k = strongFactor(q.materials.concreteStrength);
   const fault = k !== 1 ? 'for concrete up to C50/60' : columnFault(q, length);
   if (fault) return no(title, clause, fault);
@@ -124,7 +124,7 @@ function formulaA(c: Calc, mu_fi: number, q: FireColumn, length: number, annex: 
 }
 
 function methodB(c: Calc, q: FireColumn, eta_fi: number, length: number, annex: NationalAnnex): FireWay {
-  const [title, clause] = ['Method B, table', 'EN 1992-1-2 table 5.2b'];
+  const [title, clause] = ['method B, table', 'EN 1992-1-2 table 5.2b'];
   const k = strongFactor(q.materials.concreteStrength);
   if (k === null) return no(title, clause, TOO_STRONG);
   if (!q.isBraced) return no(title, clause, 'for braced columns only');
@@ -146,7 +146,7 @@ function methodB(c: Calc, q: FireColumn, eta_fi: number, length: number, annex: 
 }
 
 function wall(mu: number, q: FireWall): FireWay {
-  const [title, clause] = ['Wall that carries', 'EN 1992-1-2 table 5.4'];
+  const [title, clause] = ['wall that carries', 'EN 1992-1-2 table 5.4'];
   const k = strongFactor(q.materials.concreteStrength);
   if (k === null) return no(title, clause, TOO_STRONG);
   if (q.height / q.thickness > 40) return no(title, clause, 'for heights up to forty times the thickness');
@@ -179,11 +179,11 @@ function byStress(c: Calc, use: number, eta_fi: number, gamma_S: number): number
 function beam(q: FireBeam, adjust: number): FireWay[] {
   const k = strongFactor(q.materials.concreteStrength);
   const clause = 'EN 1992-1-2 table 5.5';
-  if (k === null) return [no('Beam on two supports', clause, TOO_STRONG)];
+  if (k === null) return [no('beam on two supports', clause, TOO_STRONG)];
   const width = counted(q.width, q.axis, k, 2);
   // Bars in the corners of one layer need 10 mm more to the side, 5.6.1.
   const axis = Math.min(q.axis, q.layers === 1 ? q.side - 10 : q.side);
-  const simple = { title: 'Beam on two supports', clause, ...tables.periodsKept(tables.beamSimple, width, axis, { adjust }) };
+  const simple = { title: 'beam on two supports', clause, ...tables.periodsKept(tables.beamSimple, width, axis, { adjust }) };
   if (q.system !== 'continuous') return [simple];
   const more = (period: number) =>
     q.isRedistributed
@@ -192,7 +192,7 @@ function beam(q: FireBeam, adjust: number): FireWay[] {
         ? `for ${period} minutes top bars are asked along the span, 5.6.3(3): not looked at here`
         : null;
   const kept = tables.periodsKept(tables.beamContinuous, width, axis, { more });
-  return [simple, { title: 'Continuous beam', clause: 'EN 1992-1-2 table 5.6', ...kept }];
+  return [simple, { title: 'continuous beam', clause: 'EN 1992-1-2 table 5.6', ...kept }];
 }
 
 function slab(q: FireSlab, adjust: number): FireWay[] {
@@ -200,7 +200,7 @@ function slab(q: FireSlab, adjust: number): FireWay[] {
   const flat = q.kind === 'flat';
   const clause = flat ? 'EN 1992-1-2 table 5.9' : 'EN 1992-1-2 table 5.8';
   const isOneWay = q.kind === 'oneWay' || q.ratio > 2;
-  const title = flat ? 'Flat slab' : isOneWay ? 'Slab spanning one way' : 'Slab spanning two ways';
+  const title = flat ? 'flat slab' : isOneWay ? 'slab spanning one way' : 'slab spanning two ways';
   if (k === null) return [no(title, clause, TOO_STRONG)];
   const table = flat ? tables.slabFlat : isOneWay ? tables.slabOneWay : q.ratio <= 1.5 ? tables.slabTwoWay : tables.slabTwoWayLong;
   return [{ title, clause, ...tables.periodsKept(table, counted(q.depth, q.axis, k, 1), q.axis, { adjust: flat ? 0 : adjust }) }];

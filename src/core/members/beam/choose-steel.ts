@@ -13,7 +13,7 @@ import { frameSteel } from './frame/frame-steel';
 import { atPlacesOf, shearBetween, shearLimits } from './demand';
 import { holdsMoment } from './holds-moment';
 import { type LinkZone } from './input';
-import { anchorageLengths, ResistanceMap, sensesOf } from './resistance';
+import { anchorageLengths, ResistanceMap } from './resistance';
 import { regionMoments, type RegionMoments } from './service/region-moments';
 import type { ServiceMoments } from './service/service-moments';
 import { cornerBars, barDistance, shareOut, sideBars, torqueEnvelope, torsionStations, valueBeside } from './torsion';
@@ -311,7 +311,7 @@ function linksOfSpan(
   const places = shearBetween(curves, span, limits.from, limits.to).map(({ x, force, station: i }) => ({
     at: x - starts[span]!,
     force,
-    section: resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!)),
+    section: resistance.shearUnder(span, x, { max: maxM[i]!, min: minM[i]! }, force),
     torque: torque ? valueBeside(curves, torque.most, i, x) : 0,
     corners: cornerBars(resistance.map, span, x),
   }));

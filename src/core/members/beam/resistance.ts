@@ -73,6 +73,12 @@ export class ResistanceMap<S extends SteelAlong = SteelMap> {
     return known;
   }
 
+  /** The same with what acts there (N mm, N), where the code's strength rests on it: the largest moment of either sense, beside the largest shear. */
+  shearUnder(span: number, x: number, most: { readonly max: number; readonly min: number }, V: number): ShearSection {
+    const section = this.shearSection(span, x, sensesOf(most.max, most.min));
+    return this.code.shearByActions ? { ...section, actions: { M: Math.max(most.max, -most.min, 0), V } } : section;
+  }
+
   /** With the links of a zone, or without links. */
   shearAt(section: ShearSection, zone: LinkZone | null): ShearResistance {
     let bySection = this.shears.get(section);

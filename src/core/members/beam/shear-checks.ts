@@ -8,7 +8,7 @@ import type { CheckBasis } from './bending-checks';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, type ShearDemand, shearLimits } from './demand';
 import { supportName, type LinkZone } from './input';
-import { linksOf, sensesOf } from './resistance';
+import { linksOf } from './resistance';
 import { barOf } from '../../reinforcement/bar-groups';
 import { outlineOf } from './prepared';
 
@@ -29,7 +29,7 @@ function stationsOf(basis: CheckBasis, analysis: BeamAnalysis, span: number): Sh
 }
 
 function shearStation({ strips, resistance }: CheckBasis, span: number, { x, force, station: i }: ShearDemand): ShearStation {
-  const section = resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  const section = resistance.shearUnder(span, x, { max: strips.maxM[i]!, min: strips.minM[i]! }, force);
   return { i, span, x, force, section, zone: resistance.map.linkZoneAt(span, x) };
 }
 

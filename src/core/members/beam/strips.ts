@@ -2,7 +2,7 @@ import { CalcError, silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits, shiftAt, shiftedMoments } from './demand';
-import { sensesOf, type ResistanceMap } from './resistance';
+import type { ResistanceMap } from './resistance';
 import type { BeamStrips } from './result';
 import { bendingTask } from './section-at';
 import type { SteelAlong } from './steel';
@@ -22,7 +22,8 @@ export function beamStrips(
   const resistanceV = curve();
   const designV = designShear(beam, code, analysis, resistance);
   stations.forEach(({ span, x }, i) => {
-    const section = resistance.shearSection(span, x, sensesOf(env.maxM[i]!, env.minM[i]!));
+    const V = Math.max(Math.abs(env.maxV[i]!), Math.abs(env.minV[i]!));
+    const section = resistance.shearUnder(span, x, { max: env.maxM[i]!, min: env.minM[i]! }, V);
     resistanceV[i] = resistance.shearAt(section, resistance.map.linkZoneAt(span, x)).force;
   });
   const shifted = shiftedMoments(stations, env, (i, sense) => shiftAt(resistance, stations[i]!.span, stations[i]!.x, sense));

@@ -8,7 +8,7 @@ import { barOf, type BarGroup } from '../../reinforcement/bar-groups';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import type { BeamAnalysis } from './analysis';
 import { shearBetween, shearLimits } from './demand';
-import { linksOf, sensesOf, type ResistanceMap } from './resistance';
+import { linksOf, type ResistanceMap } from './resistance';
 import { type PreparedBeam, outlineOf } from './prepared';
 import type { Face } from './sense';
 import type { SteelAlong } from './steel';
@@ -124,7 +124,7 @@ export function torsionStations(beam: PreparedBeam, code: DesignCode, analysis: 
   return beam.spans.flatMap((_, span) => {
     const limits = shearLimits(beam, code, analysis, span, (x) => resistance.shearSection(span, x, ['sagging', 'hogging']).d);
     const at = (x: number, i: number, T: number, V: number): TorsionStation => {
-      const section = resistance.shearSection(span, x, sensesOf(maxM[i]!, minM[i]!));
+      const section = resistance.shearUnder(span, x, { max: maxM[i]!, min: minM[i]! }, V);
       const links = linksOf(resistance.map.linkZoneAt(span, x), resistance.map);
       const question = torsionQuestion(beam, span, section, links, { T, V }, cornerBars(resistance.map, span, x));
       return { i, span, x, question, answer: code.torsion.check(silent, question) };

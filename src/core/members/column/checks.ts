@@ -216,13 +216,21 @@ interface Shearing {
   readonly r: SetResult;
   readonly N: number;
   readonly V: number;
+  /** The largest moment that goes with it (N mm); not known where second order gives none. */
+  readonly M: number | undefined;
 }
 
 /** Shear of a set along an axis with the axial force beside it: at the top, and at the foot where that is another. */
 export function shearsOf(r: SetResult, axis: 'x' | 'y'): Shearing[] {
   const [key, foot] = axis === 'x' ? (['vx', 'vxBottom'] as const) : (['vy', 'vyBottom'] as const);
-  const ends = [{ r, N: r.set.N, V: Math.abs(r.set[key]) }];
-  if (r.set[foot] != null || r.set.nBottom != null) ends.push({ r, N: axialAt(r.set, 'foot'), V: Math.abs(r.set[foot] ?? r.set[key]) });
+  const moments = axis === 'x' ? r.y : r.x;
+  const most = (...of: readonly number[]) => (of.every(Number.isFinite) ? Math.max(...of.map(Math.abs)) : undefined);
+  const differs = r.set[foot] != null || r.set.nBottom != null;
+  const { top, mid, bottom } = moments;
+  // One shear all along goes with the largest moment of the column.
+  const atTop: Shearing = { r, N: r.set.N, V: Math.abs(r.set[key]), M: differs ? most(top, mid) : most(top, mid, bottom) };
+  const atFoot: Shearing = { r, N: axialAt(r.set, 'foot'), V: Math.abs(r.set[foot] ?? r.set[key]), M: most(mid, bottom) };
+  const ends = differs ? [atTop, atFoot] : [atTop];
   return ends.filter((e) => e.V !== 0);
 }
 
@@ -244,7 +252,7 @@ export function shearChecks(basis: ColumnBasis): DerivableCheck[] {
     };
     list.push(
       guarded(base, () => {
-        const strength = (s: (typeof sections)[number], { N, V }: Shearing, c = silent) => code.column.shear(c, { ...s, N, V });
+        const strength = (s: (typeof sections)[number], { N, V, M }: Shearing, c = silent) => code.column.shear(c, { ...s, N, V, M });
         const weaker = (f: Shearing) => largestOf(sections, (s) => -strength(s, f))!;
         const ratio = (f: Shearing) => f.V / strength(weaker(f), f);
         for (const s of loaded) use[axis].set(s.r, Math.max(use[axis].get(s.r) ?? 0, ratio(s)));

@@ -38,7 +38,7 @@ export function spacingBounds(basis: ColumnBasis): SpacingBound[] {
     const all = results.flatMap((r) => shearsOf(r, axis));
     if (all.length === 0 || sections.some((s) => s.tieArea === 0)) return [];
     const holds = (spacing: number) =>
-      all.every(({ N, V }) => sections.every((s) => V <= code.column.shear(silent, { ...s, tieSpacing: spacing, N, V })));
+      all.every(({ N, V, M }) => sections.every((s) => V <= code.column.shear(silent, { ...s, tieSpacing: spacing, N, V, M })));
     return [{ name: `shear along ${axis}`, clause: clauses.shear, most: largestFor(holds) }];
   });
   const pressed = confinement && confinementAsked(basis).length > 0 ? confiningPressure(silent, basis, confinement, CLOSEST) : null;

@@ -4,7 +4,6 @@ import { silent } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
 import { shearBetween, shearLimits } from '../beam/demand';
 import { supportName } from '../beam/input';
-import { sensesOf } from '../beam/resistance';
 import { stationNear, type StripBasis } from './basis';
 
 /** Shear without links on both sides of every support, and the struts at its faces. */
@@ -26,7 +25,7 @@ function sideChecks(basis: StripBasis, span: number, side: 'left' | 'right'): De
   const places = shearBetween(strips, span, limits.from, limits.to)
     .filter((p) => isCantilever || (side === 'right' ? p.x <= middle : p.x > middle))
     .map((p) => {
-      const section = resistance.shearSection(span, p.x, sensesOf(strips.maxM[p.station]!, strips.minM[p.station]!));
+      const section = resistance.shearUnder(span, p.x, { max: strips.maxM[p.station]!, min: strips.minM[p.station]! }, p.force);
       return { ...p, section, capacity: resistance.shearAt(section, null).force };
     });
   if (places.length === 0) return [];
@@ -62,7 +61,7 @@ function strutCheck(basis: StripBasis, span: number, side: 'left' | 'right', lab
   const x = side === 'right' ? analysis.faces[support]!.right : analysis.faces[support]!.left;
   const i = stationNear(basis, span, x);
   const force = Math.max(Math.abs(strips.maxV[i]!), Math.abs(strips.minV[i]!));
-  const section = resistance.shearSection(span, x, sensesOf(strips.maxM[i]!, strips.minM[i]!));
+  const section = resistance.shearUnder(span, x, { max: strips.maxM[i]!, min: strips.minM[i]! }, force);
   const { limit } = code.slab.plainShear(silent, section, beam.materials);
   // Far below its limit the check says nothing of use.
   if (!Number.isFinite(limit) || force < 0.5 * limit) return [];

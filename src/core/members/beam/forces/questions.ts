@@ -21,7 +21,7 @@ export function bendingUnder(beam: PreparedBeam, resistance: ResistanceMap, f: G
 
 /** The section as shear sees it under a row of forces. */
 export const shearUnder = (resistance: ResistanceMap, f: GivenForces): ShearSection =>
-  withAxial(resistance.shearSection(0, 0, [senseOf(f)]), f);
+  withAxial(resistance.shearUnder(0, 0, { max: Math.max(f.moment, 0), min: Math.min(f.moment, 0) }, Math.abs(f.shear)), f);
 
 export function torsionUnder(beam: PreparedBeam, resistance: ResistanceMap, f: GivenForces) {
   const links = linksOf(resistance.map.linkZoneAt(0, 0), resistance.map);
