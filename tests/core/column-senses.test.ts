@@ -52,6 +52,7 @@ test('a column on its head, or in a mirror, has the same utilisation', () => {
     { id: 'en1992', variant: 'recommended' },
     { id: 'en1992', variant: 'uk', choices: { secondOrder: 'stiffness' } },
     { id: 'aci318', variant: 'SI' },
+    { id: 'as3600', variant: '2018' },
   );
   fc.assert(
     fc.property(loads, isBraced, codes, ({ N, top, foot }, braced, code) => {

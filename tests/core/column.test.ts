@@ -325,8 +325,8 @@ describe('properties of the whole way', () => {
 
 describe('torsion of columns', () => {
   const column = (torsion: number, code: object) => {
-    const us = 'id' in code && code.id === 'aci318';
-    const size = us ? 'No.25' : '25';
+    const id = (code as { id?: string }).id;
+    const [size, tie] = id === 'aci318' ? ['No.25', 'No.10'] : id === 'as3600' ? ['N24', 'N10'] : ['25', '10'];
     const read = readProject({
       format: 'intarsia',
       version: 1,
@@ -336,7 +336,7 @@ describe('torsion of columns', () => {
           type: 'column',
           shape: { kind: 'rectangle', b: 400, h: 400 },
           bars: { kind: 'sides', corner: size, alongX: 1, sizeX: size, alongY: 1, sizeY: size },
-          ties: { size: us ? 'No.10' : '10', spacing: 150 },
+          ties: { size: tie, spacing: 150 },
           sustained: 0.5,
           sets: [{ name: 'L1', N: 500, mxTop: 40, mxBottom: 40, vy: 40, torsion }],
         },
@@ -348,6 +348,7 @@ describe('torsion of columns', () => {
   it.each([
     { id: 'en1992', variant: 'uk' },
     { id: 'aci318', variant: 'SI' },
+    { id: 'as3600', variant: '2018' },
   ])('$id: none, little and much', (code) => {
     expect(column(0, code)).toEqual([]);
     expect(column(1, code).map((c) => c.utilisation)).toEqual([0, 0, 0]);

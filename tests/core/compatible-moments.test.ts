@@ -20,6 +20,8 @@ const codes = [
   { id: 'en1992', variant: 'uk' },
   { id: 'aci318', variant: 'SI', choices: { deflectionInertia: 'section' } },
   { id: 'aci318', variant: 'SI' },
+  { id: 'as3600', variant: '2018', choices: { deflectionInertia: 'section', longTermBy: 'creep' } },
+  { id: 'as3600', variant: '2018' },
 ] as const;
 
 function beamOf(fields: Record<string, unknown>, code: object) {

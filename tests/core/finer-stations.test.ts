@@ -100,7 +100,13 @@ const utilisations = (list: readonly DerivableCheck[]) =>
   new Map(list.flatMap(({ check }) => (check.utilisation === null ? [] : [[check.id, check.utilisation] as const])));
 
 const random: fc.Arbitrary<Random> = fc.record({
-  code: fc.constantFrom({ id: 'en1992', variant: 'recommended' }, { id: 'en1992', variant: 'uk' }, { id: 'aci318', variant: 'SI' }),
+  code: fc.constantFrom(
+    { id: 'en1992', variant: 'recommended' },
+    { id: 'en1992', variant: 'uk' },
+    { id: 'aci318', variant: 'SI' },
+    { id: 'as3600', variant: '2018' },
+    { id: 'as3600', variant: '2018', choices: { shearMethod: 'general' } },
+  ),
   section: fc.constantFrom({ b: 300, h: 500 }, { b: 350, h: 700 }, { shape: 'T', b: 300, h: 600, flangeWidth: 1200, flangeDepth: 150 }),
   spans: fc.array(
     fc.integer({ min: 30, max: 80 }).map((v) => v * 100),
@@ -173,7 +179,13 @@ interface RandomSlab {
 }
 
 const slabs: fc.Arbitrary<RandomSlab> = fc.record({
-  code: fc.constantFrom({ id: 'en1992', variant: 'recommended' }, { id: 'en1992', variant: 'uk' }, { id: 'aci318', variant: 'SI' }),
+  code: fc.constantFrom(
+    { id: 'en1992', variant: 'recommended' },
+    { id: 'en1992', variant: 'uk' },
+    { id: 'aci318', variant: 'SI' },
+    { id: 'as3600', variant: '2018' },
+    { id: 'as3600', variant: '2018', choices: { shearMethod: 'general' } },
+  ),
   h: fc.integer({ min: 6, max: 12 }).map((v) => v * 25),
   spans: fc.array(
     fc.integer({ min: 25, max: 60 }).map((v) => v * 100),

@@ -14,6 +14,7 @@ import { plainSection } from '@/core/members/beam/prepared';
 const codes: [string, DesignCode][] = [
   ['EN 1992', makeCode({ id: 'en1992', variant: 'recommended', choices: {} })],
   ['ACI 318 SI', makeCode({ id: 'aci318', variant: 'SI', choices: {} })],
+  ['AS 3600', makeCode({ id: 'as3600', variant: '2018', choices: {} })],
 ];
 const materialsOf = (code: DesignCode, strength: number): Materials => ({ ...code.defaults, concreteStrength: strength });
 
@@ -256,7 +257,7 @@ describe('whole members', () => {
   test('bad and extreme input gives a result or faults that name a field; never NaN, never a hang', () => {
     const wild = fc.oneof(fc.double(), fc.constantFrom(0, -1, 1e9, 1e-9, -1e9), fc.integer({ min: -10_000, max: 20_000 }));
     fc.assert(
-      fc.property(wild, wild, wild, wild, wild, fc.constantFrom('en1992', 'aci318'), (b, h, length, load, cover, id) => {
+      fc.property(wild, wild, wild, wild, wild, fc.constantFrom('en1992', 'aci318', 'as3600'), (b, h, length, load, cover, id) => {
         const read = fileOf(
           { id },
           {
@@ -285,7 +286,7 @@ describe('whole members', () => {
         fc.array(fc.integer({ min: 35, max: 80 }), { minLength: 1, maxLength: 4 }),
         fc.integer({ min: 5, max: 25 }),
         fc.integer({ min: 5, max: 25 }),
-        fc.constantFrom('en1992', 'aci318'),
+        fc.constantFrom('en1992', 'aci318', 'as3600'),
         (spans, g, q, id) => {
           const longest = Math.max(...spans) * 100;
           const h = Math.max(400, Math.round(longest / 11 / 50) * 50);

@@ -442,6 +442,7 @@ describe('whole beams in service', () => {
     for (const code of [
       { id: 'en1992', variant: 'uk' },
       { id: 'aci318', variant: 'SI' },
+      { id: 'as3600', variant: '2018' },
     ]) {
       const p = project({}, code);
       const r = designNow(p, p.members[0] as BeamMember, 'all');

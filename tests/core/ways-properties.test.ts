@@ -16,7 +16,12 @@ import { readProject } from '@/core/project/read';
 
 /** Ways forward of members that nobody has thought of: what is promised is what is found, and no rule of arithmetic breaks. */
 
-const codes = fc.constantFrom({ id: 'en1992', variant: 'uk' }, { id: 'en1992', variant: 'recommended' }, { id: 'aci318', variant: 'SI' });
+const codes = fc.constantFrom(
+  { id: 'en1992', variant: 'uk' },
+  { id: 'en1992', variant: 'recommended' },
+  { id: 'aci318', variant: 'SI' },
+  { id: 'as3600', variant: '2018' },
+);
 const catalogueOf = (code: { id: string }) => (code.id === 'aci318' ? 'softMetric' : 'metric');
 const steelOf = (code: { id: string }) => (code.id === 'aci318' ? { steelStrength: 420, linkStrength: 420 } : {});
 
