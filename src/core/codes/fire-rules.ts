@@ -27,9 +27,8 @@ export interface FireColumn {
   readonly bars: number;
   readonly area: number;
   readonly steelArea: number;
-  /** N and M over what the section carries when both grow together, with the reduction of strength that is in it (1 where a code has none). */
+  /** N and M over what the section carries when both grow together, without any factor on its strength beyond those of the materials. */
   readonly use: number;
-  readonly reduction: number;
   /** Axial force, and eccentricity of the first order (N, mm). */
   readonly N: number;
   readonly e: number;
@@ -48,7 +47,6 @@ export interface FireWall {
   readonly cover: number;
   readonly height: number;
   readonly use: number;
-  readonly reduction: number;
   readonly isOneSided: boolean;
 }
 

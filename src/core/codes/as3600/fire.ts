@@ -5,7 +5,7 @@ import * as tables from '../fire-tables';
 import { formula, symbols } from './symbols';
 
 export const F = {
-  level: formula('mu_f', 'eta_f * u_ray * phi', '5.6.3'),
+  level: formula('mu_f', 'eta_f * u_ray', '5.6.3'),
   steel: formula('omega_f', '(A_s * f_sy / 1.15) / (A_g * f_c_prime / 1.5)', '5.6.4'),
   load: formula('n_f', 'eta_f * N_comp / (0.7 * (A_g * f_c_prime / 1.5 + A_s * f_sy / 1.15))', '5.6.4'),
 };
@@ -39,11 +39,10 @@ const no = (title: string, clause: string, reason: string): FireWay => ({ title,
 export function fireRules(choose: (key: string) => string): FireRules {
   const eta = Number(choose('fireReduction'));
   const lengthOf = (q: Pick<FireColumn, 'l0' | 'height'>) => ({ inner: 0.5 * q.height, top: 0.7 * q.height })[choose('fireLength')] ?? q.l0;
-  const level = (c: Calc, q: Pick<FireWall, 'use' | 'reduction'>) =>
+  const level = (c: Calc, q: Pick<FireWall, 'use'>) =>
     c.let(F.level, {
       eta_f: c.given(symbols.eta_f, eta, 'forces in fire over design forces'),
-      u_ray: c.given(symbols.u_ray, q.use, 'N and M growing together'),
-      phi: c.given(symbols.phi, q.reduction, 'in that use'),
+      u_ray: c.given(symbols.u_ray, q.use, 'N and M growing together, over the strength without phi'),
     });
   return {
     column: (c, q) => [byLevel(level(c, q), q, lengthOf(q)), bySteel(c, q, eta, lengthOf(q)), asWall(level(c, q), q)],

@@ -1,20 +1,26 @@
 import type { DerivableCheck } from '../../checks/check';
 import type { FireColumn, FireWall } from '../../codes/fire-rules';
-import { capacityAlongRay } from '../../section/capacity';
+import { capacityAlongRay, roughAlongRay } from '../../section/capacity';
 import { fireChecks, type FireCase, type FireInput } from '../parts/fire-check';
 import type { ColumnBasis } from './checks';
 import { isRound, placeName } from './input';
+import { ResistanceSurface } from '../../section/resistance-surface';
+import type { ColumnModel } from './section';
 import { endForces, type PlaceResult, type SetResult } from './strength';
 
-/** N and M over what the section carries when both grow together, with the reduction of strength of that state. */
-function partOf({ model: { surface } }: ColumnBasis, { N, Mx, My }: PlaceResult): { readonly use: number; readonly reduction: number } {
-  const use = Mx === 0 && My === 0 ? Math.max(N / surface.most, N / surface.least) : capacityAlongRay(surface, N, Mx, My);
-  const least = surface.basis.reduction ? 1e-9 : 0;
-  const at = use > least ? surface.capacity(N / use, Mx, My) : undefined;
-  // Where the ray ends in the squash load the factor is that of the squash load.
-  const squash = surface.point(0, 2).factor;
-  return { use: Math.max(use, 0), reduction: at?.factor ?? squash };
+const unreduced = new WeakMap<ColumnModel, ResistanceSurface>();
+
+/** The resistance without any reduction of strength: that of a code which has none is the one that is known. */
+function nominalSurface(model: ColumnModel): ResistanceSurface {
+  if (!model.basis.reduction) return model.surface;
+  let known = unreduced.get(model);
+  if (!known) unreduced.set(model, (known = new ResistanceSurface(model.section, { ...model.basis, reduction: null, axialCap: null })));
+  return known;
 }
+
+/** N and M over what the section carries when both grow together, without reduction of strength. */
+const atRay = ({ model }: ColumnBasis, { N, Mx, My }: PlaceResult): number =>
+  Math.max(0, capacityAlongRay(nominalSurface(model), N, Mx, My));
 
 /** First-order eccentricity of a load set (mm), about the axis where it is larger. */
 function eccentricity({ column }: ColumnBasis, r: SetResult): number {
@@ -28,10 +34,37 @@ function eccentricity({ column }: ColumnBasis, r: SetResult): number {
 /** Load sets that compress: fire resistance of a column that is pulled is not covered by tables. */
 const pressed = (r: SetResult) => !r.refusal && r.places.some((p) => p.N > 0);
 
+/** A load set at a place, with what its fire resistance falls with. */
+interface Candidate {
+  readonly r: SetResult;
+  readonly p: PlaceResult;
+  readonly use: number;
+  readonly e: number;
+}
+
+/**
+ * The load sets that may govern: no way of a code gives more for a larger use, axial force or eccentricity, so that a set counts only where no other is worse
+ * in all three. The use is read from the table of the surface: another has to be worse by more than the table can be off.
+ */
+function mayGovern(basis: ColumnBasis): Candidate[] {
+  const surface = nominalSurface(basis.model);
+  const margin = surface.basis.blockShare ? 0.8 : 0.9;
+  const all = basis.results.filter(pressed).flatMap((r) => {
+    const e = eccentricity(basis, r);
+    return r.places.map((p): Candidate => ({ r, p, e, use: roughAlongRay(surface, p.N, p.Mx, p.My) }));
+  });
+  const isWorse = (a: Candidate, b: Candidate) => a.p.N >= b.p.N && a.e >= b.e && margin * a.use >= b.use;
+  const front: Candidate[] = [];
+  for (const one of all) {
+    if (front.some((other) => isWorse(other, one))) continue;
+    for (let i = front.length - 1; i >= 0; i -= 1) if (isWorse(one, front[i]!)) front.splice(i, 1);
+    front.push(one);
+  }
+  return front;
+}
+
 const casesOf = (basis: ColumnBasis, ways: (r: SetResult, p: PlaceResult) => FireCase['ways']): FireCase[] =>
-  basis.results
-    .filter(pressed)
-    .flatMap((r) => r.places.map((p) => ({ label: placeName(basis.column, p.place), combination: r.set.name, ways: ways(r, p) })));
+  mayGovern(basis).map(({ r, p }) => ({ label: placeName(basis.column, p.place), combination: r.set.name, ways: ways(r, p) }));
 
 /** Fire resistance of a column, for every load set at its ends and between. */
 export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[] {
@@ -50,7 +83,7 @@ export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[
     bars: model.bars.length,
     area: model.section.gross.area,
     steelArea: model.section.steelArea,
-    ...partOf(basis, p),
+    use: atRay(basis, p),
     N: p.N,
     e: eccentricity(basis, r),
     height: column.height,
@@ -77,7 +110,7 @@ export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number,
     axis,
     cover,
     height: column.height,
-    ...partOf(basis, p),
+    use: atRay(basis, p),
     isOneSided: fire.isOneSided,
   });
   return fireChecks(
