@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { derive, silent } from '@/core/calc/calc';
 import { bend, endSupport, length } from '@/core/codes/as3600/anchorage';
 import { mostDepth } from '@/core/codes/as3600/flexure';
+import { generalMethod } from '@/core/codes/as3600/shear';
 import { F as torsionF } from '@/core/codes/as3600/torsion';
 import type { BendingSection, ShearSection } from '@/core/codes/design-code';
 import { makeCode } from '@/core/codes/registry';
@@ -179,6 +180,12 @@ describe('AS 3600: shear of a member', () => {
     expect(strong.force).toBeLessThan(strongKnown.force);
   });
 
+  test('SHR-06: 900 kN of compression leave 308.6 + 150 - 450 = 8.6 kN: a strain of 8.7e-6', () => {
+    const place = { bv: 300, D: 600, d: 540, fc: 40, Ast: 2480, aggregate: 20 };
+    const { strain } = generalMethod(silent, place, { M: 150e6, V: 150e3, N: -900e3 }, true);
+    expect(strain / expected('SHR-06', 'eps_x')).toBeCloseTo(1, 6);
+  });
+
   test('tension weakens; bars that do not count in shear do not help', () => {
     const s = section(300, 600, 540);
     const links = { diameter: 10, area: 157, legs: 2, spacing: 200 };
@@ -328,6 +335,16 @@ describe('AS 3600: punching', () => {
   test('PUN-03: 1 + 2560 x 55e6 / (8 x 480e3 x 640 x 190) = 1.3015; about the other axis the same', () => {
     for (const moment of [{ Mx: 55e6 }, { My: -55e6 }])
       expect(code.punching.plain(silent, question(moment)).capacity / 1e3).toBeCloseTo(0.7 * expected('PUN-03', 'Vu_kN'), 1);
+  });
+  test('PUN-06: at an edge 2 (400 + 100) + 600 + 200 = 1800 mm', () => {
+    const atEdge = [
+      [-200, -300],
+      [200, -300],
+      [200, 300],
+      [-200, 300],
+    ] as const;
+    const { length } = controlPerimeter(atEdge, code.punching.critical(200), code.punching.corners, { ...slab, left: 200 });
+    expect(length).toBeCloseTo(expected('PUN-06', 'u_mm'), 6);
   });
   test('the last line of its steps is the strength; the stress goes with it', () => {
     const q = question({ Mx: 55e6 });

@@ -374,7 +374,8 @@ describe('AS 3600: effective lengths, walls, steel and laps of columns', () => {
     expect(wallSteel(silent, 120e3, 0, 120).horizontalSpacing.value).toBe(300);
   });
 
-  test('DET-01: 2.64 % lies between 1 and 4 %; fitments by the bars and the column', () => {
+  test('DET-01, DET-02: 2.64 % lies between 1 and 4 %, 0.72 % does not; fitments by the bars and the column', () => {
+    expect(leastSteel(silent, 250_000).value).toBeGreaterThan(1800);
     expect(leastSteel(silent, 235_200).value).toBe(2352);
     expect(mostSteel(silent, 235_200).value).toBe(9408);
     const q = { largestBar: 28, smallestBar: 28, tie: 10, leastDimension: 400, largestDimension: 600, aggregate: 20, isSpiral: false };
