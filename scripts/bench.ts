@@ -127,7 +127,7 @@ function sections() {
 
 /** One biaxial slender column with many load sets. */
 function manySets(code: { id: string; variant: string }, count: number): Project {
-  const size = code.id === 'en1992' ? '25' : 'No.25';
+  const size = { en1992: '25', aci318: 'No.25', as3600: 'N24' }[code.id]!;
   const sets = Array.from({ length: count }, (_, i) => ({
     name: `L${i + 1}`,
     N: 300 + ((i * 7919) % 1200),
@@ -172,6 +172,7 @@ rows.push(['one (N, Mx, My) on an L, exact direction', '< 0.3 ms', ms(median(sol
 for (const code of [
   { id: 'en1992', variant: 'uk' },
   { id: 'aci318', variant: 'SI' },
+  { id: 'as3600', variant: '2018' },
 ]) {
   const project = manySets(code, 5000);
   const t = median(() => designNow(project, { ...project.members[0]! }), 5, 4000);
@@ -191,6 +192,7 @@ if (slender.type === 'column') {
 for (const code of [
   { id: 'en1992', variant: 'uk' },
   { id: 'aci318', variant: 'SI' },
+  { id: 'as3600', variant: '2018' },
 ]) {
   const project = threeSpans(code);
   const member = project.members[0]!;

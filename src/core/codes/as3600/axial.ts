@@ -80,23 +80,15 @@ function byDirection<T>(find: (section: PolygonSection, b: Bearing) => T): (sect
   };
 }
 
-/** What phi of every state in one direction rests on. */
-export interface DirectionBounds {
-  /** Nominal axial force at balance (N), and phi in bending alone. */
-  readonly Nub: number;
-  readonly phiBending: number;
-  readonly k_uo: number;
+/** Nominal axial force at balance along a bearing (N): the neutral axis at 0.003 / (0.003 + fsy / Es) of do. */
+export function balancedForce(section: PolygonSection, b: Bearing, plain: UltimateBasis): number {
+  const x = (ULTIMATE_STRAIN / (ULTIMATE_STRAIN + plain.steel.yield / plain.steel.modulus)) * (b.vMax - b.vBarMin);
+  return axialAt(section, b, x, plain);
 }
 
-/** Bounds of a direction by the states without reduction: balance at 0.003 / (0.003 + fsy / Es) of do, bending alone where N is zero. */
-export function directionBounds(section: PolygonSection, b: Bearing, plain: UltimateBasis, ductility: Ductility): DirectionBounds {
-  const d_o = b.vMax - b.vBarMin;
-  const state = emptyState();
-  const axial = (x: number): number => {
-    ultimateAt(section, b, Math.min(x / b.h, 1), plain, state);
-    return state.N;
-  };
-  const Nub = axial((ULTIMATE_STRAIN / (ULTIMATE_STRAIN + plain.steel.yield / plain.steel.modulus)) * d_o);
+/** kuo along a bearing: the depth of the neutral axis in bending alone over that of the outermost bars. */
+export function bendingDepth(section: PolygonSection, b: Bearing, plain: UltimateBasis): number {
+  const axial = (x: number) => axialAt(section, b, x, plain);
   let [low, high] = [1e-6 * b.h, b.h];
   let [atLow, atHigh] = [axial(low), axial(high)];
   for (let i = 0; i < 100 && high - low > 1e-9 * b.h && atLow < 0 && atHigh > 0; i += 1) {
@@ -105,19 +97,26 @@ export function directionBounds(section: PolygonSection, b: Bearing, plain: Ulti
     if (N < 0) [low, atLow] = [x, N];
     else [high, atHigh] = [x, N];
   }
-  const k_uo = high / d_o;
-  return { Nub, k_uo, phiBending: bendingFactor(silent, k_uo, ductility) };
+  return high / (b.vMax - b.vBarMin);
+}
+
+function axialAt(section: PolygonSection, b: Bearing, x: number, plain: UltimateBasis): number {
+  const state = emptyState();
+  ultimateAt(section, b, Math.min(x / b.h, 1), plain, state);
+  return state.N;
 }
 
 /** phi by table 2.2.2 for every state of a section; each direction has its own balance and its own bending alone. */
 function strengthReduction(plain: UltimateBasis, ductility: Ductility): StrengthReduction {
-  const bounds = byDirection((section, b) => directionBounds(section, b, plain, ductility));
+  const balance = byDirection((section, b) => balancedForce(section, b, plain));
+  const bending = byDirection((section, b) => bendingFactor(silent, bendingDepth(section, b, plain), ductility));
   const phiTension = tensionFactor(ductility);
   return (_strain, _depth, Nu, section, b) => {
     if (!b) return Nu < 0 ? phiTension : LEAST;
-    const { Nub, phiBending } = bounds(section, b);
+    const Nub = balance(section, b);
+    // From balance on what bending alone would be does not matter.
     if (Nu >= 0 && Nu >= Nub) return LEAST;
-    return axialFactor(silent, { Nu, Nub, Nuot: section.steelArea * plain.steel.yield, phiBending, phiTension });
+    return axialFactor(silent, { Nu, Nub, Nuot: section.steelArea * plain.steel.yield, phiBending: bending(section, b), phiTension });
   };
 }
 
@@ -157,9 +156,9 @@ export function recordResistance(c: Calc, q: ResistanceRecord): void {
   } else recordBars(c, q, b);
   const share = basis.blockShare?.(section, b, Math.min(point.x, b.h)) ?? 1;
   if (share < 1) c.note(`alpha2 counts with ${share}: the width falls towards the compressed edge, or the section is round.`, '8.1.3');
-  const { Nub, k_uo } = directionBounds(section, b, { ...basis, reduction: null }, 'N');
-  c.given(symbols.k_uo, k_uo, 'in bending alone, this direction');
-  c.given(symbols.N_ub, Nub, 'at balance, this direction');
+  const plain = { ...basis, reduction: null };
+  c.given(symbols.k_uo, bendingDepth(section, b, plain), 'in bending alone, this direction');
+  c.given(symbols.N_ub, balancedForce(section, b, plain), 'at balance, this direction');
   c.given(symbols.N_u, point.N / point.factor, 'before reduction');
   c.given(symbols.phi, point.factor, 'table 2.2.2');
   const M_star = c.let(F.moment, { M_star_x: c.given(symbols.M_star_x, q.Mx), M_star_y: c.given(symbols.M_star_y, q.My) });

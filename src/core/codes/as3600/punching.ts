@@ -90,6 +90,6 @@ export const punchingRules: PunchingRules = {
   plain,
   reinforced: (c, q) => ({ ...plain(c, q), words: LEGS }),
   outside: (c, q) => ({ ...plain(c, q), title: 'Punching outside the legs', words: LEGS }),
-  needed: () => ({ area: NaN, last: NaN, beyond: LEGS }),
+  needed: () => ({ area: 0, last: 0, beyond: LEGS }),
   detailing: () => ({ first: { ...none, least: 0 }, spacing: none, across: none, acrossBeyond: none, area: { value: 0, clause: '' } }),
 };
