@@ -16,7 +16,7 @@ function example(file: string): Project {
 }
 
 const codes = codeVariants.filter((v, i, all) => all.findIndex((w) => w.id === v.id) === i);
-const cases = ['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia'].flatMap((file) =>
+const cases = ['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia', 'alderlight-ferry-house.intarsia'].flatMap((file) =>
   codes.map(({ id, variant }) => {
     const project = example(file);
     return [file, id, { ...project, code: { id, variant, choices: {} } }] as const;

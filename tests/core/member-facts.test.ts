@@ -14,6 +14,7 @@ function example(file: string): Project {
 }
 const demo = example('alderlight-playhouse.intarsia');
 const us = example('alderlight-annex-us.intarsia');
+const ferry = example('alderlight-ferry-house.intarsia');
 
 function factsOf(project: Project, mark: string, change: (m: Member) => Member = (m) => m): Record<string, string> {
   const found = project.members.find((m) => m.mark === mark);
@@ -24,17 +25,17 @@ function factsOf(project: Project, mark: string, change: (m: Member) => Member =
 }
 
 describe('what a report says of the input', () => {
-  test.each([...demo.members.map((m) => [m.mark, demo] as const), ...us.members.map((m) => [m.mark, us] as const)])(
-    '%s: every line says something',
-    (mark, project) => {
-      const facts = factsOf(project, mark);
-      expect(Object.keys(facts).length).toBeGreaterThan(3);
-      for (const [title, text] of Object.entries(facts)) {
-        expect([title, text]).not.toEqual([title, '']);
-        expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|Infinity/);
-      }
-    },
-  );
+  test.each([
+    ...demo.members.map((m) => [m.mark, demo] as const),
+    ...[us, ferry].flatMap((p) => p.members.map((m) => [m.mark, p] as const)),
+  ])('%s: every line says something', (mark, project) => {
+    const facts = factsOf(project, mark);
+    expect(Object.keys(facts).length).toBeGreaterThan(3);
+    for (const [title, text] of Object.entries(facts)) {
+      expect([title, text]).not.toEqual([title, '']);
+      expect(`${title} ${text}`).not.toMatch(/NaN|undefined|null|Infinity/);
+    }
+  });
 
   test('a beam: spans, supports with their widths, covers, cases, combinations, both hand checks', () => {
     const facts = factsOf(demo, 'G2');

@@ -3,7 +3,7 @@ import type { Member } from '@/core/members/kinds';
 import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
 
-const projects = ['alderlight-playhouse', 'alderlight-annex-us'].map((name) => {
+const projects = ['alderlight-playhouse', 'alderlight-annex-us', 'alderlight-ferry-house'].map((name) => {
   const read = readProject(JSON.parse(readFileSync(`examples/${name}.intarsia`, 'utf8')));
   if (!read.ok) throw new Error(name);
   return read.project;

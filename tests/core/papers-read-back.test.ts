@@ -77,7 +77,7 @@ function sayings(blocks: readonly Block[], report: Report): string[] {
   });
 }
 
-describe.each(['alderlight-playhouse', 'alderlight-annex-us', 'alderlight-floors'])('papers of %s', (name) => {
+describe.each(['alderlight-playhouse', 'alderlight-annex-us', 'alderlight-floors', 'alderlight-ferry-house'])('papers of %s', (name) => {
   const project = example(name);
   const members = designed(project);
   const report = projectReport(project, members, true);

@@ -19,7 +19,7 @@ const answers = (name: string) => {
   };
 };
 
-test.each(['alderlight-playhouse', 'alderlight-annex-us'])('all results of %s are as the schema says', (name) => {
+test.each(['alderlight-playhouse', 'alderlight-annex-us', 'alderlight-ferry-house'])('all results of %s are as the schema says', (name) => {
   const json = answers(name);
   expect([isResults(json), isResults.errors]).toEqual([true, null]);
   expect(json.members.length).toBeGreaterThan(3);

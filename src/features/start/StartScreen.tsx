@@ -20,7 +20,7 @@ import { AlreadyHere } from './AlreadyHere';
 import { freshProjectId } from './fresh-id';
 import { PlayhouseSection } from './PlayhouseSection';
 
-type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us' | 'alderlight-floors';
+type DemoName = 'alderlight-playhouse' | 'alderlight-annex-us' | 'alderlight-floors' | 'alderlight-ferry-house';
 
 /** Where everything begins: the demo, a new project, a file, or what is kept in this browser. */
 export function StartScreen() {
@@ -118,7 +118,11 @@ export function StartScreen() {
               <button type="button" className="link" onClick={() => void openDemo('alderlight-floors')}>
                 its floors
               </button>{' '}
-              as plates: a flat slab, a roof on walls, a round slab.
+              as plates: a flat slab, a roof on walls, a round slab. Or{' '}
+              <button type="button" className="link" onClick={() => void openDemo('alderlight-ferry-house')}>
+                open the ferry house
+              </button>{' '}
+              to AS 3600, with fire.
             </p>
           </section>
           <NewProject onMake={(project, member) => void enter(project, member)} />

@@ -104,7 +104,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     settings,
     title: 'AS 3600:2018',
     linkWord: 'links',
-    barPrefix: '',
+    barPrefix: 'ø',
     strengthSymbols: { concrete: 'f′c', bars: 'fsy', links: 'fsy.f' },
     linkTitles: { beam: 'Fitments', column: 'Fitments' },
     ductilityClasses,
