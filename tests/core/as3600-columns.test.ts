@@ -9,6 +9,11 @@ import { slendernessRule } from '@/core/codes/as3600/slenderness-rule';
 import { wallFactor, wallSteel } from '@/core/codes/as3600/walls';
 import type { ColumnEnd, EndForces, SlenderAxis } from '@/core/codes/column-rules';
 import { makeCode } from '@/core/codes/registry';
+import type { ColumnMember } from '@/core/members/column/input';
+import { columnPicture } from '@/core/members/column/picture';
+import type { ColumnResult } from '@/core/members/column/result';
+import { designNow } from '@/core/project/design-member';
+import { readProject } from '@/core/project/read';
 import { stripSum } from '@/core/members/column/hand-checks';
 import { bearing, polygonSection, widthAcross, type PointBar } from '@/core/section/polygon-section';
 import { ResistanceSurface } from '@/core/section/resistance-surface';
@@ -390,5 +395,69 @@ describe('AS 3600: effective lengths, walls, steel and laps of columns', () => {
     const q = { materials: materials(40), diameter: 28, isTop: false, h: 3600, cover: 50, clear: 120, isBent: false };
     expect(columnLap(silent, q, 'compression').length).toBe(1120);
     expect(columnLap(silent, q, 'aboveHalf').length).toBeGreaterThan(1120);
+  });
+});
+
+describe('AS 3600: a column on the sheet', () => {
+  const columnOf = (concreteStrength: number, patch: Record<string, unknown> = {}) => {
+    const read = readProject({
+      format: 'intarsia',
+      version: 1,
+      code: { id: 'as3600', variant: '2018' },
+      members: [
+        {
+          type: 'column',
+          shape: { kind: 'rectangle', b: 450, h: 450 },
+          bars: { kind: 'sides', corner: 'N28', alongX: 1, sizeX: 'N28', alongY: 1, sizeY: 'N28' },
+          ties: { size: 'N12', spacing: 150 },
+          materials: { concreteStrength },
+          sustained: 0.6,
+          sets: [{ name: 'U1', N: 4060, mxTop: 268, mxBottom: 118, myTop: 72, myBottom: 30, vx: 32, vy: 121 }],
+          ...patch,
+        },
+      ],
+    });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { project } = read;
+    const member = project.members[0] as ColumnMember;
+    const result = designNow(project, member) as ColumnResult;
+    return { member, result, check: (id: string) => result.checks.find((c) => c.id === id)! };
+  };
+
+  test('confinement by hand: 450 - 2 x 41 = 368 mm, 3 legs of 113 at 150: 3.07 MPa, of which 0.50 counts', () => {
+    const { check } = columnOf(65);
+    // Held bars 3 to a side: clear (352 - 28 - 28) ... bars at 57 from the faces: 336 / 2 - 28 = 140 mm, eight of them.
+    const bc = 450 - 2 * (30 + 6);
+    const clear = (450 - 2 * (30 + 12 + 14)) / 2 - 28;
+    const ke = (1 - (8 * clear ** 2) / (6 * bc * bc)) * (1 - 150 / (2 * bc)) ** 2;
+    const wanted = (ke * 3 * 113.1 * 500) / (bc * 150);
+    expect(check('confinement').capacity!.value).toBeCloseTo(wanted, 2);
+    expect(check('confinement').demand!.value).toBeCloseTo(0.65, 9);
+  });
+
+  test('the one spacing is the least of all bounds; at it all of them hold, beyond it one does not', () => {
+    const { check } = columnOf(65, { sets: [{ name: 'U1', N: 4060, mxTop: 268, mxBottom: 118, vy: 330 }] });
+    const most = check('tie-spacing-all').capacity!.value;
+    const at = (spacing: number) =>
+      columnOf(65, { ties: { size: 'N12', spacing }, sets: [{ name: 'U1', N: 4060, mxTop: 268, mxBottom: 118, vy: 330 }] });
+    const ids = ['shear-y', 'confinement', 'tie-spacing'];
+    const worst = (spacing: number) => Math.max(...ids.map((id) => at(spacing).check(id).utilisation ?? 0));
+    expect(worst(most - 0.5)).toBeLessThanOrEqual(1 + 1e-6);
+    expect(worst(most + 2)).toBeGreaterThan(1);
+  });
+
+  test('the zone of confinement is drawn where it is asked for, and nowhere up to 50 MPa; the minimum moment is 0.05 D N', () => {
+    const zones = (f: number) => {
+      const { member, result } = columnOf(f);
+      return columnPicture(member, code, result, 0, Math.PI / 2)!.zones;
+    };
+    expect(zones(50).map((z) => z.kind)).toEqual(['line']);
+    const [area, line] = zones(65);
+    expect(area!.name).toBe('core to be confined');
+    // From 0.3 x 0.65 x 65 x 202 500 = 2567 kN on.
+    const lowest = Math.min(...area!.points.map((q) => q.N)) / 1e3;
+    expect(lowest).toBeGreaterThan(2567);
+    expect(lowest).toBeLessThan(2700);
+    for (const q of line!.points) expect(q.M).toBeCloseTo(0.05 * 450 * q.N, 3);
   });
 });

@@ -179,6 +179,8 @@ export interface RoundCore {
 /** Where a code asks that ties press on the core: when, how much, and how much they do (MPa). */
 export interface ConfinementRules {
   isAsked(q: ConfinedSection): boolean;
+  /** The part of the bending strength from which on it is asked with an axial force: 0 whatever the moment, Infinity never. */
+  askedFrom(q: Omit<ConfinedSection, 'M' | 'capacity'>): number;
   needed(c: Calc, m: Materials): number;
   tied(c: Calc, core: TiedCore): number;
   round(c: Calc, core: RoundCore): number;

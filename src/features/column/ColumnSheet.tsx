@@ -32,6 +32,7 @@ interface ColumnSheetProps {
 export function ColumnSheet(props: ColumnSheetProps) {
   const { project, member, result, index, isStale, hasFaults } = props;
   const [angle, setAngle] = useState<number | null>(null);
+  const [shown, setShown] = useState<readonly string[] | null>(null);
   const [detail, setDetail] = useState<'x' | 'y' | null>(null);
   const [box, room] = useBox<HTMLDivElement>({ width: 748, height: 700 });
   const code = useMemo(() => codeOf(project, member), [project, member]);
@@ -42,6 +43,8 @@ export function ColumnSheet(props: ColumnSheetProps) {
   );
   if (!picture) return <p className="px-3.5 py-4">{whyEmpty(member, hasFaults)}</p>;
   const set = picture.strength.set;
+  // Areas are drawn until they are switched off, lines when they are switched on.
+  const zones = shown ?? picture.zones.filter((z) => z.kind === 'area').map((z) => z.name);
   const view: ColumnView = {
     column,
     result,
@@ -79,8 +82,15 @@ export function ColumnSheet(props: ColumnSheetProps) {
   const slice = (
     <div className="shrink-0" style={{ width: size.slice }}>
       <Part title={`Interaction through ${set.name}`} note="">
-        <AngleField picture={picture} angle={angle} onAngle={setAngle} />
-        <DrawingView drawing={sliceOf(view, size.slice, size.bottom)} />
+        <AngleField picture={picture} angle={angle} onAngle={setAngle} zones={zones} onZones={setShown} />
+        <DrawingView
+          drawing={sliceOf(
+            view,
+            size.slice,
+            size.bottom,
+            picture.zones.filter((z) => zones.includes(z.name)),
+          )}
+        />
       </Part>
     </div>
   );
@@ -215,7 +225,19 @@ function Measures({ picture, project }: { picture: ColumnPicture; project: Proje
 }
 
 /** The direction of the slice: that of the set's moment, or any other. */
-function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle: number | null; onAngle: (a: number | null) => void }) {
+function AngleField({
+  picture,
+  angle,
+  onAngle,
+  zones,
+  onZones,
+}: {
+  picture: ColumnPicture;
+  angle: number | null;
+  onAngle: (a: number | null) => void;
+  zones: readonly string[];
+  onZones: (names: readonly string[]) => void;
+}) {
   const degrees = Math.round((picture.direction * 180) / Math.PI);
   return (
     <div className="small flex flex-wrap items-center gap-x-2">
@@ -239,6 +261,17 @@ function AngleField({ picture, angle, onAngle }: { picture: ColumnPicture; angle
         </button>
       )}
       <span>dashed: {picture.nominalName}</span>
+      {picture.zones.map(({ name }) => (
+        <label key={name} className="flex items-center gap-1">
+          <input
+            type="checkbox"
+            className="size-3 accent-ebony"
+            checked={zones.includes(name)}
+            onChange={(e) => onZones(e.target.checked ? [...zones, name] : zones.filter((z) => z !== name))}
+          />
+          {name}
+        </label>
+      ))}
     </div>
   );
 }

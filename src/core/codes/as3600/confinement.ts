@@ -38,13 +38,22 @@ export const leastPressure = (c: Calc, f_c_prime: number): number => c.let(F.ask
 /** Up to this strength (MPa) detailing alone gives confinement, 10.7.3.1. */
 const PLAIN_FC = 50;
 
-/** Whether the core has to be confined, 10.7.3.1: above 50 MPa, where N* reaches 0.75 phi Nuo, or 0.3 phi f'c Ag with M* beyond 0.6 phi Mu. */
-export function isConfinementAsked({ N, M, squash, capacity, area, materials: { concreteStrength: fc } }: ConfinedSection): boolean {
-  return fc > PLAIN_FC && (N >= 0.75 * squash || (N >= 0.3 * LEAST * fc * area && M >= 0.6 * capacity));
+/** The part of phi Mu from which on the core has to be confined, 10.7.3.1: above 50 MPa all of it from 0.75 phi Nuo on, from 0.6 with 0.3 phi f'c Ag. */
+export function confinedFrom({ N, squash, area, materials: { concreteStrength: fc } }: Omit<ConfinedSection, 'M' | 'capacity'>): number {
+  if (fc <= PLAIN_FC) return Infinity;
+  if (N >= 0.75 * squash) return 0;
+  return N >= 0.3 * LEAST * fc * area ? 0.6 : Infinity;
 }
+
+/** Whether the core has to be confined under some forces, 10.7.3.1. */
+export const isConfinementAsked = (q: ConfinedSection): boolean => {
+  const from = confinedFrom(q);
+  return Number.isFinite(from) && q.M >= from * q.capacity;
+};
 
 export const confinement: ConfinementRules = {
   isAsked: isConfinementAsked,
+  askedFrom: confinedFrom,
   needed: (c, m) => leastPressure(c, m.concreteStrength),
   tied: tiedPressure,
   round: roundPressure,

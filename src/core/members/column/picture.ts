@@ -32,6 +32,14 @@ export interface ColumnPicture {
   /** Rays that part the regions by which laps are told, where the code has classes of them. */
   readonly rays: readonly { readonly angle: number; readonly name: string }[];
   readonly critical: readonly CriticalPoint[];
+  readonly zones: readonly Zone[];
+}
+
+/** What is drawn on the interaction beside the resistance: an area of states, or a line of them. */
+export interface Zone {
+  readonly name: string;
+  readonly kind: 'area' | 'line';
+  readonly points: readonly { readonly N: number; readonly M: number }[];
 }
 
 const nominals = new WeakMap<ColumnModel, ResistanceSurface>();
@@ -78,7 +86,31 @@ export function columnPicture(
     contour: surface.contour(N).flatMap((p) => (p ? [[p.My, p.Mx] as const] : [])),
     rays: code.column.lap && !column.isSection ? lapRays(surface, direction) : [],
     critical: criticalPoints(surface, direction),
+    zones: zonesOf(column, code, model, direction),
   };
+}
+
+/** Levels of axial force at which zones are drawn. */
+const LEVELS = 80;
+
+/** Where the core has to be confined, and the minimum moments, in the direction of the slice. */
+function zonesOf(column: ColumnInput, code: DesignCode, model: ColumnModel, direction: number): Zone[] {
+  const { surface, section } = model;
+  const [dx, dy] = [Math.sin(direction), Math.cos(direction)];
+  const levels = Array.from({ length: LEVELS }, (_, i) => (surface.most * (i + 0.5)) / LEVELS);
+  const carried = (N: number) => surface.roughCapacity(N, dx, dy);
+  const { confinement } = code.column;
+  const asked = levels.flatMap((N) => {
+    const from = confinement?.askedFrom({ N, squash: surface.most, area: section.gross.area, materials: column.materials }) ?? Infinity;
+    return Number.isFinite(from) ? [{ N, M: carried(N), from }] : [];
+  });
+  const inner = asked.map(({ N, M, from }) => ({ N, M: from * M })).reverse();
+  const rule = model.axes[Math.abs(dx) >= Math.abs(dy) ? 'x' : 'y'].rule;
+  const least = rule.section && levels.map((N) => ({ N, M: Math.abs(rule.section!(silent, N, 0, 1)) }));
+  return [
+    ...(asked.length > 1 ? [{ name: 'core to be confined', kind: 'area' as const, points: [...asked, ...inner] }] : []),
+    ...(least && least.some((q) => q.M > 0) ? [{ name: 'minimum moment', kind: 'line' as const, points: least }] : []),
+  ];
 }
 
 /**

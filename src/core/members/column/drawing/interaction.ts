@@ -8,6 +8,12 @@ export interface SlicePicture {
   readonly chosen: { readonly N: number; readonly M: number; readonly name: string; readonly use: string; readonly isOver: boolean } | null;
   /** Rays that part the regions of the furthest bar's stress, by which laps are told: angle from the axis of compression, and name. */
   readonly rays: readonly { readonly angle: number; readonly name: string }[];
+  /** Areas and lines of states, with their names. */
+  readonly zones?: readonly {
+    readonly name: string;
+    readonly kind: 'area' | 'line';
+    readonly points: readonly { readonly N: number; readonly M: number }[];
+  }[];
   /** Display units: value of one unit in N and N mm, and their names. */
   readonly units: { readonly force: number; readonly moment: number; readonly forceName: string; readonly momentName: string };
 }
@@ -27,12 +33,29 @@ export function interactionDrawing(p: SlicePicture, width: number, height: numbe
     ...grid(p, { x, y, low: low - pad, high: high + pad, mostM, left, right: width - right, top, bottom: height - bottom }),
   ];
   shapes.push(areaOf({ line: 'resistance', fill: 'resistanceWash' }, ...p.curve.map(at)));
+  for (const zone of p.zones ?? []) shapes.push(...zoneShapes(zone, at));
   if (p.nominal.length > 0) shapes.push(pathThrough({ line: 'nominal' }, ...p.nominal.map(at)));
   shapes.push(line([x(0), y(high + pad)], [x(0), y(low - pad)], 'axis'), line([left, y(0)], [width - right, y(0)], 'axis'));
   for (const ray of p.rays) shapes.push(...rayShapes(ray, p.curve, at));
   for (const q of p.points) shapes.push(circleAt(at(q), 2.6, { line: q.isOver ? 'excess' : 'demand', fill: 'surface' }));
   if (p.chosen) shapes.push(...chosenPoint(p.chosen, at, left, width));
   return { width, height, title: 'Interaction', shapes };
+}
+
+/** An area of states, or a line of them, named where it is widest or at its end. */
+function zoneShapes(
+  { name, kind, points }: NonNullable<SlicePicture['zones']>[number],
+  at: (q: { N: number; M: number }) => Point,
+): Shape[] {
+  if (points.length < 2) return [];
+  if (kind === 'line') {
+    const [x, y] = at(points[Math.floor(points.length * 0.8)]!);
+    return [pathThrough({ line: 'dim' }, ...points.map(at)), textAt([x + 4, y], name, 'small', { halo: true })];
+  }
+  const ys = points.map((q) => at(q)[1]);
+  const xs = points.map((q) => at(q)[0]);
+  const middle: Point = [Math.min(...xs) + 6, (Math.min(...ys) + Math.max(...ys)) / 2];
+  return [areaOf({ line: 'dim', fill: 'demandWash' }, ...points.map(at)), textAt(middle, name, 'small', { halo: true })];
 }
 
 /** A ray from the origin to where it leaves the curve, with its name there. */

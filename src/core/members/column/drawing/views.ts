@@ -121,7 +121,12 @@ export function contourOf({ picture: p, result, units }: ColumnView, width: numb
   );
 }
 
-export function sliceOf({ picture: p, result, index, units }: ColumnView, width: number, height: number): Drawing {
+export function sliceOf(
+  { picture: p, result, index, units }: ColumnView,
+  width: number,
+  height: number,
+  zones: ColumnPicture['zones'] = [],
+): Drawing {
   const over = new Set(result.summaries.filter((s) => (s.utilisation ?? 99) > 1).map((s) => s.index));
   const own = setsInSlice({ ...result, summaries: result.summaries.filter((s) => s.index === index) }, p.slice)[0];
   return interactionDrawing(
@@ -129,6 +134,7 @@ export function sliceOf({ picture: p, result, index, units }: ColumnView, width:
       curve: p.slice,
       nominal: p.nominal,
       rays: p.rays,
+      zones,
       points: setsInSlice(result, p.slice)
         .filter((q) => q.index !== index)
         .map((q) => ({ ...q, isOver: over.has(q.index) })),
