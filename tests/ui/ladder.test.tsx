@@ -1,4 +1,5 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { finishChecks, topicsNotCovered } from '@/core/checks/check';
 import { designNow } from '@/core/project/design-member';
 import { useProject } from '@/store/project-store';
 import { Ladder } from '@/ui/sheet/Ladder';
@@ -31,8 +32,15 @@ test('rungs stand worst first, with figure, clause and reason', () => {
 });
 
 test('what is not covered is said at the end, never passed over', () => {
-  const { container } = show();
-  expect(container.textContent).toContain('Not covered here yet: fire (EN 1992-1-2)');
+  const project = projectOf();
+  openWithResults(project, 'all');
+  const topics = finishChecks(topicsNotCovered([{ title: 'Slenderness of beams', clause: '8.9' }]), { derive: [], units: 'SI' });
+  const checks = [...designNow(project, firstMember(project)).checks, ...topics];
+  const { container } = render(
+    <Ladder project={project} member={firstMember(project)} checks={checks} isStale={false} hasFaults={false} onPlace={jest.fn()} />,
+  );
+  expect(container.textContent).toContain('Not covered here yet: slenderness of beams (8.9).');
+  expect(rung(container, topics[0]!.id)).toBeNull();
 });
 
 test('opening a rung shows the derivation and moves the station line to its place', () => {

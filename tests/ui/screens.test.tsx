@@ -208,7 +208,7 @@ describe('the report on the screen', () => {
     expect(container.textContent).toContain('Test house');
     expect(container.textContent).toContain('E. Tester');
     expect(container.textContent).toContain('Agreed with the checker.');
-    expect(container.textContent).toContain('Not covered by this calculation: fire (EN 1992-1-2)');
+    expect(container.textContent).toContain('Fire resistance');
     const full = container.querySelectorAll('math').length;
     rerender(page('summary'));
     expect(container.querySelectorAll('math')).toHaveLength(0);
