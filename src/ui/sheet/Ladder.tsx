@@ -52,6 +52,7 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
   const known = summary || 'all within';
   const said = hasFaults ? `before: ${known}` : early ? `so far: ${known}` : known;
   const withFigure = checks.filter((c) => c.status !== 'notCovered');
+  const missing = checks.filter((c) => c.status === 'notCovered');
   const firstRule = withFigure.find((c) => c.status === 'holds' && isRule(c));
   const open = withFigure.filter((c) => openChecks.includes(c.id)).map((c) => c.id);
   const rows = ladderRows(withFigure, (group, folded) => unfolded.includes(group) || folded.some((c) => open.includes(c.id)));
@@ -112,14 +113,11 @@ export function Ladder({ project, member, checks, isStale, hasFaults, early, alo
             )}
           </Accordion.Root>
         </div>
-        <p className={`small relative border-t border-line bg-holly py-1.5 ${checks.length === 0 ? 'hidden' : ''}`}>
-          Not covered here yet:{' '}
-          {checks
-            .filter((c) => c.status === 'notCovered')
-            .map((c) => `${c.title.toLowerCase()} (${c.clause})`)
-            .join(', ') || 'nothing'}
-          .
-        </p>
+        {missing.length > 0 && (
+          <p className="small relative border-t border-line bg-holly py-1.5">
+            Not covered here yet: {missing.map((c) => `${c.title.toLowerCase()} (${c.clause})`).join(', ')}.
+          </p>
+        )}
       </div>
       <DecisionDialog check={deciding} project={project} member={member} onClose={() => setDeciding(null)} />
     </section>
