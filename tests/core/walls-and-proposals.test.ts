@@ -392,15 +392,15 @@ describe('cross ties', () => {
   it('bars within reach of a held one are left, the others are held', () => {
     // 900 wide: corners 794 apart between centres; with 4 between, 158.8 - 20 = 138.8 clear: the first and the last are near the corners
     const bars = place(4);
-    const { cross, held } = holdBars(bars, 150, false, null);
+    const { cross, held } = holdBars(bars, { reach: 150, alternate: false, apart: Infinity }, null);
     expect(looseBars(bars, held, 150)).toEqual([]);
     expect(cross.length).toBeGreaterThan(0);
     expect(cross.length).toBeLessThan(4);
   });
   it('none with no bars between, every second one where the code wants it so', () => {
-    expect(holdBars(place(0), 150, false, null).cross).toEqual([]);
-    expect(holdBars(place(3, 500), 150, true, null).cross.length).toBeGreaterThanOrEqual(1);
-    expect(holdBars(place(5), 150, false, 0).cross).toEqual([]);
+    expect(holdBars(place(0), { reach: 150, alternate: false, apart: Infinity }, null).cross).toEqual([]);
+    expect(holdBars(place(3, 500), { reach: 150, alternate: true, apart: Infinity }, null).cross.length).toBeGreaterThanOrEqual(1);
+    expect(holdBars(place(5), { reach: 150, alternate: false, apart: Infinity }, 0).cross).toEqual([]);
   });
 });
 

@@ -17,8 +17,8 @@ export interface Choice {
   /** What may be chosen, by value with its words, the usual one first; or a number within limits. */
   readonly options: Named | NumberRange;
   readonly topic: 'materials' | 'combinations' | 'analysis' | 'bending' | 'shear' | 'torsion' | 'columns' | 'frames' | 'service' | 'fire';
-  /** Set where only one kind of member rests on it. */
-  readonly only?: 'beams' | 'columns' | 'strips';
+  /** Set where only one kind of member rests on it; frames are beams and columns. */
+  readonly only?: 'beams' | 'columns' | 'strips' | 'frames';
 }
 
 export const isRange = (options: Choice['options']): options is NumberRange => typeof options.usual === 'number';

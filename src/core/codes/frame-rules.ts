@@ -1,5 +1,6 @@
 import type { LoadCase } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
+import type { FrameColumnRules } from './frame-columns';
 import type { BendingSection, Choice, Limit, Links, Materials, Named, ShearSection } from './basis';
 
 /** The end of a span as the rules for close links see it. Lengths mm. */
@@ -73,4 +74,6 @@ export interface FrameCode {
   readonly choices: readonly Choice[];
   /** The rules of a class; null for none, or for a class of another code. */
   rules(frame: string): FrameRules | null;
+  /** The same for its columns. */
+  columns(frame: string): FrameColumnRules | null;
 }

@@ -14,12 +14,18 @@ export interface TieLegs {
 
 const isSame = (a: number, b: number) => Math.abs(a - b) < 2;
 
+/** Which bars have to be held: no bar further (clear) than `reach` from one that is, at least every second one, held ones no further `apart` (centres). Lengths mm. */
+export interface Holding {
+  readonly reach: number;
+  readonly alternate: boolean;
+  readonly apart: number;
+}
+
 /**
- * Holds every bar that must be held: corners by the outer tie; between them so many cross ties that no bar is further (clear) than `reach`
- * from one that is held, and at least every second bar where the code wants it so. A cross tie goes straight to the bar opposite.
+ * Holds every bar that must be held: corners by the outer tie; between them so many cross ties as are needed. A cross tie goes straight to the bar opposite.
  * `most` limits the cross ties that are really there; the first ones are kept.
  */
-export function holdBars(bars: readonly ColumnBar[], reach: number, alternate: boolean, most: number | null): TieLegs {
+export function holdBars(bars: readonly ColumnBar[], { reach, alternate, apart }: Holding, most: number | null): TieLegs {
   const held = new Set<number>();
   bars.forEach((b, i) => (b.isCorner || b.side === 'ring' || b.side === '') && held.add(i));
   const cross: CrossTie[] = [];
@@ -44,7 +50,8 @@ export function holdBars(bars: readonly ColumnBar[], reach: number, alternate: b
       const near = clear(face[last]!.b, here.b) <= reach && (!nextHeld || clear(here.b, next.b) <= reach);
       const tooFar = alternate ? last < k - 1 || clear(here.b, next.b) > reach : false;
       const nextAlone = !nextHeld && clear(face[last]!.b, next.b) > reach && clear(next.b, face[k + 2]?.b ?? next.b) > reach;
-      if (near && !tooFar && !nextAlone) continue;
+      const tooWide = Math.hypot(next.b.x - face[last]!.b.x, next.b.y - face[last]!.b.y) > apart + 1e-6;
+      if (near && !tooFar && !nextAlone && !tooWide) continue;
       const opposite = bars.findIndex((b) => b.side === other && isSame(b[along], here.b[along]) && !isSame(b[across], here.b[across]));
       if (opposite >= 0) pairs.push([here.i, opposite]);
       last = k;
@@ -75,6 +82,36 @@ function facesSide(corner: ColumnBar, side: string, bars: readonly ColumnBar[]):
   if (side === 'bottom') return isSame(corner.y, Math.min(...ys));
   if (side === 'left') return isSame(corner.x, Math.min(...xs));
   return isSame(corner.x, Math.max(...xs));
+}
+
+/** The bars along each of the four straight sides, in order; bars of a side stand at one line, but for their diameters. */
+export function sideRows<B extends ColumnBar>(bars: readonly B[]): B[][] {
+  const sides = [
+    ['y', Math.max, 'x'],
+    ['y', Math.min, 'x'],
+    ['x', Math.max, 'y'],
+    ['x', Math.min, 'y'],
+  ] as const;
+  return sides.map(([across, outermost, along]) => {
+    const line = outermost(...bars.map((b) => b[across]));
+    return bars.filter((b) => Math.abs(b[across] - line) < b.diameter).sort((p, q) => p[along] - q[along]);
+  });
+}
+
+/** Bars next to each other that are held, along four straight sides or round a ring: clear distance, and from centre to centre (mm). */
+export function betweenHeld(
+  bars: readonly ColumnBar[],
+  held: ReadonlySet<number>,
+  isRound: boolean,
+): { readonly clear: number; readonly centres: number }[] {
+  const own = bars.filter((_, i) => held.has(i));
+  const apart = (a: ColumnBar, b: ColumnBar) => {
+    const centres = Math.hypot(b.x - a.x, b.y - a.y);
+    return { clear: Math.max(0, centres - (a.diameter + b.diameter) / 2), centres };
+  };
+  if (!isRound) return sideRows(own).flatMap((row) => row.slice(1).map((b, i) => apart(row[i]!, b)));
+  const ring = [...own].sort((a, b) => Math.atan2(a.y, a.x) - Math.atan2(b.y, b.x));
+  return ring.map((b, i) => apart(b, ring[(i + 1) % ring.length]!));
 }
 
 /** Bars that are neither held nor near enough to one that is (by number): what the check of the ties looks at. */

@@ -1,8 +1,10 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { LoadCase } from '../../analysis/combination';
 import type { Materials } from '../basis';
+import type { ColumnRules } from '../column-rules';
 import type { BendingSection, DesignCode } from '../design-code';
 import type { FrameCode, FrameEnd, FrameRules, FrameZone } from '../frame-rules';
+import { frameColumns } from './frame-columns';
 import { INCH, lightweightFactor, PSI, strengthReduction } from './materials';
 import { countedStirrupStrength, PHI_SHEAR } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
@@ -17,14 +19,15 @@ export const F = {
 
 interface FrameBasis {
   readonly form: Form;
-  readonly code: Pick<DesignCode, 'bendingResistance' | 'shearResistance' | 'linkRequirement'>;
+  readonly code: Pick<DesignCode, 'bendingResistance' | 'shearResistance' | 'linkRequirement' | 'anchorageLength'>;
+  readonly columnShear: ColumnRules['shear'];
   readonly epsTy: (m: Materials) => number;
   /** Factor on live load beside earthquake, 5.3.3. */
   readonly liveCompanion: number;
 }
 
 /** Grade 60 (420) and below, as chapter 18 tells grades apart. */
-const isGrade60 = (m: Materials, form: Form) => m.steelStrength <= (form === 'SI' ? 425 : 60_500 * PSI);
+export const isGrade60 = (m: Materials, form: Form) => m.steelStrength <= (form === 'SI' ? 425 : 60_500 * PSI);
 
 function hoopZone(c: Calc, q: FrameEnd, form: Form, isSpecial: boolean): FrameZone {
   const length = c.let(F.length, { h: q.h });
@@ -88,6 +91,14 @@ function intermediate(basis: FrameBasis): FrameRules {
   };
 }
 
+/** Why materials do not suit a special moment frame; null where they do. */
+export function specialMaterialFault(m: Materials, form: Form): string | null {
+  if (m.concreteStrength < (form === 'SI' ? 20.9 : 2995 * PSI)) return 'A special moment frame needs f′c of at least 21 MPa, 3000 psi (18.2.5.1).';
+  return m.steelStrength > (form === 'SI' ? 555 : 80_500 * PSI)
+    ? 'A special moment frame has bars of grade 80 (550) at most (18.2.6, table 20.2.2.4).'
+    : null;
+}
+
 /** 18.6 and 18.8.2.3. */
 function special(basis: FrameBasis): FrameRules {
   const { form } = basis;
@@ -96,12 +107,7 @@ function special(basis: FrameBasis): FrameRules {
   return {
     ...base,
     title: 'special moment frame',
-    materialFault: (m) =>
-      m.concreteStrength < (form === 'SI' ? 20.9 : 2995 * PSI)
-        ? 'A special moment frame needs f′c of at least 21 MPa, 3000 psi (18.2.5.1).'
-        : m.steelStrength > (form === 'SI' ? 555 : 80_500 * PSI)
-          ? 'A special moment frame has bars of grade 80 (550) at most (18.2.6, table 20.2.2.4).'
-          : null,
+    materialFault: (m) => specialMaterialFault(m, form),
     atFace: { value: 1 / 2, clause: '18.6.3.2', by: 'strength' },
     along: { value: 1 / 4, clause: '18.6.3.2' },
     continuous: null,
@@ -129,7 +135,6 @@ function special(basis: FrameBasis): FrameRules {
     },
     notCovered: [
       { title: 'Hoops around every held bar', clause: '18.6.4.2' },
-      { title: 'Columns stronger than beams', clause: '18.7.3.2' },
       { title: 'Hooks in end joints', clause: '18.8.5' },
     ],
   };
@@ -138,6 +143,7 @@ function special(basis: FrameBasis): FrameRules {
 /** Ordinary, intermediate and special moment frames: 18.3, 18.4.2 and 18.6. */
 export function frameCode(basis: FrameBasis): FrameCode {
   const rules: Record<string, FrameRules> = { ordinary: ordinary(basis), intermediate: intermediate(basis), special: special(basis) };
+  const columns = frameColumns(basis);
   return {
     classes: {
       none: 'none, or not for earthquakes',
@@ -147,5 +153,6 @@ export function frameCode(basis: FrameBasis): FrameCode {
     },
     choices: [],
     rules: (frame) => rules[frame] ?? null,
+    columns: (frame) => columns[frame] ?? null,
   };
 }

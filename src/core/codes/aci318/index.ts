@@ -127,7 +127,6 @@ const choices: readonly Choice[] = [
 ];
 
 const notCovered: DesignCode['notCovered'] = [
-  { title: 'Ductile frames', clause: '18.3 to 18.7', of: 'columns' },
   { title: 'Integrity of perimeter beams', clause: '9.7.7', of: 'beams' },
   { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
 ];
@@ -187,6 +186,13 @@ export function aci318(settings: CodeSettings): DesignCode {
     shearResistance: (c, s, links, m) => shear.shearResistance(c, s, links, shearBasis(m)),
     linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, shearBasis(m)),
   } satisfies Partial<DesignCode>;
+  const anchorageLength: DesignCode['anchorageLength'] = (c, { diameter }, place, m) =>
+    developmentLength(
+      c,
+      { ...place, diameter },
+      { fc: m.concreteStrength, fy: m.steelStrength, lambda: lightweightFactor(silent, m.density, form), form },
+    );
+  const column = columnRules(form, choose, shearBasis);
   const liveCompanion = choose('liveCompanion') === '0.5' ? 0.5 : 1;
 
   return {
@@ -279,15 +285,10 @@ export function aci318(settings: CodeSettings): DesignCode {
 
     clearSpacing: (diameter, aggregate, c) => clearSpacing(diameter, aggregate, form, c),
     layerGap: () => layerGap(form),
-    anchorageLength: (c, bar, place, m) =>
-      developmentLength(
-        c,
-        { ...place, diameter: bar.diameter },
-        { fc: m.concreteStrength, fy: m.steelStrength, lambda: lightweightFactor(silent, m.density, form), form },
-      ),
+    anchorageLength,
     anchorageClause: '25.4.2.3',
     compressionLinkSpacing: compressionStirrupSpacing,
-    column: columnRules(form, choose, shearBasis),
+    column,
     service: serviceRules(form, choose),
     anchorage: anchorageRules(form),
     punching: punchingRules({ form }),
@@ -295,7 +296,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
     fire: fireRules(choose),
-    frames: frameCode({ form, code: strength, epsTy: (m) => epsTy(silent, m), liveCompanion }),
+    frames: frameCode({ form, code: { ...strength, anchorageLength }, columnShear: column.shear, epsTy: (m) => epsTy(silent, m), liveCompanion }),
     notCovered,
   };
 }

@@ -1,7 +1,9 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { Materials } from '../basis';
 import type { DesignCode } from '../design-code';
+import type { ColumnRules } from '../column-rules';
 import type { FrameCode, FrameRules } from '../frame-rules';
+import { mediumColumns } from './frame-columns';
 import { meanTensileStrength, STEEL_MODULUS } from './materials';
 import { psiOf, type NationalAnnex } from './national';
 import { formula, symbols } from './symbols';
@@ -20,14 +22,26 @@ interface FrameBasis {
   /** Basic behaviour factor, from which the curvature ductility comes. */
   readonly behaviour: number;
   readonly code: Pick<DesignCode, 'bendingResistance' | 'shearResistance' | 'linkRequirement'>;
+  readonly columnShear: ColumnRules['shear'];
 }
 
 const CLAUSE = 'EN 1998-1 5.4.3.1.2';
 
-/** The most steel of (5.11), for periods from TC on; steel of class B asks for half as much curvature again. */
-function mostRatio(c: Calc, m: Materials, compression: number, { annex, behaviour }: FrameBasis): number {
+/** Curvature ductility, 5.2.3.4(3), for periods from TC on; steel of class B asks for half as much again. */
+export function curvatureDuctility(c: Calc, m: Materials, behaviour: number): number {
   const q_0 = c.given(symbols.q_0, behaviour, 'chosen');
-  const mu_phi = c.let(F.curvature, { q_0, k_st: m.ductility === 'B' || m.ductility === 'N' ? 1.5 : 1 });
+  return c.let(F.curvature, { q_0, k_st: m.ductility === 'B' || m.ductility === 'N' ? 1.5 : 1 });
+}
+
+/** Why materials do not suit ductility class medium; null where they do. */
+export function materialFault(m: Materials): string | null {
+  if (m.ductility === 'A') return 'Ductility class medium needs steel of class B or C (EN 1998-1 5.3.2(1)).';
+  return m.concreteStrength < 16 ? 'Ductility class medium needs at least C16/20 (EN 1998-1 5.4.1.1(1)).' : null;
+}
+
+/** The most steel of (5.11). */
+function mostRatio(c: Calc, m: Materials, compression: number, { annex, behaviour }: FrameBasis): number {
+  const mu_phi = curvatureDuctility(c, m, behaviour);
   const f_yd = m.steelStrength / annex.gammaS;
   const f_cd = (annex.alphaCC * m.concreteStrength) / annex.gammaC;
   return c.let(F.most, { rho_c2: compression, mu_phi, epsilon_syd: f_yd / STEEL_MODULUS, f_cd, f_yd });
@@ -38,10 +52,7 @@ function medium(basis: FrameBasis): FrameRules {
   const { annex, code } = basis;
   return {
     title: 'ductility class medium',
-    materialFault: (m) => {
-      if (m.ductility === 'A') return 'Ductility class medium needs steel of class B or C (EN 1998-1 5.3.2(1)).';
-      return m.concreteStrength < 16 ? 'Ductility class medium needs at least C16/20 (EN 1998-1 5.4.1.1(1)).' : null;
-    },
+    materialFault,
     atFace: { value: 0.5, clause: `${CLAUSE}(4)a`, by: 'area' },
     along: null,
     continuous: null,
@@ -78,17 +89,18 @@ function medium(basis: FrameBasis): FrameRules {
     },
     notCovered: [
       { title: 'Width against the column, eccentricity', clause: 'EN 1998-1 5.4.1.2.1' },
-      { title: 'Columns stronger than beams', clause: 'EN 1998-1 4.4.2.3' },
     ],
   };
 }
 
 export function frameCode(basis: FrameBasis): FrameCode {
   const rules = medium(basis);
+  const columns = mediumColumns({ annex: basis.annex, behaviour: basis.behaviour, shear: basis.columnShear });
   return {
     classes: { none: 'none, or ductility class low', medium: 'ductility class medium' },
     choices: frameChoices,
     rules: (frame) => (frame === 'medium' ? rules : null),
+    columns: (frame) => (frame === 'medium' ? columns : null),
   };
 }
 
@@ -99,7 +111,7 @@ export const frameChoices: FrameCode['choices'] = [
     title: 'Basic behaviour factor q0',
     clause: 'EN 1998-1 table 5.1, (5.4)',
     topic: 'frames',
-    only: 'beams',
+    only: 'frames',
     options: { min: 1.5, max: 6, usual: 3.9 },
   },
 ];

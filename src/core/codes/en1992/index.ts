@@ -169,7 +169,7 @@ const categories: Readonly<Record<UseCategory, string>> = {
   H: 'H roofs',
 };
 
-const notCovered: DesignCode['notCovered'] = [{ title: 'Ductile frames', clause: 'EN 1998-1 5.4.3.2', of: 'columns' }];
+const notCovered: DesignCode['notCovered'] = [];
 
 /** EN 1992-1-1 as the registry has it, with its national annexes. */
 export const en1992Entry: CodeEntry = {
@@ -216,6 +216,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     shearResistance: (c, s, links, m) => shear.beamResistance(c, s, links, m, shearBasis),
     linkRequirement: (c, force, s, m) => shear.linkRequirement(c, force, s, m, shearBasis),
   } satisfies Partial<DesignCode>;
+  const column = columnRules(annex, choose, shearBasis);
 
   return {
     settings,
@@ -281,11 +282,11 @@ export function en1992(settings: CodeSettings): DesignCode {
     anchorageClause: '8.4.3',
     // 9.2.1.2(3): links that hold compression bars stand within 15 diameters.
     compressionLinkSpacing: (bar, _link, _width, c) => compressionLinkSpacing(bar, c),
-    column: columnRules(annex, choose, shearBasis),
+    column,
     service: serviceRules(choose),
     flange: flangeRule,
     fire: fireRules(annex, choose),
-    frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength }),
+    frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength, columnShear: column.shear }),
     flangeShear: (c, q) => ({ ...flangeShear(c, q, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),
     punching: punchingRules(annex),

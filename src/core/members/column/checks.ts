@@ -308,7 +308,8 @@ export function shearSections(model: ColumnModel, column: ColumnInput, axis: 'x'
  * do is not left to rounding.
  */
 function shearSection(model: ColumnModel, column: ColumnInput, axis: 'x' | 'y', side: 1 | -1) {
-  const { section, tieArea, legs } = model;
+  const { section } = model;
+  const { area: tieArea, legs } = model.ties;
   const along = (b: { readonly x: number; readonly y: number }) => side * (axis === 'x' ? b.x : b.y);
   const h = axis === 'x' ? model.width : model.depth;
   const half = section.bars.filter((b) => along(b) < -1e-6 * h);

@@ -2,7 +2,7 @@ import { silent, type Calc } from '../../calc/calc';
 import type { ConfinementRules, TiedCore } from '../../codes/column-rules';
 import { checkInWords, type DerivableCheck } from '../../checks/check';
 import { compareCheck } from '../../checks/compare';
-import type { ColumnBar } from '../../reinforcement/column-bars';
+import { betweenHeld } from '../../reinforcement/tie-legs';
 import { nowhere, type ColumnBasis } from './checks';
 import { isRound, placeName } from './input';
 import type { PlaceResult, SetResult } from './strength';
@@ -35,38 +35,21 @@ export function confinementAsked({ code, column, model, results }: ColumnBasis):
 /** Pressure of the ties on the core at a spacing (MPa); null for outlines whose core the rules do not know. */
 export function confiningPressure(c: Calc, { column, model }: ColumnBasis, rules: ConfinementRules, spacing: number): number | null {
   const { shape } = column;
-  const inset = column.cover + model.tieDiameter / 2;
+  const inset = column.cover + model.ties.diameter / 2;
   const fsy = column.materials.linkStrength;
   if (isRound(shape))
-    return rules.round(c, { d_s: model.width - 2 * inset, area: model.tieArea, spacing, fsy, isHelix: column.transverse === 'spiral' });
+    return rules.round(c, { d_s: model.width - 2 * inset, area: model.ties.area, spacing, fsy, isHelix: column.transverse === 'spiral' });
   if (shape.kind !== 'rectangle') return null;
   const core: TiedCore = {
     b_c: model.width - 2 * inset,
     d_c: model.depth - 2 * inset,
-    alongX: model.legs.legsX * model.tieArea,
-    alongY: model.legs.legsY * model.tieArea,
+    alongX: model.ties.legs.legsX * model.ties.area,
+    alongY: model.ties.legs.legsY * model.ties.area,
     spacing,
     fsy,
-    between: clearOfHeld(model.bars, model.legs.held),
+    between: betweenHeld(model.bars, model.ties.legs.held, false).map((b) => b.clear),
   };
   return rules.tied(c, core);
-}
-
-/** Clear distances between bars next to each other that are held, along the four sides (mm). */
-export function clearOfHeld(bars: readonly ColumnBar[], held: ReadonlySet<number>): number[] {
-  const all = bars.map((b, i) => ({ ...b, isHeld: held.has(i) }));
-  const sides = [
-    ['y', Math.max, 'x'],
-    ['y', Math.min, 'x'],
-    ['x', Math.max, 'y'],
-    ['x', Math.min, 'y'],
-  ] as const;
-  return sides.flatMap(([across, outermost, along]) => {
-    // Bars of a side stand at one line, but for their diameters.
-    const line = outermost(...all.map((b) => b[across]));
-    const row = all.filter((b) => b.isHeld && Math.abs(b[across] - line) < b.diameter).sort((p, q) => p[along] - q[along]);
-    return row.slice(1).map((b, i) => Math.max(0, b[along] - row[i]![along] - (b.diameter + row[i]!.diameter) / 2));
-  });
 }
 
 /** Whether the ties press enough on the core, where the code asks for it. */

@@ -9,6 +9,7 @@ import { confinementCheck } from './confinement';
 import { lapCheck, placingChecks, steelChecks } from './detailing-checks';
 import { columnFaults } from './faults';
 import { columnFire } from './fire';
+import { frameChecks } from './frame/frame-checks';
 import type { ColumnInput } from './input';
 import { loadSets, withOwnCase } from './load-sets';
 import { columnFormwork, columnInSpace } from './model';
@@ -36,6 +37,7 @@ export function* columnSteps(column: ColumnInput, code: DesignCode, options: Des
           ...confinementCheck(basis),
           ...spacingForAllCheck(basis),
           lapCheck(basis),
+          ...frameChecks(basis),
           ...columnFire(basis, column.fire),
         ];
   return yield* uprightSteps('column', column, code, options, detailing, (model) =>

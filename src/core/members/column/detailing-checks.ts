@@ -6,10 +6,12 @@ import { barStressUnder, type BarStress } from '../../section/bar-stress-regions
 import type { QuantityKind } from '../../units/quantity';
 import type { DerivableCheck } from '../../checks/check';
 import { compareCheck, type Compared, type Comparison, type Origin } from '../../checks/compare';
+import type { TieRules } from '../../codes/column-rules';
 import { nowhere, type ColumnBasis } from './checks';
 import { axialAt, isRound } from './input';
 import { spacingNearEnds } from './section';
 import type { SetResult } from './strength';
+import { tieRulesOf } from './ties';
 
 type Rule = Omit<Comparison, 'family' | 'place'>;
 
@@ -84,7 +86,8 @@ export function steelChecks(basis: ColumnBasis): DerivableCheck[] {
 /** Number, size and spacing of the bars; size and spacing of the ties; and whether every bar is held. */
 export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const { column, code, model } = basis;
-  const { bars, tieRules, tieDiameter, tieQuestion } = model;
+  const { bars, ties } = model;
+  const { rules: tieRules } = ties;
   const least = code.column.leastBars;
   const needed =
     column.transverse === 'spiral' ? least.spiral : isRound(column.shape) ? least.circular : Math.max(least.rectangular, cornersOf(basis));
@@ -101,9 +104,9 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
     title: string,
     kind: QuantityKind,
     clause: string,
-    compare: (r: typeof tieRules) => Compared,
+    compare: (r: TieRules) => Compared,
     fails: Rule['fails'],
-  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(code.column.ties(c, tieQuestion)) });
+  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(tieRulesOf(c, code, ties)) });
   return [
     rule({
       id: 'bar-count',
@@ -149,7 +152,7 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
       (r) => ({
         demand: r.leastDiameter.value,
         demandIs: ['minimum diameter', `${LIMIT} for the thickest bar`],
-        capacity: tieDiameter,
+        capacity: ties.diameter,
         capacityIs: [`diameter of the ${word}`, SET],
       }),
       (need, has) => `${one} of ${has}; bars of this size need ${need}.`,
@@ -204,7 +207,7 @@ function spiralCheck(basis: ColumnBasis): DerivableCheck[] {
     materials: column.materials,
     gross: model.section.gross.area,
     core: Math.min(model.width, model.depth) - 2 * column.cover,
-    barArea: model.tieArea,
+    barArea: model.ties.area,
     pitch: column.ties.spacing,
   };
   const percent = (v: number) => `${(100 * v).toFixed(2)} %`;
@@ -226,9 +229,10 @@ function spiralCheck(basis: ColumnBasis): DerivableCheck[] {
 /** Cross ties that are there against those needed for every bar to be held, or near one that is. */
 function heldCheck(basis: ColumnBasis, word: string): DerivableCheck {
   const { column, model } = basis;
-  const { bars, tieRules, legs } = model;
-  const reach = tieRules.unheldDistance.value;
-  const needed = holdBars(bars, reach, tieRules.holdsAlternate, null).cross.length;
+  const { bars } = model;
+  const { rules: tieRules, holding, legs } = model.ties;
+  const { reach } = holding;
+  const needed = holdBars(bars, holding, null).cross.length;
   const loose = looseBars(bars, legs.held, reach).length;
   const there = legs.cross.length;
   const isShort = loose > 0 || (column.ties.cross !== null && there < needed);
@@ -269,17 +273,18 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
     diameter: thickest.diameter,
     isTop: false,
     h: column.height,
-    cover: column.cover + model.tieDiameter,
+    cover: column.cover + model.ties.diameter,
     clear: leastClear(model.bars).clear,
     isBent: false,
     isWide: column.isStrip === true,
   };
   const byStress = code.column.lap && worstBarStress(basis);
   const found = byStress && code.column.lap!(silent, question, byStress.stress);
+  const within = model.ties.frame?.rules.lapsWithin ?? null;
   return rule({
     id: 'lap-length',
-    title: `Laps of ${thickest.size} at floor level, ${found ? found.name : '100 % in one section'}`,
-    clause: found ? found.clause : code.anchorage.clauses.lap,
+    title: `Laps of ${thickest.size} ${within ? 'in the middle of the height' : 'at floor level'}, ${found ? found.name : '100 % in one section'}`,
+    clause: within ? within.clause : found ? found.clause : code.anchorage.clauses.lap,
     ...(byStress ? { combination: byStress.set, assumptions: code.choices.filter((k) => k.key === 'lapsTogether').map((k) => k.key) } : {}),
     kind: 'length',
     compare: (c) => {
@@ -287,11 +292,14 @@ export function lapCheck(basis: ColumnBasis): DerivableCheck {
       return {
         demand: byStress ? code.column.lap!(c, question, byStress.stress).length : code.anchorage.lap(c, question, 1),
         ...(byStress ? { demandIs: ['lap', 'by its class, at least the least length of the code'] as const } : {}),
-        capacity: column.height,
-        capacityIs: ['clear height', SET],
+        capacity: (within?.value ?? 1) * column.height,
+        capacityIs: within ? ['part of the clear height in which bars may lap', 'as the rules of the frame ask'] : ['clear height', SET],
       };
     },
-    fails: (lap) => `A lap of ${lap} is longer than the clear height.`,
+    fails: (lap) =>
+      within
+        ? `A lap of ${lap} is longer than the middle of the clear height in which bars of a ductile frame may lap.`
+        : `A lap of ${lap} is longer than the clear height.`,
   });
 }
 

@@ -17,6 +17,7 @@ export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   const add: Add = (path, reason) => faults.push({ path, reason });
   materialFaults(column.materials, code).forEach((f) => add(f.path, f.reason));
   shapeFaults(column.shape, add);
+  frameFaults(column, code, add);
   if (!(column.height >= 200 && column.height <= 60_000)) add('height', 'The clear height must lie between 0.2 and 60 m.');
   if (!(column.cover >= 5 && column.cover <= 300)) add('cover', 'The cover must lie between 5 and 300 mm; it is measured to the ties.');
   if (!(column.crackLimit >= 0.01 && column.crackLimit <= 10))
@@ -29,6 +30,21 @@ export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   if (faults.length === 0) barFaults(column, add);
   loadFaults(column, code, add);
   return faults;
+}
+
+/** A class of frame asks for materials, and for an axial force that may be. */
+function frameFaults({ frame, frameJoints, materials }: ColumnInput, code: DesignCode, add: Add): void {
+  if (frame === undefined || frame === 'none' || !frameJoints) return;
+  const reason = code.frames.columns(frame)?.materialFault(materials);
+  if (reason) add('frame', reason);
+  const { most, least } = frameJoints;
+  if (most !== null && least !== null && least > most) add('frameJoints.least', 'The least axial force must not be above the largest.');
+  for (const end of ['top', 'foot'] as const)
+    for (const axis of ['x', 'y'] as const)
+      for (const key of ['beams', 'yielding', 'beyond'] as const) {
+        const value = frameJoints[end][axis][key];
+        if (value !== null && !(value >= 0)) add(`frameJoints.${end}.${axis}.${key}`, 'A strength is not below zero.');
+      }
 }
 
 function shapeFaults(s: SectionShape, add: Add): void {

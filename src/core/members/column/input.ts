@@ -3,14 +3,19 @@ import type { InputOf } from '../parts/schema-parts';
 import type { columnFields } from './schema';
 import type { MemberOf } from '../member';
 
-export type ColumnInput = InputOf<typeof columnFields> & {
+type ColumnFields = InputOf<typeof columnFields>;
+export type ColumnInput = Omit<ColumnFields, 'frame' | 'frameJoints'> & {
+  /** The ductile frame of a column; a wall has none. */
+  readonly frame?: ColumnFields['frame'];
+  readonly frameJoints?: ColumnFields['frameJoints'];
   /** A metre of a longer wall: nothing accidental happens in its plane. */
   readonly isStrip?: boolean;
   /** False where the transverse bars do not run through the depth, as in a wall. */
   readonly tiesAcross?: boolean;
 };
 /** A column in a project. */
-export type ColumnMember = MemberOf<'column', InputOf<typeof columnFields>>;
+export type ColumnMember = MemberOf<'column', ColumnFields>;
+export type FrameJoints = ColumnFields['frameJoints'];
 export type LoadSet = ColumnInput['sets'][number];
 export type LoadSetKind = LoadSet['kind'];
 /** Forces of one load case, to be combined by the code. */

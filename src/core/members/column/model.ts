@@ -69,7 +69,7 @@ interface TieZone {
 /** Ties stand closer near both ends where the code asks for it. */
 function tieZones(column: ColumnInput, model: ColumnModel): TieZone[] {
   const { height, ties } = column;
-  const ends = Math.min(model.tieRules.nearEnds, height / 2);
+  const ends = Math.min(model.ties.rules.nearEnds, height / 2);
   const near = spacingNearEnds(column, model);
   if (ends <= 0 || near >= ties.spacing) return [{ name: '', from: 0, to: height, spacing: ties.spacing }];
   return [
@@ -95,7 +95,7 @@ function tiesOf(column: ColumnInput, code: DesignCode, model: ColumnModel, zone:
     source: { of: 'ties' },
   } as const;
   const outer = outerTie(column, bar.diameter, z, radius, hook);
-  const cross = model.legs.cross.map(([a, b]) => crossTie(model.bars[a]!, model.bars[b]!, bar.diameter, z));
+  const cross = model.ties.legs.cross.map(([a, b]) => crossTie(model.bars[a]!, model.bars[b]!, bar.diameter, z));
   return [
     { ...base, zone: `${column.transverse === 'spiral' ? 'spiral' : 'ties'}${zone.name}`, ...outer },
     ...cross.map(({ from, to, across }) => ({

@@ -75,6 +75,17 @@ const loadSet = object({
   sway: part,
 });
 
+/** Strengths at a joint for bending about one axis; null is not known, and beyond as the column itself. */
+const jointStrengths = object({
+  /** Sum of the strengths of the beams that join, for the sense in which it is larger. */
+  beams: field.open('moment'),
+  /** The same as they yield, where the code asks for another strength then. */
+  yielding: field.open('moment'),
+  /** Strength of the column on the other side of the joint. */
+  beyond: field.open('moment'),
+});
+const joint = object({ kind: field.oneOf(['joint', 'last', 'base'], 'joint'), x: jointStrengths, y: jointStrengths });
+
 /** What columns and walls have in common. */
 export const uprightFields = (d: MaterialDefaults) => ({
   /** Clear height. */
@@ -140,6 +151,19 @@ export function columnFields(d: MaterialDefaults) {
     })
       .nullable()
       .default(null),
+    /** How ductile its frame is, by the code's words, and what it meets at its joints. */
+    frame: field.text(20).default('none'),
+    frameJoints: object({
+      /** Bending that comes with the sway of the frame. */
+      about: field.oneOf(['both', 'x', 'y'], 'both'),
+      /** Axial force in an earthquake; null is that of all ultimate load sets. */
+      most: field.open('force'),
+      least: field.open('force'),
+      /** Sensitivity of the storey to drift; null is not known. */
+      drift: number().min(0, 'must be at least 0').max(1, 'must be at most 1').nullable().default(null),
+      top: joint,
+      foot: joint,
+    }),
     ...uprightFields(d),
   };
 }

@@ -1,25 +1,21 @@
 import { silent } from '../../calc/calc';
-import type { SlenderAxis, SlendernessRule, TieQuestion, TieRules } from '../../codes/column-rules';
+import type { SlenderAxis, SlendernessRule } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
 import { placeColumnBars, type ColumnBar } from '../../reinforcement/column-bars';
-import { holdBars, type TieLegs } from '../../reinforcement/tie-legs';
 import { bearing, polygonSection, type PolygonSection } from '../../section/polygon-section';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import { emptyState, squashLoad, ultimateAt, type UltimateBasis } from '../../section/ultimate';
 import { endOf } from './ends';
 import { type ColumnAxis, type ColumnInput } from './input';
+import { columnTies, type ColumnTies } from './ties';
 
 /** Everything of a column that does not depend on its loads. */
 export interface ColumnModel {
   readonly bars: readonly ColumnBar[];
-  readonly tieDiameter: number;
-  readonly tieArea: number;
-  readonly legs: TieLegs;
-  readonly tieQuestion: TieQuestion;
-  readonly tieRules: TieRules;
+  readonly ties: ColumnTies;
   readonly section: PolygonSection;
   readonly basis: UltimateBasis;
   readonly surface: ResistanceSurface;
@@ -59,26 +55,10 @@ function build(column: ColumnInput, code: DesignCode): ColumnModel {
   const surface = new ResistanceSurface(section, basis);
   const { left, right, bottom, top } = boundsOf(outline.outer);
   const [width, depth] = [right - left, top - bottom];
-  const diameters = bars.map((b) => b.diameter);
-  const tieQuestion: TieQuestion = {
-    largestBar: Math.max(...diameters),
-    smallestBar: Math.min(...diameters),
-    tie: tie.diameter,
-    leastDimension: leastDimension(column, width, depth),
-    largestDimension: Math.max(width, depth),
-    aggregate: column.materials.aggregateSize,
-    isSpiral: column.transverse === 'spiral',
-  };
-  const tieRules = code.column.ties(silent, tieQuestion);
-  const legs = holdBars(bars, tieRules.unheldDistance.value, tieRules.holdsAlternate, column.ties.cross);
   const axis = (key: 'x' | 'y'): AxisModel => axisModel(column, code, section, basis, key, key === 'x' ? depth : width);
   return {
     bars,
-    tieDiameter: tie.diameter,
-    tieArea: tie.area,
-    legs,
-    tieQuestion,
-    tieRules,
+    ties: columnTies(column, code, bars),
     section,
     basis,
     surface,
@@ -105,25 +85,8 @@ function isEvenSection({ outline, bars }: PolygonSection): boolean {
 }
 
 /** Spacing of the ties near the ends of the column: as set, else as close as the rule asks there. */
-export const spacingNearEnds = ({ ties }: Pick<ColumnInput, 'ties'>, { tieRules }: Pick<ColumnModel, 'tieRules'>): number =>
-  ties.spacingEnds ?? Math.min(ties.spacing, tieRules.spacingNearEnds.value);
-
-/** Least dimension for the spacing of ties: the thinnest part of a flanged shape. */
-function leastDimension(column: ColumnInput, width: number, depth: number): number {
-  const s = column.shape;
-  switch (s.kind) {
-    case 'L':
-    case 'cross':
-      return Math.min(s.tx, s.ty);
-    case 'T':
-    case 'I':
-      return Math.min(s.web, s.flange);
-    case 'ring':
-      return s.diameter;
-    default:
-      return Math.min(width, depth);
-  }
-}
+export const spacingNearEnds = ({ ties }: Pick<ColumnInput, 'ties'>, { ties: { rules } }: Pick<ColumnModel, 'ties'>): number =>
+  ties.spacingEnds ?? Math.min(ties.spacing, rules.spacingNearEnds.value);
 
 function axisModel(
   column: ColumnInput,

@@ -1,11 +1,12 @@
-import { silent } from '../../calc/calc';
 import { isBeyond } from '../../checks/check';
+import type { TieRules } from '../../codes/column-rules';
 import type { DesignCode } from '../../codes/design-code';
 import type { SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
-import type { ColumnBars } from '../../reinforcement/column-bars';
+import { placeColumnBars, type ColumnBars } from '../../reinforcement/column-bars';
 import { usualSizes } from '../../reinforcement/usual-sizes';
 import type { ColumnInput } from './input';
+import { columnTies } from './ties';
 
 export const sizesOf = (bars: ColumnBars): string[] => [
   ...new Set(
@@ -13,36 +14,18 @@ export const sizesOf = (bars: ColumnBars): string[] => [
   ),
 ];
 
-const leastSide = (s: SectionShape): number =>
-  s.kind === 'circle' || s.kind === 'ring'
-    ? s.diameter
-    : s.kind === 'rectangle'
-      ? Math.min(s.b, s.h)
-      : 'tx' in s
-        ? Math.min(s.tx, s.ty)
-        : 'web' in s
-          ? Math.min(s.web, s.flange)
-          : 400;
-
-/** What the code wants of ties of a diameter (mm) round these bars. */
-function tieRules(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars, tie: number) {
-  const diameters = sizesOf(bars).map((s) => findBar(catalogues[column.catalogue], s)?.diameter ?? 0);
-  return code.column.ties(silent, {
-    largestBar: Math.max(...diameters),
-    smallestBar: Math.min(...diameters),
-    tie,
-    leastDimension: leastSide(shape),
-    largestDimension: leastSide(shape),
-    aggregate: column.materials.aggregateSize,
-    isSpiral: column.transverse === 'spiral',
-  });
+/** What is asked of ties of a size round these bars. */
+function tieRules(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars, size: string): TieRules {
+  const catalogue = catalogues[column.catalogue];
+  const placed = placeColumnBars(shape, bars, column.cover, findBar(catalogue, size)?.diameter ?? 8, catalogue);
+  return columnTies({ ...column, shape, bars, ties: { ...column.ties, size } }, code, placed).rules;
 }
 
 /** Ties of the least size that the code wants for these bars, at a round spacing that it allows everywhere. Cross ties stay as they are. */
 export function leastTies(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars): ColumnInput['ties'] {
   const usual = usualSizes[column.catalogue];
   const diameter = (size: string) => findBar(catalogues[column.catalogue], size)!.diameter;
-  const rules = (size: string) => tieRules(column, code, shape, bars, diameter(size));
+  const rules = (size: string) => tieRules(column, code, shape, bars, size);
   const size = usual.links.find((s) => diameter(s) >= rules(s).leastDiameter.value - 1e-6) ?? usual.links.at(-1)!;
   const r = rules(size);
   const round = (spacing: number) => Math.floor(spacing / usual.spacingStep + 1e-9) * usual.spacingStep;
@@ -56,7 +39,7 @@ export function leastTies(column: ColumnInput, code: DesignCode, shape: SectionS
 export function suitableTies(column: ColumnInput, code: DesignCode, shape: SectionShape, bars: ColumnBars): ColumnInput['ties'] {
   const { ties } = column;
   const tie = findBar(catalogues[column.catalogue], ties.size)?.diameter ?? 0;
-  const rules = tieRules(column, code, shape, bars, tie);
+  const rules = tieRules(column, code, shape, bars, ties.size);
   const fits = (spacing: number, limit: number) => !isBeyond(spacing, limit);
   const holds =
     tie >= rules.leastDiameter.value - 1e-6 &&

@@ -32,7 +32,7 @@ function largestFor(holds: (spacing: number) => boolean): number {
 export function spacingBounds(basis: ColumnBasis): SpacingBound[] {
   const { code, column, model, results } = basis;
   const { confinement, clauses } = code.column;
-  const restraint = { name: 'bars held against buckling', clause: model.tieRules.spacing.clause, most: model.tieRules.spacing.value };
+  const restraint = { name: 'bars held against buckling', clause: model.ties.rules.spacing.clause, most: model.ties.rules.spacing.value };
   const shears = (['x', 'y'] as const).flatMap((axis): SpacingBound[] => {
     const sections = shearSections(model, column, axis);
     const all = results.flatMap((r) => shearsOf(r, axis));

@@ -70,10 +70,10 @@ function twistedBy({ column, code, model }: ColumnBasis, r: SetResult): Twisted 
     section: { bw, d, h, tensionArea: tensionSteel, grossArea: area },
     outline: outline.outer,
     // Bars inside the section do not make the wall thicker.
-    toBar: Math.min(toBar, column.cover + model.tieDiameter + 20),
-    toLink: column.cover + model.tieDiameter / 2,
+    toBar: Math.min(toBar, column.cover + model.ties.diameter + 20),
+    toLink: column.cover + model.ties.diameter / 2,
     realWall: column.shape.kind === 'ring' ? column.shape.wall : Infinity,
-    links: { diameter: model.tieDiameter, area: 2 * model.tieArea, legs: 2, spacing: column.ties.spacing },
+    links: { diameter: model.ties.diameter, area: 2 * model.ties.area, legs: 2, spacing: column.ties.spacing },
     materials: column.materials,
   };
   const answer = code.torsion.check(silent, question);

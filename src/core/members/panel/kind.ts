@@ -51,7 +51,7 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
   faults: panelFaults,
   empty: emptyPanelResult,
   design: designPanel,
-  choices: codeChoices('columns'),
+  choices: codeChoices('columns', 'frames'),
   withSettings: (panel, s) => ({
     ...withConcrete(panel, s),
     ...withSlabSizes(panel, s),

@@ -57,7 +57,7 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   faults: plateFaults,
   empty: emptyPlateResult,
   design: designPlate,
-  choices: codeChoices('columns'),
+  choices: codeChoices('columns', 'frames'),
   withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
   withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
   gives: (plate, { part, as }, code) => (as === 'below' ? columnBelow(plate, part, code) : placeAt(plate, part, code)),

@@ -52,7 +52,7 @@ export const stripKind: Kind<StripMember, StripResult> = {
   faults: stripFaults,
   empty: emptyStripResult,
   design: designStrip,
-  choices: codeChoices('columns'),
+  choices: codeChoices('columns', 'frames'),
   withSettings: (strip, s) => ({ ...withConcrete(strip, s), ...withLineService(strip, s), ...withSlabSizes(strip, s) }),
   withSide: (_strip, side, h) => (side === 'h' ? { h } : undefined),
   searches: [

@@ -45,7 +45,7 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
   faults: wallFaults,
   empty: (faults) => emptyColumnResult('wall', faults),
   design: wallSteps,
-  choices: codeChoices('beams', 'strips'),
+  choices: codeChoices('beams', 'strips', 'frames'),
   withSettings: (wall, s) => ({ ...withConcrete(wall, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: (_wall, side, thickness) => (side === 'h' ? { thickness } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
