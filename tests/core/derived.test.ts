@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Step } from '@/core/calc/calc';
 import { significant } from '@/core/calc/typeset';
-import { codeVariants } from '@/core/codes/registry';
+import { codeVariants, makeCode } from '@/core/codes/registry';
 import { designNow } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
@@ -19,7 +19,10 @@ const codes = codeVariants.filter((v, i, all) => all.findIndex((w) => w.id === v
 const cases = ['alderlight-playhouse.intarsia', 'alderlight-annex-us.intarsia', 'alderlight-ferry-house.intarsia'].flatMap((file) =>
   codes.map(({ id, variant }) => {
     const project = example(file);
-    return [file, id, { ...project, code: { id, variant, choices: {} } }] as const;
+    const classes = Object.keys(makeCode({ id, variant, choices: {} }).frames.classes);
+    // A member of a ductile frame is in the most ductile one of each code.
+    const members = project.members.map((m) => ('frame' in m && m.frame !== 'none' ? { ...m, frame: classes.at(-1)! } : m));
+    return [file, id, { ...project, members, code: { id, variant, choices: {} } }] as const;
   }),
 );
 

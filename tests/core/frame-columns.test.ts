@@ -119,8 +119,12 @@ describe('a column of ductility class medium, EN 1998-1', () => {
 
   it('refuses steel of class A at its field, and says a class of another code', () => {
     const wrong = project(medium, en, { materials: { concreteStrength: 30, ductility: 'A' } });
-    expect(designNow(wrong, columnOf(wrong)).faults).toEqual([{ path: 'frame', reason: expect.stringContaining('class B or C') as string }]);
-    expect(checksOf(project(medium, en, { frame: 'special' })).some((c) => c.status === 'notCovered' && c.title === 'Frame class special')).toBe(true);
+    expect(designNow(wrong, columnOf(wrong)).faults).toEqual([
+      { path: 'frame', reason: expect.stringContaining('class B or C') as string },
+    ]);
+    expect(
+      checksOf(project(medium, en, { frame: 'special' })).some((c) => c.status === 'notCovered' && c.title === 'Frame class special'),
+    ).toBe(true);
   });
 
   it('asks one bar between the corners, and 1 to 4 % of steel', () => {
@@ -146,7 +150,17 @@ describe('a column of ductility class medium, EN 1998-1', () => {
       most: 1.5e6,
       least: 1e6,
     };
-    const core: FrameCore = { b_o: 420, h_o: 420, spacing: 80, tieArea: 78.54, tieLength: Math.PI * 420, legsX: 2, legsY: 2, between: [], held: 10 };
+    const core: FrameCore = {
+      b_o: 420,
+      h_o: 420,
+      spacing: 80,
+      tieArea: 78.54,
+      tieLength: Math.PI * 420,
+      legsX: 2,
+      legsY: 2,
+      between: [],
+      held: 10,
+    };
     // nu = 1.5e6 / (196350 20) = 0.381972; 30 6.8 0.381972 0.00217391 500/420 - 0.035 = 0.166664
     // hoops alpha = (1 - 80/840)^2 = 0.818594: 0.203597; spiral alpha = 0.904762: 0.184207
     expect(rules.confinement(silent, q, core, 'x')!.needed).toBeCloseTo(0.2036, 4);
@@ -182,7 +196,17 @@ describe('a column of a special moment frame, ACI 318-19 18.7', () => {
   });
 
   it('DET-19: the hoops of table 18.7.5.4 with a high axial force', () => {
-    const core: FrameCore = { b_o: 470 - 12.7, h_o: 550 - 12.7, spacing: 105, tieArea: 126.7, tieLength: 0, legsX: 4, legsY: 5, between: [], held: 10 };
+    const core: FrameCore = {
+      b_o: 470 - 12.7,
+      h_o: 550 - 12.7,
+      spacing: 105,
+      tieArea: 126.7,
+      tieLength: 0,
+      legsX: 4,
+      legsY: 5,
+      between: [],
+      held: 10,
+    };
     const x = rules.confinement(silent, q, core, 'x')!;
     expect(x.needed).toBeCloseTo(0.012319241, 7);
     // Along x they press across 550: 4 126.7 / (105 550)
@@ -215,11 +239,17 @@ describe('a column of a special moment frame, ACI 318-19 18.7', () => {
     const p = project(special, aci);
     const model = modelOf(p);
     const code = codeOf(p, columnOf(p));
-    const { surface } = columnModel({ ...columnOf(p), materials: { ...columnOf(p).materials, steelStrength: 525 } }, {
-      ...code,
-      column: { ...code.column, ultimateBasis: () => code.column.nominal({ ...columnOf(p).materials, steelStrength: 525 }, 'ties').basis },
-      settings: { ...code.settings, variant: 'own' },
-    });
+    const { surface } = columnModel(
+      { ...columnOf(p), materials: { ...columnOf(p).materials, steelStrength: 525 } },
+      {
+        ...code,
+        column: {
+          ...code.column,
+          ultimateBasis: () => code.column.nominal({ ...columnOf(p).materials, steelStrength: 525 }, 'ties').basis,
+        },
+        settings: { ...code.settings, variant: 'own' },
+      },
+    );
     const M = Math.max(...Array.from({ length: 501 }, (_, i) => surface.capacity((1000 + 2 * i) * 1e3, 1, 0)!.Mx)) / KNM;
     expect(M).toBeGreaterThan(modelOf(p).surface.capacity(1.5e6, 1, 0)!.Mx / KNM);
     // Top: half of the beams' 380; foot: M.
@@ -261,7 +291,14 @@ describe('an intermediate and an ordinary frame, ACI 318-19', () => {
     const us = makeCode({ id: 'aci318', variant: 'US', choices: {} }).frames.columns('special')!;
     const IN = 25.4;
     const { column } = modelOf(project(special, aci)).ties.frame!;
-    const q = { ...column, materials: { ...column.materials, steelStrength: 413.7 }, width: 22 * IN, depth: 25 * IN, clear: 136 * IN, smallestBar: 1.128 * IN };
+    const q = {
+      ...column,
+      materials: { ...column.materials, steelStrength: 413.7 },
+      width: 22 * IN,
+      depth: 25 * IN,
+      clear: 136 * IN,
+      smallestBar: 1.128 * IN,
+    };
     // hx 9.33 in: so = 4 + (14 - 9.33)/3 = 5.557 in; 22/4 = 5.5 in governs
     expect(us.zone(silent, q, 9.33 * IN)!.spacing.value / IN).toBeCloseTo(5.5, 6);
     expect(us.zone(silent, { ...q, width: 25 * IN }, 9.33 * IN)!.spacing.value / IN).toBeCloseTo(5.5567, 3);
@@ -298,9 +335,12 @@ describe('properties of columns in ductile frames', () => {
       ...change,
     });
   };
-  const uses = (p: Project) => new Map(checksOf(p).flatMap((c) => (c.id.startsWith('frame-') && c.utilisation !== null ? [[c.id, c.utilisation]] : [])));
+  const uses = (p: Project) =>
+    new Map(checksOf(p).flatMap((c) => (c.id.startsWith('frame-') && c.utilisation !== null ? [[c.id, c.utilisation]] : [])));
   const sameOrLess = (a: Map<string, number>, b: Map<string, number>, ids: readonly string[]) => {
-    for (const [id, u] of a) if (ids.some((i) => id.startsWith(i)) && Number.isFinite(b.get(id) ?? 0)) expect(b.get(id) ?? 0).toBeGreaterThanOrEqual(u * (1 - 2e-4) - 1e-9);
+    for (const [id, u] of a)
+      if (ids.some((i) => id.startsWith(i)) && Number.isFinite(b.get(id) ?? 0))
+        expect(b.get(id) ?? 0).toBeGreaterThanOrEqual(u * (1 - 2e-4) - 1e-9);
   };
 
   it('every check has a figure or words, and never less than nothing', () => {
@@ -327,7 +367,18 @@ describe('properties of columns in ductile frames', () => {
           bars: { ...(r.isACI ? special : medium).bars, alongX: r.alongY, alongY: r.alongX },
           ties: { ...(r.isACI ? special : medium).ties, spacing: r.spacing, spacingEnds: r.ends },
           frameJoints: { most: r.most, least: r.part * r.most, top: joints(r.beams, { yielding: 1.2 * r.beams }), foot: joints(r.beams) },
-          sets: [{ name: 'L', N: s.N / 1e3, mxTop: s.myTop / KNM, mxBottom: s.myBottom / KNM, myTop: s.mxTop / KNM, myBottom: s.mxBottom / KNM, vx: 60, vy: 20 }],
+          sets: [
+            {
+              name: 'L',
+              N: s.N / 1e3,
+              mxTop: s.myTop / KNM,
+              mxBottom: s.myBottom / KNM,
+              myTop: s.mxTop / KNM,
+              myBottom: s.mxBottom / KNM,
+              vx: 60,
+              vy: 20,
+            },
+          ],
         });
         const other: Record<string, string> = { x: 'y', y: 'x' };
         const swapped = (id: string) => id.replace(/-([xy])$/, (_, a: string) => `-${other[a]!}`);

@@ -1,7 +1,6 @@
 'use client';
 import type { Options } from '@/ui/fields/Select';
 import { castDraft, type Draft } from 'immer';
-import type { DesignCode, Named } from '@/core/codes/design-code';
 import type { BeamShape } from '@/core/geometry/beam-outline';
 import { freeSection, grossProperties, outlinePoints } from '@/core/geometry/beam-outline';
 import type { BeamMember } from '@/core/members/beam/input';
@@ -13,6 +12,7 @@ import { CreepFields } from '@/ui/fields/CreepFields';
 import { OutlineEditor } from '@/ui/fields/OutlineEditor';
 import { ServiceFields } from '@/ui/fields/ServiceFields';
 import { MOST_SPANS, setSpans } from '@/ui/fields/spans';
+import { frameOptions } from '@/ui/fields/frame-options';
 import { FireFields } from '@/ui/fields/FireFields';
 import { materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
 import { BarRulesFields } from './BarRulesFields';
@@ -22,10 +22,6 @@ import type { BasisProps } from '@/ui/sheet/panels';
 
 const shapes: Options<BeamShape> = { rectangular: 'rectangular', T: 'T', L: 'L', invertedT: 'T, flange below', free: 'any outline' };
 const ways = { loads: 'loads on spans', stations: 'known forces along the spans', forces: 'known forces of a section' };
-
-/** The classes of the code; one that stems from another code is still shown as what is set. */
-const frameOptions = ({ frames: { classes } }: DesignCode, frame: string): Named =>
-  Object.hasOwn(classes, frame) ? classes : { ...classes, [frame]: `${frame}, not of this code` };
 
 /** What a beam rests on besides its drawing: names, materials, cover, rules for bars, and everything the code leaves open. */
 export function BasisPanel({ project, member, result, faults }: BasisProps<BeamMember>) {

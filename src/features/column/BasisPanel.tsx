@@ -8,6 +8,7 @@ import { formatQuantity } from '@/core/units/format';
 import { CreepFields } from '@/ui/fields/CreepFields';
 import { FireFields } from '@/ui/fields/FireFields';
 import { catalogueOptions, materialRows, nameRows, useRows } from '@/ui/fields/use-rows';
+import { FrameFields } from './FrameFields';
 import { ShapeFields } from './ShapeFields';
 import { WallFields } from './WallFields';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
@@ -62,6 +63,7 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<Uprig
             ))}
           </>
         )}
+        {!isWall(member) && !member.isSection && <FrameFields project={project} member={member} faults={faults} />}
       </section>
     </BasisColumns>
   );

@@ -296,7 +296,13 @@ export function aci318(settings: CodeSettings): DesignCode {
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
     fire: fireRules(choose),
-    frames: frameCode({ form, code: { ...strength, anchorageLength }, columnShear: column.shear, epsTy: (m) => epsTy(silent, m), liveCompanion }),
+    frames: frameCode({
+      form,
+      code: { ...strength, anchorageLength },
+      columnShear: column.shear,
+      epsTy: (m) => epsTy(silent, m),
+      liveCompanion,
+    }),
     notCovered,
   };
 }

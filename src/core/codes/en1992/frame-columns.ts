@@ -14,7 +14,11 @@ export const F = {
   nu: formula('nu_d', 'N_Ed / (A_c * f_cd)', 'EN 1998-1 5.4.3.2.1(3)'),
   needed: formula('omega_need', 'max(0.08, (30 * mu_phi * nu_d * epsilon_syd * r_bc - 0.035) / alpha_conf)', 'EN 1998-1 (5.15)'),
   there: formula('omega_wd', 'A_sw_tie * l_hoops * f_ywd / (s * A_core * f_cd)', 'EN 1998-1 5.4.3.2.2(8)'),
-  rectangle: formula('alpha_conf', '(1 - S_b2 / (6 * b_o * h_o)) * (1 - s / (2 * b_o)) * (1 - s / (2 * h_o))', 'EN 1998-1 (5.16a), (5.17a)'),
+  rectangle: formula(
+    'alpha_conf',
+    '(1 - S_b2 / (6 * b_o * h_o)) * (1 - s / (2 * b_o)) * (1 - s / (2 * h_o))',
+    'EN 1998-1 (5.16a), (5.17a)',
+  ),
   hoops: formula('alpha_conf', '(1 - s / (2 * D_o))^2', 'EN 1998-1 (5.16b), (5.17b)'),
   spiral: formula('alpha_conf', '1 - s / (2 * D_o)', 'EN 1998-1 (5.16c), (5.17c)'),
   end: formula('M_i_d', 'gamma_Rd * M_Rc * min(1, S_MRb / S_MRc)', 'EN 1998-1 (5.9)'),

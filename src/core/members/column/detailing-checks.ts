@@ -99,14 +99,8 @@ export function placingChecks(basis: ColumnBasis): DerivableCheck[] {
   const word = column.transverse === 'spiral' ? 'spiral' : code.linkWord === 'links' ? 'links' : 'ties';
   const one = word === 'spiral' ? 'the spiral' : word;
   /** A rule of the ties: what they are against what the rules for them give. */
-  const tie = (
-    id: string,
-    title: string,
-    kind: QuantityKind,
-    clause: string,
-    compare: (r: TieRules) => Compared,
-    fails: Rule['fails'],
-  ) => rule({ id, title, kind, clause, fails, compare: (c) => compare(tieRulesOf(c, code, ties)) });
+  const tie = (id: string, title: string, kind: QuantityKind, clause: string, compare: (r: TieRules) => Compared, fails: Rule['fails']) =>
+    rule({ id, title, kind, clause, fails, compare: (c) => compare(tieRulesOf(c, code, ties)) });
   return [
     rule({
       id: 'bar-count',

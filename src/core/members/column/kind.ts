@@ -13,6 +13,7 @@ import { uprightFacts, uprightFigures, uprightInputs } from './content';
 import { columnSteps } from './design-column';
 import { emptyModel } from '../../model/member-model';
 import { columnFaults } from './faults';
+import { frameFacts } from './frame/facts';
 import { columnInSpace } from './model';
 import { columnModel } from './section';
 import type { ColumnMember } from './input';
@@ -87,7 +88,11 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     adds: ({ from }, given) => ({ ...given, sets: withAbove((given as ColumnMember).sets, from!.above) }),
     letGo: () => ({ from: null }),
   },
-  withSettings: (column, s) => ({ ...withConcrete(column, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
+  withSettings: (column, s) => ({
+    ...withConcrete(column, s),
+    ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }),
+    ...(s.frame ? { frame: s.frame } : {}),
+  }),
   withSide: ({ shape }, side, value) => (side in shape ? { shape: { ...shape, [side]: value } } : undefined),
   searches: [
     { id: 'steps', title: 'single changes', none: NONE },
@@ -117,7 +122,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     const from: Fact[] = column.from
       ? [['Shape and forces', `those of the slab that it follows, at its column ${column.from.column}`]]
       : [];
-    return [...uprightFacts(column, words, result, project), ...from];
+    return [...uprightFacts(column, words, result, project), ...frameFacts(column, codeOf(project, column)), ...from];
   },
   inputTables: (column, result, _project, level) => uprightInputs(column, result, level),
   figures: (column, result, project) => {

@@ -36,15 +36,23 @@ export function coreChecks(basis: FrameBasis): Checks {
   });
 }
 
-function confinementAt({ frame: { rules, column } }: FrameBasis, end: Ends, core: FrameCore | null) {
-  const base = { ...frameCheck, id: `frame-core-${end}`, title: `Confinement of the core, ${end}`, clause: '', place: { x: null, label: end } };
+function confinementAt({ code, frame: { rules, column } }: FrameBasis, end: Ends, core: FrameCore | null) {
+  const base = {
+    ...frameCheck,
+    id: `frame-core-${end}`,
+    title: `Confinement of the core, ${end}`,
+    clause: '',
+    place: { x: null, label: end },
+  };
   const at = (axis: Axis, c: Calc = silent): FrameConfinement | null => core && rules.confinement(c, column, core, axis);
   const found = (['x', 'y'] as const).map((axis) => ({ axis, is: at(axis) }));
   const worst = largestOf(found, ({ is }) => (is ? is.needed / is.there : Infinity))!;
-  if (!worst.is) return checkInWords({ ...base, status: 'notCovered', reason: 'Ties that confine a core of this outline are not worked out here.' });
+  if (!worst.is)
+    return checkInWords({ ...base, status: 'notCovered', reason: 'Ties that confine a core of this outline are not worked out here.' });
   return compareCheck({
     ...base,
     clause: worst.is.clause,
+    assumptions: code.choices.filter((k) => k.topic === 'frames').map((k) => k.key),
     kind: 'percent',
     compare: (c) => {
       const { needed, there } = at(worst.axis, c)!;

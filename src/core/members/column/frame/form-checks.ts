@@ -64,7 +64,7 @@ export function formChecks(basis: FrameBasis): Checks {
     ...axialCheck(basis),
     ...limitCheck(
       'frame-least-steel',
-      'Least steel of a frame column',
+      'Minimum reinforcement, ductile frame',
       'percent',
       rules.leastRatio,
       'least',
@@ -73,7 +73,7 @@ export function formChecks(basis: FrameBasis): Checks {
     ),
     ...limitCheck(
       'frame-most-steel',
-      'Most steel of a frame column',
+      'Maximum reinforcement, ductile frame',
       'percent',
       rules.mostRatio,
       'most',
@@ -134,7 +134,8 @@ function depthChecks(basis: FrameBasis): Checks {
           capacity: axis === 'x' ? column.depth : column.width,
           capacityIs: LAID,
         }),
-        fails: (needed, has) => `The column is ${has} deep for bending about ${axis}, at least ${needed} is asked for, or a storey that drifts less.`,
+        fails: (needed, has) =>
+          `The column is ${has} deep for bending about ${axis}, at least ${needed} is asked for, or a storey that drifts less.`,
       }),
     ];
   });

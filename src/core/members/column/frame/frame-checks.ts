@@ -14,5 +14,11 @@ export function frameChecks(basis: ColumnBasis): DerivableCheck[] {
     return name === 'none' ? [] : topicsNotCovered([{ title: `Frame class ${name}`, clause: `not a class of ${code.title} for columns` }]);
   }
   const own = { ...basis, frame };
-  return [...formChecks(own), ...coreChecks(own), ...jointChecks(own), ...yieldShearChecks(own), ...topicsNotCovered(frame.rules.notCovered)];
+  return [
+    ...formChecks(own),
+    ...coreChecks(own),
+    ...jointChecks(own),
+    ...yieldShearChecks(own),
+    ...topicsNotCovered(frame.rules.notCovered),
+  ];
 }

@@ -1,0 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { readProject } from '@/core/project/read';
+import { designNow } from '@/core/project/design-member';
+const r=readProject(JSON.parse(readFileSync('examples/alderlight-annex-us.intarsia','utf8')));
+if(!r.ok) throw new Error(JSON.stringify(r.faults));
+const m=r.project.members.at(-1)!;
+const d=designNow(r.project,m,'all');
+console.log(d.faults);
+for(const c of d.checks) console.log(c.id,c.status,c.utilisation?.toFixed(3),c.title,c.reason??'');
+for (const c of d.checks.filter(c=>c.id.startsWith('frame-shear'))) console.log(JSON.stringify(c.derivation?.map((s:any)=>[s.symbol||s.name||s.text,s.value])));
