@@ -5,6 +5,9 @@ import { FIRE_PERIODS, type FireBeam, type FireColumn, type FireSlab, type FireW
 import { axisFor, beamSimple, columnTables, columnTablesB, periodsKept, type FireTable } from '@/core/codes/fire-tables';
 import { makeCode } from '@/core/codes/registry';
 import { fireChecks } from '@/core/members/parts/fire-check';
+import { readFileSync } from 'node:fs';
+import type { BeamMember } from '@/core/members/beam/input';
+import type { BeamResult } from '@/core/members/beam/result';
 import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
 import { referenceCases } from './reference';
@@ -67,6 +70,7 @@ describe('fire: tables that two codes have alike', () => {
     layers: 1,
     use: 1,
     system: 'simple',
+    topAlong: () => 0,
     isRedistributed: false,
     ...patch,
   });
@@ -146,7 +150,7 @@ describe('fire to EN 1992-1-2', () => {
     expect(best(en.fire.slab(silent, slab))).toBe(90);
     expect(best(stress.fire.slab(silent, slab))).toBe(120);
   });
-  test('continuous beams beyond an hour ask for top bars that are not looked at: the table of simple ones counts', () => {
+  test('continuous beams beyond an hour ask for top bars along the span, 5.6.3(3): where they lack, an hour or the table of simple ones counts', () => {
     const q: FireBeam = {
       materials: en.defaults,
       width: 250,
@@ -156,9 +160,13 @@ describe('fire to EN 1992-1-2', () => {
       layers: 1,
       use: 1,
       system: 'continuous',
+      topAlong: (reach, fall) => (reach === 0.3 && fall === 2.5 ? 1.2 : 0),
       isRedistributed: false,
     };
     expect(en.fire.beam(silent, q).map((w) => w.minutes)).toEqual([60, 60]);
+    expect(en.fire.beam(silent, q)[1]!.reason).toContain('1.20 times');
+    // Table 5.6: 90 minutes 250 / 25, 120 minutes 200 / 45 and 300 / 35.
+    expect(en.fire.beam(silent, { ...q, topAlong: () => 1 }).map((w) => w.minutes)).toEqual([60, 90]);
     expect(en.fire.beam(silent, { ...q, system: 'simple' })).toHaveLength(1);
     expect(en.fire.beam(silent, { ...q, width: 160 }).map((w) => w.minutes)).toEqual([30, 60]);
     expect(en.fire.beam(silent, { ...q, width: 160, isRedistributed: true }).map((w) => w.minutes)).toEqual([30, 0]);
@@ -189,6 +197,7 @@ describe('fire to ACI/TMS 216.1', () => {
       layers: 1,
       use: 1,
       system: 'simple',
+      topAlong: () => 0,
       isRedistributed: false,
     };
     expect(best(aci.fire.beam(silent, q))).toBe(180);
@@ -285,4 +294,24 @@ describe('fire on the ladder', () => {
     const wrong = ask(45);
     expect(!wrong.ok && wrong.faults[0]!.path).toBe('members[0].fire.minutes');
   });
+});
+
+test('top bars of a continuous beam in fire: the ratio said is that of the curves of steel needed and there', () => {
+  const read = readProject(JSON.parse(readFileSync('examples/alderlight-playhouse.intarsia', 'utf8')));
+  if (!read.ok) throw new Error('demo');
+  const member = read.project.members.find((m) => m.id === 'g2') as BeamMember;
+  const result = designNow(read.project, { ...member, fire: { minutes: 120, isOneSided: false } }) as BeamResult;
+  const said = Number(/: ([\d.]+) times/.exec(result.checks.find((k) => k.title === 'Fire: continuous beam')!.reason!)![1]);
+  const { x, requiredTop, providedTop } = result.strips!;
+  // Span 1 of g2 meets one inner support: 0.3 of the longer span to both sides of it.
+  const lengths = member.spans.map((s) => s.length);
+  const at = lengths[0]!;
+  const l = Math.max(lengths[0]!, lengths[1]!);
+  const near = [...x.keys()].filter((i) => Math.abs(x[i]! - at) <= member.supports[1]!.width / 2 + 1);
+  const needed = Math.max(...near.map((i) => requiredTop[i]!));
+  const ratios = [...x.keys()]
+    .filter((i) => Math.abs(x[i]! - at) <= 0.3 * l)
+    .map((i) => (needed * (1 - (2.5 * Math.abs(x[i]! - at)) / l)) / providedTop[i]!);
+  expect(said).toBeGreaterThanOrEqual(Math.max(...ratios) - 0.006);
+  expect(said).toBeLessThan(Math.max(...ratios) * 1.08);
 });

@@ -61,6 +61,11 @@ export interface FireBeam {
   /** Bending in the span over what it carries. */
   readonly use: number;
   readonly system: 'simple' | 'continuous' | 'cantilever';
+  /**
+   * Top steel that the supports need over that which is there, where it is largest: what is needed falls from the centre of a support by `fall` times the part of the
+   * longer span beside it, over a `reach` of that span to both sides.
+   */
+  topAlong(reach: number, fall: number): number;
   /** Whether more than 15 % of moments was redistributed. */
   readonly isRedistributed: boolean;
 }

@@ -3,7 +3,7 @@ import type { Limit, Materials } from '../basis';
 import type { ColumnRules, ColumnShear } from '../column-rules';
 import type { DesignCode } from '../design-code';
 import type { FrameColumn, FrameColumnRules, FrameConfinement, FrameCore } from '../frame-columns';
-import { isGrade60, specialMaterialFault } from './frames';
+import { isGrade60, specialMaterialFault } from './frame-materials';
 import { INCH, PSI } from './materials';
 import { countedStirrupStrength, F as shearF, PHI_SHEAR } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';

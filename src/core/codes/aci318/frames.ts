@@ -5,6 +5,7 @@ import type { ColumnRules } from '../column-rules';
 import type { BendingSection, DesignCode } from '../design-code';
 import type { FrameCode, FrameEnd, FrameRules, FrameZone } from '../frame-rules';
 import { frameColumns } from './frame-columns';
+import { isGrade60, specialMaterialFault } from './frame-materials';
 import { INCH, lightweightFactor, PSI, strengthReduction } from './materials';
 import { countedStirrupStrength, PHI_SHEAR } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
@@ -25,9 +26,6 @@ interface FrameBasis {
   /** Factor on live load beside earthquake, 5.3.3. */
   readonly liveCompanion: number;
 }
-
-/** Grade 60 (420) and below, as chapter 18 tells grades apart. */
-export const isGrade60 = (m: Materials, form: Form) => m.steelStrength <= (form === 'SI' ? 425 : 60_500 * PSI);
 
 function hoopZone(c: Calc, q: FrameEnd, form: Form, isSpecial: boolean): FrameZone {
   const length = c.let(F.length, { h: q.h });
@@ -89,15 +87,6 @@ function intermediate(basis: FrameBasis): FrameRules {
     endMoment: (c, s, m) => nominalMoment(c, s, m, basis),
     shearClause: '18.4.2.3(a)',
   };
-}
-
-/** Why materials do not suit a special moment frame; null where they do. */
-export function specialMaterialFault(m: Materials, form: Form): string | null {
-  if (m.concreteStrength < (form === 'SI' ? 20.9 : 2995 * PSI))
-    return 'A special moment frame needs f′c of at least 21 MPa, 3000 psi (18.2.5.1).';
-  return m.steelStrength > (form === 'SI' ? 555 : 80_500 * PSI)
-    ? 'A special moment frame has bars of grade 80 (550) at most (18.2.6, table 20.2.2.4).'
-    : null;
 }
 
 /** 18.6 and 18.8.2.3. */

@@ -73,7 +73,7 @@ export function fireRules(annex: NationalAnnex, choose: (key: string) => string)
       return [methodA(mu, q, lengthOf(q)), formulaA(c, mu, q, lengthOf(q), annex), methodB(c, q, eta, lengthOf(q), annex)];
     },
     wall: (c, q) => [wall(level(c, q.use), q)],
-    beam: (c, q) => beam(q, adjustment(c, q)),
+    beam: (c, q) => beam(c, q, adjustment(c, q)),
     slab: (c, q) => slab(q, adjustment(c, q)),
   };
 }
@@ -176,7 +176,7 @@ function byStress(c: Calc, use: number, eta_fi: number, gamma_S: number): number
   return 0.1 * (500 - theta);
 }
 
-function beam(q: FireBeam, adjust: number): FireWay[] {
+function beam(c: Calc, q: FireBeam, adjust: number): FireWay[] {
   const k = strongFactor(q.materials.concreteStrength);
   const clause = 'EN 1992-1-2 table 5.5';
   if (k === null) return [no('beam on two supports', clause, TOO_STRONG)];
@@ -185,12 +185,16 @@ function beam(q: FireBeam, adjust: number): FireWay[] {
   const axis = Math.min(q.axis, q.layers === 1 ? q.side - 10 : q.side);
   const simple = { title: 'beam on two supports', clause, ...tables.periodsKept(tables.beamSimple, width, axis, { adjust }) };
   if (q.system !== 'continuous') return [simple];
+  // 5.6.3(3): from 90 minutes on top bars reach into the spans, (1 - 2.5 x / l) of those over the support as far as 0.3 l.
+  const top = q.topAlong(0.3, 2.5);
   const more = (period: number) =>
     q.isRedistributed
       ? 'for at most 15 % of redistribution'
-      : period >= 90
-        ? `for ${period} minutes top bars are asked along the span, 5.6.3(3): not looked at here`
+      : period >= 90 && top > 1 + 1e-9
+        ? `${period} minutes need top bars that run further into the span, 5.6.3(3)${Number.isFinite(top) ? `: ${top.toFixed(2)} times those that are there` : ''}`
         : null;
+  if (Number.isFinite(top))
+    c.state('top steel needed along the spans over that which is there', top, 'ratio', 'of the supports of the span, to 0.3 l on both sides');
   const kept = tables.periodsKept(tables.beamContinuous, width, axis, { more });
   return [simple, { title: 'continuous beam', clause: 'EN 1992-1-2 table 5.6', ...kept }];
 }

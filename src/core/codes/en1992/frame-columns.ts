@@ -1,7 +1,7 @@
 import { silent, type Calc } from '../../calc/calc';
 import type { ColumnRules } from '../column-rules';
 import type { FrameColumn, FrameColumnRules, FrameConfinement, FrameCore } from '../frame-columns';
-import { curvatureDuctility, materialFault } from './frames';
+import { curvatureDuctility, materialFault } from './frame-materials';
 import { designStrength, STEEL_MODULUS } from './materials';
 import type { NationalAnnex } from './national';
 import { formula, symbols } from './symbols';

@@ -4,13 +4,13 @@ import type { DesignCode } from '../design-code';
 import type { ColumnRules } from '../column-rules';
 import type { FrameCode, FrameRules } from '../frame-rules';
 import { mediumColumns } from './frame-columns';
+import { curvatureDuctility, materialFault } from './frame-materials';
 import { meanTensileStrength, STEEL_MODULUS } from './materials';
 import { psiOf, type NationalAnnex } from './national';
-import { formula, symbols } from './symbols';
+import { formula } from './symbols';
 
 export const F = {
   least: formula('rho_min', '0.5 * f_ctm / f_yk', 'EN 1998-1 (5.12)'),
-  curvature: formula('mu_phi', 'k_st * (2 * q_0 - 1)', 'EN 1998-1 (5.4), 5.2.3.4(4)'),
   most: formula('rho_most', 'rho_c2 + 0.0018 / (mu_phi * epsilon_syd) * f_cd / f_yd', 'EN 1998-1 (5.11)'),
   hoops: formula('s_max', 'min(h / 4, 24 * d_bw, 225, 8 * d_bL)', 'EN 1998-1 (5.13)', { empirical: 'SI' }),
   inner: formula('d_bL_max', '7.5 * f_ctm / f_yd / (1 + 0.75 * 2 / 3 * rho_c2 / rho_most) * h_col', 'EN 1998-1 (5.50a)'),
@@ -26,18 +26,6 @@ interface FrameBasis {
 }
 
 const CLAUSE = 'EN 1998-1 5.4.3.1.2';
-
-/** Curvature ductility, 5.2.3.4(3), for periods from TC on; steel of class B asks for half as much again. */
-export function curvatureDuctility(c: Calc, m: Materials, behaviour: number): number {
-  const q_0 = c.given(symbols.q_0, behaviour, 'chosen');
-  return c.let(F.curvature, { q_0, k_st: m.ductility === 'B' || m.ductility === 'N' ? 1.5 : 1 });
-}
-
-/** Why materials do not suit ductility class medium; null where they do. */
-export function materialFault(m: Materials): string | null {
-  if (m.ductility === 'A') return 'Ductility class medium needs steel of class B or C (EN 1998-1 5.3.2(1)).';
-  return m.concreteStrength < 16 ? 'Ductility class medium needs at least C16/20 (EN 1998-1 5.4.1.1(1)).' : null;
-}
 
 /** The most steel of (5.11). */
 function mostRatio(c: Calc, m: Materials, compression: number, { annex, behaviour }: FrameBasis): number {

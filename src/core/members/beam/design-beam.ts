@@ -71,7 +71,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
       ...service.checks,
-      ...beamFire(beam, code, map, bending),
+      ...beamFire(basis, map, bending),
       ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam), ...stationTopics(beam)]),
     ],
     options,
