@@ -1,4 +1,6 @@
+import type { HeatFire, HeatLaw } from '../analysis/heat/heat-flow';
 import type { Calc } from '../calc/calc';
+import type { UltimateBasis } from '../section/ultimate';
 import type { Materials } from './basis';
 
 /** Periods for which fire resistance is asked (minutes). */
@@ -81,10 +83,35 @@ export interface FireSlab {
   readonly ratio: number;
 }
 
+/** A section whose concrete counts in full inside an isotherm and not at all outside, with bars as strong as their temperature lets them be. */
+export interface IsothermRules {
+  readonly title: string;
+  readonly clause: string;
+  /** Why it does not hold for materials; null where it does. */
+  materialFault(m: Materials): string | null;
+  /** Temperature of the isotherm (degrees C). */
+  readonly limit: number;
+  heat(m: Materials): HeatLaw;
+  readonly fire: HeatFire;
+  /** Least width of a section (mm) for a period, and slenderness up to which it applies. */
+  leastWidth(minutes: number): number;
+  readonly mostSlenderness: number;
+  /** Slenderness of a column in fire by that at normal temperature. */
+  slenderness(q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>): number;
+  /** Strength of a bar of a column over that at 20 degrees. */
+  barStrength(theta: number): number;
+  /** Strengths with the factors of an accidental situation. */
+  basis(m: Materials): UltimateBasis;
+  /** Forces in fire over design forces. */
+  readonly reduction: number;
+}
+
 /** What a code says of fire: every way it has is tried, and any one that gives the time is enough. */
 export interface FireRules {
   column(c: Calc, q: FireColumn): readonly FireWay[];
   wall(c: Calc, q: FireWall): readonly FireWay[];
   beam(c: Calc, q: FireBeam): readonly FireWay[];
   slab(c: Calc, q: FireSlab): readonly FireWay[];
+  /** Undefined where the code has no such way here. */
+  readonly isotherm?: IsothermRules;
 }

@@ -1,7 +1,17 @@
 import type { Calc } from '../../calc/calc';
 import type { Choice } from '../design-code';
-import { FIRE_PERIODS, type FireBeam, type FireColumn, type FireRules, type FireSlab, type FireWall, type FireWay } from '../fire-rules';
+import {
+  FIRE_PERIODS,
+  type FireBeam,
+  type FireColumn,
+  type FireRules,
+  type FireSlab,
+  type FireWall,
+  type FireWay,
+  type IsothermRules,
+} from '../fire-rules';
 import * as tables from '../fire-tables';
+import { concreteHeat, standardFire, type Conductivity, type Moisture } from './heat';
 import { designStrength } from './materials';
 import type { NationalAnnex } from './national';
 import { getUnit } from '../../units/unit';
@@ -46,7 +56,61 @@ export const fireChoices: readonly Choice[] = [
     only: 'beams',
     options: { table: 'as in the tables: critical temperature 500 °C', stress: 'adjusted by the critical temperature' },
   },
+  {
+    key: 'fireConductivity',
+    title: 'Conductivity of concrete in fire',
+    clause: 'EN 1992-1-2 3.3.3(2)',
+    topic: 'fire',
+    only: 'columns',
+    options: { lower: 'lower limit, as the profiles of annex A', upper: 'upper limit' },
+  },
+  {
+    key: 'fireMoisture',
+    title: 'Moisture of concrete by weight',
+    clause: 'EN 1992-1-2 3.3.2(2)',
+    topic: 'fire',
+    only: 'columns',
+    options: { usual: '1.5 %', dry: 'dry', wet: '3 %' },
+  },
 ];
+
+/** Least widths of sections, table B.1 (mm), by the period. */
+const ISOTHERM_WIDTHS: Readonly<Record<number, number>> = { 30: 0, 60: 90, 90: 120, 120: 160, 180: 200, 240: 280 };
+
+/** Strength of bars whose strain stays below 2 %, as in columns, over that at 20 degrees: 4.2.4.3(2), curve 3 of figure 4.2a. */
+export function barStrength(theta: number): number {
+  if (theta <= 100) return 1;
+  if (theta <= 400) return 0.7 - (0.3 * (theta - 400)) / 300;
+  if (theta <= 500) return 0.57 - (0.13 * (theta - 500)) / 100;
+  if (theta <= 700) return 0.1 - (0.47 * (theta - 700)) / 200;
+  return Math.max(0, (0.1 * (1200 - theta)) / 500);
+}
+
+/** kg/m3 at 20 degrees. */
+const PLAIN_DENSITY = 2300;
+
+/** The 500 degree isotherm of annex B.1: for standard fires, with the temperatures of the section by 3.3. */
+const isotherm = (
+  choose: (key: string) => string,
+  basis: IsothermRules['basis'],
+  reduction: number,
+  ratio: IsothermRules['slenderness'],
+): IsothermRules => ({
+  title: '500 °C isotherm',
+  clause: 'EN 1992-1-2 B.1',
+  materialFault: (m) => (strongFactor(m.concreteStrength) === 1 ? null : 'for concrete up to C50/60'),
+  limit: 500,
+  // As the profiles of annex A; reinforced concrete is given as heavier, and would stay cooler.
+  heat: (m) => concreteHeat(Math.min(PLAIN_DENSITY, m.density * 1e9), choose('fireMoisture') as Moisture, choose('fireConductivity') as Conductivity),
+  fire: standardFire,
+  leastWidth: (minutes) => ISOTHERM_WIDTHS[minutes]!,
+  // As the tables of 5.3.3: beyond it second order in the heated column would have to be found.
+  mostSlenderness: 30,
+  slenderness: ratio,
+  barStrength,
+  basis,
+  reduction,
+});
 
 const MINUTE = getUnit('min').factor;
 
@@ -61,7 +125,7 @@ function strongFactor(f_ck: number): number | null {
 const TOO_STRONG = 'concrete above C80/95 has no tables';
 
 /** Fire resistance by the tables and (5.7) of EN 1992-1-2. */
-export function fireRules(annex: NationalAnnex, choose: (key: string) => string): FireRules {
+export function fireRules(annex: NationalAnnex, choose: (key: string) => string, basis: IsothermRules['basis']): FireRules {
   const eta = Number(choose('fireReduction'));
   const lengthOf = (q: Pick<FireColumn, 'l0' | 'height'>) => ({ inner: 0.5 * q.height, top: 0.7 * q.height })[choose('fireLength')] ?? q.l0;
   const level = (c: Calc, use: number) =>
@@ -75,6 +139,7 @@ export function fireRules(annex: NationalAnnex, choose: (key: string) => string)
     wall: (c, q) => [wall(level(c, q.use), q)],
     beam: (c, q) => beam(c, q, adjustment(c, q)),
     slab: (c, q) => slab(q, adjustment(c, q)),
+    isotherm: isotherm(choose, basis, eta, (q) => q.slenderness * (lengthOf(q) / Math.max(q.l0, 1))),
   };
 }
 
@@ -194,7 +259,12 @@ function beam(c: Calc, q: FireBeam, adjust: number): FireWay[] {
         ? `${period} minutes need top bars that run further into the span, 5.6.3(3)${Number.isFinite(top) ? `: ${top.toFixed(2)} times those that are there` : ''}`
         : null;
   if (Number.isFinite(top))
-    c.state('top steel needed along the spans over that which is there', top, 'ratio', 'of the supports of the span, to 0.3 l on both sides');
+    c.state(
+      'top steel needed along the spans over that which is there',
+      top,
+      'ratio',
+      'of the supports of the span, to 0.3 l on both sides',
+    );
   const kept = tables.periodsKept(tables.beamContinuous, width, axis, { more });
   return [simple, { title: 'continuous beam', clause: 'EN 1992-1-2 table 5.6', ...kept }];
 }

@@ -2,9 +2,7 @@ import type { Calc } from '../../calc/calc';
 import type { Materials } from '../basis';
 import { formula, symbols } from './symbols';
 
-export const F = {
-  curvature: formula('mu_phi', 'k_st * (2 * q_0 - 1)', 'EN 1998-1 (5.4), 5.2.3.4(4)'),
-};
+export const F = { curvature: formula('mu_phi', 'k_st * (2 * q_0 - 1)', 'EN 1998-1 (5.4), 5.2.3.4(4)') };
 
 /** Curvature ductility, 5.2.3.4(3), for periods from TC on; steel of class B asks for half as much again. */
 export function curvatureDuctility(c: Calc, m: Materials, behaviour: number): number {

@@ -12,6 +12,7 @@ import { columnChoices, columnRules } from './column-rules';
 import { combinations, type UltimateRule } from './combinations';
 import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detailing';
 import { anchorageRules } from './anchorage';
+import { ultimateBasis } from './axial';
 import { fireChoices, fireRules } from './fire';
 import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
@@ -285,7 +286,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     column,
     service: serviceRules(choose),
     flange: flangeRule,
-    fire: fireRules(annex, choose),
+    fire: fireRules(annex, choose, (m) => ultimateBasis(silent, m, { ...annex, gammaC: 1, gammaS: 1 }, 'parabola', false)),
     frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength, columnShear: column.shear }),
     flangeShear: (c, q) => ({ ...flangeShear(c, q, annex), clause: '6.2.4' }),
     anchorage: anchorageRules(annex),

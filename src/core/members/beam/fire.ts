@@ -29,7 +29,10 @@ function topAlong({ beam, strips, resistance }: CheckBasis, span: number, reach:
     const x0 = beam.starts[support]!;
     const l = Math.max(...sides.map(length));
     const half = beam.supports[support]!.width / 2 + 1;
-    const needed = Math.max(0, ...[...strips.x.keys()].filter((i) => Math.abs(strips.x[i]! - x0) <= half).map((i) => strips.requiredTop[i]!));
+    const needed = Math.max(
+      0,
+      ...[...strips.x.keys()].filter((i) => Math.abs(strips.x[i]! - x0) <= half).map((i) => strips.requiredTop[i]!),
+    );
     return sides.flatMap((k) =>
       Array.from({ length: STEPS }, (_, i) => {
         // What is needed at the nearer end of a step over what is there at its further end: between them neither is worse.

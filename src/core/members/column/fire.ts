@@ -1,8 +1,10 @@
 import type { DerivableCheck } from '../../checks/check';
-import type { FireColumn, FireWall } from '../../codes/fire-rules';
+import type { Calc } from '../../calc/calc';
+import type { FireColumn, FireWall, FireWay } from '../../codes/fire-rules';
 import { capacityAlongRay, roughAlongRay } from '../../section/capacity';
 import { fireChecks, type FireCase, type FireInput } from '../parts/fire-check';
 import type { ColumnBasis } from './checks';
+import { isothermWay } from './fire-isotherm';
 import { isRound, placeName } from './input';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import type { ColumnModel } from './section';
@@ -66,13 +68,27 @@ function mayGovern(basis: ColumnBasis): Candidate[] {
 const casesOf = (basis: ColumnBasis, ways: (r: SetResult, p: PlaceResult) => FireCase['ways']): FireCase[] =>
   mayGovern(basis).map(({ r, p }) => ({ label: placeName(basis.column, p.place), combination: r.set.name, ways: ways(r, p) }));
 
+/** The longer effective length, the larger slenderness and the height of a column (mm). */
+function slendernessOf({ column, model }: ColumnBasis, axes: readonly ('x' | 'y')[]): Pick<FireColumn, 'l0' | 'height' | 'slenderness'> {
+  const all = axes.map((axis) => model.axes[axis]);
+  return {
+    l0: Math.max(...all.map((a) => a.l0)),
+    height: column.height,
+    slenderness: Math.max(...all.map(({ l0, slender }) => l0 / Math.sqrt(slender.inertia / slender.area))),
+  };
+}
+
+/** The ways of the code, with the isotherm where it has one. */
+function withIsotherm(c: Calc, basis: ColumnBasis, ways: readonly FireWay[], q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>) {
+  const way = isothermWay(c, basis, q);
+  return way ? [...ways, way] : ways;
+}
+
 /** Fire resistance of a column, for every load set at its ends and between. */
 export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[] {
   const { column, code, model } = basis;
   const nearest = Math.min(...model.bars.map((b) => b.diameter));
-  const { x, y } = model.axes;
-  const longer = x.l0 >= y.l0 ? x : y;
-  const slenderness = Math.max(...[x, y].map(({ l0, slender }) => l0 / Math.sqrt(slender.inertia / slender.area)));
+  const slender = slendernessOf(basis, ['x', 'y']);
   const question = (r: SetResult, p: PlaceResult): FireColumn => ({
     materials: column.materials,
     width: Math.min(model.width, model.depth),
@@ -86,16 +102,14 @@ export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[
     use: atRay(basis, p),
     N: p.N,
     e: eccentricity(basis, r),
-    height: column.height,
-    l0: longer.l0,
-    slenderness,
+    ...slender,
     isBraced: column.axes.x.isBraced && column.axes.y.isBraced,
     isOneSided: fire.isOneSided,
   });
   return fireChecks(
     fire,
     code,
-    casesOf(basis, (r, p) => (c) => code.fire.column(c, question(r, p))),
+    casesOf(basis, (r, p) => (c) => withIsotherm(c, basis, code.fire.column(c, question(r, p)), question(r, p))),
   );
 }
 
@@ -104,6 +118,7 @@ export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number,
   const { column, code, model } = basis;
   const cover = column.cover + horizontal;
   const axis = cover + Math.min(...model.bars.map((b) => b.diameter)) / 2;
+  const slender = slendernessOf(basis, column.isStrip ? ['x'] : ['x', 'y']);
   const question = (p: PlaceResult): FireWall => ({
     materials: column.materials,
     thickness,
@@ -116,6 +131,6 @@ export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number,
   return fireChecks(
     fire,
     code,
-    casesOf(basis, (_r, p) => (c) => code.fire.wall(c, question(p))),
+    casesOf(basis, (_r, p) => (c) => withIsotherm(c, basis, code.fire.wall(c, question(p)), slender)),
   );
 }
