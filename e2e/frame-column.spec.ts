@@ -1,6 +1,8 @@
 import { expect, rung, test } from './helpers';
 
-test('a column of a special frame to ACI from nothing: what is missing is asked for, ties are changed until the core is confined', async ({ page }) => {
+test('a column of a special frame to ACI from nothing: what is missing is asked for, ties are changed until the core is confined', async ({
+  page,
+}) => {
   await page.goto('/');
   await page.getByLabel('Code', { exact: true }).selectOption({ label: 'ACI 318-19, SI form' });
   await page.getByRole('button', { name: 'Start with a column' }).click();

@@ -16,6 +16,7 @@ import { BarsEditor } from './BarsEditor';
 import { BasisPanel } from './BasisPanel';
 import { ColumnSheet } from './ColumnSheet';
 import { columnField } from './fields';
+import { FirePanel } from './FirePanel';
 import { FollowsSlab } from './FollowsSlab';
 import { LoadSetsPanel } from './LoadSetsPanel';
 import { SurfacePanel } from './SurfacePanel';
@@ -83,6 +84,12 @@ const panels: readonly PanelPart<UprightMember, Chosen, ColumnHandle>[] = [
       faults.length === 0 && (
         <StrainsPanel {...{ project: kept, member: keptMember, result, index }} onChoose={(i) => setChosen(result.sets[i]!.name)} />
       ),
+  },
+  {
+    id: 'fire',
+    title: 'Fire',
+    isHidden: isSectionAlone,
+    show: ({ kept, keptMember, result, faults }) => faults.length === 0 && <FirePanel project={kept} member={keptMember} result={result} />,
   },
   {
     id: 'schedule',

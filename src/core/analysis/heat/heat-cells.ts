@@ -14,9 +14,10 @@ export interface HeatLink {
   readonly ratio: number;
 }
 
-/** A section cut into square cells; those on its edges are cut by them. Lengths mm. */
+/** A section cut into nearly square cells; those on its edges are cut by them. Lengths mm. */
 export interface HeatCells {
-  readonly size: number;
+  /** Along x and along y. */
+  readonly size: Point;
   readonly columns: number;
   readonly rows: number;
   /** Lower left corner of the grid, and upper right one of the section. */
@@ -42,20 +43,21 @@ const CUTTING = 0.4;
 export function heatCells(outline: Outline, about: number, isExposed: IsExposed): HeatCells {
   const { left, right, bottom, top } = boundsOf(outline.outer);
   const columns = Math.max(1, Math.round((right - left) / about));
-  const size = (right - left) / columns;
-  const rows = Math.max(1, Math.ceil((top - bottom) / size - 1e-6));
+  const rows = Math.max(1, Math.round((top - bottom) / about));
+  const size: Point = [(right - left) / columns, (top - bottom) / rows];
+  const grid: Grid = { left, bottom, size, columns, rows };
   const loops = oriented(outline);
-  const squares = cutSquares(loops, { left, bottom, size, columns, rows });
-  const open = openLengths(loops, { left, bottom, size, columns, rows });
-  const at = joinCuttings(squares, open, size, columns, rows);
+  const squares = cutSquares(loops, grid);
+  const open = openLengths(loops, grid);
+  const at = joinCuttings(squares, open, grid);
   const { area, centres } = cellsOf(at, squares);
   const hot = loops.flatMap((loop) =>
     loop.flatMap((a, i) => {
       const b = loop[(i + 1) % loop.length]!;
-      return isExposed(a, b) ? hotPieces(a, b, at, centres, { left, bottom, size, columns, rows }) : [];
+      return isExposed(a, b) ? hotPieces(a, b, at, centres, grid) : [];
     }),
   );
-  const within = Uint8Array.from(squares, (q) => (q.area >= 0.5 * size * size ? 1 : 0));
+  const within = Uint8Array.from(squares, (q) => (q.area >= 0.5 * size[0] * size[1] ? 1 : 0));
   return {
     size,
     columns,
@@ -66,7 +68,7 @@ export function heatCells(outline: Outline, about: number, isExposed: IsExposed)
     inside: within,
     area,
     centres,
-    links: linksOf(at, open, columns, rows, size),
+    links: linksOf(at, open, grid),
     hot,
   };
 }
@@ -74,7 +76,7 @@ export function heatCells(outline: Outline, about: number, isExposed: IsExposed)
 interface Grid {
   readonly left: number;
   readonly bottom: number;
-  readonly size: number;
+  readonly size: Point;
   readonly columns: number;
   readonly rows: number;
 }
@@ -85,13 +87,13 @@ interface Square {
 }
 
 /** The part of the section in each square. Cut by columns first, then by rows. */
-function cutSquares(loops: readonly Loop[], { left, bottom, size, columns, rows }: Grid): Square[] {
+function cutSquares(loops: readonly Loop[], { left, bottom, size: [sx, sy], columns, rows }: Grid): Square[] {
   const squares: Square[] = new Array(columns * rows);
   for (let i = 0; i < columns; i += 1) {
-    const strip = loops.map((l) => between(l, [1, 0], left + i * size, left + (i + 1) * size));
+    const strip = loops.map((l) => between(l, [1, 0], left + i * sx, left + (i + 1) * sx));
     for (let k = 0; k < rows; k += 1) {
-      const parts = strip.map((l) => between(l, [0, 1], bottom + k * size, bottom + (k + 1) * size)).filter((l) => l.length > 2);
-      squares[k * columns + i] = squareOf(parts, [left + (i + 0.5) * size, bottom + (k + 0.5) * size]);
+      const parts = strip.map((l) => between(l, [0, 1], bottom + k * sy, bottom + (k + 1) * sy)).filter((l) => l.length > 2);
+      squares[k * columns + i] = squareOf(parts, [left + (i + 0.5) * sx, bottom + (k + 0.5) * sy]);
     }
   }
   return squares;
@@ -126,11 +128,11 @@ function openLengths(loops: readonly Loop[], g: Grid) {
   const right = new Float64Array(g.columns * g.rows);
   const upper = new Float64Array(g.columns * g.rows);
   for (let i = 0; i + 1 < g.columns; i += 1)
-    for (const [from, to] of inside(loops, 0, g.left + (i + 1) * g.size))
-      spread(right, from, to, g.bottom, g.size, g.rows, (k) => k * g.columns + i);
+    for (const [from, to] of inside(loops, 0, g.left + (i + 1) * g.size[0]))
+      spread(right, from, to, g.bottom, g.size[1], g.rows, (k) => k * g.columns + i);
   for (let k = 0; k + 1 < g.rows; k += 1)
-    for (const [from, to] of inside(loops, 1, g.bottom + (k + 1) * g.size))
-      spread(upper, from, to, g.left, g.size, g.columns, (i) => k * g.columns + i);
+    for (const [from, to] of inside(loops, 1, g.bottom + (k + 1) * g.size[1]))
+      spread(upper, from, to, g.left, g.size[0], g.columns, (i) => k * g.columns + i);
   return { right, upper };
 }
 
@@ -177,8 +179,8 @@ function neighbours(
 }
 
 /** Numbers the cells. A cutting that is too small belongs to the fuller square to which it is most open. */
-function joinCuttings(squares: readonly Square[], open: Open, size: number, columns: number, rows: number): Int32Array {
-  const least = CUTTING * size * size;
+function joinCuttings(squares: readonly Square[], open: Open, { size, columns, rows }: Grid): Int32Array {
+  const least = CUTTING * size[0] * size[1];
   const at = new Int32Array(squares.length).fill(-1);
   let count = 0;
   squares.forEach(({ area }, s) => area >= least && (at[s] = count++));
@@ -209,17 +211,17 @@ function cellsOf(at: Int32Array, squares: readonly Square[]): { readonly area: F
   return { area, centres: Array.from(area, (a, i): Point => [sx[i]! / a, sy[i]! / a]) };
 }
 
-function linksOf(at: Int32Array, { right, upper }: Open, columns: number, rows: number, size: number): HeatLink[] {
+function linksOf(at: Int32Array, { right, upper }: Open, { size: [sx, sy], columns, rows }: Grid): HeatLink[] {
   const links: HeatLink[] = [];
-  const add = (s: number, to: number, length: number) => {
+  const add = (s: number, to: number, length: number, apart: number) => {
     const [a, b] = [at[s]!, at[to]!];
-    if (a >= 0 && b >= 0 && a !== b && length > 0) links.push({ a, b, ratio: length / size });
+    if (a >= 0 && b >= 0 && a !== b && length > 0) links.push({ a, b, ratio: length / apart });
   };
   for (let k = 0; k < rows; k += 1)
     for (let i = 0; i < columns; i += 1) {
       const s = k * columns + i;
-      if (i + 1 < columns) add(s, s + 1, right[s]!);
-      if (k + 1 < rows) add(s, s + columns, upper[s]!);
+      if (i + 1 < columns) add(s, s + 1, right[s]!, sx);
+      if (k + 1 < rows) add(s, s + columns, upper[s]!, sy);
     }
   return links;
 }
@@ -230,13 +232,13 @@ function hotPieces(a: Point, b: Point, at: Int32Array, centres: readonly Point[]
   const length = Math.hypot(dx, dy);
   if (length < 1e-9) return [];
   const cuts = [0, 1];
-  const cutAt = (start: number, d: number, from: number) => {
+  const cutAt = (start: number, d: number, from: number, size: number) => {
     if (Math.abs(d) < 1e-12) return;
-    for (let k = Math.ceil((Math.min(start, start + d) - from) / g.size); from + k * g.size < Math.max(start, start + d); k += 1)
-      cuts.push((from + k * g.size - start) / d);
+    for (let k = Math.ceil((Math.min(start, start + d) - from) / size); from + k * size < Math.max(start, start + d); k += 1)
+      cuts.push((from + k * size - start) / d);
   };
-  cutAt(a[0], dx, g.left);
-  cutAt(a[1], dy, g.bottom);
+  cutAt(a[0], dx, g.left, g.size[0]);
+  cutAt(a[1], dy, g.bottom, g.size[1]);
   cuts.sort((p, q) => p - q);
   // The concrete lies to the left of an edge.
   const [nx, ny] = [-dy / length, dx / length];
@@ -245,13 +247,13 @@ function hotPieces(a: Point, b: Point, at: Int32Array, centres: readonly Point[]
     if (to - from < 1e-9) return [];
     const t = (from + to) / 2;
     const [x, y] = [a[0] + t * dx, a[1] + t * dy];
-    const i = clamp(Math.floor((x + nx * 1e-3 * g.size - g.left) / g.size), g.columns);
-    const k = clamp(Math.floor((y + ny * 1e-3 * g.size - g.bottom) / g.size), g.rows);
+    const i = clamp(Math.floor((x + nx * 1e-3 * g.size[0] - g.left) / g.size[0]), g.columns);
+    const k = clamp(Math.floor((y + ny * 1e-3 * g.size[1] - g.bottom) / g.size[1]), g.rows);
     const s = k * g.columns + i;
     const cell = at[s]!;
     if (cell < 0) return [];
     const [cx, cy] = centres[cell]!;
-    const depth = Math.max((cx - x) * nx + (cy - y) * ny, 0.1 * g.size);
+    const depth = Math.max((cx - x) * nx + (cy - y) * ny, 0.1 * Math.min(...g.size));
     return [{ cell, length: (to - from) * length, depth }];
   });
 }

@@ -9,7 +9,7 @@ const BESIDE = 1e-3;
 
 /** Temperature at a point within a section (degrees C): straight between the middles of the squares round it that belong to it. */
 export function temperatureAt({ from, size, columns, rows, at }: HeatCells, { cells }: HeatState, [x, y]: Point): number {
-  const [u, v] = [(x - from[0]) / size - 0.5, (y - from[1]) / size - 0.5];
+  const [u, v] = [(x - from[0]) / size[0] - 0.5, (y - from[1]) / size[1] - 0.5];
   const [i, k] = [Math.floor(u), Math.floor(v)];
   let [sum, weight] = [0, 0];
   for (const [di, dk] of [
@@ -37,19 +37,19 @@ interface Nodes {
 /** Middles of the squares, with the edges of the section round them and its surroundings beyond. */
 function nodesOf(heat: HeatCells, state: HeatState): Nodes {
   const { from, size, columns, rows, at } = heat;
-  const middles = (start: number, count: number) => Array.from({ length: count }, (_, i) => start + (i + 0.5) * size);
-  const around = (start: number, count: number, end: number) => [
+  const middles = (start: number, count: number, step: number) => Array.from({ length: count }, (_, i) => start + (i + 0.5) * step);
+  const around = (start: number, count: number, step: number, end: number) => [
     start - BESIDE,
     start,
-    ...middles(start, count).map((v) => Math.min(v, end - BESIDE)),
+    ...middles(start, count, step),
     end,
     end + BESIDE,
   ];
   const surface = new Float64Array(heat.area.length).fill(-Infinity);
   heat.hot.forEach(({ cell }, e) => (surface[cell] = Math.max(surface[cell]!, state.edges[e]!)));
   return {
-    xs: around(from[0], columns, heat.to[0]),
-    ys: around(from[1], rows, heat.to[1]),
+    xs: around(from[0], columns, size[0], heat.to[0]),
+    ys: around(from[1], rows, size[1], heat.to[1]),
     value: (i, k) => {
       if (i === 0 || k === 0 || i === columns + 3 || k === rows + 3) return OUTSIDE;
       const isEdge = i === 1 || k === 1 || i === columns + 2 || k === rows + 2;
@@ -59,6 +59,32 @@ function nodesOf(heat: HeatCells, state: HeatState): Nodes {
       return isEdge ? Math.max(state.cells[cell]!, surface[cell]!) : state.cells[cell]!;
     },
   };
+}
+
+/** Temperatures at the middles of the squares and along the edges, with the triangles between them: what a map is drawn from. */
+export function heatMap(
+  heat: HeatCells,
+  state: HeatState,
+): { readonly at: Float64Array; readonly triangles: number[]; readonly values: Float64Array } {
+  const { xs, ys, value } = nodesOf(heat, state);
+  const [n, m] = [xs.length - 2, ys.length - 2];
+  const at = new Float64Array(2 * n * m);
+  const values = new Float64Array(n * m);
+  const triangles: number[] = [];
+  for (let k = 0; k < m; k += 1)
+    for (let i = 0; i < n; i += 1) {
+      const node = k * n + i;
+      at.set([xs[i + 1]!, ys[k + 1]!], 2 * node);
+      values[node] = value(i + 1, k + 1);
+    }
+  const add = (...corners: readonly number[]) => corners.every((c) => values[c]! < OUTSIDE) && triangles.push(...corners);
+  for (let k = 0; k + 1 < m; k += 1)
+    for (let i = 0; i + 1 < n; i += 1) {
+      const a = k * n + i;
+      add(a, a + 1, a + n + 1);
+      add(a, a + n + 1, a + n);
+    }
+  return { at, triangles, values };
 }
 
 /** The part of a section that is cooler than a temperature, with what is hot inside it as holes; null where nothing is. Of several parts the largest. */

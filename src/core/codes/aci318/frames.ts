@@ -6,7 +6,7 @@ import type { BendingSection, DesignCode } from '../design-code';
 import type { FrameCode, FrameEnd, FrameRules, FrameZone } from '../frame-rules';
 import { frameColumns } from './frame-columns';
 import { isGrade60, specialMaterialFault } from './frame-materials';
-import { INCH, lightweightFactor, PSI, strengthReduction } from './materials';
+import { INCH, lightweightFactor, strengthReduction } from './materials';
 import { countedStirrupStrength, PHI_SHEAR } from './shear';
 import { formula, symbols, twoForms, type Form } from './symbols';
 

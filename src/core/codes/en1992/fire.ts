@@ -101,7 +101,8 @@ const isotherm = (
   materialFault: (m) => (strongFactor(m.concreteStrength) === 1 ? null : 'for concrete up to C50/60'),
   limit: 500,
   // As the profiles of annex A; reinforced concrete is given as heavier, and would stay cooler.
-  heat: (m) => concreteHeat(Math.min(PLAIN_DENSITY, m.density * 1e9), choose('fireMoisture') as Moisture, choose('fireConductivity') as Conductivity),
+  heat: (m) =>
+    concreteHeat(Math.min(PLAIN_DENSITY, m.density * 1e9), choose('fireMoisture') as Moisture, choose('fireConductivity') as Conductivity),
   fire: standardFire,
   leastWidth: (minutes) => ISOTHERM_WIDTHS[minutes]!,
   // As the tables of 5.3.3: beyond it second order in the heated column would have to be found.

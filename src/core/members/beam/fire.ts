@@ -1,5 +1,4 @@
 import type { DerivableCheck } from '../../checks/check';
-import type { DesignCode } from '../../codes/design-code';
 import type { FireBeam } from '../../codes/fire-rules';
 import { fireChecks } from '../parts/fire-check';
 import { holdsMoment } from './holds-moment';

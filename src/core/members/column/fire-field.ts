@@ -55,13 +55,16 @@ export function fireField(column: ColumnInput, rules: IsothermRules, code: Desig
   return field;
 }
 
+/** Whether a fire from a side reaches an edge. */
+export const isReached = (a: Point, b: Point, side: HotSide): boolean => side === 'all' || faces(a, b, side);
+
 /** Where a side lies, seen from the middle. */
 const towards: Readonly<Record<Exclude<HotSide, 'all'>, Point>> = { top: [0, 1], bottom: [0, -1], left: [-1, 0], right: [1, 0] };
 
 /** Which edges a fire reaches: those that face its side. The ends of a metre of a longer wall are not edges. */
 function exposure(side: HotSide, isStrip: boolean): IsExposed {
-  if (side !== 'all') return (a, b) => faces(a, b, side);
-  return isStrip ? (a, b) => !faces(a, b, 'left') && !faces(a, b, 'right') : () => true;
+  if (side !== 'all' || !isStrip) return (a, b) => isReached(a, b, side);
+  return (a, b) => !faces(a, b, 'left') && !faces(a, b, 'right');
 }
 
 /** Whether the outside of an edge looks to a side; the section lies to the left of its edges. */

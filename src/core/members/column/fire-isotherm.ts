@@ -19,8 +19,24 @@ export interface HotSection {
 /** A coarser table than that of the cold section: its answers are solved all the same. */
 const TABLE = { angles: 24, depths: 32 };
 
-/** A section after the k-th period: its concrete inside the isotherm, its bars by their temperatures; null where nothing is left. */
+const known = new WeakMap<ColumnBasis['model'], Map<string, HotSection | null>>();
+
+/** A section after the k-th period: its concrete inside the isotherm, its bars by their temperatures; null where nothing is left. Kept for the same model. */
 export function hotSection(
+  { column, model }: Pick<ColumnBasis, 'column' | 'model'>,
+  rules: IsothermRules,
+  field: FireField,
+  k: number,
+): HotSection | null {
+  let own = known.get(model);
+  if (!own) known.set(model, (own = new Map()));
+  const key = `${field.side} ${k}`;
+  let hot = own.get(key);
+  if (hot === undefined) own.set(key, (hot = whatIsLeft({ column, model }, rules, field, k)));
+  return hot;
+}
+
+function whatIsLeft(
   { column, model }: Pick<ColumnBasis, 'column' | 'model'>,
   rules: IsothermRules,
   field: FireField,
@@ -45,7 +61,7 @@ function forcesIn({ middle: [cx, cy] }: HotSection, { N, Mx, My }: PlaceResult, 
 const NEAR = 0.85;
 
 /** N and M in fire over what is left carries, for the worst of all load sets. */
-function useOf(hot: HotSection, places: readonly PlaceResult[], reduction: number): number {
+function usedOf(hot: HotSection, places: readonly PlaceResult[], reduction: number): number {
   const all = places.map((p) => forcesIn(hot, p, reduction));
   const rough = all.map((f) => roughAlongRay(hot.surface, ...f));
   const most = Math.max(0, ...rough);
@@ -88,24 +104,24 @@ function findWay(basis: ColumnBasis, rules: IsothermRules, q: Pick<FireColumn, '
 function minutesFrom(basis: ColumnBasis, rules: IsothermRules, field: FireField, places: readonly PlaceResult[], width: number) {
   const wide = FIRE_PERIODS.filter((period) => width >= rules.leastWidth(period));
   const used = new Map<number, number>();
-  const use = (k: number) => {
+  const usedAfter = (k: number) => {
     if (!used.has(k)) {
       const hot = hotSection(basis, rules, field, k);
-      used.set(k, hot ? useOf(hot, places, rules.reduction) : Infinity);
+      used.set(k, hot ? usedOf(hot, places, rules.reduction) : Infinity);
     }
     return used.get(k)!;
   };
   let [kept, lost] = [-1, wide.length];
   while (lost - kept > 1) {
     const k = (kept + lost) >> 1;
-    if (use(k) <= 1) kept = k;
+    if (usedAfter(k) <= 1) kept = k;
     else lost = k;
   }
   const minutes = kept < 0 ? 0 : FIRE_PERIODS[kept]!;
   if (lost === FIRE_PERIODS.length) return { minutes, reason: 'the longest period looked at' };
   const next = FIRE_PERIODS[lost]!;
   if (lost === wide.length) return { minutes, reason: `${next} minutes need ${rules.leastWidth(next)} mm of width` };
-  const u = use(lost);
+  const u = usedAfter(lost);
   const said =
     u < 100 ? `after ${next} minutes N and M use ${u.toFixed(2)} of what is left` : `after ${next} minutes nothing to speak of is left`;
   return { minutes, reason: field.side === 'all' ? said : `${said}, heated from the ${field.side}` };
