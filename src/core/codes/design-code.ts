@@ -2,6 +2,7 @@ import type { PatternRule } from '../analysis/arrangements';
 import type { Combination, LoadCase, Nature } from '../analysis/combination';
 import type { Calc } from '../calc/calc';
 import type { AnchorageRules } from './anchorage-rules';
+import type { BeamFormRules } from './beam-form-rules';
 import type { CatalogueId } from '../materials/bars';
 import type { ColumnRules } from './column-rules';
 import type { ServiceRules } from './service-rules';
@@ -179,6 +180,7 @@ export interface DesignCode {
   };
   readonly torsion: TorsionRules;
   readonly flange: FlangeRule;
+  readonly beamForm: BeamFormRules;
   readonly frames: FrameCode;
   readonly punching: PunchingRules;
   readonly slab: SlabRules;

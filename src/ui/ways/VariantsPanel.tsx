@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { governing, type Check } from '@/core/checks/check';
+import { governing } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
@@ -10,8 +10,8 @@ import { firstFree, replaceMember } from '@/store/commands';
 import { weigh } from '@/core/advice/rates';
 import { resultOf } from '@/store/results';
 import { useProject } from '@/store/project-store';
-import { Glyph, standingOf, standingText } from '@/ui/drawing/Glyph';
-import { Inlay } from '@/ui/drawing/Inlay';
+import { BesideCodes } from './BesideCodes';
+import { Use } from './Use';
 
 /** Variants beside the state in use. */
 const MOST_SHOWN = 3;
@@ -134,6 +134,7 @@ export function VariantsPanel({ project, member, result }: { project: Project; m
           </tbody>
         </table>
       )}
+      <BesideCodes project={project} member={member} />
     </div>
   );
 }
@@ -214,18 +215,6 @@ function ResultRows({
         </tr>
       ))}
     </>
-  );
-}
-
-function Use({ check }: { check: Check | undefined }) {
-  if (!check) return <span className="text-ash">–</span>;
-  const standing = standingOf(check.status);
-  return (
-    <span className="flex items-center gap-1.5">
-      <Glyph standing={standing} />
-      <Inlay utilisation={check.utilisation} standing={standing} width={46} framed />
-      <span className={standingText[standing]}>{formatUtilisation(check.utilisation)}</span>
-    </span>
   );
 }
 

@@ -31,6 +31,7 @@ import { serviceChoices, serviceRules } from './service';
 import * as shear from './shear';
 import { slabRules } from './slabs';
 import { fireChoices, fireRules } from './fire';
+import { beamForm } from './beam-form';
 import { flangeRule } from './flange-width';
 import { frameCode } from './frames';
 import { torsionChoices, torsionRules } from './torsion';
@@ -126,10 +127,7 @@ const choices: readonly Choice[] = [
   ...columnChoices.map((choice) => ({ ...choice, only: 'columns' as const })),
 ];
 
-const notCovered: DesignCode['notCovered'] = [
-  { title: 'Integrity of perimeter beams', clause: '9.7.7', of: 'beams' },
-  { title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' },
-];
+const notCovered: DesignCode['notCovered'] = [{ title: 'Integrity of one-way slabs', clause: '7.7.7', of: 'slabs' }];
 
 /** Creep and shrinkage do not rest on these here (24.2.4.1.1). */
 const timeDependent = { humidity: 0.5, loadingAge: 28, dryingAge: 7, cement: '' };
@@ -295,6 +293,7 @@ export function aci318(settings: CodeSettings): DesignCode {
     slab: slabRules(form, shearBasis),
     torsion: torsionRules(form, shearBasis, choose),
     flange: flangeRule,
+    beamForm,
     fire: fireRules(choose),
     frames: frameCode({
       form,

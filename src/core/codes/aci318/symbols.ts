@@ -31,6 +31,7 @@ export const symbols = defineSymbols({
   c: ['depth of the neutral axis', 'mm'],
   c_lim: ['depth of the neutral axis at the strain limit', 'mm'],
   b: ['width of the compressed face', 'mm'],
+  l_brace: ['furthest distance of the places that hold the beam sideways', 'm'],
   b_w: ['width of the web', 'mm'],
   b_min: ['width for the minimum reinforcement', 'mm'],
   h: ['overall depth', 'mm'],

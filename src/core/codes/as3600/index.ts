@@ -15,6 +15,7 @@ import { columnChoices, columnRules } from './column-rules';
 import { combinations, uses } from './combinations';
 import { clearSpacing, compressionSpacing, layerGap } from './detailing';
 import { fireChoices, fireRules } from './fire';
+import { beamForm } from './beam-form';
 import { flangeRule } from './flange-width';
 import * as flexure from './flexure';
 import { frameCode } from './frames';
@@ -62,7 +63,6 @@ const notCovered: DesignCode['notCovered'] = [
   { title: 'Moment-resisting frames', clause: '14', of: 'beams' },
   { title: 'Moment-resisting frames', clause: '14', of: 'columns' },
   { title: 'Transmission of axial force through floors', clause: '10.8', of: 'columns' },
-  { title: 'Slenderness of beams', clause: '8.9', of: 'beams' },
   { title: 'Shear between flange and web', clause: '8.4', of: 'beams' },
   { title: 'Closed ties in torsion strips and spandrels', clause: '9.3.4', of: 'punching' },
 ];
@@ -170,6 +170,7 @@ export function as3600(settings: CodeSettings): DesignCode {
     slab: slabRules(choose, method),
     torsion: torsionRules(method),
     flange: flangeRule,
+    beamForm,
     frames: frameCode,
     fire: fireRules(choose),
     notCovered,

@@ -33,6 +33,8 @@ export const symbols = defineSymbols({
   alpha_b: ['factor on the least tension steel', ''],
   A_st_min: ['least tension steel', 'mm2'],
   b_w: ['width of the web', 'mm'],
+  b_cf: ['width of the compressed face', 'mm'],
+  L_l_max: ['furthest distance of the places that hold the beam sideways', 'm'],
   b_ef: ['effective width of the flange', 'mm'],
   D_s: ['depth of the flange', 'mm'],
   N_d: ['design axial force, compression positive', 'kN'],

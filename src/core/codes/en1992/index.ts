@@ -14,6 +14,7 @@ import { anchorageLength, clearSpacing, compressionLinkSpacing } from './detaili
 import { anchorageRules } from './anchorage';
 import { ultimateBasis } from './axial';
 import { fireChoices, fireRules } from './fire';
+import { beamForm } from './beam-form';
 import { flangeRule } from './flange-width';
 import { flangeShear } from './flange-shear';
 import { frameChoices, frameCode } from './frames';
@@ -286,6 +287,7 @@ export function en1992(settings: CodeSettings): DesignCode {
     column,
     service: serviceRules(choose),
     flange: flangeRule,
+    beamForm,
     fire: fireRules(annex, choose, (m) => ultimateBasis(silent, m, { ...annex, gammaC: 1, gammaS: 1 }, 'parabola', false)),
     frames: frameCode({ annex, behaviour: Number(choose('behaviour')), code: strength, columnShear: column.shear }),
     flangeShear: (c, q) => ({ ...flangeShear(c, q, annex), clause: '6.2.4' }),

@@ -35,6 +35,7 @@ export const symbols = defineSymbols({
   M_f: ['moment carried by the flange outstands', 'kNm'],
   mu: ['relative moment', ''],
   b: ['width of the compressed face', 'mm'],
+  l_0t_max: ['furthest distance of the places that hold the beam sideways', 'm'],
   b_w: ['width of the web', 'mm'],
   b_t: ['mean width of the tension zone', 'mm'],
   h: ['overall depth', 'mm'],

@@ -84,7 +84,7 @@ function barFacts({ bars }: BeamInput, { steel }: BeamResult, project: ProjectBa
 export function beamFacts(member: BeamMember, result: BeamResult, project: ProjectBasis): Fact[] {
   const units = project.display;
   const code = codeOf(project, member);
-  const { cover, frame } = member;
+  const { cover, frame, lateralHold, isPerimeter } = member;
   const show = (v: number) => formatQuantity(v, 'smallLength', units);
   const hasLoads = member.mode === 'loads';
   const known = member.mode === 'stations' ? `known forces at stations: ${setsInWords(member)}` : 'known design forces';
@@ -93,6 +93,8 @@ export function beamFacts(member: BeamMember, result: BeamResult, project: Proje
     ...lineFacts(member, units),
     ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
+    ['Held sideways', lateralHold === null ? 'all along' : `every ${show(lateralHold)} at most`],
+    ...(isPerimeter ? [['Place', 'along the edge of the building'] as Fact] : []),
     ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes[frame] ?? frame] as Fact]),
     ...(hasLoads ? [weightFact(member)] : []),
     ...(member.mode === 'forces' ? [] : [...serviceFacts(member.service), ...fireFacts(member.fire)]),

@@ -12,6 +12,7 @@ import { chooseSteel } from './choose-steel';
 import { compressionChecks } from './compression-check';
 import { atPlacesOf } from './demand';
 import { beamFaults } from './faults';
+import { formChecks } from './form-checks';
 import { frameChecks } from './frame/frame-checks';
 import { designForces } from './forces/design-forces';
 import { beamFormwork, beamModel } from './model';
@@ -70,6 +71,7 @@ export function designBeam(given: BeamInput, code: DesignCode, options: DesignOp
       ...flangeChecks(basis),
       ...frameChecks(basis, analysis),
       ...redistributionCheck(basis),
+      ...formChecks(basis),
       ...service.checks,
       ...beamFire(basis, map, bending),
       ...topicsNotCovered([...missingFor(code, 'beams'), ...freeTopics(beam), ...stationTopics(beam)]),

@@ -93,10 +93,14 @@ function freeFault(beam: BeamInput, span: number): string | undefined {
     : undefined;
 }
 
-/** Materials that the class of the frame does not allow. A class of another code asks for nothing, and the ladder says so. */
+/** Materials that the class of the frame does not allow, and how the beam is held. A class of another code asks for nothing, and the ladder says so. */
 function frameFaults(beam: BeamInput, code: DesignCode): Fault[] {
   const reason = beam.mode === 'loads' ? code.frames.rules(beam.frame)?.materialFault(beam.materials) : null;
-  return reason ? [{ path: 'frame', reason }] : [];
+  const isLoose = beam.lateralHold !== null && !(beam.lateralHold > 0);
+  return [
+    ...(reason ? [{ path: 'frame', reason }] : []),
+    ...(isLoose ? [{ path: 'lateralHold', reason: 'The distance of the places that hold the beam must lie above zero.' }] : []),
+  ];
 }
 
 /** Supports that are missing, contradict each other or leave the member a mechanism. */

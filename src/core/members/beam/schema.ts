@@ -132,6 +132,10 @@ export const beamFields = (d: MaterialDefaults) => ({
   fire: field.fire,
   /** Class of the ductile frame in which the beam stands, as the code names them. */
   frame: field.text(20).default('none'),
+  /** Furthest distance of the places at which its compressed part is held sideways; null where a slab holds it all along. */
+  lateralHold: field.open(),
+  /** Along the edge of the building. */
+  isPerimeter: boolean().default(false),
   /** What the automatic choice of bars may use; an empty list is everything usual. */
   barRules: object({
     mainSizes: field.list(string().defined(), 20),

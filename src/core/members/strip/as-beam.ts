@@ -46,6 +46,8 @@ export function stripAsBeam(strip: StripInput, width: number): BeamInput {
     bars: { bottom: [], top: [], links: [], support: [], side: null },
     barRules: { mainSizes: [], linkSizes: [], leastBars: null, mostBars: null, legs: [], spacings: [], singlyReinforced: true },
     frame: 'none',
+    lateralHold: null,
+    isPerimeter: false,
     service,
     fire,
     combinationsOff,
