@@ -72,6 +72,23 @@ export interface PunchingSteel {
   readonly effective?: (beyond: number, reach: number) => ControlPerimeter;
 }
 
+/** Closed ties in the slab along the column's sides, or in a beam along the edge. Lengths mm, area of one bar mm2. */
+export interface ClosedTies {
+  readonly area: number;
+  readonly spacing: number;
+  readonly cover: number;
+  readonly beam: { readonly b: number; readonly depth: number } | null;
+}
+
+/** Where a code counts on closed ties. */
+export interface ClosedTieRules {
+  /** Null where they do not count: too few, or a beam where there is no edge. */
+  strength(c: Calc, q: PunchingQuestion, ties: ClosedTies): Comparison | null;
+  /** Area of one leg over the spacing (mm2/mm). */
+  areas(c: Calc, q: PunchingQuestion, ties: ClosedTies): { readonly needed: number; readonly there: number; readonly clause: string };
+  spacing(q: PunchingQuestion, ties: ClosedTies): Limit;
+}
+
 /** Two figures of one kind that are compared. */
 export interface Comparison {
   readonly title: string;
@@ -105,6 +122,8 @@ export interface PunchingRules {
   /** With the legs that are there, and outside them. */
   reinforced(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
   outside(c: Calc, q: PunchingQuestion, steel: PunchingSteel): Comparison;
+  /** Undefined where closed ties do not count. */
+  readonly closedTies?: ClosedTieRules;
   /** Legs of one perimeter that strength asks for at a spacing (mm2), how far out the last of them must be (mm), and why no legs are enough. */
   needed(c: Calc, q: PunchingQuestion, spacing: number): { readonly area: number; readonly last: number; readonly beyond: string | null };
   /** Rules for the places of legs: distance of the first, spacing away from the column, along the perimeters, and least area. */

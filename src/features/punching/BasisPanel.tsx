@@ -8,7 +8,7 @@ import { columnSize, type PunchingColumn, type PunchingMember } from '@/core/mem
 import { codeOf } from '@/core/members/member';
 import { usualSizes } from '@/core/reinforcement/usual-sizes';
 import { CheckBox } from '@/ui/fields/CheckBox';
-import { catalogueOptions, materialRows, nameRows, useRows, type Rows } from '@/ui/fields/use-rows';
+import { catalogueOptions, materialRows, nameRows, sizeOptions, useRows, type Rows } from '@/ui/fields/use-rows';
 import type { BasisProps } from '@/ui/sheet/panels';
 import { BasisColumns } from '@/ui/sheet/BasisColumns';
 
@@ -40,6 +40,7 @@ export function BasisPanel({ project, member, faults }: Omit<BasisProps<Punching
           code.punching.momentsBy.map((by) => [by, momentWords[by]] as const),
         )}
         {member.momentsBy === 'given' && quantity('Factor on the shear', 'number', 'beta')}
+        {(code.punching.closedTies || member.ties) && <TieFields member={member} rows={rows} />}
       </section>
       <EdgeFields member={member} rows={rows} />
       <OpeningsList member={member} rows={rows} />
@@ -110,6 +111,36 @@ function ColumnFields({ member, rows: { change, quantity, choose, fault } }: Sha
         quantity('Along y', 'length', 'drop.cy'),
         quantity('Below the slab', 'length', 'drop.depth'),
       ]}
+    </>
+  );
+}
+
+/** Closed ties along the sides of the column, or in a beam along the edge. */
+function TieFields({ member, rows: { change, quantity, pick } }: Shared) {
+  const { ties, h } = member;
+  const size = usualSizes[member.catalogue].links[1]!;
+  return (
+    <>
+      <CheckBox
+        label="Closed ties along the sides of the column"
+        checked={ties !== null}
+        onCheck={(on) => change('closed ties', (m) => void (m.ties = on ? { size, spacing: 150, beam: null } : null))}
+      />
+      {ties && (
+        <>
+          {pick('Size', 'ties.size', sizeOptions(member.catalogue), 'Size of the closed ties')}
+          {quantity('Spacing', 'length', 'ties.spacing', { name: 'Spacing of the closed ties' })}
+          <CheckBox
+            label="In a beam along the edge"
+            checked={ties.beam !== null}
+            onCheck={(on) => change('beam along the edge', (m) => void (m.ties!.beam = on ? { b: 300, depth: Math.round(1.6 * h) } : null))}
+          />
+          {ties.beam && [
+            quantity('Beam, wide', 'length', 'ties.beam.b'),
+            quantity('Beam, deep', 'length', 'ties.beam.depth', { name: 'Depth of the beam with the slab' }),
+          ]}
+        </>
+      )}
     </>
   );
 }

@@ -64,7 +64,6 @@ const notCovered: DesignCode['notCovered'] = [
   { title: 'Moment-resisting frames', clause: '14', of: 'columns' },
   { title: 'Transmission of axial force through floors', clause: '10.8', of: 'columns' },
   { title: 'Shear between flange and web', clause: '8.4', of: 'beams' },
-  { title: 'Closed ties in torsion strips and spandrels', clause: '9.3.4', of: 'punching' },
 ];
 
 const defaults: DesignCode['defaults'] = {

@@ -1,11 +1,11 @@
 import type { Calc } from '../../calc/calc';
 import type { Comparison, PunchingQuestion, PunchingRules } from '../punching-rules';
 import { perimeterSums } from '../../geometry/control-perimeter';
+import { closedTies } from './closed-ties';
+import { critical, unfactored } from './punching-base';
 import { formula, symbols } from './symbols';
 
 export const F = {
-  stress: formula('f_cv', 'min(0.17 * (1 + 2 / beta_h), 0.34) * sqrt(f_c_prime)', '9.3.3', { empirical: 'SI' }),
-  plain: formula('V_uo', 'u * d_om * (f_cv + 0.3 * sigma_cp)', '9.3.3'),
   factor: formula('beta_M', '1 + u * M_vx / (8 * V_star * a_y * d_om) + u * M_vy / (8 * V_star * a_x * d_om)', '9.3.4(a)'),
   strength: formula('phi_V_u', 'phi * V_uo / beta_M', '9.3.4(a)'),
   average: formula('v_star', 'beta_M * V_star / (u * d_om)', '9.3.4(a)'),
@@ -13,8 +13,6 @@ export const F = {
 
 /** phi without fitments, table 2.2.2. */
 const PHI = 0.7;
-
-const critical = (d: number) => d / 2;
 
 /**
  * What moments make of the shear, 9.3.4(a); `a` is the width of the critical perimeter along the direction of the moment's span. The clause has one moment; those
@@ -37,10 +35,7 @@ function momentFactor(c: Calc, q: PunchingQuestion): number {
 
 /** Design strength of a slab without closed ties, 9.3.3, 9.3.4(a) (N). */
 export function plainStrength(c: Calc, q: PunchingQuestion): number {
-  const u = c.given(symbols.u, q.around(critical(q.d)).length, 'from the plan');
-  const beta_h = c.given(symbols.beta_h, Math.max(q.cx, q.cy) / Math.min(q.cx, q.cy), 'longer over shorter side of the column');
-  const f_cv = c.let(F.stress, { beta_h, f_c_prime: q.materials.concreteStrength });
-  const V_uo = c.let(F.plain, { u, d_om: q.d, f_cv, sigma_cp: q.inPlane });
+  const V_uo = unfactored(c, q);
   const phi = c.given(symbols.phi, PHI, 'without fitments, table 2.2.2');
   return c.let(F.strength, { phi, V_uo, beta_M: momentFactor(c, q) });
 }
@@ -65,11 +60,11 @@ function plain(c: Calc, given: PunchingQuestion): Comparison {
   };
 }
 
-const LEGS = 'Legs round the column do not count in this code, and its closed ties in torsion strips are not covered here';
+const LEGS = 'Legs round the column do not count in this code: closed ties along torsion strips or a spandrel do';
 
 const none = { value: Infinity, clause: '' };
 
-/** Punching to AS 3600 9.3: without closed ties. */
+/** Punching to AS 3600 9.3: without closed ties, and with them along torsion strips and spandrels. */
 export const punchingRules: PunchingRules = {
   choices: [],
   usualMomentsBy: 'moments',
@@ -90,6 +85,7 @@ export const punchingRules: PunchingRules = {
   plain,
   reinforced: (c, q) => ({ ...plain(c, q), words: LEGS }),
   outside: (c, q) => ({ ...plain(c, q), title: 'Punching outside the legs', words: LEGS }),
+  closedTies,
   needed: () => ({ area: 0, last: 0, beyond: LEGS }),
   detailing: () => ({ first: { ...none, least: 0 }, spacing: none, across: none, acrossBeyond: none, area: { value: 0, clause: '' } }),
 };

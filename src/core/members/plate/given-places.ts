@@ -4,7 +4,7 @@ import { strengthAlone } from './design-plate';
 import type { PlateInput } from './input';
 
 /** What a place of punching takes from a slab at a column. Legs, and how moments count, are its own. */
-export type GivenPlace = Omit<PunchingInput, 'legs' | 'momentsBy' | 'beta' | 'inPlane' | 'from' | 'imported'>;
+export type GivenPlace = Omit<PunchingInput, 'legs' | 'ties' | 'momentsBy' | 'beta' | 'inPlane' | 'from' | 'imported'>;
 
 /** The slab at a column, by its name, for a place of punching that follows it; in words why there is none. */
 export function placeAt(plate: PlateInput, column: string, code: DesignCode): GivenPlace | string {

@@ -45,6 +45,7 @@ export function punchingAt(
     column: column.shape,
     edges,
     corner: null,
+    ties: null,
     drop: drop && drop.depth > 0 ? drop : null,
     base: null,
     openings: openingsAround(plate, column),

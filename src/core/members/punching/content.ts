@@ -38,12 +38,19 @@ export function punchingFacts(member: PunchingMember, project: ProjectBasis): Fa
       `along x ${layerLabel(member.barsX, project)}, along y ${layerLabel(member.barsY, project)}, outermost along ${member.outer}`,
     ],
     ['Legs', legsText(member, project)],
+    ...(member.ties ? [['Closed ties', tiesText(member.ties, project)] satisfies Fact] : []),
     ...(member.from ? [['Taken from', `the slab that it follows, at column ${member.from.column}`] satisfies Fact] : []),
     ['Moments count', countedBy[member.momentsBy] + (member.momentsBy === 'given' ? ` ${member.beta}` : '')],
   ];
 }
 
 const countedBy = { position: 'by the usual factors of the code', moments: 'from the moments', given: 'by the factor' };
+
+function tiesText({ size, spacing, beam }: NonNullable<PunchingMember['ties']>, project: ProjectBasis): string {
+  const length = (v: number) => formatQuantity(v, 'length', project.display);
+  const along = beam ? `in a beam ${length(beam.b)} wide and ${length(beam.depth)} deep along the edge` : 'along the sides of the column';
+  return `${layerLabel({ size, alternate: null, spacing }, project)} ${along}; not among the bars of the schedule`;
+}
 
 function legsText({ legs }: PunchingMember, project: ProjectBasis): string {
   if (!legs) return 'none';

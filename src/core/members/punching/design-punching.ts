@@ -15,6 +15,7 @@ import { layerOf } from '../../reinforcement/slab-bars';
 import type { PunchingInput } from './input';
 import { punchingModel } from './model';
 import { emptyPunchingResult, type PunchingResult } from './result';
+import { tied, tieChecks } from './closed-ties';
 import { questionOf, stagesOf, type PunchingStage } from './stage';
 
 interface Basis {
@@ -31,6 +32,7 @@ export function designPunching(p: PunchingInput, code: DesignCode, options: Desi
   const checks = finishChecks(
     [
       ...stages.flatMap((stage) => strength(basis, stage)),
+      ...tieChecks(p, code, stages[0]!),
       ...stages.flatMap((stage) => legRules(basis, stage)),
       ...(p.base ? [] : leastBars(basis, stages[0]!)),
       ...topicsNotCovered([
@@ -69,14 +71,14 @@ type Compare = (c: Calc, q: PunchingQuestion) => Comparison | null;
 
 /** The set that a comparison is worst for. */
 function strength(basis: Basis, stage: PunchingStage): DerivableCheck[] {
-  const { code } = basis;
+  const { p, code } = basis;
   const { punching: rules } = code;
   const { steel } = stage;
   return [
     strengthCheck(basis, stage, 'face', rules.face),
     steel
       ? strengthCheck(basis, stage, 'reinforced', (c, q) => rules.reinforced(c, q, steel))
-      : strengthCheck(basis, stage, 'plain', rules.plain),
+      : strengthCheck(basis, stage, 'plain', tied(p, code, stage)),
     ...(steel ? [strengthCheck(basis, stage, 'outside', (c, q) => rules.outside(c, q, steel))] : []),
   ].flat();
 }

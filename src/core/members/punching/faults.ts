@@ -20,6 +20,7 @@ export function punchingFaults(p: PunchingInput, code: DesignCode): Fault[] {
   openingFaults(p, add);
   forceFaults(p, add);
   if (p.legs) legFaults(p, add);
+  if (p.ties) tieFaults(p.ties, p, add);
   return faults;
 }
 
@@ -35,6 +36,15 @@ function sizeFaults(p: PunchingInput, add: Add): void {
   if (p.drop && !(p.drop.depth > 0 && p.drop.depth <= 3000)) add('drop.depth', 'The thicker part needs a depth below the slab.');
   if (!(p.inPlane >= -10 && p.inPlane <= 10)) add('inPlane', 'A mean stress in the slab lies between -10 and 10 MPa.');
   if (p.momentsBy === 'given' && !(p.beta >= 1 && p.beta <= 5)) add('beta', 'The factor on the shear lies between 1 and 5.');
+}
+
+function tieFaults({ size, spacing, beam }: NonNullable<PunchingInput['ties']>, { catalogue, h }: PunchingInput, add: Add): void {
+  if (!findBar(catalogues[catalogue], size)) add('ties.size', `No bar "${size}" among ${catalogues[catalogue].title} bars.`);
+  if (!(spacing >= 40 && spacing <= 1000)) add('ties.spacing', 'Closed ties stand 40 mm to 1 m apart.');
+  if (!beam) return;
+  if (!(beam.b >= 100 && beam.b <= 3000)) add('ties.beam.b', 'The beam along the edge is 100 mm to 3 m wide.');
+  if (!(beam.depth >= h && beam.depth <= 5000))
+    add('ties.beam.depth', 'The beam along the edge is at least as deep as the slab, and at most 5 m.');
 }
 
 /** A footing carries by its depth alone, with the column in its middle. */

@@ -74,6 +74,16 @@ export function punchingFields(d: MaterialDefaults) {
     /** Mean compression in the slab (MPa). */
     inPlane: field.quantity('stress').default(0),
     legs: punchingLegs(d).nullable().default(null),
+    /** Closed ties along the sides of the column, as wide as the critical perimeter; or in a beam along the edge. */
+    ties: object({
+      size: size(d, '10', '#4', 'No.13'),
+      spacing: field.length(150),
+      beam: object({ b: field.length(300), depth: field.length(400) })
+        .nullable()
+        .default(null),
+    })
+      .nullable()
+      .default(null),
     /** A slab worked out as a plate, by its id, and the name of a column: depth, bars, column, edges, openings and forces are those there. */
     from: object({ member: field.name(), column: field.text(20) })
       .nullable()
