@@ -47,3 +47,36 @@ test('fire of a beam to EN 1992-1-2: asked for on the basis, exceeded, and what 
   await page.getByLabel('Fire resistance', { exact: true }).selectOption('30 min');
   await expect(rung(page, 'fire')).not.toContainText('asked for: ');
 });
+
+test('a column in a fire: temperatures, axis distances and each way stand beside each other, one side alone is told apart', async ({
+  page,
+}) => {
+  await openBeam(page, 'g2');
+  await page.goto('/column?p=alderlight-playhouse&m=fc2');
+  await expect(page.locator('[data-check]').first()).toBeVisible();
+  await page.getByRole('radio', { name: 'Fire', exact: true }).click();
+  await expect(page.getByText('Ask for a fire resistance to see')).toBeVisible();
+  await page.getByLabel('Fire resistance', { exact: true }).selectOption('90 min');
+  await expect(page.getByRole('heading', { name: 'Each way' })).toBeVisible();
+  await expect(page.getByText('EN 1992-1-2 table 5.2a').first()).toBeVisible();
+  await expect(page.getByText('500 °C isotherm').first()).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Section in fire' })).toBeVisible();
+  const hottest = page.getByRole('row').nth(1);
+  const before = await hottest.textContent();
+  await page.getByLabel('Period shown').selectOption('240 min');
+  await expect(hottest).not.toHaveText(before!);
+  await page.getByLabel('One side alone is exposed').check();
+  await page.getByLabel('Side shown').selectOption('left');
+  await expect(page.getByLabel('Side shown')).toHaveValue('left');
+});
+
+test('one member beside every code', async ({ page }) => {
+  await openBeam(page, 'g2');
+  await page.goto('/column?p=alderlight-playhouse&m=fc1');
+  await page.getByRole('radio', { name: 'Variants' }).click();
+  await page.getByRole('button', { name: 'Design to every code' }).click();
+  const table = page.getByRole('table', { name: 'The member to every code' });
+  await expect(table.getByText('AS 3600:2018')).toBeVisible();
+  await expect(table.getByText('in use')).toHaveCount(1);
+  await expect(table.getByText('being designed')).toHaveCount(0);
+});

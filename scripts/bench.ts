@@ -11,6 +11,11 @@ import { emptyState, ultimateAt, type UltimateBasis } from '../src/core/section/
 import { proposeBeam } from '@/core/members/beam/proposals';
 import { proposeColumn } from '../src/core/members/column/proposals';
 import { codeOf } from '../src/core/members/member';
+import { heatCells } from '../src/core/analysis/heat/heat-cells';
+import { heatFlow } from '../src/core/analysis/heat/heat-flow';
+import { concreteHeat, standardFire } from '../src/core/codes/en1992/heat';
+import { FIRE_PERIODS } from '../src/core/codes/fire-rules';
+import { outlineOfShape } from '../src/core/geometry/section-shapes';
 import { plateRows } from './bench-plates';
 
 function median(run: () => void, least: number, mostMs: number): number {
@@ -187,6 +192,24 @@ if (slender.type === 'column') {
     '–',
     ms(median(() => proposeColumn({ ...slender }, codeOf(few, slender), 'bars'), 3, 2500)),
   ]);
+}
+
+for (const d of [300, 600]) {
+  const outline = outlineOfShape({ kind: 'rectangle', b: d, h: d });
+  const size = Math.max(5, Math.min(15, d / 30));
+  const run = () =>
+    heatFlow(
+      heatCells(outline, size, () => true),
+      concreteHeat(2300, 'usual', 'lower'),
+      standardFire,
+      FIRE_PERIODS,
+    );
+  rows.push([`temperatures of a column of ${d} x ${d} at six periods up to four hours`, '< 300 ms', ms(median(run, 5, 1500))]);
+}
+if (slender.type === 'column') {
+  const fired = { ...slender, height: 3000, fire: { minutes: 60 as const, isOneSided: false } };
+  const design = () => designNow(few, { ...fired });
+  rows.push(['the same with fire asked for, temperatures kept: each way, the isotherm', '–', ms(median(design, 10, 1500))]);
 }
 
 for (const code of [

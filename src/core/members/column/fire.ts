@@ -65,8 +65,13 @@ function mayGovern(basis: ColumnBasis): Candidate[] {
   return front;
 }
 
+/** None where no fire resistance is asked for: what may govern is not looked for in vain. */
 const casesOf = (basis: ColumnBasis, ways: (r: SetResult, p: PlaceResult) => FireCase['ways']): FireCase[] =>
-  mayGovern(basis).map(({ r, p }) => ({ label: placeName(basis.column, p.place), combination: r.set.name, ways: ways(r, p) }));
+  (basis.column.fire.minutes === null ? [] : mayGovern(basis)).map(({ r, p }) => ({
+    label: placeName(basis.column, p.place),
+    combination: r.set.name,
+    ways: ways(r, p),
+  }));
 
 /** The longer effective length, the larger slenderness and the height of a column (mm). */
 function slendernessOf({ column, model }: ColumnBasis, axes: readonly ('x' | 'y')[]): Pick<FireColumn, 'l0' | 'height' | 'slenderness'> {
