@@ -60,7 +60,7 @@ test('a column in a fire: temperatures, axis distances and each way stand beside
   await expect(page.getByRole('heading', { name: 'Each way' })).toBeVisible();
   await expect(page.getByText('EN 1992-1-2 table 5.2a').first()).toBeVisible();
   await expect(page.getByText('500 °C isotherm').first()).toBeVisible();
-  await expect(page.getByRole('img', { name: 'Section in fire' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Section in fire' })).toBeVisible();
   const hottest = page.getByRole('row').nth(1);
   const before = await hottest.textContent();
   await page.getByLabel('Period shown').selectOption('240 min');
