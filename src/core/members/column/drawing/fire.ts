@@ -16,19 +16,20 @@ export function fireDrawing(p: FirePicture, length: (mm: number) => string, widt
   const { left, right, bottom, top } = boundsOf(p.outline.outer);
   const scale = Math.min((width - 2 * PAD) / (right - left), (height - 2 * PAD) / (top - bottom));
   const at = ([x, y]: Point): Point => [width / 2 + (x - (left + right) / 2) * scale, height / 2 - (y - (bottom + top) / 2) * scale];
-  const shapes: Shape<never>[] = [areaOf({ fill: 'concreteLight' }, ...p.outline.outer.map(at))];
+  // What no band reaches along the edges is as hot as they come.
+  const shapes: Shape<never>[] = [
+    areaOf({ fill: p.heat && p.side === 'all' ? bandFills.at(-1)! : 'concreteLight' }, ...p.outline.outer.map(at)),
+  ];
   if (p.heat) shapes.push(...bands(p.heat.map, at));
   for (const hole of p.outline.holes) shapes.push(areaOf({ line: 'cut', fill: 'surface' }, ...hole.map(at)));
   shapes.push(areaOf({ line: 'cut' }, ...p.outline.outer.map(at)));
   if (p.heat?.cool) {
     const { cool, limit } = p.heat;
     for (const loop of [cool.outer, ...cool.holes]) shapes.push(areaOf({ line: 'resistance' }, ...loop.map(at)));
-    const { top: high } = boundsOf(cool.outer);
-    const [, y] = at([0, high]);
-    shapes.push(
-      textAt([at([right, 0])[0] + 12, y + 4], `${limit} °C`, 'resistance'),
-      line([at([right, 0])[0] - 4, y], [at([right, 0])[0] + 10, y], 'tick'),
-    );
+    const highest = cool.outer.reduce((a, b) => (b[1] > a[1] ? b : a));
+    const [x, y] = at(highest);
+    const above = at([0, top])[1] - FLAMES - 8;
+    shapes.push(line([x, y], [x, above], 'tick'), textAt([x, above - 4], `${limit} °C`, 'resistance', { anchor: 'middle' }));
   }
   if (p.heat) shapes.push(...key(width, height));
   shapes.push(...flames(p, at), ...barShapes(p, at, scale), ...axisDistance(p, at, length));
