@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
+import { silent } from '@/core/calc/calc';
+import { makeCode } from '@/core/codes/registry';
+import { outlineOfShape } from '@/core/geometry/section-shapes';
+import { polygonSection } from '@/core/section/polygon-section';
+import { ResistanceSurface } from '@/core/section/resistance-surface';
+import { squashLoad } from '@/core/section/ultimate';
+import { referenceCases } from './reference';
 
 /** The column that docs/theory/as3600.md works by hand, as the application has it. */
 const read = readProject(JSON.parse(readFileSync('examples/alderlight-ferry-house.intarsia', 'utf8')));
@@ -51,5 +58,51 @@ describe('the hall column HC1 by hand', () => {
     expect(find('fire').capacity!.value * 1440).toBeCloseTo(120, 6);
     expect(find('fire-2').reason).toMatch(/^60 min: 90 minutes need 500 mm/);
     expect(find('fire-3').reason).toMatch(/^0 min/);
+  });
+});
+
+const cases = referenceCases('as3600');
+const code = makeCode({ id: 'as3600', variant: '2018', choices: {} });
+
+describe('cases that are shown in another way on the screen', () => {
+  it('SLN-15: the short rule for walls, 0.65 (200 - 1.2 15 - 2 20.48) 0.6 32 a millimetre', () => {
+    const q = { materials: { ...code.defaults, concreteStrength: 32 }, thickness: 200, length: 1000, height: 3200, e: 15 };
+    const { ea_mm, phi_Nu_kN_m } = cases.get('SLN-15')!.expected as Record<string, number>;
+    expect(3200 ** 2 / (2500 * 200)).toBeCloseTo(ea_mm!, 9);
+    expect(code.column.simpleWall!(silent, q)!.value / 1e3).toBeCloseTo(phi_Nu_kN_m!, 3);
+    // Least eccentricity 10 mm; too slender, and too far off.
+    expect(code.column.simpleWall!(silent, { ...q, e: 0 })!.value).toBeCloseTo(0.65 * (200 - 12 - 2 * ea_mm!) * 0.6 * 32 * 1000, 3);
+    expect(code.column.simpleWall!(silent, { ...q, height: 6100 })).toBeNull();
+    expect(code.column.simpleWall!(silent, { ...q, e: 140 })).toBeNull();
+  });
+
+  it('BIAX-06: N and both moments grow together until the sum of 10.6.4 is one', () => {
+    const { bars, N_kN, Mx_kNm, My_kNm } = cases.get('BIAX-06')!.inputs as unknown as {
+      bars: [number, number, number][];
+      N_kN: number;
+      Mx_kNm: number;
+      My_kNm: number;
+    };
+    const list = bars.map(([x, y, area]) => ({ x, y, area, diameter: Math.sqrt((4 * area) / Math.PI) }));
+    const section = polygonSection(outlineOfShape({ kind: 'rectangle', b: 420, h: 560 }), list);
+    const basis = code.column.ultimateBasis(silent, { ...code.defaults, concreteStrength: 40 }, 'ties');
+    const surface = new ResistanceSurface(section, basis);
+    const sum = (k: number) =>
+      code.column.biaxialRule!(silent, {
+        N: k * N_kN * 1e3,
+        Mx: k * Mx_kNm * 1e6,
+        My: k * My_kNm * 1e6,
+        capacityX: surface.capacity(k * N_kN * 1e3, 1, 0)!.Mx,
+        capacityY: surface.capacity(k * N_kN * 1e3, 0, 1)!.My,
+        squash: squashLoad(section, basis),
+        isCircular: false,
+      }).utilisation;
+    let [low, high] = [1, 1.8];
+    for (let i = 0; i < 40; i += 1) {
+      const middle = (low + high) / 2;
+      if (sum(middle) < 1) low = middle;
+      else high = middle;
+    }
+    expect(1 / low / (cases.get('BIAX-06')!.expected.ratio as number)).toBeCloseTo(1, 2);
   });
 });

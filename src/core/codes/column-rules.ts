@@ -235,6 +235,8 @@ export interface ColumnRules {
   ): Readonly<Record<'leastVertical' | 'mostVertical' | 'leastHorizontal' | 'verticalSpacing' | 'horizontalSpacing', Limit>>;
   /** Effective length over clear height of a wall out of plane, by how its edges are held. */
   wallFactor(c: Calc, q: WallQuestion): number;
+  /** Strength of a braced wall by a short rule for axial force with a small eccentricity; null where it does not apply. Undefined where the code has none. */
+  simpleWall?(c: Calc, q: SimpleWall): Limit | null;
   /** Ratio of vertical steel above which a wall needs links through its thickness. */
   readonly wallLinks: Limit;
   /** The lap that the bars of a column need by the stress of the furthest one; undefined where laps do not depend on it. */
@@ -271,6 +273,16 @@ export interface WallQuestion {
   readonly restraint: 'twoSides' | 'threeSides' | 'fourSides' | 'cantilever';
   readonly height: number;
   readonly between: number;
+}
+
+/** A wall pressed off its middle plane. Lengths mm. */
+export interface SimpleWall {
+  readonly materials: Materials;
+  readonly thickness: number;
+  readonly length: number;
+  /** Effective height, and eccentricity of the load as it is found. */
+  readonly height: number;
+  readonly e: number;
 }
 
 export interface ResistanceRecord {

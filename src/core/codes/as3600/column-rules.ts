@@ -9,7 +9,7 @@ import { clearSpacing } from './detailing';
 import { effectiveLength } from './effective-length';
 import { shearResistance, type ShearMethod } from './shear-rules';
 import { slendernessRule } from './slenderness-rule';
-import { wallFactor, wallSteel } from './walls';
+import { simpleWall, wallFactor, wallSteel } from './walls';
 
 /** What AS 3600 leaves open for columns and walls. */
 export const columnChoices: readonly Choice[] = [
@@ -70,6 +70,7 @@ export function columnRules(choose: (key: string) => string): ColumnRules {
     shear: (c, q) => columnShear(c, q, method),
     lap: columnLap,
     wallFactor,
+    simpleWall,
     wallLinks: { value: 0.01, clause: '11.7.4' },
     wallSteel,
     clauses: { axial: '10.6', squash: '10.6.2.2', slenderness: '10.3.1', shear: '8.2', growth: '10.4', bars: '10.7.4' },

@@ -2,7 +2,10 @@ import { silent, type Calc } from '../../calc/calc';
 import type { DesignCode, Limit } from '../../codes/design-code';
 import { catalogues, findBar } from '../../materials/bars';
 import type { QuantityKind } from '../../units/quantity';
-import type { DerivableCheck } from '../../checks/check';
+import { checkInWords, type DerivableCheck } from '../../checks/check';
+import { largestOf } from '../../checks/largest';
+import { formatQuantity } from '../../units/format';
+import { endForces } from '../column/strength';
 import { compareCheck, type Compared, type Origin } from '../../checks/compare';
 import { atOnce, type DesignOptions, type Steps } from '../../job';
 import { nowhere, type ColumnBasis } from '../column/checks';
@@ -25,9 +28,41 @@ export function* wallSteps(wall: WallInput, code: DesignCode, options: DesignOpt
     wallAsColumn(wall, code),
     code,
     options,
-    (basis) => [...meshChecks(wall, basis), ...fireOf(wall, basis)],
+    (basis) => [...meshChecks(wall, basis), ...simpleCheck(wall, basis), ...fireOf(wall, basis)],
     (model) => quantitiesOf(wallInSpace(wall, model), wallFormwork(wall)),
   );
+}
+
+/** What a short rule of the code gives for the load set that is worst for it: beside the strength as a column, which is what counts. */
+function simpleCheck(wall: WallInput, { code, model, results, column, units }: ColumnBasis): DerivableCheck[] {
+  const rule = code.column.simpleWall;
+  if (!rule || !column.axes.x.isBraced) return [];
+  const rows = results.flatMap(({ set }) => {
+    const { N, top, bottom } = endForces(set, column, 'x');
+    if (N <= 0) return [];
+    const e = Math.max(Math.abs(top), Math.abs(bottom)) / N;
+    const q = { materials: wall.materials, thickness: wall.thickness, length: wallLength(wall), height: model.axes.x.l0, e };
+    return [{ set, N, limit: rule(silent, q) }];
+  });
+  const worst = largestOf(rows, (r) => (r.limit ? r.N / r.limit.value : Infinity));
+  if (!worst) return [];
+  const force = (v: number) => formatQuantity(v, 'force', units);
+  const reason = worst.limit
+    ? `It gives ${force(worst.limit.value)} for N of ${force(worst.N)}: ${worst.N <= worst.limit.value ? 'enough' : 'not enough'}. The strength as a column is what counts.`
+    : 'It does not hold for so slender a wall, or for a load so far off its middle: the strength as a column is what counts.';
+  const clause = worst.limit?.clause ?? '11.5';
+  return [
+    checkInWords({
+      id: 'simple-wall',
+      family: 'bending',
+      title: 'Short rule for walls',
+      clause,
+      status: 'notApplicable',
+      place: nowhere,
+      combination: worst.set.name,
+      reason,
+    }),
+  ];
 }
 
 /** The vertical bars lie within the horizontal ones where these are outside. */
