@@ -2,6 +2,7 @@ import { barStrength, F as fire } from '@/core/codes/en1992/fire';
 import { axisFor, beamContinuous, beamSimple, columnTables, slabTwoWay, wallTables } from '@/core/codes/fire-tables';
 import { FIRE_PERIODS } from '@/core/codes/fire-rules';
 import { makeCode } from '@/core/codes/registry';
+import { meanAxis } from '@/core/members/beam/fire';
 import { silent } from '@/core/calc/calc';
 import type { FrameColumn } from '@/core/codes/frame-columns';
 import { getUnit } from '@/core/units/unit';
@@ -41,6 +42,14 @@ describe('fire cases of EN 1992-1-2', () => {
     is('fir-06', { a_mm: axisFor(beamContinuous[row(120)]!, 260) });
     const [h, axis] = slabTwoWay[row(90)]![0]!;
     is('fir-07', { hs_mm: h, a_mm: axis });
+  });
+
+  it('fir-10: the mean axis distance of two layers, (5.5)', () => {
+    const layers = [
+      { area: 982, fromFace: 46 },
+      { area: 628, fromFace: 97 },
+    ];
+    is('fir-10', { am_mm: meanAxis(layers) });
   });
 
   it('strength of bars falls from one to nothing', () => {

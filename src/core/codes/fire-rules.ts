@@ -1,3 +1,4 @@
+import type { CombinationKind } from '../analysis/combination';
 import type { HeatFire, HeatLaw } from '../analysis/heat/heat-flow';
 import type { Calc } from '../calc/calc';
 import type { UltimateBasis } from '../section/ultimate';
@@ -31,6 +32,8 @@ export interface FireColumn {
   readonly steelArea: number;
   /** N and M over what the section carries when both grow together, without any factor on its strength beyond those of the materials. */
   readonly use: number;
+  /** Whether these are the forces of the fire itself; else design forces, of which there is a part in a fire. */
+  readonly isOfFire: boolean;
   /** Axial force, and eccentricity of the first order (N, mm). */
   readonly N: number;
   readonly e: number;
@@ -49,6 +52,7 @@ export interface FireWall {
   readonly cover: number;
   readonly height: number;
   readonly use: number;
+  readonly isOfFire: boolean;
   readonly isOneSided: boolean;
 }
 
@@ -106,12 +110,21 @@ export interface IsothermRules {
   readonly reduction: number;
 }
 
+/** Combinations whose forces stand for those of a fire, with their words. */
+export interface FireForces {
+  readonly kind: CombinationKind;
+  readonly title: string;
+  readonly clause: string;
+}
+
 /** What a code says of fire: every way it has is tried, and any one that gives the time is enough. */
 export interface FireRules {
   column(c: Calc, q: FireColumn): readonly FireWay[];
   wall(c: Calc, q: FireWall): readonly FireWay[];
   beam(c: Calc, q: FireBeam): readonly FireWay[];
   slab(c: Calc, q: FireSlab): readonly FireWay[];
+  /** Null where forces are taken as a part of the design forces; else of columns and walls whose load cases are known. */
+  readonly forces: FireForces | null;
   /** Undefined where the code has no such way here. */
   readonly isotherm?: IsothermRules;
 }

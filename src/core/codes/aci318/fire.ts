@@ -103,6 +103,7 @@ export function fireRules(choose: (key: string) => string): FireRules {
   const aggregate = choose('fireAggregate') as Aggregate;
   const isRestrained = choose('fireRestraint') === 'restrained';
   return {
+    forces: null,
     column: (_c, q) => [
       kept('minimum size and cover', 'ACI/TMS 216.1 4.5', [
         { what: 'size', needs: columns[aggregate], has: q.width },

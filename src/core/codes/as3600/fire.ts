@@ -20,6 +20,14 @@ export const fireChoices: readonly Choice[] = [
     options: { min: 0.2, max: 1, usual: 0.79 },
   },
   {
+    key: 'fireForces',
+    title: 'Forces of columns and walls in fire, where load cases are known',
+    clause: 'AS/NZS 1170.0 4.2.4',
+    topic: 'fire',
+    only: 'columns',
+    options: { part: 'a part of the design forces', sustained: 'of G + ψlQ' },
+  },
+  {
     key: 'fireLength',
     title: 'Effective length in fire',
     clause: '5.6.2',
@@ -39,14 +47,16 @@ const no = (title: string, clause: string, reason: string): FireWay => ({ title,
 export function fireRules(choose: (key: string) => string): FireRules {
   const eta = Number(choose('fireReduction'));
   const lengthOf = (q: Pick<FireColumn, 'l0' | 'height'>) => ({ inner: 0.5 * q.height, top: 0.7 * q.height })[choose('fireLength')] ?? q.l0;
-  const level = (c: Calc, q: Pick<FireWall, 'use'>) =>
+  const etaOf = (q: Pick<FireWall, 'isOfFire'>) => (q.isOfFire ? 1 : eta);
+  const level = (c: Calc, q: Pick<FireWall, 'use' | 'isOfFire'>) =>
     c.let(F.level, {
-      eta_f: c.given(symbols.eta_f, eta, 'forces in fire over design forces'),
+      eta_f: c.given(symbols.eta_f, etaOf(q), q.isOfFire ? 'forces of the fire itself' : 'forces in fire over design forces'),
       u_ray: c.given(symbols.u_ray, q.use, 'N and M growing together, over the strength without phi'),
     });
   return {
-    column: (c, q) => [byLevel(level(c, q), q, lengthOf(q)), bySteel(c, q, eta, lengthOf(q)), asWall(level(c, q), q)],
+    column: (c, q) => [byLevel(level(c, q), q, lengthOf(q)), bySteel(c, q, etaOf(q), lengthOf(q)), asWall(level(c, q), q)],
     wall: (c, q) => [wallWay(level(c, q), q)],
+    forces: choose('fireForces') === 'sustained' ? { kind: 'sustained', title: 'G + ψlQ', clause: 'AS/NZS 1170.0 4.2.4' } : null,
     beam: (_c, q) => {
       const side = q.layers === 1 ? q.side - 10 : q.side;
       const axis = Math.min(q.axis, side);

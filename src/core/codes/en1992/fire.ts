@@ -4,6 +4,7 @@ import {
   FIRE_PERIODS,
   type FireBeam,
   type FireColumn,
+  type FireForces,
   type FireRules,
   type FireSlab,
   type FireWall,
@@ -39,6 +40,14 @@ export const fireChoices: readonly Choice[] = [
     clause: 'EN 1992-1-2 2.4.2(3)',
     topic: 'fire',
     options: { min: 0.2, max: 1, usual: 0.7 },
+  },
+  {
+    key: 'fireForces',
+    title: 'Forces of columns and walls in fire, where load cases are known',
+    clause: 'EN 1991-1-2 4.3.1(2)',
+    topic: 'fire',
+    only: 'columns',
+    options: { part: 'ηfi of the design forces', quasiPermanent: 'of G + ψ2 Q', frequent: 'of G + ψ1 Q1 + ψ2 Q' },
   },
   {
     key: 'fireLength',
@@ -129,20 +138,35 @@ const TOO_STRONG = 'concrete above C80/95 has no tables';
 export function fireRules(annex: NationalAnnex, choose: (key: string) => string, basis: IsothermRules['basis']): FireRules {
   const eta = Number(choose('fireReduction'));
   const lengthOf = (q: Pick<FireColumn, 'l0' | 'height'>) => ({ inner: 0.5 * q.height, top: 0.7 * q.height })[choose('fireLength')] ?? q.l0;
-  const level = (c: Calc, use: number) =>
-    c.let(F.level, { eta_fi: c.given(symbols.eta_fi, eta), u_ray: c.given(symbols.u_ray, use, 'N and M growing together') });
+  const etaOf = (q: Pick<FireWall, 'isOfFire'>) => (q.isOfFire ? 1 : eta);
+  const level = (c: Calc, q: FireColumn | FireWall) =>
+    c.let(F.level, {
+      eta_fi: c.given(symbols.eta_fi, etaOf(q), q.isOfFire ? 'forces of the fire itself' : undefined),
+      u_ray: c.given(symbols.u_ray, q.use, 'N and M growing together'),
+    });
   const adjustment = (c: Calc, q: FireBeam | FireSlab) => (choose('fireSteel') === 'stress' ? byStress(c, q.use, eta, annex.gammaS) : 0);
   return {
     column: (c, q) => {
-      const mu = level(c, q.use);
-      return [methodA(mu, q, lengthOf(q)), formulaA(c, mu, q, lengthOf(q), annex), methodB(c, q, eta, lengthOf(q), annex)];
+      const mu = level(c, q);
+      return [methodA(mu, q, lengthOf(q)), formulaA(c, mu, q, lengthOf(q), annex), methodB(c, q, etaOf(q), lengthOf(q), annex)];
     },
-    wall: (c, q) => [wall(level(c, q.use), q)],
+    wall: (c, q) => [wall(level(c, q), q)],
     beam: (c, q) => beam(c, q, adjustment(c, q)),
     slab: (c, q) => slab(q, adjustment(c, q)),
+    forces: forcesOf(choose('fireForces')),
     isotherm: isotherm(choose, basis, eta, (q) => q.slenderness * (lengthOf(q) / Math.max(q.l0, 1))),
   };
 }
+
+/** The accidental combination of EN 1990 (6.11b) has no other action than the fire itself: with psi1 of the main variable load, or with psi2 of all, it is that of service. */
+const forcesOf = (choice: string): FireForces | null =>
+  choice === 'part'
+    ? null
+    : {
+        kind: choice as FireForces['kind'],
+        title: choice === 'frequent' ? 'G + ψ1 Q1 + ψ2 Q' : 'G + ψ2 Q',
+        clause: 'EN 1991-1-2 4.3.1(2)',
+      };
 
 /** Width that counts for strong concrete, 6.4.3(2): less twice (k - 1) a where more than one side is exposed. */
 const counted = (width: number, axis: number, k: number, sides: 1 | 2) => width - sides * (k - 1) * axis;

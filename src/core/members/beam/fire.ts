@@ -10,6 +10,12 @@ import type { CheckBasis } from './bending-checks';
 export const spanUse = (checks: readonly DerivableCheck[], span: number): number =>
   Math.min(1, checks.find(({ check }) => check.id === `bending-span-${span + 1}`)?.check.utilisation ?? 1);
 
+/** Mean axis distance of all layers (mm), weighted by their areas: EN 1992-1-2 (5.5). */
+export function meanAxis(bars: readonly { readonly area: number; readonly fromFace: number }[]): number {
+  const area = bars.reduce((sum, p) => sum + p.area, 0);
+  return bars.reduce((sum, p) => sum + p.area * p.fromFace, 0) / Math.max(area, 1e-9);
+}
+
 /** How a span carries in a fire: a cantilever, on two supports, or continuous over one at least. */
 export function systemOf(beam: PreparedBeam, span: number): FireBeam['system'] {
   if (beam.supports[span]!.type === 'free' || beam.supports[span + 1]!.type === 'free') return 'cantilever';
@@ -53,12 +59,11 @@ export function beamFire(basis: CheckBasis, map: SteelMap, checks: readonly Deri
     const { b, h } = outlineOf(beam, span);
     const middle = (beam.starts[span]! + beam.starts[span + 1]!) / 2;
     const { bars } = map.placement(map.barsAt('bottom', span, middle));
-    const area = bars.reduce((sum, p) => sum + p.area, 0);
     const q: FireBeam = {
       materials: beam.materials,
       width: Math.min(b, h),
-      // The mean of all layers, 5.2(15) of EN 1992-1-2; the nearest bar bounds the cover.
-      axis: bars.reduce((sum, p) => sum + p.area * p.fromFace, 0) / Math.max(area, 1e-9),
+      // The nearest bar bounds the cover.
+      axis: meanAxis(bars),
       side: Math.min(...bars.map((p) => b / 2 - Math.abs(p.x))),
       cover: Math.min(...bars.map((p) => Math.min(p.fromFace, b / 2 - Math.abs(p.x)) - p.diameter / 2)),
       layers: new Set(bars.map((p) => p.layer)).size,

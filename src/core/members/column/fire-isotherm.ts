@@ -69,10 +69,13 @@ function usedOf(hot: HotSection, places: readonly PlaceResult[], reduction: numb
   return Math.max(0, ...all.filter((_, i) => rough[i]! >= NEAR * most).map((f) => capacityAlongRay(hot.surface, ...f)));
 }
 
+/** What the isotherm asks besides the section. */
+export type Heated = Pick<FireColumn, 'l0' | 'height' | 'slenderness' | 'isOfFire'>;
+
 const kept = new WeakMap<readonly unknown[], FireWay>();
 
 /** Fire resistance of a column or wall by what is left inside the isotherm, for all its load sets together; null where the code has no such way. */
-export function isothermWay(c: Calc, basis: ColumnBasis, q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>): FireWay | null {
+export function isothermWay(c: Calc, basis: ColumnBasis, q: Heated): FireWay | null {
   const rules = basis.code.fire.isotherm;
   if (!rules) return null;
   let way = kept.get(basis.results);
@@ -81,7 +84,7 @@ export function isothermWay(c: Calc, basis: ColumnBasis, q: Pick<FireColumn, 'l0
   return way;
 }
 
-function findWay(basis: ColumnBasis, rules: IsothermRules, q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>): FireWay {
+function findWay(basis: ColumnBasis, rules: IsothermRules, q: Heated): FireWay {
   const { title, clause } = rules;
   const no = (reason: string): FireWay => ({ title, clause, minutes: 0, reason });
   const fault = rules.materialFault(basis.column.materials);
@@ -94,7 +97,13 @@ function findWay(basis: ColumnBasis, rules: IsothermRules, q: Pick<FireColumn, '
   const width = Math.min(basis.model.width, basis.model.depth);
   const places = basis.results.flatMap((r) => (r.refusal ? [] : r.places));
   const found = hotSides(basis.column).map((side) =>
-    minutesFrom(basis, rules, fireField(basis.column, rules, basis.code, basis.model, side), places, width),
+    minutesFrom(
+      basis,
+      q.isOfFire ? { ...rules, reduction: 1 } : rules,
+      fireField(basis.column, rules, basis.code, basis.model, side),
+      places,
+      width,
+    ),
   );
   const worst = largestOf(found, (f) => -f.minutes)!;
   return { title, clause, ...worst };

@@ -4,11 +4,12 @@ import type { FireColumn, FireWall, FireWay } from '../../codes/fire-rules';
 import { capacityAlongRay, roughAlongRay } from '../../section/capacity';
 import { fireChecks, type FireCase, type FireInput } from '../parts/fire-check';
 import type { ColumnBasis } from './checks';
-import { isothermWay } from './fire-isotherm';
+import { isothermWay, type Heated } from './fire-isotherm';
 import { isRound, placeName } from './input';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import type { ColumnModel } from './section';
-import { endForces, type PlaceResult, type SetResult } from './strength';
+import { setsOfKind } from './load-sets';
+import { endForces, strengthOf, type PlaceResult, type SetResult } from './strength';
 
 const unreduced = new WeakMap<ColumnModel, ResistanceSurface>();
 
@@ -84,13 +85,23 @@ function slendernessOf({ column, model }: ColumnBasis, axes: readonly ('x' | 'y'
 }
 
 /** The ways of the code, with the isotherm where it has one. */
-function withIsotherm(c: Calc, basis: ColumnBasis, ways: readonly FireWay[], q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>) {
+function withIsotherm(c: Calc, basis: ColumnBasis, ways: readonly FireWay[], q: Heated) {
   const way = isothermWay(c, basis, q);
   return way ? [...ways, way] : ways;
 }
 
+/** The column under the forces of the fire itself, where the code takes those and the load cases are known; else under its design forces. */
+function underFire(basis: ColumnBasis): { readonly basis: ColumnBasis; readonly isOfFire: boolean } {
+  const { column, code, model } = basis;
+  const { forces } = code.fire;
+  if (!forces || column.mode !== 'cases' || column.fire.minutes === null) return { basis, isOfFire: false };
+  const results = setsOfKind(column, code, forces.kind).map((set, i) => strengthOf({ ...set, kind: 'ultimate' }, i, column, model, code));
+  return { basis: { ...basis, results }, isOfFire: true };
+}
+
 /** Fire resistance of a column, for every load set at its ends and between. */
-export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[] {
+export function columnFire(given: ColumnBasis, fire: FireInput): DerivableCheck[] {
+  const { basis, isOfFire } = underFire(given);
   const { column, code, model } = basis;
   const nearest = Math.min(...model.bars.map((b) => b.diameter));
   const slender = slendernessOf(basis, ['x', 'y']);
@@ -105,6 +116,7 @@ export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[
     area: model.section.gross.area,
     steelArea: model.section.steelArea,
     use: atRay(basis, p),
+    isOfFire,
     N: p.N,
     e: eccentricity(basis, r),
     ...slender,
@@ -119,7 +131,8 @@ export function columnFire(basis: ColumnBasis, fire: FireInput): DerivableCheck[
 }
 
 /** The same of a wall: its thickness, and the distance of its vertical bars from the faces (mm). */
-export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number, horizontal: number): DerivableCheck[] {
+export function wallFire(given: ColumnBasis, fire: FireInput, thickness: number, horizontal: number): DerivableCheck[] {
+  const { basis, isOfFire } = underFire(given);
   const { column, code, model } = basis;
   const cover = column.cover + horizontal;
   const axis = cover + Math.min(...model.bars.map((b) => b.diameter)) / 2;
@@ -131,11 +144,12 @@ export function wallFire(basis: ColumnBasis, fire: FireInput, thickness: number,
     cover,
     height: column.height,
     use: atRay(basis, p),
+    isOfFire,
     isOneSided: fire.isOneSided,
   });
   return fireChecks(
     fire,
     code,
-    casesOf(basis, (_r, p) => (c) => withIsotherm(c, basis, code.fire.wall(c, question(p)), slender)),
+    casesOf(basis, (_r, p) => (c) => withIsotherm(c, basis, code.fire.wall(c, question(p)), { ...slender, isOfFire })),
   );
 }

@@ -118,6 +118,13 @@ function variants(column: ColumnInput, code: DesignCode, combination: Combinatio
   return sets;
 }
 
+/** Sets of one kind of combination, of a column whose cases are known; its own weight among them. */
+export function setsOfKind(column: ColumnInput, code: DesignCode, kind: Combination['kind']): LoadSet[] {
+  const own = withOwnCase(column);
+  const all = [...code.combinations(own.cases).filter((k) => !own.combinationsOff.includes(k.id)), ...own.ownCombinations];
+  return all.filter((k) => k.kind === kind).flatMap((k) => variants(own, code, k, undefined));
+}
+
 type Factors = Combination['factors'];
 
 /** Forces at the foot with those of the top that they take the place of. */

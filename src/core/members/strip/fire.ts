@@ -1,7 +1,7 @@
 import type { Calc } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
 import type { FireSlab } from '../../codes/fire-rules';
-import { spanUse } from '../beam/fire';
+import { meanAxis, spanUse } from '../beam/fire';
 import { outlineOf } from '../beam/prepared';
 import { fireChecks } from '../parts/fire-check';
 import type { StripBasis } from './basis';
@@ -16,11 +16,10 @@ export function stripFire(
   const cases = beam.spans.map((_, span) => {
     const middle = (beam.starts[span]! + beam.starts[span + 1]!) / 2;
     const { bars } = map.placement(map.barsAt('bottom', span, middle));
-    const area = bars.reduce((sum, p) => sum + p.area, 0);
     const q: FireSlab = {
       materials: strip.materials,
       depth: outlineOf(beam, span).h,
-      axis: bars.reduce((sum, p) => sum + p.area * p.fromFace, 0) / Math.max(area, 1e-9),
+      axis: meanAxis(bars),
       cover: Math.min(...bars.map((p) => p.fromFace - p.diameter / 2)),
       use: spanUse(checks, span),
       kind: 'oneWay',
