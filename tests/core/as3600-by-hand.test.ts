@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
+import { heldSpan } from '@/core/analysis/curvature';
 import { silent } from '@/core/calc/calc';
 import { makeCode } from '@/core/codes/registry';
 import { outlineOfShape } from '@/core/geometry/section-shapes';
@@ -104,5 +105,20 @@ describe('cases that are shown in another way on the screen', () => {
       else high = middle;
     }
     expect(1 / low / (cases.get('BIAX-06')!.expected.ratio as number)).toBeCloseTo(1, 2);
+  });
+
+  it('SVC-10: integrated from the curvatures, at once and with kcs times the sustained part', () => {
+    const { L_mm: L, w_kN_m, Ec_MPa, Ief_mm4, kcs_value, w_sustained_kN_m } = cases.get('SVC-10')!.inputs as unknown as Record<string, number>;
+    const n = 400;
+    const middle = (w: number) => {
+      const curvature = Array.from({ length: n }, (_, i) => {
+        const x = ((i + 0.5) * L!) / n;
+        return (w * x * (L! - x)) / 2 / (Ec_MPa! * Ief_mm4!);
+      });
+      return Math.max(...Array.from(heldSpan(L! / n, curvature).deflection));
+    };
+    const { short_mm, total_mm } = cases.get('SVC-10')!.expected as Record<string, number>;
+    expect(middle(w_kN_m!) / short_mm!).toBeCloseTo(1, 4);
+    expect((middle(w_kN_m!) + kcs_value! * middle(w_sustained_kN_m!)) / total_mm!).toBeCloseTo(1, 4);
   });
 });
