@@ -37,3 +37,20 @@ test('a member with faults is answered with them, the others are designed', asyn
   expect(json.members[0].faults[0].path).toBe('section.h');
   expect(json.members[1].governing).not.toBeNull();
 });
+
+describe('who may ask', () => {
+  const from = (headers: Record<string, string>) => post('{"format":"intarsia","version":1,"members":[]}', '', headers);
+
+  it('programs without an origin, and the page itself', async () => {
+    expect((await from({})).status).toBe(200);
+    expect((await from({ origin: 'http://localhost', host: 'localhost' })).status).toBe(200);
+  });
+
+  it('no page of another origin, nor one without any', async () => {
+    for (const origin of ['http://example.invalid', 'null', 'http://localhost:81']) {
+      const answer = await from({ origin, host: 'localhost' });
+      expect(answer.status).toBe(403);
+      expect(await answer.json()).toMatchObject({ faults: [{ reason: expect.stringContaining('other origins') as string }] });
+    }
+  });
+});

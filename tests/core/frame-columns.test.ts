@@ -307,6 +307,16 @@ describe('an intermediate and an ordinary frame, ACI 318-19', () => {
   });
 });
 
+describe('outlines whose core the rules do not know', () => {
+  it.each([
+    { kind: 'ring', diameter: 700, wall: 200 },
+    { kind: 'L', b: 700, h: 700, tx: 300, ty: 300 },
+  ])('$kind: it is said', (shape) => {
+    const bars = shape.kind === 'ring' ? { kind: 'ring', count: 10, size: '20' } : { kind: 'outline', size: '20', spacing: 200 };
+    expect(find(project(medium, en, { shape, bars }), 'frame-core-foot').status).toBe('notCovered');
+  });
+});
+
 describe('properties of columns in ductile frames', () => {
   const random = fc.record({
     isACI: fc.boolean(),

@@ -18,6 +18,7 @@ export const GET = (): Response => Response.json(openApi);
 
 /** Designs a posted project file and answers with the JSON of the command line. Nothing is kept. */
 export async function POST(request: Request): Promise<Response> {
+  if (isFromElsewhere(request)) return refuse(403, [{ path: '', reason: 'Pages of other origins may not ask for designs here.' }]);
   const announced = Number(request.headers.get('content-length') ?? 0);
   const tooLarge = () => refuse(413, [{ path: '', reason: `At most ${MOST_BYTES / 1e6} MB are taken.` }]);
   if (announced > MOST_BYTES) return tooLarge();
@@ -52,6 +53,17 @@ export async function POST(request: Request): Promise<Response> {
     return refuse(503, [{ path: '', reason }]);
   }
   return Response.json(resultsToJson(read.project, results));
+}
+
+/** Whether a page of another origin asks; programs send no origin. */
+function isFromElsewhere(request: Request): boolean {
+  const origin = request.headers.get('origin');
+  if (origin === null) return false;
+  try {
+    return new URL(origin).host !== request.headers.get('host');
+  } catch {
+    return true;
+  }
 }
 
 /** Reads the body up to the limit; undefined when there is more, whatever its headers said. */

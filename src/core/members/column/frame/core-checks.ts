@@ -10,7 +10,7 @@ import { ends, frameCheck, type Axis, type Checks, type Ends, type FrameBasis } 
 export function frameCore({ column, model, frame }: FrameBasis): FrameCore | null {
   const { width, depth, inset, isRound } = frame.column;
   const { legs, between, area } = model.ties;
-  if (!isRound && column.shape.kind !== 'rectangle') return null;
+  if (column.shape.kind !== 'rectangle' && column.shape.kind !== 'circle') return null;
   const [b_o, h_o] = [width - 2 * inset, depth - 2 * inset];
   return {
     b_o,
