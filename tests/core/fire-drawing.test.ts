@@ -87,7 +87,7 @@ describe('the interaction', () => {
   const zones = (change: object, code: { id: string; variant: string }) => {
     const { project, column } = made(change, code);
     const result = designNow(project, column) as ColumnResult;
-    return columnPicture(column, makeCode({ ...code, choices: {} }), result, 0, null)!.zones;
+    return columnPicture(column, makeCode({ ...code, choices: {} }), result, 0, null)!.lines.flatMap((l) => l.draw());
   };
 
   it('has the strength after the fire over eta: inside the characteristic one, and none where no fire is asked for', () => {

@@ -84,12 +84,10 @@ export function ColumnSheet(props: ColumnSheetProps) {
       <Part title={`Interaction through ${set.name}`} note="">
         <AngleField picture={picture} angle={angle} onAngle={setAngle} zones={zones} onZones={setShown} />
         <DrawingView
-          drawing={sliceOf(
-            view,
-            size.slice,
-            size.bottom,
-            picture.zones.filter((z) => zones.includes(z.name)),
-          )}
+          drawing={sliceOf(view, size.slice, size.bottom, [
+            ...picture.zones.filter((z) => zones.includes(z.name)),
+            ...picture.lines.filter((l) => zones.includes(l.name)).flatMap((l) => l.draw()),
+          ])}
         />
       </Part>
     </div>
@@ -261,7 +259,7 @@ function AngleField({
         </button>
       )}
       <span>dashed: {picture.nominalName}</span>
-      {picture.zones.map(({ name }) => (
+      {[...picture.zones, ...picture.lines].map(({ name }) => (
         <label key={name} className="flex items-center gap-1">
           <input
             type="checkbox"
