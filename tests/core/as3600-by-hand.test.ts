@@ -108,7 +108,14 @@ describe('cases that are shown in another way on the screen', () => {
   });
 
   it('SVC-10: integrated from the curvatures, at once and with kcs times the sustained part', () => {
-    const { L_mm: L, w_kN_m, Ec_MPa, Ief_mm4, kcs_value, w_sustained_kN_m } = cases.get('SVC-10')!.inputs as unknown as Record<string, number>;
+    const {
+      L_mm: L,
+      w_kN_m,
+      Ec_MPa,
+      Ief_mm4,
+      kcs_value,
+      w_sustained_kN_m,
+    } = cases.get('SVC-10')!.inputs as unknown as Record<string, number>;
     const n = 400;
     const middle = (w: number) => {
       const curvature = Array.from({ length: n }, (_, i) => {
