@@ -171,7 +171,7 @@ const categories: Readonly<Record<UseCategory, string>> = {
   H: 'H roofs',
 };
 
-const notCovered: DesignCode['notCovered'] = [];
+const notCovered: DesignCode['notCovered'] = [{ title: 'Frames of ductility class high', clause: 'EN 1998-1 5.5', of: 'columns' }];
 
 /** EN 1992-1-1 as the registry has it, with its national annexes. */
 export const en1992Entry: CodeEntry = {
