@@ -39,8 +39,8 @@ export function BasisPanel({ project, member, result, faults }: BasisProps<BeamM
         {pick('Worked from', 'mode', ways)}
         {mode === 'loads' && pick('Ductile frame', 'frame', frameOptions(code, member.frame))}
         {fault('frame')}
-        {quantity('Held sideways every', 'span', 'lateralHold', { empty: 'all along, by a slab' })}
-        {code.beamForm.integrity && mode === 'loads' && rows.box('along the edge of the building', 'isPerimeter')}
+        {mode !== 'forces' && quantity('Held sideways every', 'span', 'lateralHold', { empty: 'all along, by a slab' })}
+        {code.beamForm.integrity && mode !== 'forces' && rows.box('along the edge of the building', 'isPerimeter')}
         {choose('Section', section.shape, shapes, setShape)}
         {isFree ? (
           <FreeOutline project={project} member={member} faults={faults} />

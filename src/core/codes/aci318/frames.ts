@@ -125,6 +125,7 @@ function special(basis: FrameBasis): FrameRules {
     },
     notCovered: [
       { title: 'Hoops around every held bar', clause: '18.6.4.2' },
+      { title: 'Columns stronger than beams: at the columns', clause: '18.7.3.2' },
       { title: 'Hooks in end joints', clause: '18.8.5' },
     ],
   };

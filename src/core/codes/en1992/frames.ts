@@ -75,7 +75,10 @@ function medium(basis: FrameBasis): FrameRules {
         ? { value: c.let(F.inner, { ...values, rho_c2: q.bottomRatio, rho_most: q.mostRatio }), clause: 'EN 1998-1 5.6.2.2(2)a' }
         : { value: c.let(F.outer, values), clause: 'EN 1998-1 5.6.2.2(2)b' };
     },
-    notCovered: [{ title: 'Width against the column, eccentricity', clause: 'EN 1998-1 5.4.1.2.1' }],
+    notCovered: [
+      { title: 'Width against the column, eccentricity', clause: 'EN 1998-1 5.4.1.2.1' },
+      { title: 'Columns stronger than beams: at the columns', clause: 'EN 1998-1 4.4.2.3' },
+    ],
   };
 }
 

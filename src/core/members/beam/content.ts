@@ -93,8 +93,10 @@ export function beamFacts(member: BeamMember, result: BeamResult, project: Proje
     ...lineFacts(member, units),
     ...materialFacts(member.materials, code, code.linkTitles.beam),
     ['Cover to links', `top ${show(cover.top)}, bottom ${show(cover.bottom)}, sides ${show(cover.side)}`],
-    ['Held sideways', lateralHold === null ? 'all along' : `every ${show(lateralHold)} at most`],
-    ...(isPerimeter ? [['Place', 'along the edge of the building'] as Fact] : []),
+    ...(member.mode === 'forces'
+      ? []
+      : [['Held sideways', lateralHold === null ? 'all along' : `every ${show(lateralHold)} at most`] as Fact]),
+    ...(isPerimeter && member.mode !== 'forces' ? [['Place', 'along the edge of the building'] as Fact] : []),
     ...(frame === 'none' ? [] : [['Ductile frame', code.frames.classes[frame] ?? frame] as Fact]),
     ...(hasLoads ? [weightFact(member)] : []),
     ...(member.mode === 'forces' ? [] : [...serviceFacts(member.service), ...fireFacts(member.fire)]),

@@ -82,8 +82,7 @@ export function inBendingSense<T extends ColumnForces>(f: T, signs: ColumnInput[
 const MOST_FREE = 6;
 
 function combinedSets(column: ColumnInput, code: DesignCode): LoadSet[] {
-  const automatic = code.combinations(column.cases).filter((k) => !column.combinationsOff.includes(k.id));
-  const all = [...automatic, ...column.ownCombinations];
+  const all = combinationsOf(column, code);
   const lasting = all.find((k) => k.kind === 'quasiPermanent' || k.kind === 'sustained');
   return all.flatMap((k) => (k.kind === 'sustained' ? [] : variants(column, code, k, lasting)));
 }
@@ -121,9 +120,16 @@ function variants(column: ColumnInput, code: DesignCode, combination: Combinatio
 /** Sets of one kind of combination, of a column whose cases are known; its own weight among them. */
 export function setsOfKind(column: ColumnInput, code: DesignCode, kind: Combination['kind']): LoadSet[] {
   const own = withOwnCase(column);
-  const all = [...code.combinations(own.cases).filter((k) => !own.combinationsOff.includes(k.id)), ...own.ownCombinations];
-  return all.filter((k) => k.kind === kind).flatMap((k) => variants(own, code, k, undefined));
+  return combinationsOf(own, code)
+    .filter((k) => k.kind === kind)
+    .flatMap((k) => variants(own, code, k, undefined));
 }
+
+/** The combinations of the code that are not switched off, and the engineer's own. */
+const combinationsOf = ({ cases, combinationsOff, ownCombinations }: ColumnInput, code: DesignCode): Combination[] => [
+  ...code.combinations(cases).filter((k) => !combinationsOff.includes(k.id)),
+  ...ownCombinations,
+];
 
 type Factors = Combination['factors'];
 

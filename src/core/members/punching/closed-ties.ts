@@ -14,7 +14,7 @@ export function tied(p: PunchingInput, code: DesignCode, stage: PunchingStage): 
   const { closedTies, plain } = code.punching;
   const ties = tiesOf(p);
   if (!ties || !closedTies || stage.id === 'drop' || p.base) return plain;
-  return (c, q) => (closedTies.strength(silent, q, ties) ? closedTies.strength(c, q, ties) : plain(c, q));
+  return (c, q) => closedTies.strength(c, q, ties) ?? plain(c, q);
 }
 
 /** Closed ties at the column: that they count, how many there have to be, and how far apart. */
