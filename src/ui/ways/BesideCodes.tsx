@@ -92,14 +92,16 @@ function CodeTable({ results, own, units }: { results: readonly Row[]; own: Code
 }
 
 /** Results of one member by code; null until they are there. */
-function useEveryCode({ code, display }: Project, member: Member | null): readonly Row[] {
+function useEveryCode({ code, display, members }: Project, member: Member | null): readonly Row[] {
   const [known, setKnown] = useState<{ readonly of: Member; readonly by: ReadonlyMap<string, MemberResult> } | null>(null);
   useEffect(() => {
     if (!member) return;
     let isOn = true;
     for (const [title, other] of codesBeside(code)) {
       // A copy: what is kept of the member itself stays where it is.
-      void resultOf({ code: other, display }, { ...member }).then(
+      const copy = { ...member };
+      const around = members.map((m) => (m.id === member.id ? copy : m));
+      void resultOf({ code: other, display, members: around }, copy).then(
         (result) =>
           isOn && result && setKnown((before) => ({ of: member, by: new Map(before?.of === member ? before.by : []).set(title, result) })),
         () => undefined,
@@ -108,7 +110,7 @@ function useEveryCode({ code, display }: Project, member: Member | null): readon
     return () => {
       isOn = false;
     };
-  }, [member, code, display]);
+  }, [member, code, display, members]);
   return codesBeside(code).map(([title, other]) => ({
     title,
     code: other,
