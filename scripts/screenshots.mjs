@@ -21,7 +21,14 @@ for (let i = 0; i < 60; i += 1) {
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
 }
+/** Every member of the list has its figure, and the ways forward are found. */
+const isSettled = () => {
+  const list = document.querySelector('aside[aria-label="Members"]')?.innerText ?? '';
+  return !/\n–/.test(list) && !document.body.innerText.includes('Looking for');
+};
 const shot = async (name) => {
+  // A view that shows something unfinished for good is taken as it is.
+  await page.waitForFunction(isSettled, null, { timeout: 30_000 }).catch(() => undefined);
   await page.waitForTimeout(900);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
