@@ -102,8 +102,15 @@ export interface IsothermRules {
   readonly mostSlenderness: number;
   /** Slenderness of a column in fire by that at normal temperature. */
   slenderness(q: Pick<FireColumn, 'l0' | 'height' | 'slenderness'>): number;
-  /** Strength of a bar of a column over that at 20 degrees. */
+  /** Strength of a bar over that at 20 degrees, however little it is strained. */
   barStrength(theta: number): number;
+  /** The same of bars in tension in beams and slabs that are strained fully; how far they must be strained to have more than others, and for all of it. */
+  stretchedStrength(theta: number): number;
+  readonly stretching: { readonly from: number; readonly full: number };
+  /** Top bars that a continuous span needs from a period (minutes) on: see `topAlong` of {@link FireBeam}. */
+  readonly topBars: { readonly from: number; readonly reach: number; readonly fall: number; readonly clause: string };
+  /** Depth of a slab (mm) that keeps its other side cool for a period. */
+  leastDepth(minutes: number): number;
   /** Strengths with the factors of an accidental situation. */
   basis(m: Materials): UltimateBasis;
   /** Forces in fire over design forces. */

@@ -66,11 +66,18 @@ export const fireChoices: readonly Choice[] = [
     options: { table: 'as in the tables: critical temperature 500 °C', stress: 'adjusted by the critical temperature' },
   },
   {
+    key: 'fireBars',
+    title: 'Bars in tension in fire',
+    clause: 'EN 1992-1-2 3.2.3(5)',
+    topic: 'fire',
+    only: 'beams',
+    options: { hotRolled: 'hot rolled', coldWorked: 'cold worked' },
+  },
+  {
     key: 'fireConductivity',
     title: 'Conductivity of concrete in fire',
     clause: 'EN 1992-1-2 3.3.3(2)',
     topic: 'fire',
-    only: 'columns',
     options: { lower: 'lower limit, as the profiles of annex A', upper: 'upper limit' },
   },
   {
@@ -78,7 +85,6 @@ export const fireChoices: readonly Choice[] = [
     title: 'Moisture of concrete by weight',
     clause: 'EN 1992-1-2 3.3.2(2)',
     topic: 'fire',
-    only: 'columns',
     options: { usual: '1.5 %', dry: 'dry', wet: '3 %' },
   },
 ];
@@ -95,8 +101,26 @@ export function barStrength(theta: number): number {
   return Math.max(0, (0.1 * (1200 - theta)) / 500);
 }
 
+/** Strength of bars in tension over that at 20 degrees, by hundreds of degrees: table 3.2a, hot rolled and cold worked. */
+const STRETCHED = {
+  hotRolled: [1, 1, 1, 1, 1, 0.78, 0.47, 0.23, 0.11, 0.06, 0.04, 0.02, 0],
+  coldWorked: [1, 1, 1, 1, 0.94, 0.67, 0.4, 0.12, 0.11, 0.08, 0.05, 0.03, 0],
+} as const;
+export type BarMake = keyof typeof STRETCHED;
+
+/** The same for bars of beams and slabs strained by at least 2 %: 4.2.4.3(1), curves 1 and 2 of figure 4.2a. */
+export function stretchedStrength(theta: number, make: BarMake): number {
+  const row = STRETCHED[make];
+  const t = Math.min(Math.max(theta, 0) / 100, 12);
+  const i = Math.min(11, Math.floor(t));
+  return row[i]! + (t - i) * (row[i + 1]! - row[i]!);
+}
+
 /** kg/m3 at 20 degrees. */
 const PLAIN_DENSITY = 2300;
+
+/** From 90 minutes on top bars reach into the spans, (1 - 2.5 x / l) of those over the support as far as 0.3 l. */
+const TOP_BARS = { from: 90, reach: 0.3, fall: 2.5, clause: '5.6.3(3)' } as const;
 
 /** The 500 degree isotherm of annex B.1: for standard fires, with the temperatures of the section by 3.3. */
 const isotherm = (
@@ -118,6 +142,11 @@ const isotherm = (
   mostSlenderness: 30,
   slenderness: ratio,
   barStrength,
+  stretchedStrength: (theta) => stretchedStrength(theta, choose('fireBars') as BarMake),
+  // Bars have their 0.2 % proof strength, curve 3, at strains below 0.5 %; from there a chord below the curve of figure 3.3, which is full at 2 %.
+  stretching: { from: 0.005, full: 0.02 },
+  topBars: TOP_BARS,
+  leastDepth: (minutes) => tables.insulation[FIRE_PERIODS.indexOf(minutes as 30)]!,
   basis,
   reduction,
 });
@@ -275,12 +304,11 @@ function beam(c: Calc, q: FireBeam, adjust: number): FireWay[] {
   const axis = Math.min(q.axis, q.layers === 1 ? q.side - 10 : q.side);
   const simple = { title: 'beam on two supports', clause, ...tables.periodsKept(tables.beamSimple, width, axis, { adjust }) };
   if (q.system !== 'continuous') return [simple];
-  // 5.6.3(3): from 90 minutes on top bars reach into the spans, (1 - 2.5 x / l) of those over the support as far as 0.3 l.
-  const top = q.topAlong(0.3, 2.5);
+  const top = q.topAlong(TOP_BARS.reach, TOP_BARS.fall);
   const more = (period: number) =>
     q.isRedistributed
       ? 'for at most 15 % of redistribution'
-      : period >= 90 && top > 1 + 1e-9
+      : period >= TOP_BARS.from && top > 1 + 1e-9
         ? `${period} minutes need top bars that run further into the span, 5.6.3(3)${Number.isFinite(top) ? `: ${top.toFixed(2)} times those that are there` : ''}`
         : null;
   if (Number.isFinite(top))

@@ -1,9 +1,11 @@
+import type { Calc } from '../../calc/calc';
 import type { DerivableCheck } from '../../checks/check';
-import type { FireBeam } from '../../codes/fire-rules';
+import type { FireBeam, FireWay } from '../../codes/fire-rules';
 import { fireChecks } from '../parts/fire-check';
 import { holdsMoment } from './holds-moment';
 import { outlineOf, type PreparedBeam } from './prepared';
-import type { SteelMap } from './steel';
+import { spanIsotherm } from './fire-isotherm';
+import type { SteelAlong, SteelMap } from './steel';
 import type { CheckBasis } from './bending-checks';
 
 /** Use of the bottom bars of a span in bending, from its check; all of it where there is none. */
@@ -26,7 +28,7 @@ export function systemOf(beam: PreparedBeam, span: number): FireBeam['system'] {
 const STEPS = 120;
 
 /** Top steel that the supports of a span need, falling into the spans on both sides, over that which is there: the largest. */
-function topAlong({ beam, strips, resistance }: CheckBasis, span: number, reach: number, fall: number): number {
+function topAlong({ beam, strips, resistance }: CheckBasis<SteelAlong>, span: number, reach: number, fall: number): number {
   const length = (k: number) => (beam.starts[k + 1] ?? 0) - (beam.starts[k] ?? 0);
   const at = [span, span + 1].filter((support) => holdsMoment(beam, support));
   const ratios = at.flatMap((support) => {
@@ -52,6 +54,13 @@ function topAlong({ beam, strips, resistance }: CheckBasis, span: number, reach:
   return Math.max(0, ...ratios);
 }
 
+/** A span by what a fire leaves of its sections, where the code has that way. */
+export function isothermOf(basis: CheckBasis<SteelAlong>, span: number): FireWay[] {
+  const isContinuous = systemOf(basis.beam, span) === 'continuous';
+  const way = spanIsotherm(basis, span, isContinuous ? (reach, fall) => topAlong(basis, span, reach, fall) : null);
+  return way ? [way] : [];
+}
+
 /** Fire resistance of every span by its web and its bottom bars at midspan; the upper side is not exposed. */
 export function beamFire(basis: CheckBasis, map: SteelMap, checks: readonly DerivableCheck[]): DerivableCheck[] {
   const { beam, code } = basis;
@@ -72,7 +81,7 @@ export function beamFire(basis: CheckBasis, map: SteelMap, checks: readonly Deri
       topAlong: (reach, fall) => topAlong(basis, span, reach, fall),
       isRedistributed: [beam.supports[span]!, beam.supports[span + 1]!].some((s) => s.redistribution < 0.85),
     };
-    return { label: `span ${span + 1}`, ways: (c: Parameters<typeof code.fire.beam>[0]) => code.fire.beam(c, q) };
+    return { label: `span ${span + 1}`, ways: (c: Calc) => [...code.fire.beam(c, q), ...isothermOf(basis, span)] };
   });
   return fireChecks(beam.fire, code, cases);
 }

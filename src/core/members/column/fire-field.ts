@@ -1,31 +1,21 @@
-import { heatCells, type HeatCells, type IsExposed } from '../../analysis/heat/heat-cells';
-import { heatFlow, type HeatState } from '../../analysis/heat/heat-flow';
+import type { IsExposed } from '../../analysis/heat/heat-cells';
 import { temperatureAt } from '../../analysis/heat/heat-region';
-import { FIRE_PERIODS, type IsothermRules } from '../../codes/fire-rules';
+import type { IsothermRules } from '../../codes/fire-rules';
 import type { DesignCode } from '../../codes/design-code';
 import type { Point } from '../../geometry/polygon';
 import type { ColumnInput } from './input';
 import type { ColumnModel } from './section';
+import { heatedOutline, type HeatedOutline } from '../parts/heated-outline';
 
 /** The sides of a section that a fire reaches: all of them, or one. */
 export type HotSide = 'all' | 'top' | 'bottom' | 'left' | 'right';
 
 /** Temperatures of a section at every period, coordinates from the centroid of the concrete. */
-export interface FireField {
+export interface FireField extends HeatedOutline {
   readonly side: HotSide;
-  readonly cells: HeatCells;
-  readonly states: readonly HeatState[];
   /** Of each bar, at every period (degrees C). */
   readonly bars: readonly (readonly number[])[];
 }
-
-/** About so many cells, of sizes between these (mm): finer ones move the temperatures by a few degrees. */
-const CELLS = 900;
-const SIZES = [5, 15] as const;
-
-/** Kept by what they depend on: a field is far dearer than a design. */
-const known = new Map<string, FireField>();
-const MOST_KNOWN = 12;
 
 /** The sides from which a column may be heated: round it, or from one straight side, whichever is worse. */
 export function hotSides(column: Pick<ColumnInput, 'fire' | 'isStrip' | 'shape'>): readonly HotSide[] {
@@ -35,24 +25,11 @@ export function hotSides(column: Pick<ColumnInput, 'fire' | 'isStrip' | 'shape'>
 
 /** Temperatures of a column or wall that a fire reaches from a side. */
 export function fireField(column: ColumnInput, rules: IsothermRules, code: DesignCode, { section }: ColumnModel, side: HotSide): FireField {
-  const { outline, gross, bars } = section;
-  const key = JSON.stringify([
-    outline,
-    bars.map((b) => [b.x, b.y]),
-    column.materials.density,
-    code.settings,
-    side,
-    column.isStrip ?? false,
-  ]);
-  const before = known.get(key);
-  if (before) return before;
-  const size = Math.max(SIZES[0], Math.min(SIZES[1], Math.sqrt(gross.area / CELLS)));
-  const cells = heatCells(outline, size, exposure(side, column.isStrip === true));
-  const states = heatFlow(cells, rules.heat(column.materials), rules.fire, FIRE_PERIODS);
-  const field = { side, cells, states, bars: bars.map((b) => states.map((s) => temperatureAt(cells, s, [b.x, b.y]))) };
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(key, field);
-  return field;
+  const { outline, bars } = section;
+  const isStrip = column.isStrip === true;
+  const about = `column ${side}${isStrip ? ' strip' : ''}`;
+  const { cells, states } = heatedOutline(outline, about, exposure(side, isStrip), rules, column.materials, code);
+  return { side, cells, states, bars: bars.map((b) => states.map((s) => temperatureAt(cells, s, [b.x, b.y]))) };
 }
 
 /** Whether a fire from a side reaches an edge. */
