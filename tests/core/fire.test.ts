@@ -288,7 +288,7 @@ describe('fire on the ladder', () => {
               members: [{ type: 'column', height: 2800, cover: 40, shape, bars, fire: { minutes: 60 }, sets: some }],
             });
             if (!read.ok) throw new Error(JSON.stringify(read.faults));
-            const found = designNow(read.project, read.project.members[0]!).checks.filter((c) => c.family === 'fire');
+            const found = designNow(read.project, read.project.members[0]!).checks.filter((c) => c.title.startsWith('Fire: '));
             const each = found.map((c) => ({
               isIsotherm: c.title.includes('isotherm'),
               minutes: c.capacity ? Math.round(c.capacity.value * 1440) : Number(/^(\d+) min/.exec(c.reason ?? '')?.[1] ?? Infinity),
@@ -305,6 +305,38 @@ describe('fire on the ladder', () => {
       ),
       { numRuns: 25 },
     );
+  });
+
+  test('every end has its row, each axis by itself a row in words, and the least of the ends is the one that counts', () => {
+    const bars = { kind: 'sides', corner: '25', alongX: 1, sizeX: '25', alongY: 1, sizeY: '25' };
+    const set = { name: 'L', N: 1500, mxTop: 60, mxBottom: -20, myTop: 30, myBottom: 10, sustained: 0.6 };
+    const column = {
+      type: 'column',
+      height: 2800,
+      cover: 40,
+      shape: { kind: 'rectangle', b: 350, h: 400 },
+      bars,
+      fire: { minutes: 60 },
+      sets: [set],
+    };
+    for (const code of [
+      { id: 'en1992', variant: 'uk' },
+      { id: 'as3600', variant: '2018' },
+    ]) {
+      const typed = code.id === 'as3600' ? { ...column, bars: { ...bars, corner: 'N24', sizeX: 'N24', sizeY: 'N24' } } : column;
+      const read = readProject({ format: 'intarsia', version: 1, code, members: [typed] });
+      if (!read.ok) throw new Error(JSON.stringify(read.faults));
+      const found = designNow(read.project, read.project.members[0]!).checks.filter((c) => c.family === 'fire');
+      const [counts] = found;
+      const parts = found.filter((c) => c.id.startsWith('fire-part-'));
+      expect([counts!.place.label, ...parts.map((c) => c.place.label)].sort()).toEqual(['foot', 'mid-height', 'top']);
+      for (const part of parts) expect(part.capacity!.value).toBeGreaterThanOrEqual(counts!.capacity!.value);
+      const alone = found.filter((c) => c.id.startsWith('fire-alone-'));
+      expect(alone.map((c) => c.title).sort()).toEqual(
+        ['foot', 'mid-height', 'top'].flatMap((end) => [`Fire, ${end}, alone about x`, `Fire, ${end}, alone about y`]).sort(),
+      );
+      for (const row of alone) expect(row.reason).toMatch(/^\d+ min by /);
+    }
   });
 
   test('the periods are those that may be asked for', () => {

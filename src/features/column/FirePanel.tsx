@@ -66,6 +66,7 @@ export function FirePanel({ project, member, result }: FirePanelProps) {
       <div className="w-72 shrink-0 border-l border-line pl-3">
         <FireFields project={project} member={member} hasSides />
         <Ways result={result} />
+        <Parts result={result} />
         <BarTable picture={picture} project={project} />
         {!picture.heat && <p className="small mt-2">Temperatures of the section are not worked out to this code.</p>}
       </div>
@@ -94,6 +95,31 @@ function Ways({ result }: Pick<FirePanelProps, 'result'>) {
           </li>
         ))}
       </ul>
+    </>
+  );
+}
+
+/** A row for each end, and for the moments of one axis alone. */
+function Parts({ result }: Pick<FirePanelProps, 'result'>) {
+  const rows = result.checks.filter(
+    (c) => c.family === 'fire' && (c.id === 'fire' || /^fire-(part|alone)-/.test(c.id)) && c.place.label !== '',
+  );
+  if (rows.length < 2) return null;
+  return (
+    <>
+      <h2 className="mt-3">Each end and axis</h2>
+      <table className="grid-table">
+        <tbody>
+          {rows.map((c) => (
+            <tr key={c.id}>
+              <td className={c.id === 'fire' ? 'font-semibold' : ''}>{c.id === 'fire' ? c.place.label : c.title.slice('Fire, '.length)}</td>
+              <td className={`text-right ${c.status === 'exceeds' ? 'text-madder-text' : ''}`}>
+                {c.capacity ? formatQuantity(c.capacity.value, 'minutes', 'SI') : c.reason!.split(' by ')[0]}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </>
   );
 }

@@ -5,7 +5,7 @@ import { capacityAlongRay, roughAlongRay } from '../../section/capacity';
 import { fireChecks, type FireCase, type FireInput } from '../parts/fire-check';
 import type { ColumnBasis } from './checks';
 import { isothermWay, type Heated } from './fire-isotherm';
-import { isRound, placeName } from './input';
+import { isRound, placeName, placesOf } from './input';
 import { ResistanceSurface } from '../../section/resistance-surface';
 import type { ColumnModel } from './section';
 import { setsOfKind } from './load-sets';
@@ -25,14 +25,24 @@ function nominalSurface(model: ColumnModel): ResistanceSurface {
 const atRay = ({ model }: ColumnBasis, { N, Mx, My }: PlaceResult): number =>
   Math.max(0, capacityAlongRay(nominalSurface(model), N, Mx, My));
 
+type Axis = 'x' | 'y';
+const BOTH: readonly Axis[] = ['x', 'y'];
+
 /** First-order eccentricity of a load set (mm), about the axis where it is larger. */
-function eccentricity({ column }: ColumnBasis, r: SetResult): number {
-  const of = (axis: 'x' | 'y') => {
+function eccentricity({ column }: ColumnBasis, r: SetResult, axes: readonly Axis[]): number {
+  const of = (axis: Axis) => {
     const { N, top, bottom } = endForces(r.set, column, axis);
     return N > 0 ? Math.max(Math.abs(top), Math.abs(bottom)) / N : Infinity;
   };
-  return Math.max(of('x'), of('y'));
+  return Math.max(...axes.map(of));
 }
+
+/** The same place with the moments of some axes alone. */
+const about = (p: PlaceResult, axes: readonly Axis[]): PlaceResult => ({
+  ...p,
+  Mx: axes.includes('x') ? p.Mx : 0,
+  My: axes.includes('y') ? p.My : 0,
+});
 
 /** Load sets that compress: fire resistance of a column that is pulled is not covered by tables. */
 const pressed = (r: SetResult) => !r.refusal && r.places.some((p) => p.N > 0);
@@ -49,12 +59,17 @@ interface Candidate {
  * The load sets that may govern: no way of a code gives more for a larger use, axial force or eccentricity, so that a set counts only where no other is worse
  * in all three. The use is read from the table of the surface: another has to be worse by more than the table can be off.
  */
-function mayGovern(basis: ColumnBasis): Candidate[] {
+function mayGovern(basis: ColumnBasis, place: PlaceResult['place'], axes: readonly Axis[]): Candidate[] {
   const surface = nominalSurface(basis.model);
   const margin = surface.basis.blockShare ? 0.8 : 0.9;
   const all = basis.results.filter(pressed).flatMap((r) => {
-    const e = eccentricity(basis, r);
-    return r.places.map((p): Candidate => ({ r, p, e, use: roughAlongRay(surface, p.N, p.Mx, p.My) }));
+    const e = eccentricity(basis, r, axes);
+    return r.places
+      .filter((p) => p.place === place)
+      .map((all): Candidate => {
+        const p = about(all, axes);
+        return { r, p, e, use: roughAlongRay(surface, p.N, p.Mx, p.My) };
+      });
   });
   const isWorse = (a: Candidate, b: Candidate) => a.p.N >= b.p.N && a.e >= b.e && margin * a.use >= b.use;
   const front: Candidate[] = [];
@@ -66,16 +81,31 @@ function mayGovern(basis: ColumnBasis): Candidate[] {
   return front;
 }
 
-/** None where no fire resistance is asked for: what may govern is not looked for in vain. */
-const casesOf = (basis: ColumnBasis, ways: (r: SetResult, p: PlaceResult) => FireCase['ways']): FireCase[] =>
-  (basis.column.fire.minutes === null ? [] : mayGovern(basis)).map(({ r, p }) => ({
-    label: placeName(basis.column, p.place),
-    combination: r.set.name,
-    ways: ways(r, p),
-  }));
+/** A load set at a place, with moments of some axes, as a question of fire. */
+type WaysOf = (axes: readonly Axis[]) => (r: SetResult, p: PlaceResult) => FireCase['ways'];
+
+/**
+ * Every end and the middle, and each axis by itself where there are moments about both. None where no fire resistance is asked for: what may govern is not
+ * looked for in vain.
+ */
+function casesOf(basis: ColumnBasis, waysOf: WaysOf): FireCase[] {
+  if (basis.column.fire.minutes === null) return [];
+  const bends = (axis: 'Mx' | 'My') => basis.results.some((r) => r.places.some((p) => Math.abs(p[axis]) > 1));
+  const isBiaxial = bends('Mx') && bends('My');
+  return placesOf(basis.column).flatMap((place) =>
+    [BOTH, ...(isBiaxial ? BOTH.map((axis) => [axis]) : [])].flatMap((axes) =>
+      mayGovern(basis, place, axes).map(({ r, p }) => ({
+        label: placeName(basis.column, place),
+        combination: r.set.name,
+        ways: waysOf(axes)(r, p),
+        ...(axes === BOTH ? {} : { aloneAbout: axes[0]! }),
+      })),
+    ),
+  );
+}
 
 /** The longer effective length, the larger slenderness and the height of a column (mm). */
-function slendernessOf({ column, model }: ColumnBasis, axes: readonly ('x' | 'y')[]): Pick<FireColumn, 'l0' | 'height' | 'slenderness'> {
+function slendernessOf({ column, model }: ColumnBasis, axes: readonly Axis[]): Pick<FireColumn, 'l0' | 'height' | 'slenderness'> {
   const all = axes.map((axis) => model.axes[axis]);
   return {
     l0: Math.max(...all.map((a) => a.l0)),
@@ -104,8 +134,7 @@ export function columnFire(given: ColumnBasis, fire: FireInput): DerivableCheck[
   const { basis, isOfFire } = underFire(given);
   const { column, code, model } = basis;
   const nearest = Math.min(...model.bars.map((b) => b.diameter));
-  const slender = slendernessOf(basis, ['x', 'y']);
-  const question = (r: SetResult, p: PlaceResult): FireColumn => ({
+  const question = (r: SetResult, p: PlaceResult, axes: readonly Axis[]): FireColumn => ({
     materials: column.materials,
     width: Math.min(model.width, model.depth),
     depth: Math.max(model.width, model.depth),
@@ -118,15 +147,20 @@ export function columnFire(given: ColumnBasis, fire: FireInput): DerivableCheck[
     use: atRay(basis, p),
     isOfFire,
     N: p.N,
-    e: eccentricity(basis, r),
-    ...slender,
-    isBraced: column.axes.x.isBraced && column.axes.y.isBraced,
+    e: eccentricity(basis, r, axes),
+    ...slendernessOf(basis, axes),
+    isBraced: BOTH.every((axis) => column.axes[axis].isBraced),
     isOneSided: fire.isOneSided,
   });
   return fireChecks(
     fire,
     code,
-    casesOf(basis, (r, p) => (c) => withIsotherm(c, basis, code.fire.column(c, question(r, p)), question(r, p))),
+    casesOf(basis, (axes) => (r, p) => (c) => {
+      const q = question(r, p, axes);
+      const ways = code.fire.column(c, q);
+      // The isotherm is for all load sets with both moments.
+      return axes === BOTH ? withIsotherm(c, basis, ways, q) : ways;
+    }),
   );
 }
 
@@ -136,7 +170,7 @@ export function wallFire(given: ColumnBasis, fire: FireInput, thickness: number,
   const { column, code, model } = basis;
   const cover = column.cover + horizontal;
   const axis = cover + Math.min(...model.bars.map((b) => b.diameter)) / 2;
-  const slender = slendernessOf(basis, column.isStrip ? ['x'] : ['x', 'y']);
+  const slender = slendernessOf(basis, column.isStrip ? ['x'] : BOTH);
   const question = (p: PlaceResult): FireWall => ({
     materials: column.materials,
     thickness,
@@ -150,6 +184,9 @@ export function wallFire(given: ColumnBasis, fire: FireInput, thickness: number,
   return fireChecks(
     fire,
     code,
-    casesOf(basis, (_r, p) => (c) => withIsotherm(c, basis, code.fire.wall(c, question(p)), { ...slender, isOfFire })),
+    casesOf(basis, (axes) => (_r, p) => (c) => {
+      const ways = code.fire.wall(c, question(p));
+      return axes === BOTH ? withIsotherm(c, basis, ways, { ...slender, isOfFire }) : ways;
+    }),
   );
 }
