@@ -25,7 +25,7 @@ export interface Check {
   readonly clause: string;
   readonly demand: Measured | null;
   readonly capacity: Measured | null;
-  /** Demand over capacity: over 1 exceeds. Null when there is no figure. */
+  /** Demand over capacity: over 1 exceeds. Null when there is no figure, as where nothing is there to carry the demand. */
   readonly utilisation: number | null;
   readonly status: CheckStatus;
   /** Where: distance along the member (mm), null when it has no single place; and its name. */
@@ -87,6 +87,8 @@ export function makeCheck(draft: CheckDraft, more: Omit<DerivableCheck, 'check'>
     combination: '',
     status: statusOf(draft.utilisation, draft.family),
     ...draft,
+    // What nothing can carry exceeds without a figure.
+    utilisation: Number.isFinite(draft.utilisation) ? draft.utilisation : null,
     // What could not be computed begins with its symbol, which stays as it is.
     ...(draft.reason && draft.status !== 'failed' ? { reason: sentence(draft.reason) } : {}),
   };
@@ -143,8 +145,11 @@ const severity: Record<CheckStatus, number> = { failed: 6, exceeds: 5, asked: 4,
 /** Worst first; rules that are kept after what is measured, those without a figure last, except what could not be computed. */
 export function worstFirst(a: Check, b: Check): number {
   const kept = (c: Check) => (c.status === 'holds' && isRule(c) ? 1 : 0);
-  return severity[b.status] - severity[a.status] || kept(a) - kept(b) || (b.utilisation ?? 0) - (a.utilisation ?? 0);
+  return severity[b.status] - severity[a.status] || kept(a) - kept(b) || excess(b) - excess(a);
 }
+
+/** Beyond every figure where a check exceeds without one. Finite, so that two of them compare. */
+const excess = ({ utilisation, status }: Check): number => utilisation ?? (status === 'exceeds' ? Number.MAX_VALUE : 0);
 
 /** The worst check, undefined when none has a figure: what is over, else the largest utilisation that is measured. */
 export function governing(checks: readonly Check[]): Check | undefined {

@@ -1,4 +1,5 @@
-import { object, string } from 'yup';
+import { object } from 'yup';
+import { string } from './parts/schema-parts';
 import type { CodeSettings, DesignCode, MaterialDefaults } from '../codes/design-code';
 import { makeCode } from '../codes/registry';
 import type { UnitSystem } from '../units/quantity';

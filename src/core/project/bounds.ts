@@ -22,7 +22,7 @@ function faultsIn(schema: AnySchema, before: unknown, after: unknown, path: stri
   if (fields && isObject(after)) {
     const had = isObject(before) ? before : {};
     return Object.entries(fields).flatMap(([key, field]) =>
-      key in after ? faultsIn(field, had[key], after[key], path ? `${path}.${key}` : key) : [],
+      Object.hasOwn(after, key) ? faultsIn(field, had[key], after[key], path ? `${path}.${key}` : key) : [],
     );
   }
   if (!inner || !Array.isArray(after)) return [];

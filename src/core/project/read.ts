@@ -2,8 +2,10 @@ import { ValidationError, type AnySchema } from 'yup';
 import type { CodeSettings } from '../codes/design-code';
 import { isKnownVariant, makeCode, usualSettings } from '../codes/registry';
 import type { Fault } from '../checks/fault';
+import { shorten } from '../units/parse';
 import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from '../units/file-units';
 import { kindOf, type Member } from '../members/kinds';
+import { gateFaults } from './gate';
 import { migrate } from './migrate';
 import { FORMAT_VERSION, type Project } from './project';
 import { projectSchema } from './schema';
@@ -16,6 +18,8 @@ const isObject = (v: unknown): v is Record<string, unknown> => typeof v === 'obj
 /** Reads a parsed project file: units converted, defaults filled, every fault listed by its path. Unknown fields are kept. */
 export function readProject(raw: unknown): ReadResult {
   if (!isObject(raw)) return refuse('', 'This is not an Intarsia project: the file holds no object.');
+  const stopped = gateFaults(raw);
+  if (stopped.length > 0) return { ok: false, faults: stopped };
   if (raw.format !== 'intarsia') return refuse('format', 'This is not an Intarsia project: "format" must be "intarsia".');
   if (typeof raw.version !== 'number') return refuse('version', 'The version is missing.');
   if (!Number.isInteger(raw.version) || raw.version < 1) return refuse('version', `There is no format version ${raw.version}.`);
@@ -53,10 +57,14 @@ function codeSettings(raw: unknown): CodeSettings | string {
   if (raw === undefined) return usualSettings();
   if (!isObject(raw)) return 'must be an object with "id" and "variant"';
   const id = raw.id ?? usualSettings().id;
-  const variant = raw.variant ?? usualSettings(String(id)).variant;
-  if (typeof id !== 'string' || typeof variant !== 'string' || !isKnownVariant(id, variant))
-    return `There is no code "${String(id)}" with variant "${String(variant)}" here.`;
-  return { id, variant, choices: (raw.choices ?? {}) as CodeSettings['choices'] };
+  if (typeof id !== 'string') return 'must have the name of a code as its "id"';
+  const variant = raw.variant ?? usualSettings(id).variant;
+  if (typeof variant !== 'string') return 'must have the name of a variant as its "variant"';
+  if (!isKnownVariant(id, variant)) return `There is no code "${shorten(id)}" with variant "${shorten(variant)}" here.`;
+  const choices = raw.choices ?? {};
+  if (!isObject(choices) || !Object.values(choices).every((v) => typeof v === 'string'))
+    return 'must have an object of texts as its "choices"';
+  return { id, variant, choices: choices as CodeSettings['choices'] };
 }
 
 /** Walks the schema and the value together and brings every quantity into internal units. */
@@ -72,7 +80,7 @@ function convertIn(schema: AnySchema, value: unknown, path: string, units: FileU
   if (fields && isObject(value)) {
     const out: Record<string, unknown> = { ...value };
     for (const [key, field] of Object.entries(fields)) {
-      if (key in value) out[key] = convertIn(field, value[key], path ? `${path}.${key}` : key, units, faults);
+      if (Object.hasOwn(value, key)) out[key] = convertIn(field, value[key], path ? `${path}.${key}` : key, units, faults);
     }
     return out;
   }

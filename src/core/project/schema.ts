@@ -1,4 +1,5 @@
-import { lazy, number, object, string, type Schema } from 'yup';
+import { lazy, object, type Schema } from 'yup';
+import { number, string } from '../members/parts/schema-parts';
 import { usualRates, type Rates } from '../advice/rates';
 import type { MaterialDefaults } from '../codes/design-code';
 import { firstKind, kinds } from '../members/kinds';
@@ -17,7 +18,10 @@ function memberSchema(defaults: MaterialDefaults) {
   );
   const names = [...schemas.keys()];
   const unknown = object({ type: string().oneOf(names, `must be one of: ${names.join(', ')}`) });
-  return lazy((value: { type?: string } | undefined): Schema => schemas.get(value?.type ?? firstKind.type) ?? unknown);
+  return lazy((value: { type?: unknown } | null | undefined): Schema => {
+    const type = value?.type ?? firstKind.type;
+    return (typeof type === 'string' ? schemas.get(type) : undefined) ?? unknown;
+  });
 }
 
 const rate = (value: number) => number().min(0, 'must not be below 0').default(value);

@@ -1,4 +1,5 @@
-import { parseQuantity } from './parse';
+import { MOST_NUMBER } from '../checks/words';
+import { parseQuantity, shorten } from './parse';
 import type { QuantityKind } from './quantity';
 import { findUnit, getUnit, sameDimension } from './unit';
 
@@ -21,13 +22,10 @@ export const fileUnitDefaults = {
 export type FileUnits = Readonly<Record<keyof typeof fileUnitDefaults, string>>;
 export type FileQuantity = keyof typeof fileUnitDefaults;
 
-/** Plain numbers beyond this are no quantity of a building: in other units they could not be held. */
-const MOST = 1e15;
-
 /** Reads a number or a text with a unit into internal units; the reason as text when that fails. */
 export function readFileQuantity(raw: unknown, kind: FileQuantity, units: FileUnits): number | string {
   const unit = getUnit(units[kind]);
-  if (typeof raw === 'number') return Math.abs(raw) <= MOST ? raw * unit.factor : 'must be a finite number';
+  if (typeof raw === 'number') return Math.abs(raw) <= MOST_NUMBER ? raw * unit.factor : 'must be a finite number';
   if (typeof raw !== 'string') return 'must be a number, or a text such as "14 in"';
   const parsed = parseQuantity(raw, kind as QuantityKind, 'SI', unit);
   return parsed.ok ? parsed.value : parsed.reason;
@@ -49,10 +47,14 @@ export function readFileUnits(raw: unknown): {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return { units: units as FileUnits, faults: [{ path: 'units', reason: 'must be an object of units' }] };
   for (const [kind, name] of Object.entries(raw)) {
-    if (!(kind in fileUnitDefaults)) continue;
+    if (!Object.hasOwn(fileUnitDefaults, kind)) continue;
     const unit = typeof name === 'string' ? findUnit(name) : undefined;
     if (unit && sameDimension(unit.dimension, getUnit(units[kind]!).dimension)) units[kind] = unit.name;
-    else faults.push({ path: `units.${kind}`, reason: `"${String(name)}" is not a unit of ${kind}` });
+    else
+      faults.push({
+        path: `units.${kind}`,
+        reason: typeof name === 'string' ? `"${shorten(name)}" is not a unit of ${kind}` : 'must be the name of a unit',
+      });
   }
   return { units: units as FileUnits, faults };
 }

@@ -45,7 +45,8 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   return { ok: true, value: number * typed.factor };
 }
 
-const shorten = (s: string) => (s.length > 30 ? s.slice(0, 30) + '...' : s);
+/** What was typed, as a message repeats it. */
+export const shorten = (s: string) => (s.length > 30 ? s.slice(0, 30) + '...' : s);
 
 /** Reads forms such as 1'-2", 1' 2 1/2", 6", 3/4" into mm; undefined when the text is of another form. */
 function feetAndInches(text: string): number | undefined {

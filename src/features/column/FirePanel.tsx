@@ -90,7 +90,8 @@ function Ways({ result }: Pick<FirePanelProps, 'result'>) {
           <li key={w.id} className="border-t border-line py-1">
             {w.title.slice('Fire: '.length)} <span className="small">{w.clause}</span>
             <div className={w.status === 'exceeds' ? 'text-madder-text' : 'text-walnut'}>
-              {w.reason ?? `${formatQuantity(w.capacity!.value, 'minutes', 'SI')}: what is asked for`}
+              {w.reason ??
+                `${formatQuantity(w.capacity!.value, 'minutes', 'SI')}; ${formatQuantity(w.demand!.value, 'minutes', 'SI')} asked for`}
             </div>
           </li>
         ))}

@@ -1,4 +1,5 @@
-import { array, boolean, number, object, string } from 'yup';
+import { array, boolean, object } from 'yup';
+import { number, string } from '../parts/schema-parts';
 import type { MaterialDefaults } from '../../codes/design-code';
 import * as field from '../parts/schema-parts';
 

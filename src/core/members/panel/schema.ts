@@ -1,4 +1,5 @@
-import { boolean, number, object } from 'yup';
+import { boolean, object } from 'yup';
+import { number } from '../parts/schema-parts';
 import type { MaterialDefaults } from '../../codes/design-code';
 import * as field from '../parts/schema-parts';
 

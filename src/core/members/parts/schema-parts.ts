@@ -1,16 +1,55 @@
-import { array, boolean, lazy, mixed, number, object, string, type InferType, type ISchema, type Lazy, type Schema } from 'yup';
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number as anyNumber,
+  object,
+  setLocale,
+  string as anyString,
+  type InferType,
+  type ISchema,
+  type Lazy,
+  type Schema,
+} from 'yup';
+import { isReserved, MOST_NUMBER, RESERVED_REASON } from '../../checks/words';
 import type { MaterialDefaults } from '../../codes/design-code';
 import { FIRE_PERIODS } from '../../codes/fire-rules';
 import type { FileQuantity } from '../../units/file-units';
 
+/** What each type is called in a message. */
+const TYPES: Readonly<Record<string, string>> = {
+  object: 'an object',
+  array: 'a list',
+  number: 'a number',
+  string: 'a text',
+  boolean: 'true or false',
+};
+
+setLocale({
+  mixed: {
+    default: 'cannot be read',
+    required: 'is missing',
+    defined: 'is missing',
+    notNull: 'cannot be empty',
+    notType: ({ type }) => `must be ${TYPES[type] ?? 'of another kind'}`,
+  },
+});
+
+/** A text; those that the program keeps for itself are none. */
+export const string = () => anyString().test('reserved', RESERVED_REASON, (v) => typeof v !== 'string' || !isReserved(v));
+/** A plain number. */
+export const number = () =>
+  anyNumber().test('finite', 'must be a finite number', (v) => typeof v !== 'number' || Math.abs(v) <= MOST_NUMBER);
+
 /** A dimensioned number of the file: the meta data tell reader and writer its kind of unit. */
-export const quantity = (kind: FileQuantity) => number().typeError('must be a number').meta({ quantity: kind });
+export const quantity = (kind: FileQuantity) => number().meta({ quantity: kind });
 export const needed = (kind: FileQuantity) => quantity(kind).required('is missing');
 /** A place or a length that may be left open. */
 export const open = (kind: FileQuantity = 'length') => quantity(kind).nullable().default(null);
 export const length = (value: number) => quantity('length').default(value);
-export const name = () => string().required('is missing');
-export const text = (max = 200) => string().typeError('must be a text').max(max, `must have at most ${max} characters`).default('');
+export const name = (max = 60) => string().required('is missing').max(max, `must have at most ${max} characters`);
+export const text = (max = 200) => string().max(max, `must have at most ${max} characters`).default('');
 export const oneOf = <T extends string>(values: readonly T[], fallback: T) =>
   string()
     .oneOf(values as T[], `must be one of: ${values.join(', ')}`)
@@ -38,7 +77,7 @@ export const fire = object({
 });
 
 export const loadCase = object({
-  id: name().max(20),
+  id: name(20),
   title: text(60),
   nature: oneOf(['permanent', 'imposed', 'roof', 'snow', 'rain', 'wind', 'earthquake', 'settlement'], 'permanent'),
   category: text(20),
@@ -48,7 +87,7 @@ export const loadCase = object({
 });
 
 export const combination = object({
-  id: name().max(20),
+  id: name(20),
   title: text(120),
   kind: oneOf(['ultimate', 'characteristic', 'frequent', 'quasiPermanent', 'service', 'sustained'], 'ultimate'),
   clause: text(60),
@@ -142,9 +181,10 @@ function byTag<Tag extends string, K extends Record<string, Fields>>(
       .oneOf(names, `must be one of: ${names.join(', ')}`),
   });
   // The name tells the fields apart at run time; the type says the same of the value.
-  return lazy((value: Record<string, string> | undefined): Schema => {
+  return lazy((value: Record<string, unknown> | null | undefined): Schema => {
     if (value === undefined && fallback) return object().default(() => fallback) as unknown as Schema;
-    return schemas[value?.[tag] ?? untagged ?? ''] ?? unknown;
+    const named = value?.[tag] ?? untagged ?? '';
+    return (typeof named === 'string' && Object.hasOwn(schemas, named) ? schemas[named] : undefined) ?? unknown;
   }) as unknown as Lazy<OneOf<Tag, K>>;
 }
 

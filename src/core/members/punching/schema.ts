@@ -1,4 +1,5 @@
-import { number, object, string } from 'yup';
+import { object } from 'yup';
+import { number, string } from '../parts/schema-parts';
 import type { MaterialDefaults } from '../../codes/design-code';
 import { shapes } from '../column/schema';
 import * as field from '../parts/schema-parts';

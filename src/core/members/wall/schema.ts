@@ -1,4 +1,5 @@
-import { boolean, object, string } from 'yup';
+import { boolean, object } from 'yup';
+import { string } from '../parts/schema-parts';
 import type { MaterialDefaults } from '../../codes/design-code';
 import { uprightFields } from '../column/schema';
 import * as field from '../parts/schema-parts';
