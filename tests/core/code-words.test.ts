@@ -11,21 +11,19 @@ const pathsOf = (faults: readonly { path: string }[]) => faults.map((f) => f.pat
 
 describe('words that a code has for materials and loads', () => {
   test('a use of areas, a class of bars or of cement that the code does not know is refused at its field', () => {
-    expect(pathsOf(caseFaults([load('Q', 'C'), load('R', 'Z'), load('S', '', 'gift'), load('Q')], en))).toEqual([
-      'cases[1].category',
-      'cases[2].nature',
-      'cases[3].id',
-    ]);
+    expect(
+      pathsOf(caseFaults({ cases: [load('Q', 'C'), load('R', 'Z'), load('S', '', 'gift'), load('Q')], ownCombinations: [] }, en)),
+    ).toEqual(['cases[1].category', 'cases[2].nature', 'cases[3].id']);
     const odd = { ...en.defaults, ductility: 'L', timeDependent: { ...en.defaults.timeDependent, cement: 'X' } };
-    expect(pathsOf(materialFaults(odd, en))).toEqual(['materials.ductility', 'materials.timeDependent.cement']);
+    expect(pathsOf(materialFaults({ materials: odd }, en))).toEqual(['materials.ductility', 'materials.timeDependent.cement']);
   });
   test('what was said in the words of another code is left alone where a code has none', () => {
-    expect(caseFaults([load('Q', 'C')], aci)).toEqual([]);
-    expect(materialFaults({ ...aci.defaults, ductility: 'B' }, aci)).toEqual([]);
+    expect(caseFaults({ cases: [load('Q', 'C')], ownCombinations: [] }, aci)).toEqual([]);
+    expect(materialFaults({ materials: { ...aci.defaults, ductility: 'B' } }, aci)).toEqual([]);
   });
   test('classes of bars of another code count by their uniform strain, where it is enough', () => {
     const as = makeCode({ id: 'as3600', variant: '2018', choices: {} });
-    const faults = (ductility: string, code = as) => materialFaults({ ...code.defaults, ductility }, code);
+    const faults = (ductility: string, code = as) => materialFaults({ materials: { ...code.defaults, ductility } }, code);
     for (const ductility of ['N', 'L', 'A', 'B', 'C', '']) expect(faults(ductility)).toEqual([]);
     expect(pathsOf(faults('D'))).toEqual(['materials.ductility']);
     expect(faults('N', en)).toEqual([]);

@@ -11,6 +11,9 @@ export interface LoadCase {
   readonly pattern: boolean;
 }
 
+/** The case of the own weight, which joins those that are typed. */
+export const SELF_WEIGHT = 'SW';
+
 export type CombinationKind = 'ultimate' | 'characteristic' | 'frequent' | 'quasiPermanent' | 'service' | 'sustained';
 
 /** A sum of load cases with factors. A variable case counts only where it makes the effect worse. */

@@ -80,6 +80,12 @@ export interface DerivableCheck {
 
 const sentence = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
+/** What is said where a comparison gives no figure, and nothing else says why. */
+function withoutFigure(utilisation: number | null): { readonly reason?: string } {
+  if (utilisation === null || Number.isFinite(utilisation)) return {};
+  return { reason: utilisation === Infinity ? 'Nothing is there to carry what is needed.' : 'No figure could be found for this.' };
+}
+
 export function makeCheck(draft: CheckDraft, more: Omit<DerivableCheck, 'check'> = {}): DerivableCheck {
   const check: Check = {
     warnings: [],
@@ -91,6 +97,7 @@ export function makeCheck(draft: CheckDraft, more: Omit<DerivableCheck, 'check'>
     utilisation: Number.isFinite(draft.utilisation) ? draft.utilisation : null,
     // What could not be computed begins with its symbol, which stays as it is.
     ...(draft.reason && draft.status !== 'failed' ? { reason: sentence(draft.reason) } : {}),
+    ...(draft.reason === undefined && more.why === undefined ? withoutFigure(draft.utilisation) : {}),
   };
   return { check, ...more };
 }

@@ -4,6 +4,3 @@ const reserved = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prot
 export const isReserved = (text: string): boolean => reserved.has(text);
 
 export const RESERVED_REASON = 'is a word that the program keeps for itself';
-
-/** Plain numbers beyond this are no quantity of a building: in other units they could not be held. */
-export const MOST_NUMBER = 1e15;

@@ -1,6 +1,6 @@
 import { aci318Entry } from './aci318';
 import { as3600Entry } from './as3600';
-import type { CodeEntry, CodeSettings, CodeVariant, DesignCode } from './design-code';
+import { isValidChoice, type CodeEntry, type CodeSettings, type CodeVariant, type DesignCode } from './design-code';
 import { en1992Entry } from './en1992';
 
 /** The codes of practice; the first is that of files which name none. A new code is a folder and a line here. */
@@ -27,6 +27,24 @@ export function makeCode(settings: CodeSettings): DesignCode {
 }
 
 export const isKnownVariant = (id: string, variant: string): boolean => find(id)?.variants.some((v) => v.variant === variant) ?? false;
+
+const usual = new Map<string, DesignCode>();
+
+/** A code in its usual form. */
+function usualCode(id: string): DesignCode {
+  let code = usual.get(id);
+  if (!code) usual.set(id, (code = makeCode(usualSettings(id))));
+  return code;
+}
+
+/** Choices that no code has, or values that none of them allows, by their keys. A member keeps what it chose in another code. */
+export function choiceFaults(choices: Readonly<Record<string, string>>): { readonly key: string; readonly reason: string }[] {
+  return Object.entries(choices).flatMap(([key, value]) => {
+    const known = codeIds.flatMap((id) => usualCode(id).choices.filter((c) => c.key === key));
+    if (known.length === 0) return [{ key, reason: 'is a choice that no code has here' }];
+    return known.some((c) => isValidChoice(c, value)) ? [] : [{ key, reason: 'must be one of the values that the code allows' }];
+  });
+}
 
 /** The names of all codes. */
 export const codeIds: readonly string[] = entries.map((e) => e.id);

@@ -1,5 +1,6 @@
 import type { Fault } from '../checks/fault';
-import { isReserved, MOST_NUMBER, RESERVED_REASON } from '../checks/words';
+import { isReserved, RESERVED_REASON } from '../checks/words';
+import { MOST_NUMBER } from '../units/file-units';
 
 /** How far objects stand within each other: a project needs ten. */
 const MOST_DEEP = 40;

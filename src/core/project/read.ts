@@ -1,6 +1,6 @@
 import { ValidationError, type AnySchema } from 'yup';
 import type { CodeSettings } from '../codes/design-code';
-import { isKnownVariant, makeCode, usualSettings } from '../codes/registry';
+import { choiceFaults, isKnownVariant, makeCode, usualSettings } from '../codes/registry';
 import type { Fault } from '../checks/fault';
 import { shorten } from '../units/parse';
 import { readFileQuantity, readFileUnits, type FileQuantity, type FileUnits } from '../units/file-units';
@@ -36,6 +36,7 @@ export function readProject(raw: unknown): ReadResult {
   const converted = convertIn(schema, current, '', units, faults) as Record<string, unknown>;
   try {
     const cast = schema.validateSync({ ...converted, code: settings }, { abortEarly: false }) as unknown as Project;
+    faults.push(...unknownChoices(cast));
     if (faults.length > 0) return { ok: false, faults };
     const project: Project & { units?: unknown } = {
       ...cast,
@@ -65,6 +66,13 @@ function codeSettings(raw: unknown): CodeSettings | string {
   if (!isObject(choices) || !Object.values(choices).every((v) => typeof v === 'string'))
     return 'must have an object of texts as its "choices"';
   return { id, variant, choices: choices as CodeSettings['choices'] };
+}
+
+/** Choices of the project and of its members that no code has. */
+function unknownChoices({ code, members }: Project): Fault[] {
+  const at = (path: string, choices: Readonly<Record<string, string>>) =>
+    choiceFaults(choices).map(({ key, reason }) => ({ path: `${path}.${key}`, reason }));
+  return [...at('code.choices', code.choices), ...members.flatMap((m, i) => at(`members[${i}].choices`, m.choices))];
 }
 
 /** Walks the schema and the value together and brings every quantity into internal units. */

@@ -25,21 +25,35 @@ export function groupsIn(bars: SlabBars, width: number): BarGroup[] {
   ];
 }
 
+const isSlabSpacing = (spacing: number) => spacing >= 40 && spacing <= 1000;
+const SPACING = 'Bars of a slab stand between 40 mm and 1 m apart.';
+
 /** A size that the catalogue does not have, or a spacing that cannot be meant. */
 export function slabBarFaults(path: string, bars: SlabBars | null, id: CatalogueId): { readonly path: string; readonly reason: string }[] {
   if (!bars) return [];
   const catalogue = catalogues[id];
   const missing = [bars.size, ...(bars.alternate ? [bars.alternate] : [])].find((s) => !findBar(catalogue, s));
   if (missing !== undefined) return [{ path: `${path}.size`, reason: `There is no bar "${missing}" among ${catalogue.title} bars.` }];
-  return bars.spacing >= 40 && bars.spacing <= 1000
-    ? []
-    : [{ path: `${path}.spacing`, reason: 'Bars of a slab stand between 40 mm and 1 m apart.' }];
+  return isSlabSpacing(bars.spacing) ? [] : [{ path: `${path}.spacing`, reason: SPACING }];
 }
 
 /** What a choice of bars may use; an empty list is everything usual. */
 export interface SlabBarRules {
   readonly sizes: readonly string[];
   readonly spacings: readonly number[];
+}
+
+/** Sizes that the catalogue does not have, or spacings that cannot be meant, among what may be chosen. */
+export function slabRuleFaults({ sizes, spacings }: SlabBarRules, id: CatalogueId): { readonly path: string; readonly reason: string }[] {
+  const catalogue = catalogues[id];
+  return [
+    ...sizes.flatMap((size, i) =>
+      findBar(catalogue, size)
+        ? []
+        : [{ path: `barRules.sizes[${i}]`, reason: `There is no bar "${size}" among ${catalogue.title} bars.` }],
+    ),
+    ...spacings.flatMap((spacing, i) => (isSlabSpacing(spacing) ? [] : [{ path: `barRules.spacings[${i}]`, reason: SPACING }])),
+  ];
 }
 
 /** The layers that may be chosen, thinnest and closest first. */

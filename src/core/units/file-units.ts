@@ -1,4 +1,3 @@
-import { MOST_NUMBER } from '../checks/words';
 import { parseQuantity, shorten } from './parse';
 import type { QuantityKind } from './quantity';
 import { findUnit, getUnit, sameDimension } from './unit';
@@ -21,6 +20,9 @@ export const fileUnitDefaults = {
 
 export type FileUnits = Readonly<Record<keyof typeof fileUnitDefaults, string>>;
 export type FileQuantity = keyof typeof fileUnitDefaults;
+
+/** Plain numbers beyond this are no quantity of a building: in other units they could not be held. */
+export const MOST_NUMBER = 1e15;
 
 /** Reads a number or a text with a unit into internal units; the reason as text when that fails. */
 export function readFileQuantity(raw: unknown, kind: FileQuantity, units: FileUnits): number | string {

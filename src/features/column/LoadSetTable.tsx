@@ -58,7 +58,8 @@ export function LoadSetTable({
   const typed = isSection ? sectionForces : endMoments;
   const over = result.summaries.filter((s) => isOver(s.utilisation ?? 99)).length;
   const governs = rows.length > 1 ? largestOf(result.summaries, (s) => s.utilisation ?? 99)?.index : undefined;
-  const show = (v: number, kind: 'force' | 'moment') => (Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–');
+  const show = (v: number | null, kind: 'force' | 'moment') =>
+    v !== null && Number.isFinite(v) ? formatValue(v, kind, project.display, 0) : '–';
   const first = Math.max(0, Math.floor(top / ROW) - 4);
   const shown = rows.slice(first, first + 40);
   const move = (e: React.KeyboardEvent) => {

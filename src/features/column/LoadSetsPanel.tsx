@@ -1,4 +1,5 @@
 'use client';
+import { dropFromCombinations, renameInCombinations } from '@/core/members/parts/case-edits';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import { useChange, type Change } from '@/ui/fields/use-change';
 import { useState } from 'react';
@@ -204,7 +205,9 @@ function Cases({
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;
       Object.assign(m.cases[i]!, patch);
-      if (patch.id) m.caseForces.filter((f) => f.case === before).forEach((f) => (f.case = patch.id!));
+      if (!patch.id) return;
+      m.caseForces.filter((f) => f.case === before).forEach((f) => (f.case = patch.id!));
+      renameInCombinations(m, before, patch.id);
     });
   const of = columnsFor<LoadCase>(project.display, (c) => c.id, set);
   const setForce = (id: string, key: keyof ColumnForces, v: number | null) =>
@@ -224,6 +227,7 @@ function Cases({
     change(`delete ${id}`, (m) => {
       m.cases.splice(i, 1);
       m.caseForces = m.caseForces.filter((q) => q.case !== id);
+      dropFromCombinations(m, id);
     });
   };
   return (

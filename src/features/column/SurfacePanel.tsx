@@ -44,9 +44,9 @@ export function SurfacePanel({
     const d = picture.direction;
     const slice = picture.slice.map((p) => to(p.N, p.M * Math.sin(d), p.M * Math.cos(d)));
     const worst = [...result.summaries].sort((a, b) => (b.utilisation ?? 99) - (a.utilisation ?? 99)).slice(0, 300);
-    const points = worst
-      .filter((s) => Number.isFinite(s.Mx))
-      .map((s) => ({ at: to(s.N, s.Mx, s.My), isOver: (s.utilisation ?? 99) > 1, isChosen: s.index === index }));
+    const points = worst.flatMap(({ N, Mx, My, utilisation, index: own }) =>
+      Mx === null || My === null ? [] : [{ at: to(N, Mx, My), isOver: (utilisation ?? 99) > 1, isChosen: own === index }],
+    );
     return { rings, slice, level: ring(picture.strength.worst.N), points };
   }, [picture, column, code, result, index, shows]);
   if (!picture || !space) return <p className="px-3.5 py-4">There is nothing to show yet.</p>;

@@ -68,8 +68,8 @@ function Needs({
         <p>
           Needed: <b className="font-semibold">{formatQuantity(needed.area, 'area', units)}</b> on each perimeter, every{' '}
           {formatQuantity(needed.spacing, 'length', units)}; the outermost at least{' '}
-          <b className="font-semibold">{Number.isFinite(needed.last) ? formatQuantity(needed.last, 'length', units) : 'beyond the slab'}</b>{' '}
-          from the column.
+          <b className="font-semibold">{needed.last === null ? 'beyond the slab' : formatQuantity(needed.last, 'length', units)}</b> from
+          the column.
         </p>
       ) : (
         <p className="text-walnut">None needed: the slab carries the shear alone, or the checks say why it cannot be worked out.</p>

@@ -1,4 +1,5 @@
 'use client';
+import { dropFromCombinations, renameInCombinations } from '@/core/members/parts/case-edits';
 import { useChange } from '@/ui/fields/use-change';
 import { CheckBox } from '@/ui/fields/CheckBox';
 import type { LoadCase } from '@/core/analysis/combination';
@@ -21,7 +22,9 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
     change(`load case ${member.cases[i]!.id}`, (m) => {
       const before = m.cases[i]!.id;
       Object.assign(m.cases[i]!, patch);
-      if (patch.id) m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
+      if (!patch.id) return;
+      m.loads.filter((l) => l.case === before).forEach((l) => (l.case = patch.id!));
+      renameInCombinations(m, before, patch.id);
     });
   const of = columnsFor<LoadCase>('SI', (c) => `load case ${c.id}`, set);
   const remove = (i: number) => {
@@ -29,6 +32,7 @@ export function LoadCases({ project, member, faults }: { project: Project; membe
     change(`delete load case ${id}`, (m) => {
       m.cases.splice(i, 1);
       m.loads = m.loads.filter((l) => l.case !== id) as typeof m.loads;
+      dropFromCombinations(m, id);
     });
   };
   const add = () =>

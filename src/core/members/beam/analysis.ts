@@ -1,4 +1,4 @@
-import type { Combination, LoadCase } from '../../analysis/combination';
+import { SELF_WEIGHT, type Combination, type LoadCase } from '../../analysis/combination';
 import {
   arrange,
   envelope,
@@ -26,7 +26,7 @@ import { torqueDiagram } from '../../analysis/torsion';
 import { isCantilever, redistribute } from '../../analysis/redistribution';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
-import { SELF_WEIGHT, type BeamInput, type BeamLoad, type BeamSupport } from './input';
+import { type BeamInput, type BeamLoad, type BeamSupport } from './input';
 import { knownForces, stationHandChecks } from './known-forces';
 import { type PreparedBeam, grossOf, outlineOf } from './prepared';
 import { BESIDE } from './steel';

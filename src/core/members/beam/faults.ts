@@ -14,7 +14,7 @@ import { counted } from '../../units/format';
 export function beamFaults(given: BeamInput, code: DesignCode): Fault[] {
   const beam = withFlanges(given, code);
   return [
-    ...materialFaults(beam.materials, code),
+    ...materialFaults(beam, code),
     ...serviceFaults(beam),
     ...frameFaults(beam, code),
     ...sectionFaults(beam),
@@ -139,7 +139,7 @@ export function supportFaults(beam: BeamInput): Fault[] {
 
 /** Loads without a case, or off their span. */
 export function loadFaults(beam: BeamInput, code: DesignCode): Fault[] {
-  const faults = caseFaults(beam.cases, code);
+  const faults = caseFaults(beam, code);
   const ids = new Set(beam.cases.map((c) => c.id));
   beam.loads.forEach((load, i) => {
     const add = (field: string, reason: string) => faults.push({ path: `loads[${i}].${field}`, reason });
@@ -184,7 +184,9 @@ function barFaults(beam: BeamInput): Fault[] {
   beam.bars.top.forEach((b, i) => checkGroup(b.main, `bars.top[${i}].main`, 2));
   beam.bars.support.forEach((b, i) => checkGroup(b.bars, `bars.support[${i}].bars`, 2));
   faults.push(...endFaults(beam));
-  beam.bars.links.forEach(({ zones }, i) =>
+  beam.bars.links.forEach(({ zones }, i) => {
+    if (zones?.length === 0)
+      faults.push({ path: `bars.links[${i}].zones`, reason: 'Links typed need one zone at least; empty is chosen.' });
     zones?.forEach((zone, k) => {
       const path = `bars.links[${i}].zones[${k}]`;
       if (zone.to <= (zones[k - 1]?.to ?? 0)) faults.push({ path: `${path}.to`, reason: 'A zone must end beyond the one before it.' });
@@ -194,8 +196,17 @@ function barFaults(beam: BeamInput): Fault[] {
         faults.push({ path: `${path}.spacing`, reason: 'The spacing must lie between 25 and 1000 mm.' });
       if (!Number.isInteger(zone.legs) || zone.legs < 2 || zone.legs > 20)
         faults.push({ path: `${path}.legs`, reason: 'Links have 2 to 20 legs.' });
-    }),
-  );
+    });
+  });
+  beam.barRules.spacings.forEach((spacing, i) => {
+    if (!(spacing >= 25 && spacing <= 1000))
+      faults.push({ path: `barRules.spacings[${i}]`, reason: 'The spacing must lie between 25 and 1000 mm.' });
+  });
+  for (const key of ['mainSizes', 'linkSizes'] as const)
+    beam.barRules[key].forEach((size, i) => {
+      if (!findBar(catalogue, size))
+        faults.push({ path: `barRules.${key}[${i}]`, reason: `No bar "${size}" among ${catalogue.title} bars.` });
+    });
   return faults;
 }
 

@@ -38,5 +38,3 @@ export function supportPositions({ spans }: { readonly spans: readonly { readonl
 export function supportName(i: number): string {
   return i < 26 ? String.fromCharCode(65 + i) : supportName(Math.floor(i / 26) - 1) + supportName(i % 26);
 }
-
-export const SELF_WEIGHT = 'SW';

@@ -111,8 +111,8 @@ const summary = (r: SetResult) => ({
   index: r.index,
   place: r.worst.place,
   N: r.worst.N,
-  Mx: r.worst.Mx,
-  My: r.worst.My,
+  Mx: r.refusal ? null : r.worst.Mx,
+  My: r.refusal ? null : r.worst.My,
   utilisation: r.worst.utilisation,
   ...(r.refusal ? { refusal: r.refusal } : {}),
 });

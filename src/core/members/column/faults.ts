@@ -1,3 +1,4 @@
+import { SELF_WEIGHT } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf, crossingEdges, distanceToEdges, isInside, isInsideLoop, loopsMeet, signedArea } from '../../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
@@ -15,7 +16,7 @@ type Add = (path: string, reason: string) => void;
 export function columnFaults(column: ColumnInput, code: DesignCode): Fault[] {
   const faults: Fault[] = [];
   const add: Add = (path, reason) => faults.push({ path, reason });
-  materialFaults(column.materials, code).forEach((f) => add(f.path, f.reason));
+  materialFaults(column, code).forEach((f) => add(f.path, f.reason));
   shapeFaults(column.shape, add);
   frameFaults(column, code, add);
   if (!(column.height >= 200 && column.height <= 60_000)) add('height', 'The clear height must lie between 0.2 and 60 m.');
@@ -177,7 +178,7 @@ function placedFaults(column: ColumnInput, placed: ReturnType<typeof placeColumn
 
 function weightFaults({ selfWeight, weightFactor, mode, sets, cases }: ColumnInput, add: Add): void {
   if (!selfWeight) return;
-  if (mode === 'cases' && cases.some((c) => c.id === 'SW'))
+  if (mode === 'cases' && cases.some((c) => c.id === SELF_WEIGHT))
     add('selfWeight', 'The own weight is the case "SW": give the case that is called so another name.');
   if (mode === 'cases' || !sets.some((s) => s.kind === 'ultimate')) return;
   if (weightFactor === null) add('weightFactor', 'Say the factor on the own weight in sets that are factored already.');
@@ -215,7 +216,7 @@ function loadFaults(column: ColumnInput, code: DesignCode, add: Add): void {
       if (s.sway !== null && !(s.sway >= 0 && s.sway <= 1)) add(`sets[${i}].sway`, 'The part that comes with sway lies between 0 and 1.');
     });
   else {
-    for (const { path, reason } of caseFaults(column.cases, code)) add(path, reason);
+    for (const { path, reason } of caseFaults(column, code)) add(path, reason);
     column.caseForces.forEach((f, i) => {
       if (!column.cases.some((k) => k.id === f.case)) add(`caseForces[${i}].case`, `There is no load case "${f.case}".`);
     });

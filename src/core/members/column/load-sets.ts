@@ -1,4 +1,4 @@
-import type { Combination } from '../../analysis/combination';
+import { SELF_WEIGHT, type Combination } from '../../analysis/combination';
 import { isAlwaysThere } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
 import { outlineProperties } from '../../geometry/polygon';
@@ -13,8 +13,6 @@ export function loadSets(column: ColumnInput, code: DesignCode): LoadSet[] {
   if (column.mode === 'cases') return combinedSets(withOwnCase(column), code);
   return column.selfWeight ? column.sets.map((s) => withWeight(s, ownWeight(column), column.weightFactor ?? 1)) : [...column.sets];
 }
-
-const OWN_WEIGHT = 'SW';
 
 /** Weight of the whole height (N). */
 export function ownWeight({ shape, height, unitWeight }: Pick<ColumnInput, 'shape' | 'height' | 'unitWeight'>): number {
@@ -32,8 +30,8 @@ export function withOwnCase<C extends Pick<ColumnInput, 'selfWeight' | 'cases' |
   column: C,
 ): C {
   if (!column.selfWeight) return column;
-  const own = { id: OWN_WEIGHT, title: 'Own weight', nature: 'permanent' as const, category: '', pattern: false };
-  const forces: CaseForces = { ...noForces, case: OWN_WEIGHT, nBottom: ownWeight(column) };
+  const own = { id: SELF_WEIGHT, title: 'Own weight', nature: 'permanent' as const, category: '', pattern: false };
+  const forces: CaseForces = { ...noForces, case: SELF_WEIGHT, nBottom: ownWeight(column) };
   return { ...column, cases: [own, ...column.cases], caseForces: [forces, ...column.caseForces] };
 }
 

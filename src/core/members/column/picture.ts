@@ -90,10 +90,16 @@ export function columnPicture(
  * The way from the moments typed to those that are carried: of each place in the state that is worst there, so that its last line is what the
  * check of the place carries.
  */
-function stepsAbout(column: ColumnInput, model: ColumnModel, { set, places, worst }: SetResult, axis: 'x' | 'y'): readonly MomentStep[] {
+function stepsAbout(
+  column: ColumnInput,
+  model: ColumnModel,
+  { set, places, worst, refusal }: SetResult,
+  axis: 'x' | 'y',
+): readonly MomentStep[] {
   const f = endForces(set, column, axis);
   // A metre of a longer wall does not bend in its plane, and a section has no height.
-  if (column.isSection || (column.isStrip && axis === 'y'))
+  // Nor is there a way to moments that could not be found.
+  if (column.isSection || refusal || (column.isStrip && axis === 'y'))
     return [{ title: 'to be carried', clause: '', top: f.top, mid: (f.top + f.bottom) / 2, bottom: f.bottom }];
   const of = (p: PlaceResult) => model.axes[axis].rule.steps(f, p.accidental[axis], p.sense[axis]);
   const [top, mid, foot] = (['top', 'mid', 'foot'] as const).map((place) => of(places.find((p) => p.place === place) ?? worst));

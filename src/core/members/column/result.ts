@@ -8,8 +8,9 @@ export interface SetSummary {
   readonly index: number;
   readonly place: Place;
   readonly N: number;
-  readonly Mx: number;
-  readonly My: number;
+  /** Null where no moments could be found. */
+  readonly Mx: number | null;
+  readonly My: number | null;
   readonly utilisation: number | null;
   readonly refusal?: string;
 }

@@ -4,7 +4,7 @@ import type { ColumnResult } from './result';
 
 /** What only a column has: the load sets as checked, where each is worst, the bars in their places. */
 export function columnToJson(result: ColumnResult, system: UnitSystem) {
-  const moment = (value: number) => measured({ value, kind: 'moment' }, system);
+  const moment = (value: number | null) => measured({ value: value ?? NaN, kind: 'moment' }, system);
   return {
     sets: result.summaries.map((s) => ({
       name: result.sets[s.index]!.name,

@@ -36,6 +36,7 @@ export const panelBending = (basis: PanelBasis): DerivableCheck[] =>
       const name = placeTitle(s.place);
       return slabBending(basis.panel, basis.code, {
         ...s,
+        required: s.required ?? Infinity,
         id: `bending-${s.place}`,
         title: `Bending, ${name}`,
         name,
@@ -114,7 +115,8 @@ export function panelDepth({ panel, code, sections }: PanelBasis, loads: SpanLoa
   const held = goesOn(a, b);
   const [shorter, longer] = [Math.min(panel.lx, panel.ly), Math.max(panel.lx, panel.ly)];
   const clear = (l: number) => code.slab.panelSpan(l, panel.supportWidth);
-  // Not below the least steel: what is required for strength alone.
+  // Not below the least steel: what is required for strength alone; what is there where no steel is enough.
+  const required = bars.required ?? bars.provided;
   const q = {
     materials: panel.materials,
     system: (['simple', 'oneEnd', 'bothEnds'] as const)[held]!,
@@ -125,9 +127,9 @@ export function panelDepth({ panel, code, sections }: PanelBasis, loads: SpanLoa
     loads,
     h: panel.h,
     d: bars.d,
-    ratio: bars.required / bars.d,
+    ratio: required / bars.d,
     compressionRatio: 0,
-    provided: bars.required > 0 ? bars.provided / bars.required : 1.5,
+    provided: required > 0 ? bars.provided / required : 1.5,
     flange: 1,
     hasPartitions: panel.hasPartitions,
     isSlab: true,

@@ -4,7 +4,7 @@ import { heldPanel } from '../../analysis/held-panel';
 import { panelByStrips, panelByYieldLines, shareByDeflection, type PanelMoments } from '../../analysis/panel';
 import { missingFor, type DesignCode } from '../../codes/design-code';
 import { quantitiesOf } from '../../model/member-model';
-import { SELF_WEIGHT } from '../beam/input';
+import { SELF_WEIGHT } from '../../analysis/combination';
 import { nothingCheck } from '../beam/nothing-check';
 import { finishChecks, governing, topicsNotCovered } from '../../checks/check';
 import type { DesignOptions } from '../../job';

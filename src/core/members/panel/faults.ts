@@ -1,5 +1,5 @@
 import type { DesignCode } from '../../codes/design-code';
-import { slabBarFaults } from '../../reinforcement/slab-bars';
+import { slabRuleFaults, slabBarFaults } from '../../reinforcement/slab-bars';
 import type { Fault } from '../../checks/fault';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
@@ -15,7 +15,7 @@ function coefficientFault(panel: PanelInput, code: DesignCode): string | undefin
 
 /** Checks everything about a panel that the shape of the file cannot: each fault at its field. */
 export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
-  const faults: Fault[] = materialFaults(panel.materials, code);
+  const faults: Fault[] = materialFaults(panel, code);
   const add = (path: string, reason: string) => faults.push({ path, reason });
   const { lx, ly, h, cover, supportWidth, share, supportRatio, mu } = panel;
   for (const [path, l] of [
@@ -40,11 +40,12 @@ export function panelFaults(panel: PanelInput, code: DesignCode): Fault[] {
   if (!(supportRatio >= 0.5 && supportRatio <= 2))
     add('supportRatio', `Hogging over sagging moment lies between 0.5 and 2 (${code.slab.yieldLineClause}).`);
   if (mu !== null && !(mu >= 0.1 && mu <= 10)) add('mu', 'The ratio of moments along y and x lies between 0.1 and 10.');
-  faults.push(...caseFaults(panel.cases, code));
+  faults.push(...caseFaults(panel, code));
   const ids = new Set(panel.cases.map((c) => c.id));
   panel.loads.forEach((l, i) => {
     if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
   });
+  faults.push(...slabRuleFaults(panel.barRules, panel.catalogue));
   for (const place of panelPlaces) faults.push(...slabBarFaults(`bars.${place}`, panel.bars[place], panel.catalogue));
   return faults;
 }

@@ -11,7 +11,8 @@ export interface PanelSection {
   readonly d: number;
   readonly moment: number;
   readonly resistance: number;
-  readonly required: number;
+  /** Null where no steel is enough. */
+  readonly required: number | null;
   readonly provided: number;
 }
 

@@ -33,13 +33,14 @@ export function panelSections(panel: PreparedPanel, code: DesignCode, moments: P
     const inset = insetOf(panel, place, outside);
     const bars = panel.bars[place] ?? chooseMesh(panel, code, moment, inset);
     const { d, area, section } = reinforced(panel, bars, inset);
+    const needed = needAt(panel, code, moment, d);
     made.set(place, {
       place,
       bars,
       d,
       moment,
       resistance: (resistanceOf(panel, code, section)?.moment ?? 0) / WIDTH,
-      required: needAt(panel, code, moment, d) / WIDTH,
+      required: Number.isFinite(needed) ? needed / WIDTH : null,
       provided: area / WIDTH,
     });
   }

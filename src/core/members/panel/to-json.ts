@@ -12,7 +12,7 @@ export const panelToJson = ({ load, sections, moments }: PanelResult, system: Un
     d: measured({ value: s.d, kind: 'length' }, system),
     moment: measured({ value: s.moment, kind: 'lineTorque' }, system),
     resistance: measured({ value: s.resistance, kind: 'lineTorque' }, system),
-    required: measured({ value: s.required, kind: 'areaPerWidth' }, system),
+    required: measured({ value: s.required ?? NaN, kind: 'areaPerWidth' }, system),
     provided: measured({ value: s.provided, kind: 'areaPerWidth' }, system),
   })),
 });

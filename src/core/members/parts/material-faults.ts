@@ -1,8 +1,14 @@
 import type { DesignCode, Materials, Named } from '../../codes/design-code';
 import type { Fault } from '../../checks/fault';
 
+/** Weights that reinforced concrete can have (N/mm3), none where it is not counted. */
+const isWeight = (v: number) => v >= 0 && v <= 6e-5;
+
 /** What no concrete or steel can be, by the code and by its nature: each fault at its field. */
-export function materialFaults(m: Materials, code: DesignCode): Fault[] {
+export function materialFaults(
+  { materials: m, unitWeight }: { readonly materials: Materials; readonly unitWeight?: number },
+  code: DesignCode,
+): Fault[] {
   const { humidity, loadingAge, dryingAge } = m.timeDependent;
   const isDay = (v: number) => v >= 0 && v <= 36_500;
   const rules: readonly (readonly [holds: boolean, field: string, reason: string])[] = [
@@ -18,6 +24,9 @@ export function materialFaults(m: Materials, code: DesignCode): Fault[] {
     [known(m.timeDependent.cement, code.cements), 'timeDependent.cement', `Cement has no class "${m.timeDependent.cement}" in this code.`],
   ];
   return [
+    ...(unitWeight === undefined || isWeight(unitWeight)
+      ? []
+      : [{ path: 'unitWeight', reason: 'The weight of reinforced concrete must lie between 0 and 60 kN/m3.' }]),
     ...code.materialFaults(m).map((f) => ({ path: `materials.${f.field}`, reason: f.reason })),
     ...[...rules, ...classes].flatMap(([holds, field, reason]) => (holds ? [] : [{ path: `materials.${field}`, reason }])),
   ];

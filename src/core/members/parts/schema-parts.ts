@@ -12,7 +12,7 @@ import {
   type Lazy,
   type Schema,
 } from 'yup';
-import { isReserved, MOST_NUMBER, RESERVED_REASON } from '../../checks/words';
+import { isReserved, RESERVED_REASON } from '../../checks/words';
 import type { MaterialDefaults } from '../../codes/design-code';
 import { FIRE_PERIODS } from '../../codes/fire-rules';
 import type { FileQuantity } from '../../units/file-units';
@@ -36,11 +36,13 @@ setLocale({
   },
 });
 
-/** A text; those that the program keeps for itself are none. */
-export const string = () => anyString().test('reserved', RESERVED_REASON, (v) => typeof v !== 'string' || !isReserved(v));
+/** A short text, such as the size of a bar; those that the program keeps for itself are none. */
+export const string = () =>
+  anyString()
+    .max(60, 'must have at most 60 characters')
+    .test('reserved', RESERVED_REASON, (v) => typeof v !== 'string' || !isReserved(v));
 /** A plain number. */
-export const number = () =>
-  anyNumber().test('finite', 'must be a finite number', (v) => typeof v !== 'number' || Math.abs(v) <= MOST_NUMBER);
+export const number = () => anyNumber().test('finite', 'must be a finite number', (v) => typeof v !== 'number' || Number.isFinite(v));
 
 /** A dimensioned number of the file: the meta data tell reader and writer its kind of unit. */
 export const quantity = (kind: FileQuantity) => number().meta({ quantity: kind });

@@ -1,8 +1,8 @@
 import type { DesignCode } from '../../codes/design-code';
 import type { Fault } from '../../checks/fault';
 import { crossingEdges, isInside, isInsideLoop, loopsMeet, signedArea, type Loop, type Outline } from '../../geometry/polygon';
-import { slabBarFaults } from '../../reinforcement/slab-bars';
-import { SELF_WEIGHT } from '../beam/input';
+import { slabRuleFaults, slabBarFaults } from '../../reinforcement/slab-bars';
+import { SELF_WEIGHT } from '../../analysis/combination';
 import { caseFaults } from '../parts/case-faults';
 import { materialFaults } from '../parts/material-faults';
 import { axesOf } from './bar-axes';
@@ -17,7 +17,7 @@ const LARGEST = 200_000;
 
 /** Checks everything about a slab that the shape of the file cannot: each fault at its field. */
 export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
-  const faults: Fault[] = materialFaults(plate.materials, code);
+  const faults: Fault[] = materialFaults(plate, code);
   const add: Add = (path, reason) => faults.push({ path, reason });
   depthFaults(plate, add);
   springFaults(plate, add);
@@ -30,7 +30,7 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
   if (plate.meshSize !== null && !(plate.meshSize >= 20 && plate.meshSize <= 5000))
     add('meshSize', 'Sides of triangles are 20 mm to 5 m long.');
   if (plate.spread !== null && !(plate.spread >= 0 && plate.spread <= 10_000)) add('spread', 'Peaks are spread over 0 to 10 m.');
-  faults.push(...caseFaults(plate.cases, code));
+  faults.push(...caseFaults(plate, code));
   const ids = new Set(plate.cases.map((c) => c.id));
   plate.loads.forEach((l, i) => {
     if (!ids.has(l.case)) add(`loads[${i}].case`, `There is no load case "${l.case}".`);
@@ -44,6 +44,7 @@ export function plateFaults(plate: PlateInput, code: DesignCode): Fault[] {
     faults.push(...slabBarFaults(`bars.extra[${i}].bars`, e.bars, plate.catalogue));
     if (!coversSomething(plate, e)) add(`bars.extra[${i}].x1`, 'These bars cover nothing: their part is less than 100 mm wide or long.');
   });
+  faults.push(...slabRuleFaults(plate.barRules, plate.catalogue));
   for (const layer of layers) faults.push(...slabBarFaults(`bars.${layer.face}.${layer.along}`, barsAt(plate, layer), plate.catalogue));
   return faults;
 }

@@ -5,7 +5,7 @@ import { PER_NODE } from '../../analysis/plates/multifrontal';
 import { addLine, addPatch, addPoint, addPressure, noLoads, type PlateLoads } from '../../analysis/plates/plate-loads';
 import type { DesignCode } from '../../codes/design-code';
 import { boundsOf, type Point } from '../../geometry/polygon';
-import { SELF_WEIGHT } from '../beam/input';
+import { SELF_WEIGHT } from '../../analysis/combination';
 import { beamWeight } from './beams';
 import { depthAt, outlineOf, rectangleOf } from './geometry';
 import type { PlateInput } from './input';

@@ -332,7 +332,9 @@ function neededLegs({ p, code }: Basis, stage: PunchingStage): PunchingResult['n
     });
     // The strength without legs is the same for all sets: what is worst there asks for the most legs, furthest out.
     const worst = rows.reduce((a, b) => (b.ratio > a.ratio ? b : a));
-    return worst.ratio > 1 ? { spacing, ...code.punching.needed(silent, worst.q, spacing) } : null;
+    if (!(worst.ratio > 1)) return null;
+    const { area, last, beyond } = code.punching.needed(silent, worst.q, spacing);
+    return { spacing, area, last: Number.isFinite(last) ? last : null, beyond };
   } catch (error) {
     if (error instanceof CalcError) return null;
     throw error;

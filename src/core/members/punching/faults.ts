@@ -10,7 +10,7 @@ type Add = (path: string, reason: string) => void;
 
 /** Everything that stops a design, each fault at its field. */
 export function punchingFaults(p: PunchingInput, code: DesignCode): Fault[] {
-  const faults: Fault[] = materialFaults(p.materials, code);
+  const faults: Fault[] = materialFaults(p, code);
   const add: Add = (path, reason) => faults.push({ path, reason });
   sizeFaults(p, add);
   barFaults(p, add);

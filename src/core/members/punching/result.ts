@@ -14,7 +14,12 @@ export interface PunchingResult extends ResultBase {
     readonly critical: number;
   }[];
   /** Legs of one perimeter (mm2) at a spacing, how far out the last must be (mm), and why none are enough; null where none are needed. */
-  readonly needed: { readonly spacing: number; readonly area: number; readonly last: number; readonly beyond: string | null } | null;
+  readonly needed: {
+    readonly spacing: number;
+    readonly area: number;
+    /** Null where no line within the slab is far enough. */ readonly last: number | null;
+    readonly beyond: string | null;
+  } | null;
   /** Legs that are there, and the length of one (mm); null without any. */
   readonly legs: { readonly count: number; readonly length: number } | null;
   readonly quantities: { readonly concrete: number; readonly bars: number; readonly links: number; readonly formwork: number } | null;

@@ -11,7 +11,7 @@ const MOST_LEGS = 60;
 export function chooseLegs(p: PunchingInput, code: DesignCode, kind: PunchingLegs['kind'] = 'links'): PunchingLegs | null {
   const bare = designPunching({ ...p, legs: null }, code, { derive: [], units: 'SI' });
   const stage = bare.stages[0];
-  if (!stage || !bare.needed || bare.needed.beyond !== null || !Number.isFinite(bare.needed.last)) return null;
+  if (!stage || !bare.needed || bare.needed.beyond !== null || bare.needed.last === null) return null;
   const { spacingStep } = usualSizes[p.catalogue];
   const step = spacingStep / 5;
   const { usualLegs } = code.punching;

@@ -4,7 +4,7 @@ import type { PunchingResult } from './result';
 
 /** What only a slab at a column has. */
 export function punchingToJson({ stages, needed }: PunchingResult, system: UnitSystem) {
-  const length = (value: number) => measured({ value, kind: 'length' }, system);
+  const length = (value: number | null) => measured({ value: value ?? NaN, kind: 'length' }, system);
   return {
     stages: stages.map((s) => ({ ...s, d: length(s.d), critical: length(s.critical) })),
     needed: needed && {

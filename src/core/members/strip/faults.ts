@@ -1,5 +1,5 @@
 import type { DesignCode } from '../../codes/design-code';
-import { slabBarFaults, type SlabBars } from '../../reinforcement/slab-bars';
+import { slabRuleFaults, slabBarFaults, type SlabBars } from '../../reinforcement/slab-bars';
 import { loadFaults, serviceFaults, supportFaults } from '../beam/faults';
 import type { Fault } from '../../checks/fault';
 import { materialFaults } from '../parts/material-faults';
@@ -10,7 +10,7 @@ import type { StripInput } from './input';
 export function stripFaults(strip: StripInput, code: DesignCode): Fault[] {
   const beam = stripAsBeam(strip, 1000);
   return [
-    ...materialFaults(strip.materials, code),
+    ...materialFaults(strip, code),
     ...serviceFaults(beam),
     ...sizeFaults(strip),
     ...barFaults(strip),
@@ -45,7 +45,7 @@ function sizeFaults({ h, breadth, spans, cover }: StripInput): Fault[] {
 }
 
 /** Layers that cannot be meant. */
-function barFaults({ bars, catalogue }: StripInput): Fault[] {
+function barFaults({ bars, barRules, catalogue }: StripInput): Fault[] {
   const check = (path: string, b: SlabBars | null) => slabBarFaults(path, b, catalogue);
   return [
     ...bars.bottom.flatMap((b, i) => [...check(`bars.bottom[${i}].main`, b.main), ...check(`bars.bottom[${i}].extra.bars`, b.extra.bars)]),
@@ -58,5 +58,6 @@ function barFaults({ bars, catalogue }: StripInput): Fault[] {
     ...bars.support.flatMap((b, i) => check(`bars.support[${i}].bars`, b.bars)),
     ...check('bars.across.bottom', bars.across.bottom),
     ...check('bars.across.top', bars.across.top),
+    ...slabRuleFaults(barRules, catalogue),
   ];
 }

@@ -111,7 +111,7 @@ export function contourOf({ picture: p, result, units }: ColumnView, width: numb
       curve: p.contour,
       demand: Number.isFinite(worst.Mx) ? [worst.My, worst.Mx] : null,
       capacity: p.limit ? [p.limit.My, p.limit.Mx] : null,
-      points: near.map((s) => [s.My, s.Mx] as const).filter((q) => q.every(Number.isFinite)),
+      points: near.flatMap(({ Mx, My }) => (Mx === null || My === null ? [] : [[My, Mx] as const])),
       isOver: (worst.utilisation ?? 99) > 1,
       direction: p.direction,
       units: { moment: displayUnit('moment', units).unit.factor, momentName: unitLabel('moment', units) },
