@@ -1,5 +1,4 @@
-import { object } from 'yup';
-import { string } from './parts/schema-parts';
+import { object, string as anyString } from 'yup';
 import type { CodeSettings, DesignCode, MaterialDefaults } from '../codes/design-code';
 import { makeCode } from '../codes/registry';
 import type { UnitSystem } from '../units/quantity';
@@ -39,7 +38,7 @@ export type MemberOf<T extends string, I> = MemberBase & { readonly type: T } & 
 export const memberSchema = <T extends string, F extends (d: MaterialDefaults) => object>(type: T, fields: F, d: MaterialDefaults) =>
   object({
     id: head.id,
-    type: string().oneOf([type]).default(type),
+    type: anyString().oneOf([type]).default(type),
     mark: head.mark,
     title: head.title,
     place: head.place,

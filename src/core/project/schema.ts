@@ -1,12 +1,11 @@
-import { lazy, object, type Schema } from 'yup';
-import { number, string } from '../members/parts/schema-parts';
+import { lazy, object, string, type Schema } from 'yup';
 import { usualRates, type Rates } from '../advice/rates';
 import type { MaterialDefaults } from '../codes/design-code';
 import { firstKind, kinds } from '../members/kinds';
 import { codeIds, usualSettings } from '../codes/registry';
 import { bendSettings } from '../schedule/bend-types';
 import { barNames } from '../members/member';
-import { list, oneOf, text, textMap } from '../members/parts/schema-parts';
+import { list, number, oneOf, text, textMap } from '../members/parts/schema-parts';
 
 /** Members by their kind; one without a type is of the first. */
 function memberSchema(defaults: MaterialDefaults) {

@@ -1,5 +1,5 @@
 import { array, boolean, object } from 'yup';
-import { number, string } from '../parts/schema-parts';
+import { keyword, number, string } from '../parts/schema-parts';
 import type { MaterialDefaults } from '../../codes/design-code';
 import * as field from '../parts/schema-parts';
 
@@ -8,7 +8,7 @@ const barGroup = object({ count: number().typeError('must be a number').required
   .default(null);
 
 const outlineFields = {
-  shape: string().oneOf(['rectangular', 'T', 'L', 'invertedT', 'free'], 'must be one of: rectangular, T, L, invertedT, free'),
+  shape: keyword(['rectangular', 'T', 'L', 'invertedT', 'free']),
   b: field.quantity('length'),
   h: field.quantity('length'),
   flangeWidth: field.quantity('length'),

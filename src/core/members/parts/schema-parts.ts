@@ -52,10 +52,9 @@ export const open = (kind: FileQuantity = 'length') => quantity(kind).nullable()
 export const length = (value: number) => quantity('length').default(value);
 export const name = (max = 60) => string().required('is missing').max(max, `must have at most ${max} characters`);
 export const text = (max = 200) => string().max(max, `must have at most ${max} characters`).default('');
-export const oneOf = <T extends string>(values: readonly T[], fallback: T) =>
-  string()
-    .oneOf(values as T[], `must be one of: ${values.join(', ')}`)
-    .default(fallback);
+/** One of some words; left out where none is given. */
+export const keyword = <T extends string>(values: readonly T[]) => anyString().oneOf(values as T[], `must be one of: ${values.join(', ')}`);
+export const oneOf = <T extends string>(values: readonly T[], fallback: T) => keyword(values).default(fallback);
 export const list = <T>(of: ISchema<T>, max: number) => array(of).max(max, `must have at most ${max} entries`).default([]);
 
 /** A value that is never written to. */
@@ -175,10 +174,10 @@ function byTag<Tag extends string, K extends Record<string, Fields>>(
 ): Lazy<OneOf<Tag, K>> {
   const names = Object.keys(kinds);
   const schemas = Object.fromEntries(
-    names.map((name) => [name, object({ [tag]: string().default(name), ...kinds[name] } as Record<string, Schema>)]),
+    names.map((name) => [name, object({ [tag]: anyString().default(name), ...kinds[name] } as Record<string, Schema>)]),
   );
   const unknown = object({
-    [tag]: string()
+    [tag]: anyString()
       .required('is missing')
       .oneOf(names, `must be one of: ${names.join(', ')}`),
   });
