@@ -11,6 +11,7 @@ const common = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 const config = {
+  globalSetup: '<rootDir>/scripts/bundle-thread.mjs',
   projects: [
     { ...common, displayName: 'core', testEnvironment: 'node', testMatch: ['<rootDir>/tests/**/*.test.ts', '<rootDir>/src/**/*.test.ts'] },
     { ...common, displayName: 'ui', testEnvironment: 'jsdom', testMatch: ['<rootDir>/tests/**/*.test.tsx', '<rootDir>/src/**/*.test.tsx'] },
