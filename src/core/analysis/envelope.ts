@@ -42,7 +42,7 @@ export function arrange(
     const base = together(fixed.flatMap(parts));
     const bySpan = patterned.flatMap(parts);
     const options = optional.map((c) => together(parts(c))[0]!);
-    const choices = everyMask(optional.length).map((present) => ({
+    const choices = presencesOf(options, mesh).map((present) => ({
       there: options.filter((_, i) => present[i]!),
       without: withoutLabel(optional.filter((_, i) => !present[i]!)),
     }));
@@ -87,6 +87,15 @@ function together(list: readonly Part[]): Part[] {
     list.map((l) => l.factor),
   );
   return [{ response, factor: 1, name: list.map((l) => l.name).join('+'), span: undefined }];
+}
+
+/** Most variable cases without patterns of which every presence and absence is a state of its own. */
+const MOST_OPTIONAL = 4;
+
+/** Which variable cases are there: every state of a few; of many those that are worst at some place for moment, shear, reaction or torque. */
+function presencesOf(options: readonly Part[], mesh: Mesh): readonly SpanMask[] {
+  if (options.length <= MOST_OPTIONAL) return everyMask(options.length);
+  return worstMasks(options.map(({ response }) => [...sampleEffects(mesh, response), ...torquesOf(mesh, response)]));
 }
 
 const withoutLabel = (absent: readonly Factored[]): string =>

@@ -1,5 +1,6 @@
 import { SELF_WEIGHT } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
+import { MOST_FREE, overfullCombination } from './load-sets';
 import { boundsOf, crossingEdges, distanceToEdges, isInside, isInsideLoop, loopsMeet, signedArea } from '../../geometry/polygon';
 import { outlineOfShape, type SectionShape } from '../../geometry/section-shapes';
 import { catalogues, findBar } from '../../materials/bars';
@@ -220,6 +221,12 @@ function loadFaults(column: ColumnInput, code: DesignCode, add: Add): void {
     column.caseForces.forEach((f, i) => {
       if (!column.cases.some((k) => k.id === f.case)) add(`caseForces[${i}].case`, `There is no load case "${f.case}".`);
     });
+    const overfull = overfullCombination(column, code);
+    if (overfull)
+      add(
+        'cases',
+        `Combination ${overfull.id} has more than ${MOST_FREE} variable cases: too many to try each with and without all others. Put together those that act together, or type load sets.`,
+      );
   }
   if (column.sustained !== null && !(column.sustained >= 0 && column.sustained <= 1))
     add('sustained', 'The sustained part lies between 0 and 1.');

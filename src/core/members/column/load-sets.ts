@@ -1,5 +1,4 @@
-import { SELF_WEIGHT, type Combination } from '../../analysis/combination';
-import { isAlwaysThere } from '../../analysis/combination';
+import { isAlwaysThere, SELF_WEIGHT, type Combination, type Nature } from '../../analysis/combination';
 import type { DesignCode } from '../../codes/design-code';
 import { outlineProperties } from '../../geometry/polygon';
 import { outlineOfShape } from '../../geometry/section-shapes';
@@ -76,8 +75,8 @@ export function inBendingSense<T extends ColumnForces>(f: T, signs: ColumnInput[
   return signs === 'bending' ? f : { ...f, mxBottom: -f.mxBottom, myBottom: -f.myBottom };
 }
 
-/** Most variable cases of which every presence and absence is looked at. */
-const MOST_FREE = 6;
+/** Most variable cases in a combination: every presence and absence of them is a load set. */
+export const MOST_FREE = 8;
 
 function combinedSets(column: ColumnInput, code: DesignCode): LoadSet[] {
   const all = combinationsOf(column, code);
@@ -85,17 +84,28 @@ function combinedSets(column: ColumnInput, code: DesignCode): LoadSet[] {
   return all.flatMap((k) => (k.kind === 'sustained' ? [] : variants(column, code, k, lasting)));
 }
 
+const mayBeAbsent = (nature: Nature = 'permanent') => !isAlwaysThere(nature) && nature !== 'earthquake';
+
+/** A combination with more variable cases than can be looked at in every presence and absence; undefined where there is none. */
+export function overfullCombination(column: ColumnInput, code: DesignCode): Combination | undefined {
+  const nature = new Map(column.cases.map((k) => [k.id, k.nature]));
+  const has = new Set(column.caseForces.map((f) => f.case));
+  return combinationsOf(column, code).find(
+    ({ factors }) => factors.filter((f) => has.has(f.caseId) && f.factor !== 0 && mayBeAbsent(nature.get(f.caseId))).length > MOST_FREE,
+  );
+}
+
 /** One combination with each of its variable cases present or absent: what is favourable for N may be unfavourable for M. */
 function variants(column: ColumnInput, code: DesignCode, combination: Combination, lasting: Combination | undefined): LoadSet[] {
   const forces = new Map(column.caseForces.map((f) => [f.case, f]));
   const nature = new Map(column.cases.map((k) => [k.id, k.nature]));
   const active = combination.factors.filter((f) => forces.has(f.caseId) && f.factor !== 0);
-  const always = active.filter((f) => isAlwaysThere(nature.get(f.caseId) ?? 'permanent') || nature.get(f.caseId) === 'earthquake');
-  const free = active.filter((f) => !always.includes(f));
-  const count = 2 ** Math.min(MOST_FREE, free.length);
+  const free = active.filter((f) => mayBeAbsent(nature.get(f.caseId)));
+  const always = active.filter((f) => !free.includes(f));
+  const count = 2 ** free.length;
   const sets: LoadSet[] = [];
   for (let bits = count - 1; bits >= 0; bits -= 1) {
-    const present = [...always, ...free.filter((_, i) => i >= MOST_FREE || (bits >> i) & 1)];
+    const present = [...always, ...free.filter((_, i) => (bits >> i) & 1)];
     // With nothing variable only the combination of permanent loads remains; it is kept once.
     const without = free.filter((f) => !present.includes(f)).map((f) => f.caseId);
     const sum = add(present, forces);
