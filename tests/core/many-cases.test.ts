@@ -37,9 +37,9 @@ describe('many variable cases of a beam', () => {
         const most = Math.max(...whole.strips!.maxM);
         for (const some of [winds.filter((w) => w.value > 0), winds.filter((w) => w.value < 0), winds.slice(0, 4), winds.slice(1, 5)]) {
           const part = design(beam(some)) as BeamResult;
-          // A state of some cases is one of all: the envelope of all never lies within that of some.
-          expect(Math.max(...part.strips!.maxM)).toBeLessThanOrEqual(most * (1 + 1e-6) + 1);
-          expect(Math.min(...part.strips!.minM)).toBeGreaterThanOrEqual(least * (1 + 1e-6) - 1);
+          // A state of some cases is one of all; stations differ, and with them the peaks by parts of ten thousand.
+          expect(Math.max(...part.strips!.maxM)).toBeLessThanOrEqual(most * (1 + 2e-4) + 1);
+          expect(Math.min(...part.strips!.minM)).toBeGreaterThanOrEqual(least * (1 + 2e-4) - 1);
         }
       }),
       { numRuns: 8 },
