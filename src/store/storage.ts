@@ -6,6 +6,7 @@ import { readProjectText, salvageText } from '@/exchange/project-text';
 import { writeProject } from '@/core/project/write';
 import type { Project } from '@/core/project/project';
 import { momentText } from './moment';
+import { isAfter, replayed, type JournalEntry } from './journal';
 import { forgetUnsaved, unsavedAfter } from './unsaved';
 
 /**
@@ -42,6 +43,8 @@ export type LoadOutcome =
       readonly ok: true;
       readonly project: Project;
       readonly revision: number;
+      /** Whether edits are in it that no save has taken up. */
+      readonly isLater?: boolean;
       readonly recovered?: string;
       /** The text as it was saved, where not all of it could be read. */
       readonly found?: string;
@@ -148,8 +151,8 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
   if (!head) return { ok: false, reason: 'There is no such project in this browser.' };
   const text = await slotText(id, head.slot, head.checksum);
   const good = text === undefined ? undefined : readProjectText(text);
-  const unsaved = unsavedAfter(id, head.revision);
-  if (unsaved) return { ok: true, project: unsaved, revision: head.revision };
+  const later = await laterState(id, head.revision, good?.ok ? good.project : undefined);
+  if (later) return { ok: true, project: later, revision: head.revision, isLater: true };
   if (good?.ok) return { ok: true, project: good.project, revision: head.revision };
   const part = text === undefined ? undefined : salvageText(text);
   if (part) {
@@ -175,6 +178,31 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
   return { ok: false, reason: 'The saved project is damaged and no earlier state can be read.', found: torn };
 }
 
+/** Edits that were made after the last save: by the journal, or left when the page closed. */
+async function laterState(id: string, revision: number, saved: Project | undefined): Promise<Project | undefined> {
+  const unsaved = unsavedAfter(id, revision);
+  const entry = await db()
+    .getItem<JournalEntry>(key(id, 'journal'))
+    .catch(() => null);
+  const noted = entry ? replayed(entry, revision, saved) : undefined;
+  return noted && (!unsaved || isAfter(entry!, unsaved.mark)) ? noted : unsaved?.project;
+}
+
+/** Notes edits that are not saved yet. False where the browser keeps nothing. */
+export async function noteJournal(id: string, entry: JournalEntry): Promise<boolean> {
+  try {
+    await db().setItem(key(id, 'journal'), entry);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+export const forgetJournal = (id: string): Promise<void> =>
+  db()
+    .removeItem(key(id, 'journal'))
+    .catch(() => undefined);
+
 const SAID = 3;
 
 /** What was cut or left out of a project that could not be read as it is. */
@@ -193,7 +221,7 @@ async function slotText(id: string, slot: 'a' | 'b', expected?: string): Promise
 export function deleteProject(id: string): Promise<void> {
   forgetUnsaved(id);
   return alone(async () => {
-    for (const part of ['head', 'a', 'b', 'history']) await db().removeItem(key(id, part));
+    for (const part of ['head', 'a', 'b', 'history', 'journal']) await db().removeItem(key(id, part));
     await db().setItem(
       'index',
       (await listProjects()).filter((p) => p.id !== id),

@@ -1,3 +1,4 @@
+import type { EditMark } from './journal';
 import { writeProject } from '@/core/project/write';
 import { readProjectText } from '@/exchange/project-text';
 import type { Project } from '@/core/project/project';
@@ -6,7 +7,7 @@ import type { Project } from '@/core/project/project';
  * What was not yet saved when the page was left. The data base of the browser may be cut off while a page closes; this store writes at once,
  * so the last edits of a second are not lost.
  */
-interface Unsaved {
+interface Unsaved extends Partial<EditMark> {
   /** Saved revisions that this state follows. */
   readonly follows: readonly number[];
   readonly text: string;
@@ -15,8 +16,8 @@ interface Unsaved {
 const key = (id: string) => `intarsia/unsaved/${id}`;
 
 /** Keeps the state of a page that closes. False where the browser keeps nothing: no space, or no leave. */
-export function keepUnsaved(project: Project, follows: readonly number[]): boolean {
-  const unsaved: Unsaved = { follows, text: writeProject(project) };
+export function keepUnsaved(project: Project, follows: readonly number[], mark?: EditMark): boolean {
+  const unsaved: Unsaved = { ...mark, follows, text: writeProject(project) };
   try {
     localStorage.setItem(key(project.id), JSON.stringify(unsaved));
     return true;
@@ -34,12 +35,12 @@ export function forgetUnsaved(id: string): void {
 }
 
 /** The state left unsaved, if it follows the revision that is saved; anything else is out of date. */
-export function unsavedAfter(id: string, revision: number): Project | undefined {
+export function unsavedAfter(id: string, revision: number): { readonly project: Project; readonly mark: Partial<EditMark> } | undefined {
   try {
     const unsaved = JSON.parse(localStorage.getItem(key(id)) ?? 'null') as Unsaved | null;
     if (!unsaved?.follows.includes(revision)) return undefined;
     const read = readProjectText(unsaved.text);
-    return read.ok ? read.project : undefined;
+    return read.ok ? { project: read.project, mark: unsaved } : undefined;
   } catch {
     return undefined;
   }

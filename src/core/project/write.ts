@@ -22,7 +22,7 @@ function convertOut(schema: AnySchema, value: unknown): unknown {
     const known = Object.entries(fields).flatMap(([key, field]) =>
       value[key] === undefined ? [] : [[key, convertOut(field, value[key])] as const],
     );
-    const unknown = Object.entries(value).filter(([key]) => !(key in fields));
+    const unknown = Object.entries(value).filter(([key]) => !Object.hasOwn(fields, key));
     return Object.fromEntries([...known, ...unknown]);
   }
   if (inner && Array.isArray(value)) return value.map((v) => convertOut(inner, v));

@@ -37,7 +37,7 @@ export function StartScreen() {
   /** Keeps a project in the browser and opens it. Without storage it opens all the same, and the bar says that it is not saved. */
   const enter = async (project: Project, member?: Member) => {
     const outcome = await saveProject(project, 0, true);
-    startFromRevision(outcome.ok ? outcome.revision : 0);
+    startFromRevision(outcome.ok ? outcome.revision : 0, outcome.ok ? project : null);
     useProject.getState().open(project);
     if (!outcome.ok) useProject.getState().setSave({ kind: 'failed', reason: outcome.kind, message: outcome.message });
     router.push(member ? sheetPath(project, member) : `/project?p=${encodeURIComponent(project.id)}`);

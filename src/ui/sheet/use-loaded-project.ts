@@ -2,7 +2,7 @@
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Project } from '@/core/project/project';
-import { startAutosave, startFromRevision } from '@/store/autosave';
+import { saveNow, startAutosave, startFromRevision } from '@/store/autosave';
 import { startDesigning } from '@/store/designing';
 import { useProject } from '@/store/project-store';
 import { loadProject } from '@/store/storage';
@@ -34,8 +34,10 @@ export function useLoadedProject(): Loaded {
     void loadProject(id).then((outcome) => {
       if (cancelled) return;
       if (outcome.ok) {
-        startFromRevision(outcome.revision);
+        const isSaved = !outcome.isLater && outcome.recovered === undefined;
+        startFromRevision(outcome.revision, isSaved ? outcome.project : null);
         useProject.getState().open(outcome.project, outcome.recovered, outcome.found);
+        if (outcome.isLater) void saveNow();
       } else setFailure({ id, ...outcome });
     });
     return () => {
