@@ -10,26 +10,33 @@ const contentSecurityPolicy = [
   "font-src 'self' data:",
   "worker-src 'self' blob:",
   "connect-src 'self'",
+  "manifest-src 'self'",
   "object-src 'none'",
   "base-uri 'self'",
   "form-action 'self'",
   "frame-ancestors 'none'",
 ].join('; ');
 
+// Static files for any plain web host: without the answers of a server, and with a folder for each page.
+const isExport = process.env.INTARSIA_EXPORT === '1';
+
 const config: NextConfig = {
+  ...(isExport ? { output: 'export', distDir: '.next-export', trailingSlash: true, pageExtensions: ['tsx'] } : {}),
   reactStrictMode: true,
   poweredByHeader: false,
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
-  headers: async () => [
-    {
-      source: '/:path*',
-      headers: [
-        { key: 'Content-Security-Policy', value: contentSecurityPolicy },
-        { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'Referrer-Policy', value: 'no-referrer' },
+  headers: isExport
+    ? undefined
+    : async () => [
+        {
+          source: '/:path*',
+          headers: [
+            { key: 'Content-Security-Policy', value: contentSecurityPolicy },
+            { key: 'X-Content-Type-Options', value: 'nosniff' },
+            { key: 'Referrer-Policy', value: 'no-referrer' },
+          ],
+        },
       ],
-    },
-  ],
 };
 export default config;

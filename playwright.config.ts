@@ -18,6 +18,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Kept pages are what the tests of working offline look at; all others ask the server.
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: chromium,

@@ -1,6 +1,7 @@
 // Copies what the pages fetch into public/, which git ignores: whole TrueType fonts for the PDF, and the demo projects.
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
+import { initWasm, Resvg } from '@resvg/resvg-wasm';
 
 /** A WOFF file (W3C WOFF 1.0) as the font that is packed in it: pages are set from it in half the time. */
 function unpacked(woff) {
@@ -39,3 +40,11 @@ for (const script of ['latin', 'greek'])
 cpSync('node_modules/@resvg/resvg-wasm/index_bg.wasm', 'public/resvg.wasm');
 cpSync('node_modules/web-ifc/web-ifc.wasm', 'public/web-ifc.wasm');
 cpSync('examples', 'public/examples', { recursive: true });
+
+// Icons for a browser that installs the application.
+await initWasm(readFileSync('node_modules/@resvg/resvg-wasm/index_bg.wasm'));
+mkdirSync('public/icons', { recursive: true });
+for (const size of [192, 512]) {
+  const drawing = new Resvg(readFileSync('src/app/icon.svg', 'utf8'), { fitTo: { mode: 'width', value: size } });
+  writeFileSync(`public/icons/icon-${size}.png`, drawing.render().asPng());
+}

@@ -8,6 +8,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { Patterns } from '@/ui/fields/Patterns';
+import { KeepOffline } from '@/ui/offline/KeepOffline';
 
 export const metadata: Metadata = {
   title: 'Intarsia',
@@ -20,6 +21,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
       <body>
         <Patterns />
         {children}
+        <KeepOffline />
       </body>
     </html>
   );

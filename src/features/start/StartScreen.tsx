@@ -78,6 +78,7 @@ export function StartScreen() {
     if (isHere) setAgain(project);
     else await enter(project);
   };
+  useLaunchedFiles(openFile);
   return (
     <div className="min-h-screen">
       {again && (
@@ -151,6 +152,22 @@ export function StartScreen() {
       </main>
     </div>
   );
+}
+
+interface LaunchQueue {
+  setConsumer(take: (launch: { readonly files: readonly { getFile(): Promise<File> }[] }) => void): void;
+}
+
+/** Files that the desktop opens with the installed application, where the platform has that. */
+function useLaunchedFiles(open: (file: File) => Promise<void>) {
+  const latest = useRef(open);
+  useEffect(() => {
+    latest.current = open;
+  });
+  useEffect(() => {
+    const { launchQueue } = window as { launchQueue?: LaunchQueue };
+    launchQueue?.setConsumer(({ files: [first] }) => void first?.getFile().then((file) => latest.current(file)));
+  }, []);
 }
 
 async function openKept(id: string, go: (path: string) => void, fail: (faults: Fault[]) => void) {

@@ -1,0 +1,93 @@
+// Kills the browser at some moment after an edit, opens it again and counts what was lost: npm run kill-test -- 60. Needs a build.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from 'playwright-core';
+
+const runs = Number(process.argv[2] ?? 60);
+const port = Number(process.env.PORT ?? 3399);
+const address = `http://127.0.0.1:${port}`;
+const executablePath = process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
+const args = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+// What was typed in the last tenth of a second may be lost, nothing before it.
+const KEPT = 100; // ms
+
+const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(port)], { stdio: 'ignore', detached: true });
+const profile = mkdtempSync(join(tmpdir(), 'kill-test-'));
+
+/** A browser of its own, found by its profile: all its processes are killed together. */
+const open = () => chromium.launchPersistentContext(profile, { executablePath, args, viewport: { width: 1280, height: 800 } });
+const kill = () => new Promise((done) => spawn('pkill', ['-9', '-f', profile], { stdio: 'ignore' }).on('exit', done));
+const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+
+const titleField = async (page) => {
+  await page.goto(`${address}/beam?p=alderlight-playhouse&m=g2`);
+  await page.getByRole('radio', { name: 'Basis' }).click();
+  const field = page.getByRole('textbox', { name: 'Title' }).first();
+  await field.waitFor({ timeout: 60_000 });
+  return field;
+};
+
+async function start() {
+  for (let i = 0; i < 100; i += 1) {
+    try {
+      await fetch(address);
+      return;
+    } catch {
+      await wait(200);
+    }
+  }
+  throw new Error('the server did not start: npm run build first');
+}
+
+let [lost, early, kept] = [0, 0, 0];
+try {
+  await start();
+  let context = await open();
+  let page = context.pages()[0] ?? (await context.newPage());
+  await page.goto(`${address}/?open=demo`);
+  await page.waitForURL('**/project**');
+  await wait(2000);
+  for (let run = 1; run <= runs; run += 1) {
+    const field = await titleField(page);
+    await wait(500);
+    // Bursts of one to four edits, killed from at once to a second and a half after the last.
+    const edits = 1 + (run % 4);
+    let typed = '';
+    for (let k = 0; k < edits; k += 1) {
+      typed = `run ${run} edit ${k + 1}`;
+      await field.fill(typed);
+      await field.press('Enter');
+    }
+    const after = Math.round(((run * 7919) % 1500) * (run % 5 === 0 ? 0.1 : 1));
+    await wait(after);
+    await kill();
+    await context.close().catch(() => undefined);
+    context = await open();
+    page = context.pages()[0] ?? (await context.newPage());
+    const found = await (await titleField(page)).inputValue();
+    if (found === typed) kept += 1;
+    else if (after < KEPT) early += 1;
+    else {
+      lost += 1;
+      console.log(`run ${run}: killed ${after} ms after "${typed}", found "${found}"`);
+    }
+  }
+  await context.close();
+} finally {
+  await kill();
+  process.kill(-server.pid);
+  rmSync(profile, { recursive: true, force: true });
+}
+console.log(`${runs} kills: ${kept} kept, ${early} killed within ${KEPT} ms of the edit and lost, ${lost} lost later than that`);
+process.exitCode = lost > 0 ? 1 : 0;
