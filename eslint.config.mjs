@@ -32,7 +32,19 @@ const noClauses = [`:not(JSXAttribute[name.name='d']) > Literal[value=${clause}]
 );
 
 const config = [
-  { ignores: ['.reports/**', '.next/**', 'out/**', 'test-results/**', 'next-env.d.ts', 'public/**', 'coverage/**'] },
+  {
+    ignores: [
+      '.reports/**',
+      '.next/**',
+      '.next-export/**',
+      '.server/**',
+      'out/**',
+      'test-results/**',
+      'next-env.d.ts',
+      'public/**',
+      'coverage/**',
+    ],
+  },
   ...next,
   ...nextTs,
   prettier,

@@ -11,7 +11,6 @@ const run = (args, env = {}) => {
   if (r.status !== 0) process.exit(r.status ?? 1);
 };
 for (const folder of ['out', '.next-export']) rmSync(folder, { recursive: true, force: true });
-rmSync('public/sw.js', { force: true });
 run(['npx', 'next', 'build'], { INTARSIA_EXPORT: '1' });
 if (!existsSync('out')) cpSync('.next-export', 'out', { recursive: true });
 run(['node', 'scripts/service-worker.mjs', 'out']);

@@ -45,6 +45,7 @@ if (isSound) {
   // Browser tests wait for pages most of their time: the unit tests run beside them.
   const unit = run('unit tests', 'npx', ['jest', '--json', '--outputFile=.reports/unit.json'], true);
   await inTurn([
+    ['static files', 'npm', ['run', 'export']],
     ['build', 'npm', ['run', 'build']],
     ['browser tests', 'npx', ['playwright', 'test']],
   ]);

@@ -14,7 +14,9 @@ export function KeepOffline() {
       installing?.addEventListener('statechange', () => installing.state === 'installed' && look(found));
     };
     navigator.serviceWorker.register('/sw.js').then(
-      (found) => {
+      (found: ServiceWorkerRegistration | undefined) => {
+        // Where none may be registered some browsers say nothing at all.
+        if (!found) return;
         look(found);
         found.addEventListener('updatefound', () => look(found));
       },
