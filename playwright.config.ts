@@ -1,7 +1,6 @@
 import { defineConfig } from '@playwright/test';
-import { existsSync } from 'node:fs';
+import { launchOptions } from './scripts/browser.mjs';
 
-const chromium = process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
 const port = Number(process.env.E2E_PORT ?? 3217);
 
 export default defineConfig({
@@ -21,19 +20,7 @@ export default defineConfig({
     // Kept pages are what the tests of working offline look at; all others ask the server.
     serviceWorkers: 'block',
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: chromium,
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
   webServer: {
     command: `npx next start -H 127.0.0.1 -p ${port}`,

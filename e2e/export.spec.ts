@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import { extname, join, normalize } from 'node:path';
-import { drawn, expect, test } from './helpers';
+import { expect, makeDeep, test } from './helpers';
 
 const PORT = Number(process.env.E2E_PORT ?? 3217) + 2;
 const address = `http://127.0.0.1:${PORT}`;
@@ -38,11 +38,7 @@ test('the static files work from a plain web host: demo, edit, another screen, r
   await expect(page.getByRole('heading', { name: 'Alderlight Playhouse' })).toBeVisible();
   await page.goto(`${address}/beam/?p=alderlight-playhouse&m=g2`);
   await expect(page.locator('[data-check]').first()).toBeVisible();
-  await drawn(page, 'section.h').click();
-  const field = page.getByRole('textbox', { name: /Overall depth/ }).last();
-  await field.fill('777');
-  await field.press('Enter');
-  await expect(drawn(page, 'section.h')).toHaveText('777');
+  await makeDeep(page, '777');
   await page
     .getByRole('link', { name: /HC1|FC3/ })
     .or(page.getByText('FC3', { exact: true }))

@@ -34,3 +34,12 @@ export async function openBeam(page: Page, id: string): Promise<void> {
 
 export const rung = (page: Page, id: string) => page.locator(`[data-check="${id}"]`);
 export const drawn = (page: Page, path: string) => page.locator(`[data-edit="${path}"]`).first();
+
+/** Types another depth into the drawing of a beam. */
+export async function makeDeep(page: Page, depth: string): Promise<void> {
+  await drawn(page, 'section.h').click();
+  const field = page.getByRole('textbox', { name: /Overall depth/ }).last();
+  await field.fill(depth);
+  await field.press('Enter');
+  await expect(drawn(page, 'section.h')).toHaveText(depth);
+}

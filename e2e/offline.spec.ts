@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { drawn, expect, test } from './helpers';
+import { drawn, expect, makeDeep, test } from './helpers';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -54,11 +54,7 @@ test('after the first visit everything works with the server stopped: reload, ed
   await expect(page.getByRole('heading', { name: 'Alderlight Playhouse' })).toBeVisible();
   await page.goto(`${address}/beam?p=alderlight-playhouse&m=g2`);
   await expect(page.locator('[data-check]').first()).toBeVisible();
-  await drawn(page, 'section.h').click();
-  const field = page.getByRole('textbox', { name: /Overall depth/ }).last();
-  await field.fill('777');
-  await field.press('Enter');
-  await expect(drawn(page, 'section.h')).toHaveText('777');
+  await makeDeep(page, '777');
   await page.reload();
   await expect(drawn(page, 'section.h')).toHaveText('777');
 

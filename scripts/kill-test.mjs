@@ -1,24 +1,14 @@
 // Kills the browser at some moment after an edit, opens it again and counts what was lost: npm run kill-test -- 60. Needs a build.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium } from 'playwright-core';
+import { chromium } from '@playwright/test';
+import { launchOptions } from './browser.mjs';
 
 const runs = Number(process.argv[2] ?? 60);
 const port = Number(process.env.PORT ?? 3399);
 const address = `http://127.0.0.1:${port}`;
-const executablePath = process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
-const args = [
-  '--headless',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 // What was typed in the last tenth of a second may be lost, nothing before it.
 const KEPT = 100; // ms
 
@@ -26,7 +16,7 @@ const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(po
 const profile = mkdtempSync(join(tmpdir(), 'kill-test-'));
 
 /** A browser of its own, found by its profile: all its processes are killed together. */
-const open = () => chromium.launchPersistentContext(profile, { executablePath, args, viewport: { width: 1280, height: 800 } });
+const open = () => chromium.launchPersistentContext(profile, { ...launchOptions, viewport: { width: 1280, height: 800 } });
 const kill = () => new Promise((done) => spawn('pkill', ['-9', '-f', profile], { stdio: 'ignore' }).on('exit', done));
 const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 

@@ -1,16 +1,12 @@
 // Makes the pictures of docs/screenshots from the demo data. Needs a build.
 import { spawn } from 'node:child_process';
-import { existsSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import { launchOptions } from './browser.mjs';
 
 const PORT = 3291;
 const base = `http://127.0.0.1:${PORT}`;
 const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], { stdio: 'ignore', detached: true });
-const executablePath = process.env.CHROMIUM_PATH ?? (existsSync('/usr/bin/chromium') ? '/usr/bin/chromium' : undefined);
-const browser = await chromium.launch({
-  executablePath,
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
-});
+const browser = await chromium.launch(launchOptions);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
 for (let i = 0; i < 60; i += 1) {

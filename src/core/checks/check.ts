@@ -158,7 +158,10 @@ export function worstFirst(a: Check, b: Check): number {
 /** Beyond every figure where a check exceeds without one. Finite, so that two of them compare. */
 const excess = ({ utilisation, status }: Check): number => utilisation ?? (status === 'exceeds' ? Number.MAX_VALUE : 0);
 
+/** Whether a check says how far a member is used, if only that it is too far, or not known. */
+export const isTold = (c: Pick<Check, 'utilisation' | 'status'>): boolean => c.utilisation !== null || isUnproven(c);
+
 /** The worst check, undefined when none has a figure: what is over, else the largest utilisation that is measured. */
 export function governing(checks: readonly Check[]): Check | undefined {
-  return [...checks].sort(worstFirst).find((c) => c.utilisation !== null || isUnproven(c));
+  return [...checks].sort(worstFirst).find(isTold);
 }

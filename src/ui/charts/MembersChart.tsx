@@ -20,7 +20,7 @@ export function MembersChart({ members, units }: { members: readonly Drawn[]; un
   const { factor } = displayUnit('massPerVolume', units).unit;
   const data = members.map(({ mark, utilisation, isOver, quantities }) => ({
     mark,
-    utilisation: utilisation === null ? undefined : Math.min(HIGHEST, utilisation),
+    utilisation: utilisation === null ? (isOver ? HIGHEST : undefined) : Math.min(HIGHEST, utilisation),
     isOver,
     steel: quantities && quantities.concrete > 0 ? (quantities.bars + quantities.links) / quantities.concrete / factor : undefined,
   }));

@@ -14,7 +14,9 @@ const MOST_SHOWN = 1.18;
 
 /** The bar that shows a utilisation: shape and hatch first, colour second. */
 export function Inlay({ utilisation, standing, width = 66, framed = false, before }: InlayProps) {
-  const end = 1 + width * Math.min(utilisation ?? 0, MOST_SHOWN);
+  // What nothing can carry is over without a figure.
+  const used = utilisation ?? (standing === 'over' ? MOST_SHOWN : 0);
+  const end = 1 + width * Math.min(used, MOST_SHOWN);
   return (
     <svg width={width * MOST_SHOWN + 6} height="14" aria-hidden="true" className="block shrink-0">
       {framed && <rect x=".5" y="2.5" width={width} height="9" fill="#EFE8D7" stroke="#B3A68D" strokeWidth=".8" />}

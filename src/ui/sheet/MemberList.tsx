@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { memo, useState } from 'react';
-import { isUnproven, worstFirst } from '@/core/checks/check';
+import { isTold, worstFirst } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { decisionFor } from '@/core/members/member';
 import type { Member } from '@/core/members/kinds';
@@ -24,7 +24,7 @@ export function memberStanding(
   if (entry.result.faults.length > 0) return { standing: 'over', utilisation: null };
   // A decided excess steps back behind what is not decided.
   const undecided = entry.result.checks.filter((c) => !(c.status === 'exceeds' && decisionFor(member, c)));
-  const worst = [...undecided].sort(worstFirst).find((c) => c.utilisation !== null || isUnproven(c));
+  const worst = [...undecided].sort(worstFirst).find(isTold);
   const isDecided = entry.result.governing?.status === 'exceeds' && worst?.status !== 'exceeds';
   return { standing: isDecided ? 'accepted' : standingOf(worst?.status), utilisation: entry.result.governing?.utilisation ?? null };
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { governing, type Check } from '@/core/checks/check';
+import { governing, isTold, type Check } from '@/core/checks/check';
 import { codeVariants } from '@/core/codes/registry';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import type { Project } from '@/core/project/project';
@@ -53,9 +53,7 @@ interface Row {
 }
 
 function CodeTable({ results, own, units }: { results: readonly Row[]; own: Code; units: Project['display'] }) {
-  const shown = families.filter(([family]) =>
-    results.some(({ result }) => result?.checks.some((c) => c.family === family && c.utilisation !== null)),
-  );
+  const shown = families.filter(([family]) => results.some(({ result }) => result?.checks.some((c) => c.family === family && isTold(c))));
   return (
     <table className="grid-table mt-1" aria-label="The member to every code">
       <thead>

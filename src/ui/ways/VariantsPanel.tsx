@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { governing } from '@/core/checks/check';
+import { governing, isTold } from '@/core/checks/check';
 import type { Project } from '@/core/project/project';
 import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
 import { adoptVariant, differences, dropVariant, keepVariant } from '@/core/project/variants';
@@ -181,9 +181,7 @@ function ResultRows({
     { title: 'Cost against now', texts: weighed('cost') },
     { title: 'Carbon against now', texts: weighed('carbon') },
   ];
-  const ids = [
-    ...new Map(results.flatMap((r) => (r?.checks ?? []).filter((c) => c.utilisation !== null).map((c) => [c.id, c.title] as const))),
-  ];
+  const ids = [...new Map(results.flatMap((r) => (r?.checks ?? []).filter(isTold).map((c) => [c.id, c.title] as const)))];
   const at = (r: MemberResult | null | undefined, id: string) => r?.checks.find((c) => c.id === id);
   const differ = ids.filter(([id]) => new Set(results.map((r) => formatUtilisation(at(r, id)?.utilisation ?? null))).size > 1);
   return (

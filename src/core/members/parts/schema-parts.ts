@@ -50,7 +50,7 @@ export const needed = (kind: FileQuantity) => quantity(kind).required('is missin
 /** A place or a length that may be left open. */
 export const open = (kind: FileQuantity = 'length') => quantity(kind).nullable().default(null);
 export const length = (value: number) => quantity('length').default(value);
-export const name = (max = 60) => string().required('is missing').max(max, `must have at most ${max} characters`);
+export const name = (max = 120) => string().required('is missing').max(max, `must have at most ${max} characters`);
 export const text = (max = 200) => string().max(max, `must have at most ${max} characters`).default('');
 /** One of some words; left out where none is given. */
 export const keyword = <T extends string>(values: readonly T[]) => anyString().oneOf(values as T[], `must be one of: ${values.join(', ')}`);

@@ -1,0 +1,1 @@
+export const launchOptions: { readonly executablePath: string | undefined; readonly args: string[] };
