@@ -1,4 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { readFile, writeFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
 import { drawn, expect, makeDeep, test } from './helpers';
 
 test.use({ serviceWorkers: 'allow' });
@@ -29,6 +31,13 @@ const stop = () =>
     server.once('exit', () => done());
     server.kill('SIGKILL');
   });
+/** Waits until everything was kept and pages come from there. */
+const controlled = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller)
+      await new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done, { once: true }));
+  });
 test.afterEach(stop);
 
 test('after the first visit everything works with the server stopped: reload, edit, other screens, papers', async ({ page, quiet }) => {
@@ -36,11 +45,7 @@ test('after the first visit everything works with the server stopped: reload, ed
   await start();
   await page.goto(`${address}/?open=demo`);
   await page.waitForURL('**/project**');
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-    if (!navigator.serviceWorker.controller)
-      await new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done, { once: true }));
-  });
+  await controlled(page);
   await stop();
   expect(
     await fetch(address).then(
@@ -72,4 +77,32 @@ test('after the first visit everything works with the server stopped: reload, ed
   expect(await download.failure()).toBeNull();
   // Parts of pages that the framework looks for in advance have no server to come from.
   quiet.splice(0, quiet.length, ...quiet.filter((text) => !/ERR_CONNECTION_REFUSED|Failed to fetch/.test(text)));
+});
+
+test('a new version asks before it takes over, and the edit under way is kept', async ({ page }) => {
+  const kept = await readFile('public/sw.js', 'utf8');
+  await start();
+  try {
+    await page.goto(`${address}/?open=demo`);
+    await page.waitForURL('**/project**');
+    await controlled(page);
+    await page.goto(`${address}/beam?p=alderlight-playhouse&m=g2`);
+    await expect(page.locator('[data-check]').first()).toBeVisible();
+    // As after another build: the same files under another version.
+    await writeFile('public/sw.js', kept.replace(/const VERSION = "[^"]*"/, 'const VERSION = "another"'));
+    await makeDeep(page, '790');
+    await page.evaluate(() => navigator.serviceWorker.getRegistration().then((found) => found!.update()));
+    const asked = page.getByRole('status').filter({ hasText: 'A new version of Intarsia is here.' });
+    await expect(asked).toBeVisible({ timeout: 60_000 });
+    // Until it is told to, it changes nothing.
+    expect(await page.evaluate(() => caches.keys().then((names) => names.length))).toBe(2);
+    await asked.getByRole('button', { name: 'Use it now' }).click();
+    await expect
+      .poll(() => page.evaluate(() => caches.keys().then((names) => names.join())).catch(() => ''), { timeout: 60_000 })
+      .toBe('intarsia-another');
+    await expect(drawn(page, 'section.h')).toHaveText('790');
+    await expect(asked).toBeHidden();
+  } finally {
+    await writeFile('public/sw.js', kept);
+  }
 });
