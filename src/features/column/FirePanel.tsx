@@ -109,7 +109,7 @@ function Parts({ result }: Pick<FirePanelProps, 'result'>) {
   return (
     <>
       <h2 className="mt-3">Each end and axis</h2>
-      <table className="grid-table">
+      <table className="grid-table" aria-label="Each end and axis">
         <tbody>
           {rows.map((c) => (
             <tr key={c.id}>
@@ -139,7 +139,7 @@ function BarTable({ picture, project }: { picture: FirePicture; project: Project
   return (
     <>
       <h2 className="mt-3">Bars</h2>
-      <table className="grid-table">
+      <table className="grid-table" aria-label="Bars in fire">
         <thead>
           <tr>
             <th>Number</th>
