@@ -9,7 +9,7 @@ export default defineConfig({
   outputDir: './test-results',
   timeout: 120_000,
   // A busy machine may take seconds to design the whole demo; what fails twice is broken.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 45_000 },
   retries: process.env.CI ? 1 : 0,
   workers: 1,
   reporter: [['list'], ['json', { outputFile: '.reports/e2e.json' }]],

@@ -1,6 +1,6 @@
 import { everyMask, spanMasks, worstMasks, type PatternRule } from '@/core/analysis/arrangements';
 import type { Combination, LoadCase } from '@/core/analysis/combination';
-import { arrange, envelope, placeStations, type CaseResponse } from '@/core/analysis/envelope';
+import { arrange, envelope, peakPositions, placeStations, type CaseResponse } from '@/core/analysis/envelope';
 import {
   analyse,
   deflectionAt,
@@ -181,7 +181,7 @@ describe('envelopes', () => {
     let arrangements = arrange(combos, [make('G', 0, false), make('Q', 1, true)], mesh, spans, rule);
     // The first case wants the alternate arrangements only.
     if (input.pattern === 'alternate') arrangements = arrangements.slice(0, 2);
-    const stations = placeStations(mesh, arrangements, [], 60);
+    const stations = placeStations(mesh, peakPositions(mesh, arrangements), 60);
     const env = envelope(
       mesh,
       beam,

@@ -45,7 +45,7 @@ function shapesOf({ project, member }: ReturnType<typeof beamOf>) {
   const moments = serviceMoments(beam, code, analysis)!;
   const map = new SteelMap(beam, result.steel, code, anchorageLengths(beam, code, { catalogue: catalogues[beam.catalogue] }));
   const basis = { ...moments, beam, code, analysis, stiffness: new StiffnessMap(beam, code, map, moments.grid) };
-  const cracked = { ...basis, largest: crackingRange(basis, basis.largest), uncracked: basis.largest };
+  const cracked = { ...basis, largest: crackingRange(basis, basis), uncracked: basis.largest };
   return code.service.stages.flatMap((stage) =>
     serviceArrangements(beam, code, analysis, stage.loads).map((a) => ({
       beam,

@@ -169,6 +169,18 @@ describe('between the stations', () => {
     expect(env.maxV.at(-1)! / 1e3).toBeCloseTo(30, 6);
     expect(analyseBeam(prepareBeam(member, code), code).handChecks[0]!.agrees).toBe(false);
   });
+  test('a shear of 100 kN all along beside moments whose slope is 50/3 kN is the shear that is checked, at every station and in every check', () => {
+    const rows = [
+      [0, 0, 100],
+      [3000, 50, 100],
+      [6000, 0, 100],
+    ] as const;
+    const result = designed(simple({}, rows));
+    expect([...result.strips!.maxV, ...result.strips!.minV].every((v) => Math.abs(v - 100e3) < 1e-6)).toBe(true);
+    const shears = result.checks.filter((c) => c.family === 'shear' && c.demand?.kind === 'force');
+    expect(shears.length).toBeGreaterThan(2);
+    for (const c of shears) expect([c.id, c.demand!.value]).toEqual([c.id, expect.closeTo(100e3, 3)]);
+  });
   test('both sides of a point load stand at one place', () => {
     // 80 kN in the middle: V 40 and -40, M = 120.
     const rows = [

@@ -1,7 +1,9 @@
 import { everyMask, maskLabel, spanMasks, worstMasks, type PatternRule, type SpanMask } from './arrangements';
 import { isAlwaysThere, type Combination, type LoadCase } from './combination';
 import { momentAt, shearAt, STRIDE, superpose, type LineBeam, type Mesh, type Response } from './line-beam';
+import { limitAt, limitsAlong, type MomentLimit, type SupportZone } from './support-moments';
 import { torqueAt } from './torsion';
+import { uncovered, uncoveredInBending } from './uncovered';
 
 /** The responses of one load case: whole, and span by span where it may be absent from single spans. */
 export interface CaseResponse {
@@ -149,14 +151,6 @@ export interface Station {
   readonly span: number;
 }
 
-/** How the moment over a support is taken for design. */
-export interface SupportZone {
-  /** Half the width on each side that is cut off the peak; zero where the peak stands. */
-  readonly half: number;
-  /** Monolithic: the moment at the face. Bearing: the peak less R t / 8. */
-  readonly rule: 'face' | 'rounded';
-}
-
 export interface Envelope {
   readonly stations: readonly Station[];
   readonly maxM: Float64Array;
@@ -173,17 +167,16 @@ export interface Envelope {
   readonly minR: Float64Array;
 }
 
-/** Stations: both ends of each element, about `perSpan` between them, those positions that are asked for, and the peaks of moment. */
-export function placeStations(mesh: Mesh, arrangements: readonly Arrangement[], extra: readonly number[], perSpan: number): Station[] {
+/** Stations: both ends of each element, about `perSpan` between them, and those positions that are asked for, in order. */
+export function placeStations(mesh: Mesh, extra: readonly number[], perSpan: number): Station[] {
   const stations: Station[] = [];
-  const peaks = peakPositions(mesh, arrangements);
   for (let e = 0; e < mesh.stiffness.length; e += 1) {
     const a = mesh.x[e]!;
     const l = mesh.x[e + 1]! - a;
     const span = mesh.spanOf[e]!;
     const spanLength = mesh.x[mesh.supportNode[span + 1]!]! - mesh.x[mesh.supportNode[span]!]!;
     const n = Math.max(2, Math.ceil((perSpan * l) / spanLength));
-    const inside = [...Array.from({ length: n + 1 }, (_, k) => (k * l) / n), ...[...extra, ...peaks].map((x) => x - a)];
+    const inside = [...Array.from({ length: n + 1 }, (_, k) => (k * l) / n), ...extra.map((x) => x - a)];
     const sorted = inside.filter((s) => s >= 0 && s <= l).sort((p, q) => p - q);
     let last = -1;
     for (const s of sorted) {
@@ -196,21 +189,25 @@ export function placeStations(mesh: Mesh, arrangements: readonly Arrangement[], 
   return stations;
 }
 
-/** Where the moment of some arrangement is stationary and larger than in all others of its span, sagging or hogging (mm from the left end of the beam). */
+/**
+ * Where the moment of some arrangement is stationary and none of them has more there, sagging or hogging (mm from the left end of the beam): between
+ * these places and the ends of elements the largest moments rise or fall.
+ */
 export function peakPositions(mesh: Mesh, arrangements: readonly Arrangement[]): number[] {
-  const best = new Map<string, { readonly m: number; readonly x: number }>();
+  const peaks: number[] = [];
   for (const { response } of arrangements) {
     const el = response.elements;
-    for (let e = 0; e < mesh.stiffness.length; e += 1) {
-      for (const s of shearZeros(el, e, mesh.x[e + 1]! - mesh.x[e]!)) {
-        const m = momentAt(el, e, s);
-        const key = `${mesh.spanOf[e]} ${m > 0}`;
-        const known = best.get(key);
-        if (!known || Math.abs(m) > Math.abs(known.m)) best.set(key, { m, x: mesh.x[e]! + s });
-      }
-    }
+    for (let e = 0; e < mesh.stiffness.length; e += 1)
+      for (const s of shearZeros(el, e, mesh.x[e + 1]! - mesh.x[e]!))
+        if (isWorst(arrangements, e, s, momentAt(el, e, s))) peaks.push(mesh.x[e]! + s);
   }
-  return [...best.values()].map((peak) => peak.x);
+  return peaks;
+}
+
+/** Whether no arrangement has more than a moment at a place, of its sense. */
+function isWorst(arrangements: readonly Arrangement[], e: number, s: number, m: number): boolean {
+  const sense = m > 0 ? 1 : -1;
+  return arrangements.every(({ response }) => sense * momentAt(response.elements, e, s) <= sense * m * (1 + sense * 1e-9));
 }
 
 /** Roots of V(s) = V0 - q s - q' s2 / 2 inside an element of length l. */
@@ -223,13 +220,29 @@ function shearZeros(el: Float64Array, e: number, l: number): number[] {
   return [(-q + Math.sqrt(disc)) / dq, (-q - Math.sqrt(disc)) / dq].filter(inside);
 }
 
-/** The largest and smallest effects at each station. Over supports the moment is cut as the support zones say. */
+/** Indices of those arrangements that are worst somewhere, moments over supports as their zones have them: the envelope of these is that of all. */
+export function thatMayGovern(mesh: Mesh, arrangements: readonly Arrangement[], zones: readonly SupportZone[]): Int32Array {
+  const responses = arrangements.map((a) => a.response);
+  return uncovered(mesh, responses, limitsAlong(mesh, zones, responses));
+}
+
+/** Those arrangements whose moments, as they stand, are the largest or smallest somewhere. */
+export function worstInBending(mesh: Mesh, arrangements: readonly Arrangement[]): Arrangement[] {
+  const which = uncoveredInBending(
+    mesh,
+    arrangements.map((a) => a.response),
+  );
+  return Array.from(which, (i) => arrangements[i]!);
+}
+
+/** The largest and smallest effects at each station, of all arrangements or of some. Over supports the moment is cut as the support zones say. */
 export function envelope(
   mesh: Mesh,
   beam: LineBeam,
   arrangements: readonly Arrangement[],
   stations: readonly Station[],
   zones: readonly SupportZone[],
+  which: Int32Array = Int32Array.from(arrangements.keys()),
 ): Envelope {
   const n = stations.length;
   const env = {
@@ -245,11 +258,12 @@ export function envelope(
     maxR: new Float64Array(beam.supports.length).fill(-Infinity),
     minR: new Float64Array(beam.supports.length).fill(Infinity),
   };
-  const cuts = hoggingCuts(mesh, stations, zones);
+  const limits = stations.map(({ span, x }) => limitAt(mesh, zones, span, x));
   const elements = Int32Array.from(stations, (st) => st.element);
   const distances = Float64Array.from(stations, (st) => st.s);
-  arrangements.forEach(({ response }, a) => {
-    widen(env, response, a, elements, distances, cuts);
+  which.forEach((a) => {
+    const { response } = arrangements[a]!;
+    widen(env, response, a, elements, distances, limits);
     response.reactions.forEach((r, i) => {
       env.maxR[i] = Math.max(env.maxR[i]!, r);
       env.minR[i] = Math.min(env.minR[i]!, r);
@@ -273,14 +287,14 @@ function widen(
   a: number,
   elements: Int32Array,
   distances: Float64Array,
-  cuts: readonly (((r: Response) => number) | undefined)[],
+  limits: readonly (MomentLimit | undefined)[],
 ): void {
   const el = response.elements;
   for (let i = 0; i < elements.length; i += 1) {
     const v = shearAt(el, elements[i]!, distances[i]!);
     let m = momentAt(el, elements[i]!, distances[i]!);
-    const cut = cuts[i];
-    if (cut && m < 0) m = Math.max(m, Math.min(0, cut(response)));
+    const limit = limits[i];
+    if (limit && m < 0) m = Math.max(m, Math.min(0, limit.of(response)));
     if (m > maxM[i]!) {
       maxM[i] = m;
       maxMBy[i] = a;
@@ -298,33 +312,6 @@ function widen(
       minVBy[i] = a;
     }
   }
-}
-
-/** For each station over a support, how the hogging moment of a response is limited there. */
-function hoggingCuts(mesh: Mesh, stations: readonly Station[], zones: readonly SupportZone[]) {
-  return stations.map((station) => {
-    const isRight = station.x < (mesh.x[mesh.supportNode[station.span]!]! + mesh.x[mesh.supportNode[station.span + 1]!]!) / 2;
-    const support = isRight ? station.span : station.span + 1;
-    const zone = zones[support]!;
-    const node = mesh.supportNode[support]!;
-    const centre = mesh.x[node]!;
-    if (zone.half <= 0 || Math.abs(station.x - centre) >= zone.half) return undefined;
-    if (zone.rule === 'rounded') {
-      const element = isRight ? node : node - 1;
-      const s = isRight ? 0 : mesh.x[node]! - mesh.x[node - 1]!;
-      return (r: Response) => momentAt(r.elements, element, s) + (Math.max(0, r.reactions[support]!) * 2 * zone.half) / 8;
-    }
-    const face = isRight ? centre + zone.half : centre - zone.half;
-    const element = elementAt(mesh, face);
-    return (r: Response) => momentAt(r.elements, element, face - mesh.x[element]!);
-  });
-}
-
-/** The element in which a position lies. */
-export function elementAt(mesh: Mesh, x: number): number {
-  let e = 0;
-  while (e < mesh.stiffness.length - 1 && mesh.x[e + 1]! <= x) e += 1;
-  return e;
 }
 
 /** Positions where a curve over the stations changes its sign, by straight lines between stations. */

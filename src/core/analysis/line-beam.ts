@@ -354,6 +354,13 @@ function fixedEndMoments(beam: LineBeam, mesh: Mesh, loads: NodalLoads): Float64
   return moments;
 }
 
+/** The element in which a position lies. */
+export function elementAt(mesh: Mesh, x: number): number {
+  let e = 0;
+  while (e < mesh.stiffness.length - 1 && mesh.x[e + 1]! <= x) e += 1;
+  return e;
+}
+
 /** Shear, moment and deflection at distance s from the left end of element e. */
 export function shearAt(el: Float64Array, e: number, s: number): number {
   const o = STRIDE * e;

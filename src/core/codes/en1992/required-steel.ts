@@ -119,20 +119,23 @@ function leverArm(c: Calc, bent: Bent, s: BendingSection, d: number, basis: Flex
   const { lambda, eta, fcd } = basis;
   const isCapped = basis.capLeverArm && bent.N === 0;
   if (s.isFree) return freeLeverArm(c, bent, s, d, basis, isCapped);
-  const common = { ...bent.about, eta, f_cd: fcd, d, lambda, b: s.b, b_w: s.bw, h_f: s.hf };
-  const within = (mu: number) => {
-    if (mu >= 0.5) throw new CalcError('mu', 'the moment is more than the section can carry at all');
-    return c.let(F.x, { mu, ...common });
+  // One object for all formulas, since searches come here at every station.
+  const v = { ...bent.about, eta, f_cd: fcd, d, lambda, b: s.b, b_w: s.bw, h_f: s.hf, mu: 0, x: 0, F_f: 0, M_f: 0 };
+  const solve = () => {
+    if (v.mu >= 0.5) throw new CalcError('mu', 'the moment is more than the section can carry at all');
+    v.x = c.let(F.x, v);
   };
   const flangeForce = s.hf > 0 ? eta * fcd * s.b * s.hf : Infinity;
   if (bent.value <= flangeForce * (d - s.hf / 2)) {
-    const x = within(c.let(bent.form.mu, common));
-    return { x, z: c.let(isCapped ? resistance.zCapped : resistance.zBlock, { x, ...common }) };
+    v.mu = c.let(bent.form.mu, v);
+    solve();
+    return { x: v.x, z: c.let(isCapped ? resistance.zCapped : resistance.zBlock, v) };
   }
-  const F_f = c.let(F.flangeForce, common);
-  const M_f = c.let(F.flangeMoment, { F_f, ...common });
-  const x = within(c.let(bent.form.muWeb, { M_f, ...common }));
-  return { x, z: c.let(isCapped ? bent.form.zFlangedCapped : bent.form.zFlanged, { F_f, x, ...common }) };
+  v.F_f = c.let(F.flangeForce, v);
+  v.M_f = c.let(F.flangeMoment, v);
+  v.mu = c.let(bent.form.muWeb, v);
+  solve();
+  return { x: v.x, z: c.let(isCapped ? bent.form.zFlangedCapped : bent.form.zFlanged, v) };
 }
 
 /** The same for any outline: the neutral axis is found by trial, with the rectangular block. */

@@ -2,12 +2,13 @@ import { SELF_WEIGHT, type Combination, type LoadCase } from '../../analysis/com
 import {
   arrange,
   envelope,
+  peakPositions,
   placeStations,
+  thatMayGovern,
   zeros,
   type Arrangement,
   type CaseResponse,
   type Envelope,
-  type SupportZone,
 } from '../../analysis/envelope';
 import { handCheck, simpleMidspanMoment, totalLoad, type HandCheck } from '../../analysis/hand-check';
 import {
@@ -24,10 +25,11 @@ import {
 } from '../../analysis/line-beam';
 import { torqueDiagram } from '../../analysis/torsion';
 import { isCantilever, redistribute } from '../../analysis/redistribution';
+import type { SupportZone } from '../../analysis/support-moments';
 import { silent } from '../../calc/calc';
 import type { DesignCode } from '../../codes/design-code';
 import { type BeamInput, type BeamLoad, type BeamSupport } from './input';
-import { knownForces, stationHandChecks } from './known-forces';
+import { knownForces, stationHandChecks, type KnownForces } from './known-forces';
 import { type PreparedBeam, grossOf, outlineOf } from './prepared';
 import { BESIDE } from './steel';
 
@@ -37,9 +39,14 @@ export interface BeamAnalysis {
   readonly cases: readonly LoadCase[];
   readonly combinations: readonly Combination[];
   readonly arrangements: readonly Arrangement[];
+  /** Those of them that are worst somewhere, by index, and where their moments peak (mm from the left end of the beam). */
+  readonly governing: Int32Array;
+  readonly peaks: readonly number[];
   readonly envelope: Envelope;
   /** Responses of the cases before any redistribution. */
   readonly elastic: readonly CaseResponse[];
+  /** Where forces are known, the shear of a set at a distance from the left end of an element (N): it need not be the slope of the moment. */
+  readonly givenShear?: KnownForces['shearAt'];
   readonly handChecks: readonly HandCheck[];
   /** Faces of each support along the beam; equal to its centre line where the width is zero or an end is free. */
   readonly faces: readonly { readonly left: number; readonly right: number; readonly centre: number }[];
@@ -173,16 +180,18 @@ export function analyseBeam(beam: PreparedBeam, code: DesignCode): BeamAnalysis 
 /** Known forces as the arrangements that they are. Their shears stand as they are given, whatever the slope of their moments. */
 function analysisOfStations(beam: PreparedBeam, code: DesignCode, line: LineBeam): BeamAnalysis {
   const { mesh, cases, combinations, responses, shearAt } = knownForces(beam, line);
-  const found = withEnvelope(beam, code, { line, mesh, cases, combinations, elastic: responses, responses });
-  const { stations, maxV, minV, maxVBy, minVBy } = found.envelope;
-  const names = found.arrangements.map((a) => a.combination.id);
+  const found = withEnvelope(beam, code, { line, mesh, cases, combinations, elastic: responses, responses, givenShear: shearAt });
+  return { ...found, handChecks: stationHandChecks(beam) };
+}
+
+/** Sets the largest and smallest of given shears at the stations of an envelope. */
+function setShears({ stations, maxV, minV, maxVBy, minVBy }: Envelope, sets: readonly string[], given: KnownForces['shearAt']): void {
   stations.forEach(({ element, s }, i) => {
-    const shears = names.map((set) => shearAt(set, element, s));
+    const shears = sets.map((set) => given(set, element, s));
     const [most, least] = [Math.max(...shears), Math.min(...shears)];
     [maxV[i], maxVBy[i]] = [most, shears.indexOf(most)];
     [minV[i], minVBy[i]] = [least, shears.indexOf(least)];
   });
-  return { ...found, handChecks: stationHandChecks(beam) };
 }
 
 function analysisOfLoads(beam: PreparedBeam, code: DesignCode, line: LineBeam): BeamAnalysis {
@@ -229,7 +238,7 @@ function analysisOfLoads(beam: PreparedBeam, code: DesignCode, line: LineBeam): 
   return { ...found, handChecks: handChecks(beam, mesh, responses, units) };
 }
 
-type Analysed = Pick<BeamAnalysis, 'line' | 'mesh' | 'cases' | 'combinations' | 'elastic'> & {
+type Analysed = Pick<BeamAnalysis, 'line' | 'mesh' | 'cases' | 'combinations' | 'elastic' | 'givenShear'> & {
   readonly responses: readonly CaseResponse[];
 };
 
@@ -238,25 +247,41 @@ function withEnvelope(beam: PreparedBeam, code: DesignCode, { responses, ...anal
   const { line, mesh, combinations } = analysed;
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const arrangements = arrange(ultimate, responses, mesh, beam.spans.length, code.patternRule());
-  const faces = supportFaces(beam);
-  return { ...analysed, arrangements, faces, envelope: envelopeAt(beam, code, { line, mesh, arrangements, faces }, []) };
+  const governing = thatMayGovern(mesh, arrangements, supportZones(beam, code));
+  const peaks = peakPositions(
+    mesh,
+    Array.from(governing, (i) => arrangements[i]!),
+  );
+  const found = { ...analysed, arrangements, governing, peaks, faces: supportFaces(beam) };
+  return { ...found, envelope: envelopeAt(beam, code, found, []) };
+}
+
+function supportZones(beam: PreparedBeam, code: DesignCode): SupportZone[] {
+  const { rule } = code.supportMoment();
+  return beam.supports.map((s) => ({
+    half: rule === 'centre' || s.type === 'free' ? 0 : s.width / 2,
+    rule: rule === 'rounded' ? 'rounded' : 'face',
+  }));
 }
 
 /** The envelope with stations at some places besides (mm from the left end). */
 function envelopeAt(
   beam: PreparedBeam,
   code: DesignCode,
-  { line, mesh, arrangements, faces }: Pick<BeamAnalysis, 'line' | 'mesh' | 'arrangements' | 'faces'>,
+  { line, mesh, arrangements, governing, peaks, faces, givenShear }: Omit<BeamAnalysis, 'envelope' | 'handChecks'>,
   places: readonly number[],
 ): Envelope {
-  const rule = code.supportMoment();
-  const zones: SupportZone[] = beam.supports.map((s) => ({
-    half: rule.rule === 'centre' || s.type === 'free' ? 0 : s.width / 2,
-    rule: rule.rule === 'rounded' ? 'rounded' : 'face',
-  }));
-  const extra = [...faces.flatMap((f) => [f.left, f.right]), ...places];
-  const env = envelope(mesh, line, arrangements, placeStations(mesh, arrangements, extra, STATIONS_PER_SPAN), zones);
-  if (rule.minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, rule.minimumRatio);
+  const extra = [...faces.flatMap((f) => [f.left, f.right]), ...places, ...peaks];
+  const stations = placeStations(mesh, extra, STATIONS_PER_SPAN);
+  const env = envelope(mesh, line, arrangements, stations, supportZones(beam, code), governing);
+  if (givenShear)
+    setShears(
+      env,
+      arrangements.map((a) => a.combination.id),
+      givenShear,
+    );
+  const { minimumRatio } = code.supportMoment();
+  if (minimumRatio > 0) keepFixedEndShare(env, beam, line, arrangements, faces, minimumRatio);
   return env;
 }
 

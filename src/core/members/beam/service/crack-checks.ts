@@ -5,7 +5,7 @@ import { formatQuantity } from '../../../units/format';
 import type { DerivableCheck } from '../../../checks/check';
 import { compareCheck } from '../../../checks/compare';
 import type { ServiceStrips } from '../result';
-import { groupsOf, placesOf, type CrackPlace } from './crack-places';
+import { crackSites, groupsOf, placesOf, type CrackPlace, type CrackSite } from './crack-places';
 import { CrackStates } from './crack-state';
 import { leastCrackSteelCheck, skinCheck } from './crack-steel-checks';
 import type { ServiceBasis } from './service-basis';
@@ -19,7 +19,8 @@ export function crackChecks(basis: ServiceBasis): {
 } {
   const { code } = basis;
   const states = new CrackStates(basis.stiffness, 1, true);
-  const places = placesOf(basis, states, 'crack');
+  const sites = crackSites(basis);
+  const places = placesOf(basis, sites, states, 'crack');
   const rule = code.service.crack ?? code.service.crackEstimate;
   const widthOf = (p: CrackPlace, c: Calc = silent) => (p.isCracked && rule ? rule(c, p.cut.question).width : 0);
   const widths = new Map(places.map((p) => [p, widthOf(p)]));
@@ -32,8 +33,8 @@ export function crackChecks(basis: ServiceBasis): {
     ...leastCrackSteelCheck(basis, places),
     ...skinCheck(basis, places),
     ...(code.service.crackSpacing ? spacingChecks(basis, places, widths) : []),
-    ...stressChecks(basis, 'characteristic'),
-    ...stressChecks(basis, 'quasiPermanent'),
+    ...stressChecks(basis, sites, 'characteristic'),
+    ...stressChecks(basis, sites, 'quasiPermanent'),
   ];
   const xs = [...new Set(places.map((p) => p.x))].sort((a, b) => a - b);
   const on = (sense: Sense) => {
@@ -160,13 +161,17 @@ function spacingChecks(basis: ServiceBasis, places: readonly CrackPlace[], width
 }
 
 /** Stresses of concrete and bars under a kind of service loads, by the cracked section; creep counts as far as the loads are sustained. */
-function stressChecks(basis: ServiceBasis, kind: StressKind & ('characteristic' | 'quasiPermanent')): DerivableCheck[] {
+function stressChecks(
+  basis: ServiceBasis,
+  sites: readonly CrackSite[],
+  kind: StressKind & ('characteristic' | 'quasiPermanent'),
+): DerivableCheck[] {
   const { beam, code, units, largest, crackMoments } = basis;
   const limits = code.service.stressLimits(beam.materials, kind);
   if (!limits.concrete && !limits.steel) return [];
   const isFull = kind === 'characteristic';
   const states = new CrackStates(basis.stiffness, isFull ? sustainedPart(largest, crackMoments) : 1, !isFull);
-  const places = placesOf(basis, states, isFull ? 'full' : 'crack');
+  const places = placesOf(basis, sites, states, isFull ? 'full' : 'crack');
   if (places.length === 0) return [];
   const name = isFull ? 'char.' : 'quasi-perm.';
   const make = (id: string, title: string, value: (p: CrackPlace) => number, limit: { value: number; clause: string }) => {

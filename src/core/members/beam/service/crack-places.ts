@@ -20,29 +20,45 @@ export interface CrackPlace {
   readonly cut: CrackState;
 }
 
+/** Where cracks are looked at: a place of a span, and which of its faces the full loads crack. */
+export interface CrackSite {
+  readonly span: number;
+  readonly x: number;
+  readonly isCracked: Readonly<Record<Sense, boolean>>;
+}
+
 /**
- * Places between the faces of the supports where a face is in tension: the faces, the peaks, where loads stand, each change of bars on the side of
- * less, where what is cracked ends, and others between.
+ * Places between the faces of the supports: the faces, the peaks, where loads stand, each change of bars on the side of less, where what is cracked
+ * ends, and others between.
  */
-export function placesOf(basis: ServiceBasis, states: CrackStates, loads: 'full' | 'crack'): CrackPlace[] {
+export function crackSites(basis: ServiceBasis): CrackSite[] {
   const { beam, grid, analysis, stiffness, largestAt } = basis;
-  const [momentsAt, names] = loads === 'full' ? [largestAt, basis.fullNames] : [basis.crackAt, basis.crackNames];
   return beam.spans.flatMap((_, span) => {
     const [from, to] = [analysis.faces[span]!.right, analysis.faces[span + 1]!.left];
     const cracks = (x: number, sense: Sense): boolean => {
       const full = largestAt(span, x);
       return (sense === 'sagging' ? full.max : -full.min) > stiffness.at(stepAt(grid, span, x), sense, 'end').crackingMoment;
     };
-    return withCrackEnds(placesOfSpan(basis, span, from, to), cracks).flatMap((x) => {
-      const own = momentsAt(span, x);
-      return senses.flatMap((sense): CrackPlace[] => {
-        const isSagging = sense === 'sagging';
-        const moment = isSagging ? own.max : -own.min;
-        if (moment <= 1) return [];
-        const cut = states.at(span, x, sense, moment);
-        if (!cut) return [];
-        return [{ span, x, sense, moment, cut, name: names[isSagging ? own.maxBy : own.minBy] ?? '', isCracked: cracks(x, sense) }];
-      });
+    return withCrackEnds(placesOfSpan(basis, span, from, to), cracks).map((x): CrackSite => ({
+      span,
+      x,
+      isCracked: { sagging: cracks(x, 'sagging'), hogging: cracks(x, 'hogging') },
+    }));
+  });
+}
+
+/** The sites whose face is pulled by some loads, with its cracked state. */
+export function placesOf(basis: ServiceBasis, sites: readonly CrackSite[], states: CrackStates, loads: 'full' | 'crack'): CrackPlace[] {
+  const [momentsAt, names] = loads === 'full' ? [basis.largestAt, basis.fullNames] : [basis.crackAt, basis.crackNames];
+  return sites.flatMap(({ span, x, isCracked }) => {
+    const own = momentsAt(span, x);
+    return senses.flatMap((sense): CrackPlace[] => {
+      const isSagging = sense === 'sagging';
+      const moment = isSagging ? own.max : -own.min;
+      if (moment <= 1) return [];
+      const cut = states.at(span, x, sense, moment);
+      if (!cut) return [];
+      return [{ span, x, sense, moment, cut, name: names[isSagging ? own.maxBy : own.minBy] ?? '', isCracked: isCracked[sense] }];
     });
   });
 }

@@ -47,12 +47,18 @@ export class CrackStates {
     if (placed.length === 0) return undefined;
     const { h } = section;
     const outermost = Math.min(...placed.map((b) => b.fromFace));
-    const steel = (alpha * moment * (h - outermost - state.x)) / state.inertia;
+    const steel = Math.max(0, (alpha * moment * (h - outermost - state.x)) / state.inertia);
+    const { isSustained } = this;
+    const { x: axis } = state;
+    let question: CrackTableQuestion | undefined;
     return {
       state,
-      concrete: (moment * state.x) / state.inertia,
-      steel: Math.max(0, steel),
-      question: crackQuestion(beam, outlineOf(beam, span), sense, state.x, placement, bars.shares, Math.max(0, steel), this.isSustained),
+      concrete: (moment * axis) / state.inertia,
+      steel,
+      // Only what looks at cracks asks; stresses do not.
+      get question() {
+        return (question ??= crackQuestion(beam, outlineOf(beam, span), sense, axis, placement, bars.shares, steel, isSustained));
+      },
     };
   }
 }

@@ -24,7 +24,7 @@ export function deflectionChecks(
   isTold: (loads: ServiceLoads) => boolean,
 ): { readonly checks: DerivableCheck[]; readonly x: Float64Array; readonly sums: readonly Sum[] } {
   const { beam, code } = basis;
-  const cracked = { ...basis, largest: crackingRange(basis, basis.largest), uncracked: basis.largest };
+  const cracked = { ...basis, largest: crackingRange(basis, basis), uncracked: basis.largest };
   const stages = stageDeflections(cracked);
   const isKnown = ({ terms }: DeflectionSum) => terms.every((t) => isTold(stages.find((s) => s.stage.id === t.stage)!.stage.loads));
   const spanSums = beam.spans.map((_, span) => code.service.sums(silent, longTerm(basis, span)).filter(isKnown));

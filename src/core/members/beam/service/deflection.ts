@@ -5,7 +5,17 @@ import type { DesignCode } from '../../../codes/design-code';
 import type { DeflectionStage } from '../../../codes/service-rules';
 import { meanCurvatureOver, meanStiffness } from '../../../section/mean-curvature';
 import type { BeamAnalysis } from '../analysis';
-import { jumpsOn, momentsOn, rangeOf, serviceArrangements, STEPS, type Grid, type Jump, type MomentRange } from './service-moments';
+import {
+  jumpsOn,
+  momentsOn,
+  rangeOf,
+  serviceArrangements,
+  STEPS,
+  type Grid,
+  type Jump,
+  type MomentRange,
+  type ServiceMoments,
+} from './service-moments';
 import { compatibleMoments, type Bending, type Compatible } from './compatible-moments';
 import type { StiffnessMap } from './stiffness-map';
 import { holdsMoment } from '../holds-moment';
@@ -39,15 +49,17 @@ const FIRST_LOAD: DeflectionStage = { id: 'first', loads: 'characteristic', age:
  * The moments that crack sections for good: those of the largest loads at once, as the beam holds together while it cracks. Where the code has
  * each load crack for itself nothing is asked for.
  */
-export function crackingRange(basis: Omit<DeflectionBasis, 'largest'>, uncracked: MomentRange): MomentRange {
-  const { beam, code, analysis, grid } = basis;
+export function crackingRange(
+  basis: Omit<DeflectionBasis, 'largest'>,
+  { largest: uncracked, full }: Pick<ServiceMoments, 'largest' | 'full'>,
+): MomentRange {
+  const { code, grid } = basis;
   if (code.service.stages.every((stage) => stage.crackedBy === 'own')) return uncracked;
   const whole: DeflectionBasis = { ...basis, largest: uncracked };
   // Those arrangements that are the largest somewhere before anything cracks.
   const named = new Set([...uncracked.maxBy, ...uncracked.minBy]);
-  const all = serviceArrangements(beam, code, analysis, code.service.fullLoads).filter((_, k) => named.has(k));
   return rangeOf(
-    all.map((a) => deflectedShape(whole, FIRST_LOAD, a).moments),
+    full.filter((_, k) => named.has(k)).map((a) => deflectedShape(whole, FIRST_LOAD, a).moments),
     grid.x.length,
   );
 }

@@ -1,6 +1,6 @@
-import { arrange, elementAt, peakPositions, type Arrangement, type CaseResponse } from '../../../analysis/envelope';
+import { arrange, peakPositions, worstInBending, type Arrangement, type CaseResponse } from '../../../analysis/envelope';
 import type { Combination } from '../../../analysis/combination';
-import { momentAt, type Mesh } from '../../../analysis/line-beam';
+import { elementAt, momentAt, type Mesh } from '../../../analysis/line-beam';
 import type { DesignCode } from '../../../codes/design-code';
 import type { ServiceLoads } from '../../../codes/service-rules';
 import type { BeamAnalysis } from '../analysis';
@@ -129,8 +129,23 @@ export function rangeOf(moments: readonly Float64Array[], n: number): MomentRang
   return range;
 }
 
-/** Arrangements of a kind of service loads; elastic moments, since redistribution holds for strength alone. */
-export function serviceArrangements(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, loads: ServiceLoads): Arrangement[] {
+const arranged = new WeakMap<BeamAnalysis['elastic'], Map<ServiceLoads, readonly Arrangement[]>>();
+
+/** Arrangements of a kind of service loads; elastic moments, since redistribution holds for strength alone. Laid out once for an analysis. */
+export function serviceArrangements(
+  beam: PreparedBeam,
+  code: DesignCode,
+  analysis: BeamAnalysis,
+  loads: ServiceLoads,
+): readonly Arrangement[] {
+  let known = arranged.get(analysis.elastic);
+  if (!known) arranged.set(analysis.elastic, (known = new Map<ServiceLoads, readonly Arrangement[]>()));
+  let found = known.get(loads);
+  if (!found) known.set(loads, (found = layOut(beam, code, analysis, loads)));
+  return found;
+}
+
+function layOut(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis, loads: ServiceLoads): Arrangement[] {
   const wanted = loads === 'permanent' ? permanentOnly(analysis) : analysis.combinations.filter((k) => k.kind === loads);
   return arrange(wanted, analysis.elastic, analysis.mesh, beam.spans.length, code.patternRule());
 }
@@ -145,6 +160,8 @@ export interface ServiceMoments {
   readonly grid: Grid;
   /** Moments that crack sections for good, and those for which cracks are checked; with the names of what brings them. */
   readonly largest: MomentRange;
+  /** The arrangements of the largest. */
+  readonly full: readonly Arrangement[];
   readonly fullNames: readonly string[];
   readonly crackMoments: MomentRange;
   readonly crackNames: readonly string[];
@@ -159,11 +176,16 @@ export interface ServiceMoments {
 export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: BeamAnalysis): ServiceMoments | undefined {
   const grid = makeGrid(beam, analysis.mesh);
   const range = (loads: ServiceLoads) => {
-    const arrangements = serviceArrangements(beam, code, analysis, loads);
+    const arrangements = worstInBending(analysis.mesh, serviceArrangements(beam, code, analysis, loads));
     const names = arrangements.map((a) => [a.combination.id, a.label].filter(Boolean).join(', '));
     const moments = arrangements.map((a) => momentsOn(grid, a));
-    const at = (span: number, x: number) => extremesAt(analysis.mesh, arrangements, span, x);
-    return { names, moments: rangeOf(moments, grid.x.length), at, peaks: peakPositions(analysis.mesh, arrangements) };
+    const known = beam.spans.map(() => new Map<number, Extremes>());
+    const at = (span: number, x: number) => {
+      let found = known[span]!.get(x);
+      if (!found) known[span]!.set(x, (found = extremesAt(analysis.mesh, arrangements, span, x)));
+      return found;
+    };
+    return { arrangements, names, moments: rangeOf(moments, grid.x.length), at, peaks: peakPositions(analysis.mesh, arrangements) };
   };
   const full = range(code.service.fullLoads);
   if (full.names.length === 0) return undefined;
@@ -174,6 +196,7 @@ export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: B
   return {
     grid,
     largest: full.moments,
+    full: full.arrangements,
     fullNames: full.names,
     crackMoments: crack.moments,
     crackNames: crack.names,
