@@ -244,7 +244,7 @@ type Analysed = Pick<BeamAnalysis, 'line' | 'mesh' | 'cases' | 'combinations' | 
 
 /** Arranges what was analysed, and takes the envelope with the moments over supports as the code has them. */
 function withEnvelope(beam: PreparedBeam, code: DesignCode, { responses, ...analysed }: Analysed): Omit<BeamAnalysis, 'handChecks'> {
-  const { line, mesh, combinations } = analysed;
+  const { mesh, combinations } = analysed;
   const ultimate = combinations.filter((c) => c.kind === 'ultimate');
   const arrangements = arrange(ultimate, responses, mesh, beam.spans.length, code.patternRule());
   const governing = thatMayGovern(mesh, arrangements, supportZones(beam, code));
