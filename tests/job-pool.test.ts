@@ -54,7 +54,7 @@ const job = (key: string, isUrgent = false, onProgress?: PoolJob<string>['onProg
   isUrgent,
   onProgress,
 });
-const patience = { silent: 1000, stopping: 200 };
+const patience = { silent: 1000, stopping: 200, replaced: 500 };
 const turn = () => jest.advanceTimersByTimeAsync(0);
 
 describe('jobs of a pool', () => {
@@ -190,6 +190,47 @@ describe('jobs of a pool', () => {
     made[0]!.answer();
     expect(await newest).toBe('done a');
     expect(made[0]!.ran).toEqual(['a', 'a', 'a']);
+  });
+
+  test('a worker that is kept for urgent jobs takes no other; urgent ones take any that is free', async () => {
+    const { made, start } = fakeWorkers();
+    const pool = new JobPool(start, 2, patience, 1);
+    const listed = ['a', 'b', 'c'].map((key) => pool.submit(job(key)));
+    // One worker for the list, whatever its length.
+    expect(made.map((m) => m.ran)).toEqual([['a']]);
+    const typed = pool.submit(job('typed', true));
+    expect(made.map((m) => m.ran)).toEqual([['a'], ['typed']]);
+    const again = pool.submit(job('other', true));
+    made[0]!.answer();
+    await turn();
+    expect(made[0]!.ran).toEqual(['a', 'other']);
+    made[1]!.answer();
+    await turn();
+    expect(made[1]!.ran).toEqual(['typed']);
+    made[0]!.answer();
+    await turn();
+    expect(made[0]!.ran).toEqual(['a', 'other', 'b']);
+    made[0]!.answer();
+    await turn();
+    made[0]!.answer();
+    expect(await Promise.all([...listed, typed, again])).toEqual(['done a', 'done b', 'done c', 'done typed', 'done other']);
+  });
+
+  test('a job that a newer one has taken the place of has longer to stop than one that was stopped by hand', async () => {
+    const { made, start } = fakeWorkers();
+    const pool = new JobPool(start, 1, patience);
+    const first = pool.submit(job('a'));
+    made[0]!.obeys = false;
+    made[0]!.tell(0.1);
+    const second = pool.submit(job('a'));
+    await jest.advanceTimersByTimeAsync(patience.replaced - 1);
+    expect(made[0]!.isEnded).toBe(false);
+    await jest.advanceTimersByTimeAsync(1);
+    expect(made[0]!.isEnded).toBe(true);
+    expect(await first).toBeNull();
+    await turn();
+    made[1]!.answer();
+    expect(await second).toBe('done a');
   });
 
   test('what a job that was stopped still says is not heard', async () => {

@@ -7,11 +7,13 @@ import type { DesignTask } from '@/workers/design.worker';
 import { JobPool } from '@/workers/job-pool';
 import { startDesigner } from '@/workers/start-worker';
 
-const WORKERS = 2;
+/** Workers for the list of members, and one kept for what is typed. */
+const FOR_LISTS = 2;
+const FOR_TYPING = 1;
 
-/** The workers; made when first needed. */
+/** The workers; each is made when first needed. */
 let pool: JobPool<DesignTask, MemberResult> | undefined;
-export const getPool = () => (pool ??= new JobPool(startDesigner, WORKERS));
+export const getPool = () => (pool ??= new JobPool(startDesigner, FOR_TYPING + FOR_LISTS, undefined, FOR_TYPING));
 
 type Derive = Job['derive'];
 

@@ -36,24 +36,30 @@ interface Entry<T, A> {
 }
 
 interface Slot<T, A> {
+  /** Kept for urgent jobs. */
+  readonly isKept: boolean;
   runner: Runner<T, A> | null;
   running: Entry<T, A> | null;
   /** Ends the worker when it shows no sign of life. */
   watch: ReturnType<typeof setTimeout> | undefined;
 }
 
-/** How long a worker may work without telling how far it is, and how long it may take to stop when asked (ms). */
+/** How long a worker may take before it is ended and another takes its place (ms). */
 export interface Patience {
+  /** Without telling how far it is. */
   readonly silent: number;
+  /** To stop what somebody stopped by hand. */
   readonly stopping: number;
+  /** To leave what a newer job has taken the place of: what it knows already is worth a wait. */
+  readonly replaced: number;
 }
 
-const usualPatience: Patience = { silent: 60_000, stopping: 2000 };
+const usualPatience: Patience = { silent: 60_000, stopping: 400, replaced: 2000 };
 const MOST_TRIES = 2;
 
 /**
  * Hands jobs to a few workers: urgent ones first, the newest of each key only. A running job can be stopped; one whose worker dies is tried once
- * more, then given up; no worker stays busy for ever.
+ * more, then given up; no worker stays busy for ever. Some workers may be kept for urgent jobs, so that no list holds them up.
  */
 export class JobPool<T, A> {
   private readonly slots: Slot<T, A>[];
@@ -63,15 +69,16 @@ export class JobPool<T, A> {
     private readonly start: () => Runner<T, A>,
     size: number,
     private readonly patience: Patience = usualPatience,
+    kept = 0,
   ) {
-    this.slots = Array.from({ length: size }, () => ({ runner: null, running: null, watch: undefined }));
+    this.slots = Array.from({ length: size }, (_, i) => ({ isKept: i < kept, runner: null, running: null, watch: undefined }));
   }
 
   /** Resolves to null when the job was stopped, or a newer one took its place. Rejects with WorkerLost, or with what the work threw. */
   submit(job: PoolJob<T>): Promise<A | null> {
     this.dropWaiting((e) => e.job.key === job.key);
     // A short job of the same key may end: its answer is known as soon as it could be stopped.
-    this.slots.filter((s) => s.running?.job.key === job.key && s.running.isLong).forEach((s) => this.stopSlot(s));
+    this.slots.filter((s) => s.running?.job.key === job.key && s.running.isLong).forEach((s) => this.stopSlot(s, this.patience.replaced));
     return new Promise((resolve, reject) => {
       const entry: Entry<T, A> = { job, resolve, reject, tries: 0, isLong: false, isStopped: false };
       if (job.isUrgent) this.waiting.unshift(entry);
@@ -93,7 +100,7 @@ export class JobPool<T, A> {
   /** Stops the job of a key, running or not. */
   cancel(key: string): void {
     this.dropWaiting((e) => e.job.key === key);
-    this.slots.filter((s) => s.running?.job.key === key).forEach((s) => this.stopSlot(s));
+    this.slots.filter((s) => s.running?.job.key === key).forEach((s) => this.stopSlot(s, this.patience.stopping));
   }
 
   private dropWaiting(isMeant: (e: Entry<T, A>) => boolean): void {
@@ -104,8 +111,9 @@ export class JobPool<T, A> {
 
   private next(): void {
     for (const slot of this.slots) {
-      if (slot.running || this.waiting.length === 0) continue;
-      void this.run(slot, this.waiting.shift()!);
+      if (slot.running) continue;
+      const at = this.waiting.findIndex((e) => e.job.isUrgent || !slot.isKept);
+      if (at >= 0) void this.run(slot, this.waiting.splice(at, 1)[0]!);
     }
   }
 
@@ -147,11 +155,11 @@ export class JobPool<T, A> {
     slot.watch = setTimeout(() => this.lost(slot), time);
   }
 
-  private stopSlot(slot: Slot<T, A>): void {
+  private stopSlot(slot: Slot<T, A>, patience: number): void {
     if (!slot.running || slot.running.isStopped) return;
     slot.running.isStopped = true;
     slot.runner?.stop();
-    this.watchFor(slot, this.patience.stopping);
+    this.watchFor(slot, patience);
   }
 
   /** A worker is gone, or shows no sign of life: another takes its place, and its job is tried once more. */

@@ -6,7 +6,7 @@ import { startReader } from './start-worker';
 
 /** The worker that reads files of other programs; made when first needed, and ended when nothing is heard of it in time (ms). */
 let reader: JobPool<ReadTask, ReadFile> | undefined;
-const getReader = () => (reader ??= new JobPool(startReader, 1, { silent: 20_000, stopping: 1000 }));
+const getReader = () => (reader ??= new JobPool(startReader, 1, { silent: 20_000, stopping: 400, replaced: 1000 }));
 
 const failed = { ok: false, reason: 'it could not be read: it is damaged, or takes too long.' } as const;
 

@@ -1,5 +1,6 @@
 import { isBeyond } from '../checks/check';
 import type { Frame } from './frame';
+import { simplified } from './simplify';
 import { areaOf, pathThrough, textAt, handle, line, type Drawing, type Handle, type Point, type Shape, type TextStyle } from './shapes';
 
 /** One strip: demand lying in resistance, above and below a zero line, on the station axis of the elevation. */
@@ -40,7 +41,7 @@ export function stripDrawing<H>(p: StripPicture<H>, frame: Frame, height: number
   const scale = room / Math.max(up + down, 1e-9);
   const zero = 12 + up * scale;
   const curve = (values: ArrayLike<number>, sign: 1 | -1): Point[] =>
-    Array.from(p.x, (x, i) => [toX(x), zero - sign * Math.min(values[i]! || 0, 1e30) * scale]);
+    simplified(Array.from(p.x, (x, i) => [toX(x), zero - sign * Math.min(values[i]! || 0, 1e30) * scale]));
   const shapes: Shape<H>[] = supports.map((x) => line([toX(x), 2], [toX(x), height - foot], 'grid'));
   for (const [side, sign] of [
     [p.above, 1],
@@ -50,12 +51,13 @@ export function stripDrawing<H>(p: StripPicture<H>, frame: Frame, height: number
       [toX(p.length), zero],
       [toX(0), zero],
     ];
-    shapes.push(areaOf({ fill: 'resistanceWash' }, ...curve(side.resistance, sign), ...base));
-    shapes.push(areaOf({ fill: 'demandWash' }, ...curve(side.demand, sign), ...base));
+    const [resistance, demand] = [curve(side.resistance, sign), curve(side.demand, sign)];
+    shapes.push(areaOf({ fill: 'resistanceWash' }, ...resistance, ...base));
+    shapes.push(areaOf({ fill: 'demandWash' }, ...demand, ...base));
     shapes.push(...excess(p.x, side, toX, (v) => zero - sign * v * scale));
-    shapes.push(pathThrough({ line: 'demand' }, ...curve(side.demand, sign)));
+    shapes.push(pathThrough({ line: 'demand' }, ...demand));
     if (side.shifted) shapes.push(pathThrough({ line: 'shifted' }, ...curve(side.shifted, sign)));
-    shapes.push(pathThrough({ line: 'resistance' }, ...curve(side.resistance, sign)));
+    shapes.push(pathThrough({ line: 'resistance' }, ...resistance));
   }
   shapes.push(line([toX(0), zero], [toX(p.length), zero], 'axis'));
   if (!frame.isNarrow) shapes.push(...axis(p, frame, zero, scale, up, down));
