@@ -5,6 +5,7 @@ import type { Salvaged } from '@/core/project/salvage';
 import { readProjectText, salvageText } from '@/exchange/project-text';
 import { writeProject } from '@/core/project/write';
 import type { Project } from '@/core/project/project';
+import { withState, type HistoryEntry } from './history';
 import { momentText } from './moment';
 import { isAfter, replayed, type JournalEntry } from './journal';
 import { forgetUnsaved, unsavedAfter } from './unsaved';
@@ -27,11 +28,6 @@ export interface ProjectEntry {
   readonly saved: string;
 }
 
-export interface HistoryEntry {
-  readonly saved: string;
-  readonly text: string;
-}
-
 /** Why a project is not saved: another tab was first, there is no room, it is not allowed, or it could not be read again. */
 export type SaveFailure = 'conflict' | 'full' | 'denied' | 'unreadable';
 
@@ -51,9 +47,6 @@ export type LoadOutcome =
     }
   | { readonly ok: false; readonly reason: string; readonly found?: string };
 
-const HISTORY_LENGTH = 10;
-const HISTORY_INTERVAL = 2 * 60_000; // ms between kept states
-
 let instance: LocalForage | undefined;
 const db = () => (instance ??= localforage.createInstance({ name: 'intarsia', storeName: 'projects' }));
 const key = (id: string, part: string) => `project/${id}/${part}`;
@@ -65,8 +58,21 @@ export function checksum(text: string): string {
   return `${text.length}-${(hash >>> 0).toString(16)}`;
 }
 
+/** Projects by what stands of each, newest first: one that the list of them has lost, or never had, is found all the same. */
 export async function listProjects(): Promise<ProjectEntry[]> {
-  return ((await db().getItem<ProjectEntry[]>('index')) ?? []).sort((a, b) => b.saved.localeCompare(a.saved));
+  const listed = await db().getItem<ProjectEntry[]>('index');
+  const known = new Map((Array.isArray(listed) ? listed : []).map((entry) => [entry.id, entry]));
+  const ids = (await db().keys()).flatMap((name) => /^project\/(.*)\/head$/.exec(name)?.[1] ?? []);
+  const entries = await Promise.all(ids.map(async (id) => known.get(id) ?? (await entryOf(id))));
+  return entries.flatMap((entry) => entry ?? []).sort((a, b) => b.saved.localeCompare(a.saved));
+}
+
+/** What the list says of a project, from the project itself. */
+async function entryOf(id: string): Promise<ProjectEntry | undefined> {
+  const found = await loadProject(id);
+  if (!found.ok) return { id, name: 'damaged project', members: 0, saved: '' };
+  const [newest] = await projectHistory(id);
+  return { id, name: found.project.name, members: found.project.members.length, saved: newest?.saved ?? '' };
 }
 
 /**
@@ -95,6 +101,7 @@ async function saveAt(project: Project, revision: number, force: boolean): Promi
     const next: Head = { slot, revision: (head?.revision ?? 0) + 1, checksum: checksum(text) };
     await db().setItem(key(project.id, slot), text);
     await db().setItem(key(project.id, 'head'), next);
+    askToPersist();
     await keepHistory(project.id, { saved, text });
     const others = (await listProjects()).filter((p) => p.id !== project.id);
     await db().setItem('index', [...others, { id: project.id, name: project.name, members: project.members.length, saved }]);
@@ -124,19 +131,26 @@ function rereadFault(project: Project): string | undefined {
 /** What is written over by force stays among the earlier states. */
 async function keepOverwritten(id: string, { slot, checksum: expected }: Head, saved: string): Promise<void> {
   const text = await slotText(id, slot, expected);
-  if (text !== undefined) await keepHistory(id, { saved, text }, 0);
+  if (text !== undefined) await keepHistory(id, { saved, text }, true);
 }
 
-async function keepHistory(id: string, entry: HistoryEntry, interval = HISTORY_INTERVAL): Promise<void> {
+async function keepHistory(id: string, entry: HistoryEntry, isForced = false): Promise<void> {
   const history = await projectHistory(id);
-  const newest = history[0];
-  // The same state again would push an earlier one out.
-  if (newest && (newest.text === entry.text || Date.parse(entry.saved) - Date.parse(newest.saved) < interval)) return;
-  await db().setItem(key(id, 'history'), [entry, ...history].slice(0, HISTORY_LENGTH));
+  const next = withState(history, entry, isForced);
+  if (next !== history) await db().setItem(key(id, 'history'), next);
+}
+
+let isAsked = false;
+
+/** Asks the browser once not to clear what is kept when it needs room. */
+function askToPersist(): void {
+  if (isAsked || typeof navigator === 'undefined') return;
+  isAsked = true;
+  void navigator.storage?.persist?.().catch(() => false);
 }
 
 /** Earlier states of a project, newest first. */
-export async function projectHistory(id: string): Promise<HistoryEntry[]> {
+export async function projectHistory(id: string): Promise<readonly HistoryEntry[]> {
   return (await db().getItem<HistoryEntry[]>(key(id, 'history'))) ?? [];
 }
 
@@ -157,7 +171,7 @@ export async function loadProject(id: string): Promise<LoadOutcome> {
   const part = text === undefined ? undefined : salvageText(text);
   if (part) {
     // What is saved from now on is the part: the whole stays among the earlier states.
-    await keepHistory(id, { saved: new Date().toISOString(), text: text! }, 0).catch(() => undefined);
+    await keepHistory(id, { saved: new Date().toISOString(), text: text! }, true).catch(() => undefined);
     return { ok: true, project: part.project, revision: head.revision, recovered: inPart(part), found: text };
   }
   const before = await slotText(id, head.slot === 'a' ? 'b' : 'a');

@@ -5,8 +5,9 @@ import type { Project } from '@/core/project/project';
 import { readProjectText } from '@/exchange/project-text';
 import { useProject } from '@/store/project-store';
 import { downloadText } from '@/store/files';
+import type { HistoryEntry } from '@/store/history';
 import { momentText } from '@/store/moment';
-import { projectHistory, type HistoryEntry } from '@/store/storage';
+import { projectHistory } from '@/store/storage';
 
 /** Earlier saved states of a project, to go back to. Going back is one more command that can be undone. */
 export function HistoryDialog({ project, open, onOpenChange }: { project: Project; open: boolean; onOpenChange: (open: boolean) => void }) {
