@@ -47,6 +47,7 @@ if (isSound) {
   await inTurn([
     ['static files', 'npm', ['run', 'export']],
     ['build', 'npm', ['run', 'build']],
+    ['size of the first page', 'node', ['scripts/first-page.mjs']],
     ['browser tests', 'npx', ['playwright', 'test']],
   ]);
   await unit;

@@ -21,6 +21,7 @@ function toys() {
   cpSync('tests/fixtures/toy-kind', `${home}/src/core/members/toy`, { recursive: true });
   cpSync('tests/fixtures/toy-code', `${home}/src/core/codes/toycode`, { recursive: true });
   addLine(`${home}/src/core/members/kinds.ts`, 'const list = {', '  toy: toyKind,', "import { toyKind } from './toy/kind';");
+  addLine(`${home}/src/core/members/works.ts`, 'const list = [', '  toyWork,', "import { toyWork } from './toy/work';");
   const registry = `${home}/src/core/codes/registry.ts`;
   const text = readFileSync(registry, 'utf8');
   writeFileSync(registry, `import { toyEntry } from './toycode';\n${text.replace('as3600Entry]', 'as3600Entry, toyEntry]')}`);

@@ -1,7 +1,7 @@
 import { WorkerLost } from '@/workers/job-pool';
 import { neededFor } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
-import { errorOfProgram, notDesigned } from '@/core/project/design-member';
+import { errorOfProgram, notDesigned } from '@/core/project/not-designed';
 import type { Member, MemberResult } from '@/core/members/kinds';
 import { clearStopped, hideJob, markStopped, showJob, useJobs } from './jobs';
 import { isCurrent, useProject, type ResultEntry } from './project-store';

@@ -1,7 +1,8 @@
 import type { Job } from '@/core/job';
 import type { Way } from '@/core/members/kind';
-import { kindOf, type Member, type MemberResult } from '@/core/members/kinds';
+import type { Member, MemberResult } from '@/core/members/kinds';
 import { codeOf } from '@/core/members/member';
+import { workOf } from '@/core/members/works';
 import { designMember, type DesignBasis } from '@/core/project/design-member';
 import type { Project } from '@/core/project/project';
 import { hostWorker } from './worker-host';
@@ -24,5 +25,5 @@ export type Ways = readonly Way<Member>[];
 hostWorker<DesignTask | SearchTask, MemberResult | Ways>((task, job) => {
   if ('basis' in task) return designMember(task.basis, task.member, { ...job, derive: task.derive });
   const { project, member, search } = task;
-  return kindOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates });
+  return workOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates });
 });

@@ -4,9 +4,10 @@ import type { PlateResult } from '@/core/members/plate/result';
 import type { PunchingMember } from '@/core/members/punching/input';
 import type { ColumnMember } from '@/core/members/column/input';
 import { designNow } from '@/core/project/design-member';
-import { asDesigned, letGoOfChanged, neededFor, takenBy } from '@/core/project/following';
+import { asDesigned, letGoOfChanged, neededFor } from '@/core/project/following';
 import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
+import { takenBy } from '@/core/project/taken';
 import { writeProject } from '@/core/project/write';
 import { box } from '@/core/geometry/polygon';
 

@@ -2,7 +2,7 @@ import { answerOf } from '@/core/members/plate/analysis';
 import { designPlate } from '@/core/members/plate/design-plate';
 import type { PlateInput } from '@/core/members/plate/input';
 import type { PlateResult } from '@/core/members/plate/result';
-import { kindOf } from '@/core/members/kinds';
+import { workOf } from '@/core/members/works';
 import { codeOf } from '@/core/members/member';
 import { box } from '@/core/geometry/polygon';
 import { corners, slabOf, slabs } from './plate-slabs';
@@ -61,7 +61,7 @@ describe('results that stand until the whole one is there', () => {
 describe('ways forward', () => {
   const project = square.project();
   const code = codeOf(project, slabOf(project));
-  const search = (id: string) => kindOf(slabOf(project)).propose(slabOf(project), id, { project, code, rates: project.rates });
+  const search = (id: string) => workOf(slabOf(project)).propose(slabOf(project), id, { project, code, rates: project.rates });
 
   test('every choice of the analysis is turned the other way, with what it moves', () => {
     const ways = search('choices');

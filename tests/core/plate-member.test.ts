@@ -6,6 +6,7 @@ import { plateLabels } from '@/core/members/plate/labels';
 import { chords } from '@/core/members/plate/straight-bars';
 import { plateMaps, type PlateResult } from '@/core/members/plate/result';
 import { kindOf } from '@/core/members/kinds';
+import { workOf } from '@/core/members/works';
 import { codeOf } from '@/core/members/member';
 import { memberSchedule, modelOf } from '@/core/project/as-built';
 import { designNow } from '@/core/project/design-member';
@@ -302,7 +303,7 @@ describe('from the plate to the papers', () => {
   test('ways forward are designed in full, those set by hand kept', () => {
     const own = { size: '12', alternate: null, spacing: 150 };
     const p = project({ bars: { top: { y: own } } });
-    const ways = kindOf(memberOf(p)).propose(memberOf(p), 'changes', { project: p, code: codeOf(p, memberOf(p)), rates: p.rates });
+    const ways = workOf(memberOf(p)).propose(memberOf(p), 'changes', { project: p, code: codeOf(p, memberOf(p)), rates: p.rates });
     expect(ways.map((way) => way.title).join(' ')).toMatch(/depth 225 mm/);
     const kept = ways.filter((way) => !('bars' in way.change));
     expect(kept.length).toBeGreaterThan(2);

@@ -1,5 +1,5 @@
 import { percentTitle } from '@/core/advice/single-changes';
-import { kindOf } from '@/core/members/kinds';
+import { workOf } from '@/core/members/works';
 import { codeOf } from '@/core/members/member';
 import type { PunchingMember } from '@/core/members/punching/input';
 import type { PunchingResult } from '@/core/members/punching/result';
@@ -108,7 +108,7 @@ describe('legs in radial lines', () => {
 test('ways forward of a slab without legs have no infinite cost: what comes from nothing is new, the cheaper first', () => {
   const { project, member } = placeOf({ legs: null });
   const code = codeOf(project, member);
-  const ways = kindOf(member).propose(member, 'changes', { project, code, rates: project.rates });
+  const ways = workOf(member).propose(member, 'changes', { project, code, rates: project.rates });
   const withLegs = ways.filter((w) => w.about === 'legs');
   expect(withLegs.length).toBeGreaterThan(1);
   expect(withLegs.map((w) => percentTitle(w.cost))).toEqual(withLegs.map(() => 'new'));

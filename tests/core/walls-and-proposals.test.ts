@@ -1,4 +1,4 @@
-import { kindOf } from '@/core/members/kinds';
+import { workOf } from '@/core/members/works';
 import { usualRates } from '@/core/advice/rates';
 import { proposeColumnSteps } from '@/core/members/column/changes';
 import { proposeWallSteps } from '@/core/members/wall/changes';
@@ -161,7 +161,7 @@ describe('proposals', () => {
   });
 
   it('the smallest square comes first, and 25 mm less does not hold with any usual bars', () => {
-    const [named] = kindOf(columnOf(p)).propose(columnOf(p), 'square', { project: p, code, rates: usualRates });
+    const [named] = workOf(columnOf(p)).propose(columnOf(p), 'square', { project: p, code, rates: usualRates });
     expect(named!.title).toMatch(/^\d+ × \d+, \d+H\d+( in \d+ × \d+)?, H\d+ @ \d+$/);
     expect(named!.detail).toMatch(/^\d\.\d %, \d+ bars$/);
     const [first] = proposeColumn(columnOf(p), code, 'square', usualRates, 1);

@@ -1,7 +1,8 @@
-import { kindOf, type Member } from '@/core/members/kinds';
+import { type Member } from '@/core/members/kinds';
+import { workOf } from '@/core/members/works';
 import { codeOf } from '@/core/members/member';
 import type { Project } from '@/core/project/project';
 
 /** Ways forward without a worker: the same search, at once. */
 export const propose = (project: Project, member: Member, search: string) =>
-  Promise.resolve(kindOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates }));
+  Promise.resolve(workOf(member).propose(member, search, { project, code: codeOf(project, member), rates: project.rates }));

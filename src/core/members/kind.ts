@@ -1,8 +1,6 @@
 import type { ObjectSchema } from 'yup';
-import type { ProjectRates } from '../advice/rates';
 import type { Change } from '../advice/single-changes';
 import type { Fault } from '../checks/fault';
-import type { DesignOptions, Steps } from '../job';
 import type { ResultBase } from '../checks/result';
 import type { Choice, DesignCode, MaterialDefaults } from '../codes/design-code';
 import type { Block, Fact } from '../document/blocks';
@@ -38,12 +36,6 @@ export interface Search {
 
 /** Another state of a member, designed in full. */
 export type Way<M> = Change<Partial<M>> & { readonly detail?: string };
-
-export interface SearchBasis {
-  readonly project: ProjectBasis;
-  readonly code: DesignCode;
-  readonly rates: ProjectRates;
-}
 
 export interface Figure {
   readonly caption: string;
@@ -91,8 +83,8 @@ export interface SharedSettings {
 }
 
 /**
- * A kind of member as one record: all that the program asks of it. A new kind is a folder with such a record and a line in `kinds.ts`. Nothing
- * outside the folder tells kinds apart by their names.
+ * A kind of member as one record: all that the program asks of it, but for what takes time, which is its work. A new kind is a folder with both
+ * and a line in `kinds.ts` and in `works.ts`. Nothing outside the folder tells kinds apart by their names.
  */
 export interface Kind<M extends MemberBase & { readonly type: string; readonly variants: readonly Variant<M>[] }, R extends ResultBase> {
   readonly type: M['type'];
@@ -110,26 +102,17 @@ export interface Kind<M extends MemberBase & { readonly type: string; readonly v
   faults(member: M, code: DesignCode): Fault[];
   /** A result with nothing in it but faults. */
   empty(faults: readonly Fault[]): R;
-  /**
-   * Designs a member from its input alone: at once, or in steps where it may take long. Never throws on bad input. `others` share what a group
-   * shares.
-   */
-  design(member: M, code: DesignCode, options: DesignOptions, others: readonly M[]): R | Steps<R>;
   /** What the code leaves open for such a member. */
   choices(code: DesignCode): readonly Choice[];
 
   readonly group?: Grouping<M>;
   readonly follows?: Follower<M>;
-  /** What a part of a member gives to one that follows it, as fields of that one; in words why it gives nothing. */
-  gives?(member: M, following: Following, code: DesignCode): object | string;
   /** The changes that shared settings mean for a member. */
   withSettings(member: M, settings: SharedSettings): Partial<M>;
   /** The change of a side of the section: width b or depth h; undefined where there is no such side. */
   withSide(member: M, side: 'b' | 'h', value: number): Partial<M> | undefined;
 
   readonly searches: readonly Search[];
-  /** Ways forward by one of the searches, each designed in full. Empty with faults. */
-  propose(member: M, search: string, basis: SearchBasis): readonly Way<M>[];
 
   /** In a few words: its size, its reinforcement (empty without a result), and the group it stands in. */
   sizeLabel(member: M, units: UnitSystem): string;

@@ -1,8 +1,10 @@
 import { asJob, atOnce, Stopped, type Job, type Steps } from '../job';
 import { kindOf, type Member, type MemberResult, type ResultOf } from '../members/kinds';
+import { workOf } from '../members/works';
 import { codeOf, type ProjectBasis } from '../members/member';
-import { takenBy } from './following';
 import { companions } from './groups';
+import { errorOfProgram, notDesigned } from './not-designed';
+import { takenBy } from './taken';
 
 /** What a design needs of its project: the other members for what those of a group share, and the one that a member follows. */
 export type DesignBasis = ProjectBasis & { readonly members?: readonly Member[] };
@@ -12,7 +14,7 @@ type Wanted = Omit<Job, 'units'>;
 function work<M extends Member>(project: DesignBasis, member: M, derive: Job['derive']) {
   const all = project.members ?? [];
   const others = companions(all, member);
-  const design = (m: Member) => kindOf(m).design(m, codeOf(project, m), { derive, units: project.display }, others);
+  const design = (m: Member) => workOf(m).design(m, codeOf(project, m), { derive, units: project.display }, others);
   const taken = takenBy(project, all, member);
   if (taken === undefined) return design(member);
   if (typeof taken === 'string') return kindOf(member).empty([{ path: 'from', reason: taken }]);
@@ -30,13 +32,6 @@ export async function designMember<M extends Member>(project: DesignBasis, membe
   // A kind gives results of its own type.
   return (await asJob(work(project, member, job.derive), job)) as ResultOf<M>;
 }
-
-/** The result of a member whose design gave none: not within, not over, but what happened. */
-export const notDesigned = (member: Member, why: string): MemberResult => kindOf(member).empty([{ path: '', reason: why }]);
-
-/** Why there is no result where a design stopped with an error. */
-export const errorOfProgram = (error: unknown): string =>
-  `The design stopped with an error of the program (${error instanceof Error ? error.message : String(error)}). Nothing is known of this member as it is now.`;
 
 /** For whoever wants an answer for every member: one whose design stops with an error of the program does not take the others along. */
 export async function designOrSay(project: DesignBasis, member: Member, job: Wanted): Promise<MemberResult> {

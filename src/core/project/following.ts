@@ -1,10 +1,9 @@
 import type { ResultBase } from '../checks/result';
 import { kindOf, type Member } from '../members/kinds';
-import { codeOf, type ProjectBasis } from '../members/member';
 import { companions } from './groups';
 import type { Project } from './project';
 
-const followingOf = (member: Member) => kindOf(member).follows?.of(member) ?? null;
+export const followingOf = (member: Member) => kindOf(member).follows?.of(member) ?? null;
 
 /** The member that another one follows. */
 export const sourceOf = (members: readonly Member[], member: Member): Member | undefined => {
@@ -16,16 +15,6 @@ export const sourceOf = (members: readonly Member[], member: Member): Member | u
 export function neededFor(members: readonly Member[], member: Member): Member[] {
   const source = sourceOf(members, member);
   return [...companions(members, member), ...(source ? [source] : [])];
-}
-
-/** What a member takes from the one that it follows: fields of it, or in words why there is nothing; undefined where it follows none. */
-export function takenBy(project: ProjectBasis, members: readonly Member[], member: Member): object | string | undefined {
-  const following = followingOf(member);
-  if (!following) return undefined;
-  const source = sourceOf(members, member);
-  if (!source) return 'The member that it follows is not in this project: let it go, or bring it back.';
-  const given = kindOf(source).gives?.(source, following, codeOf(project, source)) ?? `${source.mark} has nothing to give.`;
-  return typeof given === 'string' ? given : (kindOf(member).follows?.adds?.(member, given) ?? given);
 }
 
 const isLike = (member: Member, taken: object) =>

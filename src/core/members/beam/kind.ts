@@ -5,14 +5,11 @@ import type { Kind } from '../kind';
 import { sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { completeBeam } from './complete';
 import { beamFacts, beamFigures, beamInputs } from './content';
-import { designBeam } from './design-beam';
 import { beamFaults } from './faults';
-import { withGroupBars } from './group';
 import { emptyModel } from '../../model/member-model';
 import { beamInSpace } from './model';
 import type { BeamMember } from './input';
 import { beamSteelLabel } from './labels';
-import { proposeBeam, type BeamSearch } from './proposals';
 import { emptyBeamResult, type BeamResult } from './result';
 import { beamMemberFields } from './schema';
 import { withBeamSettings } from './settings';
@@ -29,7 +26,6 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
   complete: completeBeam,
   faults: beamFaults,
   empty: emptyBeamResult,
-  design: (beam, code, options, others) => designBeam(withGroupBars(beam, others, code), code, options),
   choices: codeChoices('columns', 'strips'),
   group: {
     nameOf: (beam) => (beam.mode === 'forces' ? '' : beam.group),
@@ -48,7 +44,7 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
       isWeighed: true,
     },
   ],
-  propose: (beam, search, { code, rates }) => proposeBeam(beam, code, search as BeamSearch, rates),
+
   sizeLabel: ({ section }, units) =>
     section.shape === 'free'
       ? `outline, ${sizeNumber(section.h, units)}${sizeUnit(units)} deep`

@@ -1,16 +1,12 @@
 import type { DesignCode } from '../../codes/design-code';
 import type { Fact } from '../../document/blocks';
 import { silhouettes } from '../../drawing/silhouettes';
-import { catalogues, findBar } from '../../materials/bars';
-import { placeColumnBars } from '../../reinforcement/column-bars';
-import type { Kind, Way } from '../kind';
-import { codeOf, memberSchema, type ProjectBasis } from '../member';
-import { linkLabel, shapeLabel, sizeUnit } from '../parts/bar-labels';
+import type { Kind } from '../kind';
+import { codeOf, memberSchema } from '../member';
+import { shapeLabel, sizeUnit } from '../parts/bar-labels';
 import { codeChoices } from '../parts/choices';
 import { withConcrete } from '../parts/settings';
-import { proposeColumnSteps } from './changes';
 import { uprightFacts, uprightFigures, uprightInputs } from './content';
-import { columnSteps } from './design-column';
 import { emptyModel } from '../../model/member-model';
 import { columnFaults } from './faults';
 import { frameFacts } from './frame/facts';
@@ -18,7 +14,6 @@ import { columnInSpace } from './model';
 import { columnModel } from './section';
 import type { ColumnMember } from './input';
 import { columnBarsLabel, columnLabels, tieLabel } from './labels';
-import { proposeColumn, type ColumnProposal, type Search } from './proposals';
 import { emptyColumnResult, type ColumnResult } from './result';
 import { columnFields } from './schema';
 import { withAbove } from './load-sets';
@@ -80,7 +75,6 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
   schema: (d) => memberSchema('column', columnFields, d),
   faults: columnFaults,
   empty: (faults) => emptyColumnResult('column', faults),
-  design: columnSteps,
   choices: codeChoices('beams', 'strips'),
   follows: {
     of: ({ from }) => from && { member: from.member, part: from.column, as: 'below' },
@@ -101,10 +95,7 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     { id: 'rectangle', title: 'least rectangle', none: NONE },
     { id: 'circle', title: 'least circle', none: NONE },
   ],
-  propose: (column, search, { project, code, rates }) =>
-    search === 'steps'
-      ? proposeColumnSteps(column, code, rates)
-      : proposeColumn(column, code, search as Search, rates).map((p) => asWay(p, column, project)),
+
   sizeLabel: ({ shape }, units) => `${shapeLabel(shape, units)}${sizeUnit(units)}`,
   steelLabel: (column, result, project) =>
     result && result.bars.length > 0 ? `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, column)}` : '',
@@ -132,23 +123,3 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
   model: (column, code, { faults }) => (faults.length > 0 ? emptyModel : columnInSpace(column, code, columnModel(column, code))),
   toJson: columnToJson,
 };
-
-/** Bars or a size with its bars, under the name of what they are. */
-function asWay(p: ColumnProposal, column: ColumnMember, project: ProjectBasis): Way<ColumnMember> {
-  const { shape, bars: laid, ties } = p.change;
-  const catalogue = catalogues[column.catalogue];
-  const bars = placeColumnBars(shape, laid, column.cover, findBar(catalogue, ties.size)?.diameter ?? 8, catalogue);
-  const isSameShape = JSON.stringify(shape) === JSON.stringify(column.shape);
-  const size = isSameShape ? '' : `${shapeLabel(shape, project.display)}${sizeUnit(project.display)}, `;
-  const layout = laid.kind === 'sides' && laid.alongX !== laid.alongY ? ` in ${laid.alongX + 2} × ${laid.alongY + 2}` : '';
-  const tiesLabel = (t: ColumnMember['ties']) => `${linkLabel({ ...t, legs: 2 }, project)}${t.cross === null ? '' : `, ${t.cross} across`}`;
-  const [tiesNow, tiesThen] = [tiesLabel(column.ties), tiesLabel(ties)];
-  return {
-    ...p,
-    title: `${size}${columnBarsLabel(project, bars)}${layout}, ${tiesNow === tiesThen ? tiesThen : `ties ${tiesNow} → ${tiesThen}`}`,
-    about: 'bars',
-    // Only what holds is proposed.
-    holds: true,
-    detail: `${(100 * p.steelRatio).toFixed(1)} %, ${p.barCount} bars`,
-  };
-}

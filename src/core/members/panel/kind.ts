@@ -4,9 +4,7 @@ import { memberSchema } from '../member';
 import { layerLabel } from '../parts/bar-labels';
 import { withConcrete, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
-import { proposePanel } from './changes';
 import { panelFacts, panelFigures, panelInputs } from './content';
-import { designPanel } from './design-panel';
 import { panelFaults } from './faults';
 import { emptyModel } from '../../model/member-model';
 import { panelModel } from './model';
@@ -50,7 +48,6 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
   schema: (d) => memberSchema('panel', panelFields, d),
   faults: panelFaults,
   empty: emptyPanelResult,
-  design: designPanel,
   choices: codeChoices('columns', 'frames'),
   withSettings: (panel, s) => ({
     ...withConcrete(panel, s),
@@ -59,7 +56,7 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
   }),
   withSide: (_panel, side, h) => (side === 'h' ? { h } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-  propose: (panel, _search, { code, rates }) => proposePanel(panel, code, rates),
+
   sizeLabel: panelSize,
   steelLabel: (_panel, result, project) =>
     (result?.sections ?? [])

@@ -2,17 +2,12 @@ import { emptyModel } from '../../model/member-model';
 import type { Kind } from '../kind';
 import { memberSchema } from '../member';
 import { layerLabel } from '../parts/bar-labels';
-import { barPlans } from './bar-plans';
 import { codeChoices } from '../parts/choices';
 import { withConcrete, withSlabSizes } from '../parts/settings';
 import { usualCases } from '../parts/usual-cases';
-import { choicesTried, proposePlate } from './changes';
 import { plateFacts, plateFigures, plateInputs } from './content';
-import { designPlate } from './design-plate';
 import { plateFaults } from './faults';
 import type { PlateMember } from './input';
-import { columnBelow } from './given-columns';
-import { placeAt } from './given-places';
 import { plateSize } from './labels';
 import { shortWords } from './bar-axes';
 import { plateModelOf } from './model';
@@ -56,22 +51,15 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
   schema: (d) => memberSchema('plate', plateFields, d),
   faults: plateFaults,
   empty: emptyPlateResult,
-  design: designPlate,
   choices: codeChoices('columns', 'frames'),
   withSettings: (plate, s) => ({ ...withConcrete(plate, s), ...withSlabSizes(plate, s) }),
   withSide: (_plate, side, h) => (side === 'h' ? { h } : undefined),
-  gives: (plate, { part, as }, code) => (as === 'below' ? columnBelow(plate, part, code) : placeAt(plate, part, code)),
   searches: [
     { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
     { id: 'bars', title: 'plans of bars', none: 'No other plan of bars is possible.' },
     { id: 'choices', title: 'choices of the analysis', none: 'There is no result to compare with.' },
   ],
-  propose: (plate, search, { code, rates, project }) =>
-    search === 'choices'
-      ? choicesTried(plate, code, rates, project.display)
-      : search === 'bars'
-        ? barPlans(plate, code, rates, project)
-        : proposePlate(plate, code, rates),
+
   sizeLabel: plateSize,
   steelLabel: (plate, result, project) =>
     (result?.steel.meshes ?? [])

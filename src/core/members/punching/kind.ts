@@ -3,9 +3,7 @@ import { memberSchema } from '../member';
 import { shapeLabel, sizeNumber, sizeUnit } from '../parts/bar-labels';
 import { withConcrete } from '../parts/settings';
 import { makeCode } from '../../codes/registry';
-import { proposePunching } from './changes';
 import { punchingFacts, punchingFigures, punchingInputs } from './content';
-import { designPunching } from './design-punching';
 import { emptyModel } from '../../model/member-model';
 import { punchingFaults } from './faults';
 import { punchingModel } from './model';
@@ -46,7 +44,6 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   schema: (d) => memberSchema('punching', punchingFields, d),
   faults: punchingFaults,
   empty: emptyPunchingResult,
-  design: designPunching,
   choices: (code) => code.punching.choices,
   follows: {
     of: ({ from }) => from && { member: from.member, part: from.column, as: 'around' },
@@ -71,7 +68,7 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   withSettings: withConcrete,
   withSide: (_place, side, h) => (side === 'h' ? { h } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-  propose: (place, _search, { code, rates }) => proposePunching(place, code, rates),
+
   sizeLabel: ({ column, base, h }, units) =>
     `${shapeLabel(column, units)}${sizeUnit(units)} ${base ? 'on' : 'in'} ${sizeNumber(h, units)}${sizeUnit(units)}`,
   steelLabel: (place, _result, project) => punchingLabel(project, place),

@@ -6,13 +6,11 @@ import { withConcrete, withLineService, withSlabSizes } from '../parts/settings'
 import { usualCases } from '../parts/usual-cases';
 import { completeStrip } from './complete';
 import { stripFacts, stripFigures, stripInputs } from './content';
-import { designStrip } from './design-strip';
 import { stripFaults } from './faults';
 import { emptyModel } from '../../model/member-model';
 import { stripModel } from './model';
 import type { StripMember } from './input';
 import { stripSteelLabel } from './labels';
-import { proposeStrip, type StripSearch } from './proposals';
 import { emptyStripResult, type StripResult } from './result';
 import { stripFields } from './schema';
 import { stripToJson } from './to-json';
@@ -51,7 +49,6 @@ export const stripKind: Kind<StripMember, StripResult> = {
   complete: completeStrip,
   faults: stripFaults,
   empty: emptyStripResult,
-  design: designStrip,
   choices: codeChoices('columns', 'frames'),
   withSettings: (strip, s) => ({ ...withConcrete(strip, s), ...withLineService(strip, s), ...withSlabSizes(strip, s) }),
   withSide: (_strip, side, h) => (side === 'h' ? { h } : undefined),
@@ -59,7 +56,7 @@ export const stripKind: Kind<StripMember, StripResult> = {
     { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
     { id: 'arrangements', title: 'spacings of bars', none: 'With none of the allowed spacings the slab holds: look at single changes.' },
   ],
-  propose: (strip, search, { code, rates }) => proposeStrip(strip, code, search as StripSearch, rates),
+
   sizeLabel: ({ h }, units) => `${sizeNumber(h, units)}${sizeUnit(units)} deep`,
   steelLabel: (_strip, result, project) => (result?.steel ? stripSteelLabel(project, result.steel) : ''),
   silhouette: () => 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',

@@ -6,8 +6,6 @@ import type { Kind } from '../kind';
 import { codeOf, memberSchema } from '../member';
 import { withConcrete } from '../parts/settings';
 import { wallAsColumn } from './as-column';
-import { proposeWallSteps } from './changes';
-import { wallSteps } from './design-wall';
 import { emptyModel } from '../../model/member-model';
 import { wallFaults } from './faults';
 import { wallInSpace } from './model';
@@ -44,12 +42,11 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
   schema: (d) => memberSchema('wall', wallFields, d),
   faults: wallFaults,
   empty: (faults) => emptyColumnResult('wall', faults),
-  design: wallSteps,
   choices: codeChoices('beams', 'strips', 'frames'),
   withSettings: (wall, s) => ({ ...withConcrete(wall, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: (_wall, side, thickness) => (side === 'h' ? { thickness } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-  propose: (wall, _search, { code, rates }) => proposeWallSteps(wall, code, rates),
+
   sizeLabel: wallSize,
   steelLabel: (wall, result, project) => (result ? wallBarsLabel(project, wall) : ''),
   silhouette: () => 'M1 5h14v4H1z',
