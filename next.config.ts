@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
-// 'unsafe-inline' is needed for the framework's own bootstrap script and for style attributes;
-// 'unsafe-eval' is never allowed; WebAssembly, which paints drawings for DOCX, is.
+// Of scripts 'unsafe-inline' stands for the framework's own bootstrap until scripts/policy.mjs puts the hashes of these in its place after a build; style
+// attributes need it. 'unsafe-eval' is never allowed; WebAssembly, which paints drawings for DOCX, is.
 const contentSecurityPolicy = [
   "default-src 'self'",
   `script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'${process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''}`,

@@ -117,11 +117,12 @@ test('an address that leads nowhere says so and the way on', async ({ page }) =>
   await expect(page.getByText('In this browser')).toBeVisible();
 });
 
-test('the page’s policy forbids eval', async ({ page, quiet }) => {
+test('the page’s policy forbids eval and inline scripts that are not its own', async ({ page, quiet }) => {
   const response = await page.goto('/');
   const policy = response!.headers()['content-security-policy'] ?? '';
   expect(policy).toContain("default-src 'self'");
   expect(policy).not.toContain("'unsafe-eval'");
+  expect(/script-src ([^;]*)/.exec(policy)![1]).not.toContain("'unsafe-inline'");
   // From a timer: what the driver evaluates itself is exempt from the policy.
   const outcome = await page.evaluate(
     () =>
@@ -137,6 +138,13 @@ test('the page’s policy forbids eval', async ({ page, quiet }) => {
       ),
   );
   expect(outcome).toBe('EvalError');
+  const inline = await page.evaluate(() => {
+    const script = document.createElement('script');
+    script.textContent = 'document.title = "ran"';
+    document.head.append(script);
+    return document.title;
+  });
+  expect(inline).not.toBe('ran');
   // The browser itself reports what the policy stopped: that is what was wanted here.
   quiet.length = 0;
 });

@@ -31,7 +31,7 @@ try {
   const times = { before: {}, now: {} };
   for (let turn = 0; turn < Number(turns); turn += 1)
     for (const [who, file] of Object.entries(programs)) {
-      const found = JSON.parse(execFileSync(process.execPath, [file, '4'], { encoding: 'utf8' }));
+      const found = JSON.parse(execFileSync(process.execPath, [file, '2'], { encoding: 'utf8' }));
       for (const [name, list] of Object.entries(found)) (times[who][name] ??= []).push(...list);
     }
   console.log(`| work | ${commit} | now | ratio of medians | least of each |`);
