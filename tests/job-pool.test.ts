@@ -216,6 +216,18 @@ describe('jobs of a pool', () => {
     expect(await Promise.all([...listed, typed, again])).toEqual(['done a', 'done b', 'done c', 'done typed', 'done other']);
   });
 
+  test('a worker that was started before there is work takes the first job of a list', async () => {
+    const { made, start } = fakeWorkers();
+    const pool = new JobPool(start, 3, patience, 1);
+    pool.warm();
+    pool.warm();
+    expect(made).toHaveLength(1);
+    const listed = pool.submit(job('a'));
+    expect([made.length, made[0]!.ran]).toEqual([1, ['a']]);
+    made[0]!.answer();
+    expect(await listed).toBe('done a');
+  });
+
   test('a job that a newer one has taken the place of has longer to stop than one that was stopped by hand', async () => {
     const { made, start } = fakeWorkers();
     const pool = new JobPool(start, 1, patience);

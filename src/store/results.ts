@@ -15,6 +15,11 @@ const FOR_TYPING = 1;
 let pool: JobPool<DesignTask, MemberResult> | undefined;
 export const getPool = () => (pool ??= new JobPool(startDesigner, FOR_TYPING + FOR_LISTS, undefined, FOR_TYPING));
 
+/** Starts a worker before a project is open. */
+export function warmDesigners(): void {
+  if (typeof Worker !== 'undefined') getPool().warm();
+}
+
 type Derive = Job['derive'];
 
 /** A result with all that it depends on. */

@@ -87,6 +87,12 @@ export class JobPool<T, A> {
     });
   }
 
+  /** Starts a worker for lists before there is work, so that it has read its program when there is. */
+  warm(): void {
+    const slot = this.slots.find((s) => !s.isKept);
+    if (slot) slot.runner ??= this.newRunner(slot);
+  }
+
   /** How many have not begun. */
   get backlog(): number {
     return this.waiting.length;

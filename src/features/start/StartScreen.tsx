@@ -8,6 +8,7 @@ import type { Project } from '@/core/project/project';
 import { readProject } from '@/core/project/read';
 import type { Fault } from '@/core/checks/fault';
 import { MOST_CHARACTERS, readProjectText } from '@/exchange/project-text';
+import { warmDesigners } from '@/store/results';
 import { deleteProject, listProjects, loadProject, saveProject, type ProjectEntry } from '@/store/storage';
 import { momentText } from '@/store/moment';
 import { startFromRevision } from '@/store/autosave';
@@ -32,6 +33,7 @@ export function StartScreen() {
   const opened = useRef(false);
   useEffect(() => {
     void listProjects().then(setKept, () => setKept([]));
+    warmDesigners();
   }, []);
 
   /** Keeps a project in the browser and opens it. Without storage it opens all the same, and the bar says that it is not saved. */

@@ -5,6 +5,7 @@ import type { Project } from '@/core/project/project';
 import { saveNow, startAutosave, startFromRevision } from '@/store/autosave';
 import { startDesigning } from '@/store/designing';
 import { useProject } from '@/store/project-store';
+import { warmDesigners } from '@/store/results';
 import { loadProject } from '@/store/storage';
 
 export type Loaded =
@@ -17,6 +18,7 @@ let services: (() => void) | undefined;
 /** Saving and designing run for as long as the page lives, whichever screen is shown. */
 function startServices(): void {
   if (services) return;
+  warmDesigners();
   const stops = [startAutosave(), startDesigning()];
   services = () => stops.forEach((stop) => stop());
 }
