@@ -220,14 +220,19 @@ function shearZeros(el: Float64Array, e: number, l: number): number[] {
   return [(-q + Math.sqrt(disc)) / dq, (-q - Math.sqrt(disc)) / dq].filter(inside);
 }
 
+/** Of so few arrangements nothing is gained by leaving any out. */
+const FEW = 16;
+
 /** Indices of those arrangements that are worst somewhere, moments over supports as their zones have them: the envelope of these is that of all. */
 export function thatMayGovern(mesh: Mesh, arrangements: readonly Arrangement[], zones: readonly SupportZone[]): Int32Array {
+  if (arrangements.length <= FEW) return Int32Array.from(arrangements.keys());
   const responses = arrangements.map((a) => a.response);
   return uncovered(mesh, responses, limitsAlong(mesh, zones, responses));
 }
 
 /** Those arrangements whose moments, as they stand, are the largest or smallest somewhere. */
-export function worstInBending(mesh: Mesh, arrangements: readonly Arrangement[]): Arrangement[] {
+export function worstInBending(mesh: Mesh, arrangements: readonly Arrangement[]): readonly Arrangement[] {
+  if (arrangements.length <= FEW) return arrangements;
   const which = uncoveredInBending(
     mesh,
     arrangements.map((a) => a.response),

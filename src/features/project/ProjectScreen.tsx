@@ -256,7 +256,7 @@ function Progress({ project, rows }: { project: Project; rows: readonly RowData[
     setStopped(!isStopped);
   };
   return (
-    <div role="group" aria-label="Design of the project">
+    <div role="group" aria-label="Design of the project" className="ml-4 w-40 shrink-0">
       <p className="small pb-1">
         {isStopped ? 'Stopped' : 'Designing'} · {done} of {rows.length}{' '}
         <button type="button" className="link ml-2" onClick={toggle}>
