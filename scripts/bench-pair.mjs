@@ -1,11 +1,11 @@
-// The same work by this tree and by another commit, in turns on the same machine: npm run bench:pair -- COMMIT [turns].
+// The same work by this tree and by another commit, in turns on the same machine: npm run bench:pair -- COMMIT [turns] [words of the work].
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 
-const [commit = 'HEAD~1', turns = '4'] = process.argv.slice(2);
+const [commit = 'HEAD~1', turns = '4', wanted = ''] = process.argv.slice(2);
 const other = mkdtempSync(join(tmpdir(), 'bench-pair-'));
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 const shown = (ms) => (ms < 1000 ? `${ms.toFixed(ms < 10 ? 2 : 0)} ms` : `${(ms / 1000).toFixed(2)} s`);
@@ -31,7 +31,7 @@ try {
   const times = { before: {}, now: {} };
   for (let turn = 0; turn < Number(turns); turn += 1)
     for (const [who, file] of Object.entries(programs)) {
-      const found = JSON.parse(execFileSync(process.execPath, [file, '2'], { encoding: 'utf8' }));
+      const found = JSON.parse(execFileSync(process.execPath, [file, '2', wanted], { encoding: 'utf8' }));
       for (const [name, list] of Object.entries(found)) (times[who][name] ??= []).push(...list);
     }
   console.log(`| work | ${commit} | now | ratio of medians | least of each |`);

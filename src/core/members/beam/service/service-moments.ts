@@ -179,12 +179,7 @@ export function serviceMoments(beam: PreparedBeam, code: DesignCode, analysis: B
     const arrangements = worstInBending(analysis.mesh, serviceArrangements(beam, code, analysis, loads));
     const names = arrangements.map((a) => [a.combination.id, a.label].filter(Boolean).join(', '));
     const moments = arrangements.map((a) => momentsOn(grid, a));
-    const known = beam.spans.map(() => new Map<number, Extremes>());
-    const at = (span: number, x: number) => {
-      let found = known[span]!.get(x);
-      if (!found) known[span]!.set(x, (found = extremesAt(analysis.mesh, arrangements, span, x)));
-      return found;
-    };
+    const at = (span: number, x: number) => extremesAt(analysis.mesh, arrangements, span, x);
     return { arrangements, names, moments: rangeOf(moments, grid.x.length), at, peaks: peakPositions(analysis.mesh, arrangements) };
   };
   const full = range(code.service.fullLoads);
