@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { envelope, placeStations, thatMayGovern, type Arrangement } from '@/core/analysis/envelope';
+import { envelope, peakPositions, placeStations, thatMayGovern, type Arrangement } from '@/core/analysis/envelope';
 import { analyse, makeMesh, superpose, type LineBeam, type LineLoad } from '@/core/analysis/line-beam';
 import type { SupportZone } from '@/core/analysis/support-moments';
 import { uncovered } from '@/core/analysis/uncovered';
@@ -80,4 +80,39 @@ test('by hand: of three uniform loads on one span the middle one is covered; whe
   const crossing = [slope(20, 0), slope(0, 20)];
   const cut = makeMesh(beam, crossing);
   expect([...uncovered(cut, analyse(beam, cut, crossing), () => null)]).toEqual([0, 1]);
+});
+
+describe('peaks between loads', () => {
+  const beam: LineBeam = {
+    spans: [{ length: 6000, stiffness: 1e13 }],
+    supports: [
+      { vertical: 'held', rotation: 'free' },
+      { vertical: 'held', rotation: 'free' },
+    ],
+  };
+  const half = (q: number) => ({ loads: [{ kind: 'distributed', span: 0, from: 0, to: 3000, start: q, end: q } as const] });
+  const peaksOf = (...loads: number[]) => {
+    const units = loads.map(half);
+    const mesh = makeMesh(beam, units);
+    return peakPositions(
+      mesh,
+      analyse(beam, mesh, units).map((response): Arrangement => ({ combination, label: '', response })),
+    );
+  };
+  // q over the left half: R = 3 q L / 8, so that V = 0 at 3 L / 8 = 2250 mm, where M = 9 q L2 / 128.
+  test('by hand: 2250 mm for loads down, the same for loads up', () => {
+    expect(peaksOf(10)).toEqual([expect.closeTo(2250, 6)]);
+    expect(peaksOf(-10)).toEqual([expect.closeTo(2250, 6)]);
+  });
+  test('one down and one up are a peak each, of two down that with more', () => {
+    expect(peaksOf(10, -4)).toHaveLength(2);
+    expect(peaksOf(10, 4)).toHaveLength(1);
+  });
+  test('a mirrored sign of all loads has the same peaks, whatever the loads', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -20, max: 20 }), { minLength: 1, maxLength: 6 }), (loads) => {
+        expect(peaksOf(...loads.map((q) => -q))).toEqual(peaksOf(...loads).map((x) => expect.closeTo(x, 6) as number));
+      }),
+    );
+  });
 });

@@ -207,7 +207,7 @@ export function peakPositions(mesh: Mesh, arrangements: readonly Arrangement[]):
 /** Whether no arrangement has more than a moment at a place, of its sense. */
 function isWorst(arrangements: readonly Arrangement[], e: number, s: number, m: number): boolean {
   const sense = m > 0 ? 1 : -1;
-  return arrangements.every(({ response }) => sense * momentAt(response.elements, e, s) <= sense * m * (1 + sense * 1e-9));
+  return arrangements.every(({ response }) => sense * momentAt(response.elements, e, s) <= Math.abs(m) * (1 + 1e-9));
 }
 
 /** Roots of V(s) = V0 - q s - q' s2 / 2 inside an element of length l. */
