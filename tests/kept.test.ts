@@ -5,6 +5,7 @@ import { readProject } from '@/core/project/read';
 import type { Project } from '@/core/project/project';
 import { thinned, withState, type HistoryEntry } from '@/store/history';
 import { journalOf } from '@/store/journal';
+import { momentText } from '@/store/moment';
 import { listProjects, loadProject, noteJournal, projectHistory, saveProject, storedRevision } from '@/store/storage';
 
 /** What the browser, its clock and its disk may do to what is kept: nothing that was saved is lost by any of it. */
@@ -93,6 +94,11 @@ describe('projects kept', () => {
     expect(await named()).toHaveLength(2);
     await saveProject(make('list 3', 'Three'), 0);
     expect(await named()).toHaveLength(3);
+    // One that cannot be read stays in sight, so that what is left of it can be kept as a file.
+    await db().removeItem('index');
+    for (const part of ['a', 'b', 'history']) await db().setItem(`project/list 3/${part}`, 'x');
+    const damaged = (await listProjects()).find((p) => p.id === 'list 3')!;
+    expect([damaged.name, momentText(damaged.saved)]).toEqual(['damaged project', 'at a time not known']);
     // One whose data are gone is in no list.
     await db().removeItem('project/list 1/head');
     expect(await named()).toHaveLength(2);

@@ -151,7 +151,8 @@ function askToPersist(): void {
 
 /** Earlier states of a project, newest first. */
 export async function projectHistory(id: string): Promise<readonly HistoryEntry[]> {
-  return (await db().getItem<HistoryEntry[]>(key(id, 'history'))) ?? [];
+  const found = await db().getItem<HistoryEntry[]>(key(id, 'history'));
+  return Array.isArray(found) ? found.filter((e) => typeof e?.text === 'string' && typeof e.saved === 'string') : [];
 }
 
 /** Loads the last good state: the slot of the head, else the other slot, else the newest of the history. */

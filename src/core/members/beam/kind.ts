@@ -44,7 +44,6 @@ export const beamKind: Kind<BeamMember, BeamResult> = {
       isWeighed: true,
     },
   ],
-
   sizeLabel: ({ section }, units) =>
     section.shape === 'free'
       ? `outline, ${sizeNumber(section.h, units)}${sizeUnit(units)} deep`

@@ -95,7 +95,6 @@ export const columnKind: Kind<ColumnMember, ColumnResult> = {
     { id: 'rectangle', title: 'least rectangle', none: NONE },
     { id: 'circle', title: 'least circle', none: NONE },
   ],
-
   sizeLabel: ({ shape }, units) => `${shapeLabel(shape, units)}${sizeUnit(units)}`,
   steelLabel: (column, result, project) =>
     result && result.bars.length > 0 ? `${columnBarsLabel(project, result.bars)}, ${tieLabel(project, column)}` : '',

@@ -56,7 +56,6 @@ export const panelKind: Kind<PanelMember, PanelResult> = {
   }),
   withSide: (_panel, side, h) => (side === 'h' ? { h } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-
   sizeLabel: panelSize,
   steelLabel: (_panel, result, project) =>
     (result?.sections ?? [])

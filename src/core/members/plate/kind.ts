@@ -59,7 +59,6 @@ export const plateKind: Kind<PlateMember, PlateResult> = {
     { id: 'bars', title: 'plans of bars', none: 'No other plan of bars is possible.' },
     { id: 'choices', title: 'choices of the analysis', none: 'There is no result to compare with.' },
   ],
-
   sizeLabel: plateSize,
   steelLabel: (plate, result, project) =>
     (result?.steel.meshes ?? [])

@@ -68,7 +68,6 @@ export const punchingKind: Kind<PunchingMember, PunchingResult> = {
   withSettings: withConcrete,
   withSide: (_place, side, h) => (side === 'h' ? { h } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-
   sizeLabel: ({ column, base, h }, units) =>
     `${shapeLabel(column, units)}${sizeUnit(units)} ${base ? 'on' : 'in'} ${sizeNumber(h, units)}${sizeUnit(units)}`,
   steelLabel: (place, _result, project) => punchingLabel(project, place),

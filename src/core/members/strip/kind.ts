@@ -56,7 +56,6 @@ export const stripKind: Kind<StripMember, StripResult> = {
     { id: 'changes', title: 'single changes', none: 'No single change of these is possible.' },
     { id: 'arrangements', title: 'spacings of bars', none: 'With none of the allowed spacings the slab holds: look at single changes.' },
   ],
-
   sizeLabel: ({ h }, units) => `${sizeNumber(h, units)}${sizeUnit(units)} deep`,
   steelLabel: (_strip, result, project) => (result?.steel ? stripSteelLabel(project, result.steel) : ''),
   silhouette: () => 'M1 4h14v4H1zM2 8h2v4H2zM12 8h2v4h-2z',

@@ -46,7 +46,6 @@ export const wallKind: Kind<WallMember, ColumnResult> = {
   withSettings: (wall, s) => ({ ...withConcrete(wall, s), ...(s.crackWidth === null ? {} : { crackLimit: s.crackWidth }) }),
   withSide: (_wall, side, thickness) => (side === 'h' ? { thickness } : undefined),
   searches: [{ id: 'changes', title: 'single changes', none: 'No single change of these is possible.' }],
-
   sizeLabel: wallSize,
   steelLabel: (wall, result, project) => (result ? wallBarsLabel(project, wall) : ''),
   silhouette: () => 'M1 5h14v4H1z',
