@@ -1,12 +1,9 @@
 // From a key pressed to the frame with the final figures, in the production build: npm run bench:browser. Needs a build.
-import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 import { launchOptions } from './browser.mjs';
+import { serve } from './served.mjs';
 
 const keys = Number(process.argv[2] ?? 120);
-const port = Number(process.env.PORT ?? 3398);
-const address = `http://127.0.0.1:${port}`;
-const directory = process.env.BENCH_OF ?? process.cwd();
 const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 const part = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
 const median = (list) =>
@@ -15,20 +12,6 @@ const median = (list) =>
     0.5,
   );
 const ms = (v) => `${v.toFixed(1)} ms`;
-
-const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(port)], { stdio: 'ignore', detached: true, cwd: directory });
-
-async function start() {
-  for (let i = 0; i < 100; i += 1) {
-    try {
-      await fetch(address);
-      return;
-    } catch {
-      await wait(200);
-    }
-  }
-  throw new Error('the server did not start: npm run build first');
-}
 
 /** In the page: notes for each key when it was pressed, when the figures of before were marked as old, and when a frame with the final ones was drawn. */
 function watch() {
@@ -106,9 +89,10 @@ async function traced(page, count) {
   return sharesOf(events, count);
 }
 
+// Of another tree, where it is named.
+const { address, end } = await serve(Number(process.env.PORT ?? 3398), process.env.BENCH_OF);
 const browser = await chromium.launch(launchOptions);
 try {
-  await start();
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
   const page = await context.newPage();
   const begun = performance.now();
@@ -136,5 +120,5 @@ try {
   for (const [what, time] of Object.entries(await traced(page, 40)).sort()) console.log(`  ${what}: ${ms(time)} a key`);
 } finally {
   await browser.close();
-  process.kill(-server.pid);
+  end();
 }

@@ -5,38 +5,14 @@ import { codeOf } from '@/core/members/member';
 import { designNow } from '@/core/project/design-member';
 import { readProject } from '@/core/project/read';
 import { readProjectText } from '@/exchange/project-text';
+import { threeSpansFile } from './three-spans';
 
 const demo = readProjectText(readFileSync('examples/alderlight-playhouse.intarsia', 'utf8'));
 if (!demo.ok) throw new Error('the demo does not open');
 const { project } = demo;
 
-/** Three spans, five load cases and their own weight, patterns, all combinations. */
 function threeSpans(id: string, variant: string) {
-  const uniform = (name: string, value: number) => ({ type: 'uniform', case: name, value });
-  const read = readProject({
-    format: 'intarsia',
-    version: 1,
-    code: { id, variant },
-    members: [
-      {
-        mark: 'T',
-        section: { shape: 'T', b: 300, h: 550, flangeWidth: 1100, flangeDepth: 150 },
-        spans: [{ length: 7200 }, { length: 8400 }, { length: 6000 }],
-        supports: Array.from({ length: 4 }, () => ({ width: 250 })),
-        cases: [
-          { id: 'G', nature: 'permanent' },
-          { id: 'Q', nature: 'imposed', category: 'C' },
-          { id: 'Q2', nature: 'imposed', category: 'A' },
-          { id: 'S', nature: 'snow' },
-          { id: 'W', nature: 'wind' },
-        ],
-        loads: [
-          ...[uniform('G', 20), uniform('Q', 12), uniform('Q2', 4), uniform('S', 3), uniform('W', 2)],
-          { type: 'point', case: 'G', span: 1, at: 3000, force: 30 },
-        ],
-      },
-    ],
-  });
+  const read = readProject(threeSpansFile({ id, variant }));
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
 }

@@ -17,6 +17,7 @@ import { concreteHeat, standardFire } from '../src/core/codes/en1992/heat';
 import { FIRE_PERIODS } from '../src/core/codes/fire-rules';
 import { outlineOfShape } from '../src/core/geometry/section-shapes';
 import { plateRows } from './bench-plates';
+import { threeSpansFile } from './three-spans';
 
 function median(run: () => void, least: number, mostMs: number): number {
   run();
@@ -36,38 +37,6 @@ function mustRead(raw: unknown): Project {
   const read = readProject(raw);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.project;
-}
-
-/** Three spans, six load cases, patterns, all combinations. */
-function threeSpans(code: { id: string; variant: string }): Project {
-  return mustRead({
-    format: 'intarsia',
-    version: 1,
-    code,
-    members: [
-      {
-        mark: 'T',
-        section: { shape: 'T', b: 300, h: 550, flangeWidth: 1100, flangeDepth: 150 },
-        spans: [{ length: 7200 }, { length: 8400 }, { length: 6000 }],
-        supports: Array.from({ length: 4 }, () => ({ width: 250 })),
-        cases: [
-          { id: 'G', nature: 'permanent' },
-          { id: 'Q', nature: 'imposed', category: 'C' },
-          { id: 'Q2', nature: 'imposed', category: 'A' },
-          { id: 'S', nature: 'snow' },
-          { id: 'W', nature: 'wind' },
-        ],
-        loads: [
-          { type: 'uniform', case: 'G', value: 20 },
-          { type: 'uniform', case: 'Q', value: 12 },
-          { type: 'uniform', case: 'Q2', value: 4 },
-          { type: 'uniform', case: 'S', value: 3 },
-          { type: 'uniform', case: 'W', value: 2 },
-          { type: 'point', case: 'G', span: 1, at: 3000, force: 30 },
-        ],
-      },
-    ],
-  });
 }
 
 function manyBeams(count: number): Project {
@@ -217,7 +186,7 @@ for (const code of [
   { id: 'aci318', variant: 'SI' },
   { id: 'as3600', variant: '2018' },
 ]) {
-  const project = threeSpans(code);
+  const project = mustRead(threeSpansFile(code));
   const member = project.members[0]!;
   const result = designNow(project, member);
   if (result.type !== 'beam') throw new Error('not a beam');

@@ -5,14 +5,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { launchOptions } from './browser.mjs';
+import { serve } from './served.mjs';
 
 const runs = Number(process.argv[2] ?? 60);
-const port = Number(process.env.PORT ?? 3399);
-const address = `http://127.0.0.1:${port}`;
 // What was typed in the last tenth of a second may be lost, nothing before it.
 const KEPT = 100; // ms
 
-const server = spawn('npx', ['next', 'start', '-H', '127.0.0.1', '-p', String(port)], { stdio: 'ignore', detached: true });
+const { address, end } = await serve(Number(process.env.PORT ?? 3399));
 const profile = mkdtempSync(join(tmpdir(), 'kill-test-'));
 
 /** A browser of its own, found by its profile: all its processes are killed together. */
@@ -28,21 +27,8 @@ const titleField = async (page) => {
   return field;
 };
 
-async function start() {
-  for (let i = 0; i < 100; i += 1) {
-    try {
-      await fetch(address);
-      return;
-    } catch {
-      await wait(200);
-    }
-  }
-  throw new Error('the server did not start: npm run build first');
-}
-
 let [lost, early, kept] = [0, 0, 0];
 try {
-  await start();
   let context = await open();
   let page = context.pages()[0] ?? (await context.newPage());
   await page.goto(`${address}/?open=demo`);
@@ -76,7 +62,7 @@ try {
   await context.close();
 } finally {
   await kill();
-  process.kill(-server.pid);
+  end();
   rmSync(profile, { recursive: true, force: true });
 }
 console.log(`${runs} kills: ${kept} kept, ${early} killed within ${KEPT} ms of the edit and lost, ${lost} lost later than that`);
